@@ -1,0 +1,97 @@
+import next from "eslint-config-next/core-web-vitals";
+import typescript from "eslint-config-next/typescript";
+import prettier from "eslint-config-prettier/flat";
+
+const OUTWARD = (room, may) =>
+  `Imports point one way: app, cli → services → records, formats → core; ui → core and formats. ${room} may use ${may}.`;
+
+/** A room of the code, what it may import from other rooms, and the packages that it may not use. */
+const room = (name, may, { packages = [], globals = [], files = [`src/${name}/**/*.{ts,tsx}`] } = {}) => ({
+  files,
+  ignores: ["**/*.test.ts", "**/*.test.tsx"],
+  rules: {
+    "no-restricted-imports": [
+      "error",
+      {
+        patterns: [
+          { regex: `^@/(?!(${[name, ...may].join("|")})(/|$))`, message: OUTWARD(name, may.join(", ") || "nothing else") },
+          {
+            regex: `(^|/)\\.\\./(.*/)?(${["core", "formats", "records", "services", "ui", "app", "cli"].filter((r) => r !== name).join("|")})/`,
+            message: "Reach another room by its @/ name, so that the direction of imports can be seen and checked.",
+          },
+          ...(packages.length
+            ? [{ group: packages, message: `${name} is kept free of this: see docs/architecture.md, "The rooms".` }]
+            : []),
+        ],
+      },
+    ],
+    ...(globals.length
+      ? {
+          "no-restricted-globals": [
+            "error",
+            ...globals.map((g) => ({ name: g, message: `${name} is pure: no I/O, clock, randomness or environment.` })),
+          ],
+        }
+      : {}),
+  },
+});
+
+const IO = [
+  "fs",
+  "fs/*",
+  "node:*",
+  "path",
+  "os",
+  "react",
+  "react-dom",
+  "react/*",
+  "next",
+  "next/*",
+  "@chakra-ui/*",
+  "drizzle-orm",
+  "drizzle-orm/*",
+  "better-sqlite3",
+  "swr",
+];
+
+const config = [
+  {
+    ignores: [".next/**", "node_modules/**", "next-env.d.ts", "test-results/**", "playwright-report/**", "docs/**", ".cache/**"],
+  },
+  ...next,
+  ...typescript,
+  room("core", [], {
+    packages: [...IO, "yup", "date-fns", "nanoid"],
+    globals: [
+      "Date",
+      "process",
+      "window",
+      "document",
+      "fetch",
+      "localStorage",
+      "performance",
+      "setTimeout",
+      "setInterval",
+      "crypto",
+    ],
+  }),
+  room("formats", ["core"], { packages: IO.filter((p) => p !== "yup") }),
+  room("records", ["formats", "core"], { packages: ["react", "next", "next/*", "@chakra-ui/*"] }),
+  room("services", ["records", "formats", "core"], { packages: ["react", "next", "next/*", "@chakra-ui/*"] }),
+  room("ui", ["core", "formats"], { packages: ["drizzle-orm", "drizzle-orm/*", "better-sqlite3", "fs", "node:*"] }),
+  room("cli", ["services", "formats", "core"], {
+    packages: ["react", "next", "next/*", "@chakra-ui/*", "drizzle-orm", "better-sqlite3"],
+  }),
+  room("app", ["ui", "services", "records", "formats", "core"]),
+  {
+    // Math.random is the one global that no-restricted-globals can't name.
+    files: ["src/core/**/*.ts"],
+    rules: {
+      "no-restricted-properties": ["error", { object: "Math", property: "random", message: "core is pure: no randomness." }],
+    },
+  },
+  { rules: { "@typescript-eslint/no-unused-vars": ["error", { argsIgnorePattern: "^_", varsIgnorePattern: "^_" }] } },
+  prettier,
+];
+
+export default config;

@@ -1,0 +1,20 @@
+import "@testing-library/jest-dom";
+import { TextEncoder } from "node:util";
+
+// What jsdom lacks and Chakra asks for.
+globalThis.ResizeObserver ??= class {
+  observe() {}
+  unobserve() {}
+  disconnect() {}
+};
+globalThis.TextEncoder ??= TextEncoder as typeof globalThis.TextEncoder;
+globalThis.structuredClone ??= <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+window.matchMedia ??= (query: string) =>
+  ({
+    matches: false,
+    media: query,
+    addEventListener() {},
+    removeEventListener() {},
+    addListener() {},
+    removeListener() {},
+  }) as unknown as MediaQueryList;

@@ -1,0 +1,29 @@
+import nextJest from "next/jest.js";
+
+const project = nextJest({ dir: "./" });
+
+const shared = { moduleNameMapper: { "^@/(.*)$": "<rootDir>/src/$1" } };
+
+/** next/jest only appends to transformIgnorePatterns, so each project gets its own afterwards. */
+async function make(config) {
+  const made = await project({ ...shared, ...config })();
+  return { ...made, transformIgnorePatterns: ["/node_modules/(?!(nanoid|swr|@stdlib)/)", "^.+\\.module\\.(css|sass|scss)$"] };
+}
+
+export default async function config() {
+  return {
+    projects: [
+      await make({
+        displayName: "core",
+        testEnvironment: "node",
+        testMatch: ["<rootDir>/src/{core,formats,records,services,cli,app}/**/*.test.ts"],
+      }),
+      await make({
+        displayName: "ui",
+        testEnvironment: "jsdom",
+        testMatch: ["<rootDir>/src/{ui,app}/**/*.test.tsx"],
+        setupFilesAfterEnv: ["<rootDir>/jest-setup.ts"],
+      }),
+    ],
+  };
+}

@@ -1,0 +1,70 @@
+import { readdirSync, readFileSync } from "node:fs";
+import path from "node:path";
+import { lineFor, type Result } from "@/core/contents";
+import { dayNumber } from "@/formats/day";
+import { records } from "@/records/database";
+import { importJob } from "@/services/import-job";
+import { readBook } from "@/services/read-book";
+import { saveSheet, tickStep } from "@/services/save-sheet";
+
+/**
+ * Loads the demo through the same doors as anyone's data: job files through the import, mix sheets through the service.
+ * All dates are moved by whole days so that the newest reading was taken yesterday: a season that ends today.
+ */
+const FOLDER = "demo";
+const DAY = 86_400_000;
+
+function must<T>(result: Result<T>, what: string): T {
+  if (!result.ok) throw new Error(`${what}:\n${result.issues.map(lineFor).join("\n")}`);
+  return result.value;
+}
+
+const files = readdirSync(FOLDER, { recursive: true, encoding: "utf8" })
+  .filter((f) => f.endsWith(".job.json"))
+  .sort()
+  .map((f) => ({
+    name: f,
+    job: JSON.parse(readFileSync(path.join(FOLDER, f), "utf8")) as Record<string, unknown> & { "x-made-at": string },
+  }));
+const newest = Math.max(...files.map((f) => dayNumber(f.job["x-made-at"])));
+const shift = (dayNumber(new Date().toISOString()) - 1 - newest) * DAY;
+const moved = (moment: string) => new Date(Date.parse(moment) + shift).toISOString();
+
+const db = records();
+for (const { name, job } of files) must(importJob(db, JSON.stringify({ ...job, "x-made-at": moved(job["x-made-at"]) })), name);
+
+interface DemoSheet {
+  readonly id: string;
+  readonly site: string;
+  readonly rig: string;
+  readonly person: string;
+  readonly madeAt: string;
+  readonly loads: string;
+  readonly products: readonly string[];
+  readonly ticked: readonly string[];
+}
+const sheets = JSON.parse(readFileSync(path.join(FOLDER, "sheets.json"), "utf8")) as DemoSheet[];
+const book = readBook(db);
+for (const sheet of sheets) {
+  const rig = book.rigs.find((r) => r.rig.name === sheet.rig)!;
+  const person = book.people.find((p) => p.name === sheet.person)!;
+  const products = sheet.products
+    .map((name) => book.labels.find((l) => l.product.name === name)!)
+    .map((l) => ({ labelId: l.id, rate: l.product.rate }));
+  const request = {
+    id: sheet.id,
+    madeAt: moved(sheet.madeAt),
+    siteId: book.sites.find((s) => s.site.name === sheet.site)!.id,
+    rigId: rig.id,
+    personId: person.id,
+    calibrationId: book.calibrations.find((c) => c.rigId === rig.id && (c.personId === null || c.personId === person.id))!.id,
+    tank: "",
+    loads: sheet.loads,
+    products,
+  };
+  must(saveSheet(db, request), `sheet for ${sheet.site}`);
+  for (const step of sheet.ticked) must(tickStep(db, sheet.id, { step, done: true }), step);
+}
+console.error(
+  `Demo records: ${book.rigs.length} rigs, ${book.people.length} people, ${book.sites.length} sites, ${book.labels.length} labels, ${book.calibrations.length} calibrations.`,
+);

@@ -1,0 +1,105 @@
+import { mkdirSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { BROWSER, ensureBrowser } from "./lib/browser.mjs";
+import { ensureBuilt, ensureInstalled, fail, inProject, run } from "./lib/setup.mjs";
+import { answered, spawnServer } from "./lib/serve.mjs";
+
+// One picture of each main view, from the demo records, into docs/screenshots/.
+ensureInstalled();
+ensureBuilt();
+if (!ensureBrowser()) fail("No pictures without a browser.");
+const { chromium } = await import("@playwright/test");
+const PORT = 3231;
+const URL = `http://127.0.0.1:${PORT}`;
+const LAPTOP = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+
+const data = mkdtempSync(join(tmpdir(), "careful-gauge-screens-"));
+run(process.execPath, ["--import", "tsx", "scripts/load-demo.ts"], { env: { CAREFUL_GAUGE_DATA: data }, out: "ignore" });
+const server = spawnServer("start", data, { host: "127.0.0.1", port: PORT }, "ignore");
+
+try {
+  await answered(URL, server);
+  const book = await (await fetch(`${URL}/api/book`)).json();
+  const named = (list, name) => list.find((one) => (one.rig ?? one.site ?? one).name === name).id;
+  const hand = {
+    rigId: named(book.rigs, "Blue backpack"),
+    personId: named(book.people, "Odile Marsh"),
+    siteId: named(book.sites, "Bowling green"),
+  };
+  const newest = book.calibrations.find((c) => c.rigId === hand.rigId && c.personId === hand.personId).id;
+  const out = inProject("docs", "screenshots");
+  mkdirSync(out, { recursive: true });
+  const args = JSON.parse(readFileSync(inProject("scripts", "lib", "chromium-flags.json"), "utf8"));
+  const browser = await chromium.launch({ executablePath: BROWSER, args });
+
+  async function picture(name, path, viewport, { dark = false, act = async () => {} } = {}) {
+    const context = await browser.newContext({
+      viewport,
+      colorScheme: dark ? "dark" : "light",
+      reducedMotion: "reduce",
+      baseURL: URL,
+    });
+    await context.addInitScript(
+      (h) => localStorage.getItem("in-hand") ?? localStorage.setItem("in-hand", h),
+      JSON.stringify(hand),
+    );
+    const page = await context.newPage();
+    await page.goto(path);
+    await page.waitForLoadState("networkidle");
+    await act(page);
+    await page.waitForTimeout(300);
+    await page.screenshot({ path: join(out, `${name}.png`) });
+    await context.close();
+    console.log(`docs/screenshots/${name}.png`);
+  }
+
+  const step = (page, name) => page.getByRole("button", { name }).click();
+  const type = async (page, label, texts) => {
+    for (const text of texts) {
+      await page.getByLabel(label).fill(text);
+      await page.keyboard.press("Enter");
+    }
+  };
+  const take = (page, product) => page.getByLabel("Add a product").selectOption({ label: `${product} (demo label)` });
+
+  await picture("bench", "/", LAPTOP);
+  await picture("bench-dark", "/", LAPTOP, { dark: true });
+  await picture("rigs", "/rigs", LAPTOP);
+  await picture("labels", "/labels", LAPTOP, {
+    act: (page) => page.getByRole("button", { name: "Change Tollguard (demo label)" }).click(),
+  });
+  await picture("sites", "/sites", LAPTOP, { act: (page) => page.getByRole("button", { name: "Change Caravan park" }).click() });
+  await picture("calibrate-mark-out", "/calibrate", LAPTOP, { act: (page) => page.getByLabel("Effective swath").fill("5 ft") });
+  await picture("calibrate-walk-phone", "/calibrate", PHONE, {
+    act: async (page) => {
+      await step(page, "2 Walk");
+      await type(page, "or type a time", ["61.84", "62.51"]);
+      await page.evaluate(() => scrollTo(0, 0));
+    },
+  });
+  await picture("calibrate-catch-phone", "/calibrate", PHONE, {
+    act: async (page) => {
+      await step(page, "2 Walk");
+      await type(page, "or type a time", ["61.84", "62.51", "62.07"]);
+      await step(page, "3 Catch");
+      await page.getByRole("button", { name: "Start the catch" }).click();
+      await page.waitForTimeout(1500);
+    },
+  });
+  await picture("calibration", `/calibrate/record?id=${newest}`, LAPTOP);
+  await picture("mix", "/mix", LAPTOP, {
+    act: async (page) => {
+      await take(page, "Osselgrain");
+      await take(page, "Clingline");
+      await page.getByRole("region", { name: /^Loads? 1/ }).scrollIntoViewIfNeeded();
+    },
+  });
+  await picture("sheet", "/mix/sheet?id=demo-sheet-museum-court", LAPTOP);
+  await picture("sheet-phone-dark", "/mix/sheet?id=demo-sheet-museum-court", PHONE, { dark: true });
+  await browser.close();
+} finally {
+  server.kill();
+  rmSync(data, { recursive: true, force: true });
+}
