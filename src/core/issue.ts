@@ -1,0 +1,105 @@
+/**
+ * What is wrong with something that came from outside, as data. The words are made by `wordsFor`, so that a screen,
+ * the command and a test can each say it in their own way.
+ */
+export interface Issue {
+  /** Where: `products[0].rate`. Empty for the whole. */
+  readonly path: string;
+  readonly code: IssueCode;
+  /** What stands there, as typed. */
+  readonly received: string;
+  /** What would be right: an example, a choice, a range. */
+  readonly expected: string;
+}
+
+export type IssueCode =
+  | "missing"
+  | "not-text"
+  | "not-a-number"
+  | "comma-decimal"
+  | "bad-thousands"
+  | "fraction"
+  | "sign"
+  | "zero"
+  | "exponent"
+  | "too-large"
+  | "too-small"
+  | "no-unit"
+  | "no-space"
+  | "unknown-unit"
+  | "wrong-unit"
+  | "no-area"
+  | "imperial-gallon"
+  | "bad-clock"
+  | "bad-ratio"
+  | "weight-on-liquid"
+  | "volume-on-dry"
+  | "unknown-key"
+  | "wrong-type"
+  | "not-a-choice"
+  | "too-few"
+  | "too-many"
+  | "too-long"
+  | "contradiction"
+  | "unknown-name"
+  | "duplicate-name"
+  | "bad-date"
+  | "not-json"
+  | "not-supported"
+  | "out-of-range"
+  | "conflict";
+
+export type Result<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly issues: readonly Issue[] };
+
+export const good = <T>(value: T): Result<T> => ({ ok: true, value });
+export const bad = (...issues: Issue[]): { ok: false; issues: readonly Issue[] } => ({ ok: false, issues });
+
+const q = (text: string) => (text.length > 60 ? `"${text.slice(0, 57)}…"` : `"${text}"`);
+
+const WORDS: Record<IssueCode, (issue: Issue) => string> = {
+  missing: (i) => `missing, write e.g. ${i.expected}`,
+  "not-text": (i) => `${i.received} is not text with a unit, write e.g. ${i.expected}`,
+  "not-a-number": (i) => `${q(i.received)} does not begin with a number, write e.g. ${i.expected}`,
+  "comma-decimal": (i) => `${q(i.received)} has a decimal comma, write a point: ${i.expected}`,
+  "bad-thousands": (i) => `${q(i.received)} has commas that don't stand between thousands, write e.g. ${i.expected}`,
+  fraction: (i) => `${q(i.received)} is a fraction, write a decimal: ${i.expected}`,
+  sign: (i) => `${q(i.received)} has a sign, write a plain number above zero, e.g. ${i.expected}`,
+  zero: (i) => `${q(i.received)} is zero, write a number above zero, e.g. ${i.expected}`,
+  exponent: (i) => `${q(i.received)} is written with an exponent, write the number out, e.g. ${i.expected}`,
+  "too-large": (i) => `${q(i.received)} is too large, ${i.expected} is the most`,
+  "too-small": (i) => `${q(i.received)} is too small, ${i.expected} is the least`,
+  "no-unit": (i) => `${q(i.received)} has no unit, write e.g. ${i.expected}`,
+  "no-space": (i) => `${q(i.received)} has no space between number and unit, write ${i.expected}`,
+  "unknown-unit": (i) => `${q(i.received)} has a unit that is not known, ${i.expected}`,
+  "wrong-unit": (i) => `${q(i.received)} has a unit of another kind, write e.g. ${i.expected}`,
+  "no-area": (i) => `${q(i.received)} has no area, write e.g. ${i.expected}`,
+  "imperial-gallon": (i) => `${q(i.received)} is an imperial gallon, not a US one: write it in litres (${i.expected})`,
+  "bad-clock": (i) => `${q(i.received)} is not minutes and seconds, write e.g. ${i.expected}`,
+  "bad-ratio": (i) => `${q(i.received)} is not a ratio of water to products, write e.g. ${i.expected}`,
+  "weight-on-liquid": (i) => `${q(i.received)} is a weight, but the product is a liquid: ${i.expected}`,
+  "volume-on-dry": (i) => `${q(i.received)} is a volume, but the product is dry: ${i.expected}`,
+  "unknown-key": (i) => `not a key of the format${i.expected ? `, did you mean ${q(i.expected)}?` : ""}`,
+  "wrong-type": (i) => `${i.received} stands where ${i.expected} is needed`,
+  "not-a-choice": (i) => `${q(i.received)} is not one of: ${i.expected}`,
+  "too-few": (i) => `${i.received}, at least ${i.expected} needed`,
+  "too-many": (i) => `${i.received}, at most ${i.expected} possible`,
+  "too-long": (i) => `${i.received} characters, at most ${i.expected} possible`,
+  contradiction: (i) => `${i.received}: ${i.expected}`,
+  "unknown-name": (i) => `${q(i.received)} is not among: ${i.expected}`,
+  "duplicate-name": (i) => `${q(i.received)} is there already, give each its own ${i.expected}`,
+  "bad-date": (i) => `${q(i.received)} is not a date, write e.g. ${i.expected}`,
+  "not-json": (i) => `not JSON: ${i.received}, ${i.expected}`,
+  "not-supported": (i) => `${i.received} is not supported yet, ${i.expected}`,
+  "out-of-range": (i) => `${q(i.received)} can't be right, it should be ${i.expected}`,
+  conflict: (i) => `${i.received}, ${i.expected}`,
+};
+
+/** What is wrong and what would be right, in words, without the place. */
+export function wordsFor(issue: Issue): string {
+  return WORDS[issue.code](issue);
+}
+
+/** One line: the place, then the words. The form that the `gauge` command prints. */
+export function lineFor(issue: Issue): string {
+  return issue.path === "" ? wordsFor(issue) : `${issue.path}: ${wordsFor(issue)}`;
+}

@@ -1,0 +1,61 @@
+import { bad, type Result } from "../issue";
+import { showEntered } from "./format";
+import { raw, type Kind } from "./kinds";
+import { entered, parseQuantity, type Entered, type ParseOptions } from "./parse";
+
+/**
+ * What a person may enter, field by field: one declaration that feeds the forms, the services, the database's CHECKs and
+ * the property tests' generators. The bounds are wide (ours): they stop a slip of the keyboard, not a judgement.
+ */
+export const FIELDS = {
+  usable: { kind: "volume", least: "8 fl oz", most: "5000 gal", bare: "gal" },
+  leastMix: { kind: "volume", least: "1 fl oz", most: "5000 gal", bare: "gal" },
+  spacing: { kind: "length", least: "2 in", most: "120 in", bare: "in" },
+  pressure: { kind: "pressure", least: "1 psi", most: "1000 psi", bare: "psi" },
+  testArea: { kind: "area", least: "1 ft2", most: "10 ac", bare: "ft2" },
+  walkTime: { kind: "time", least: "1 s", most: "4 h", bare: "s" },
+  catchTime: { kind: "time", least: "1 s", most: "2 h", bare: "s" },
+  catchVolume: { kind: "volume", least: "0.1 fl oz", most: "500 gal", bare: "fl oz" },
+  course: { kind: "length", least: "3 ft", most: "1 mi", bare: "ft" },
+  swath: { kind: "length", least: "3 in", most: "200 ft", bare: "ft" },
+  speed: { kind: "speed", least: "0.1 mph", most: "30 mph", bare: "mph" },
+  sprayVolume: { kind: "sprayVolume", least: "0.01 gal/1000 ft2", most: "100 gal/1000 ft2", bare: "gal/1000 ft2" },
+  zoneArea: { kind: "area", least: "1 ft2", most: "10000 ac", bare: "ft2" },
+  weightRate: { kind: "rateByWeight", least: "0.0001 oz/1000 ft2", most: "100 lb/1000 ft2", bare: "oz/1000 ft2" },
+  volumeRate: { kind: "rateByVolume", least: "0.0001 fl oz/1000 ft2", most: "20 gal/1000 ft2", bare: "fl oz/1000 ft2" },
+  weightStrength: { kind: "strengthByWeight", least: "0.0001 oz/gal", most: "10 lb/gal", bare: "oz/gal" },
+  volumeStrength: { kind: "strengthByVolume", least: "0.0001 %v/v", most: "90 %v/v", bare: "fl oz/gal" },
+} as const satisfies Record<string, { kind: Kind; least: string; most: string; bare: string }>;
+
+export type Field = keyof typeof FIELDS;
+export type KindOfField<F extends Field> = (typeof FIELDS)[F]["kind"];
+
+/** The bounds of a field in the coherent set: for a database CHECK or a generator. */
+export function boundsOf(field: Field): { readonly least: number; readonly most: number } {
+  const { kind, least, most } = FIELDS[field];
+  return { least: raw(entered(least, kind).value), most: raw(entered(most, kind).value) };
+}
+
+/** Whether a value lies in a field's range; otherwise the issue that says which range is possible. */
+export function withinField<K extends Kind>(field: Field, value: Entered<K>, path: string): Result<Entered<K>> {
+  const { kind, least, most } = FIELDS[field];
+  const bounds = boundsOf(field);
+  const number = raw(value.value);
+  if (number >= bounds.least * (1 - 1e-9) && number <= bounds.most * (1 + 1e-9)) return { ok: true, value };
+  const shown = `from ${showEntered(entered(least, kind))} to ${showEntered(entered(most, kind))}`;
+  return bad({ path, code: "out-of-range", received: value.text, expected: shown });
+}
+
+/** Reads what was typed into a field: in its kind, in its range; a bare number takes the field's unit. */
+export function parseField<F extends Field>(
+  field: F,
+  typed: unknown,
+  options: ParseOptions = {},
+): Result<Entered<KindOfField<F>>> {
+  const { kind, bare } = FIELDS[field];
+  const read = parseQuantity(typed, kind as KindOfField<F>, { dialect: "screen", bare, ...options });
+  if (!read.ok) return read;
+  // "Nothing left in the tank" is a reading too, below the field's own range.
+  if (options.zero && read.value.number === 0) return read;
+  return withinField(field, read.value, options.path ?? "");
+}
