@@ -1,0 +1,136 @@
+import { raw } from "../quantity/kinds";
+import type { Entered } from "../quantity/parse";
+import { derive, given, num, rule, type AnySource, type Source } from "../working/rule";
+import { onFoot, type Evidence, type Ground, type RigBasics } from "./evidence";
+import { flowOf } from "./flow";
+import { paceOf, type Pace } from "./pace";
+import { trialStats } from "./trials";
+import { uncertaintyOf, type Uncertainty } from "./uncertainty";
+import { pooled } from "./used";
+import { warningsOf, type Warning } from "./warnings";
+
+export const sprayVolumeRule = rule({
+  id: "spray-volume",
+  version: 1,
+  title: "Spray volume",
+  formula: "flow * time / area",
+  inputs: { flow: "flow", time: "time", area: "area" },
+  output: "sprayVolume",
+  source: "q = f·T/A: the flow, times the time spent on an area, over that area",
+  compute: ({ flow, time, area }) => (num(flow) * num(time)) / num(area),
+});
+
+export interface CalibrationInput {
+  readonly rig: RigBasics;
+  readonly evidence: Evidence;
+  readonly target?: Entered<"sprayVolume">;
+  /** Half-width of the wanted band, 5 % where none is given. */
+  readonly tolerance?: Entered<"share">;
+  readonly ground?: Ground;
+}
+
+export interface TrialSummary {
+  readonly of: "pace" | "flow" | "used" | "outlets";
+  readonly count: number;
+  readonly spread: number | null;
+}
+
+export interface Calibration {
+  readonly sprayVolume: Source<"sprayVolume">;
+  /** Null for direct evidence and where the spray volume was given. */
+  readonly flow: Source<"flow"> | null;
+  readonly timePer1000: Source<"time"> | null;
+  readonly speed: Source<"speed"> | null;
+  readonly uncertainty: Uncertainty | null;
+  readonly trials: readonly TrialSummary[];
+  readonly againstTarget: { readonly ratio: number; readonly within: boolean } | null;
+  readonly warnings: readonly Warning[];
+}
+
+/** What a calibration was worked out from, in the order in which its working is read. */
+export function calibrationSources({ timePer1000, speed, sprayVolume }: Calibration): AnySource[] {
+  return [timePer1000, speed, sprayVolume].filter((source) => source !== null);
+}
+
+/** Trials that differ by over 10 % are not a calibration yet: nothing is mixed from them. */
+export const isUnsure = (made: Calibration): boolean => made.warnings.some((w) => w.code === "trials-disagree");
+
+export const TOLERANCE = 0.05;
+
+/** Spray volume from what was gathered, with how it was worked out, how sure it is and what is wrong with it. */
+export function calibrate(input: CalibrationInput): Calibration {
+  const { evidence, rig } = input;
+  const pace = evidence.kind === "timed" ? paceOf(evidence.pace, rig) : null;
+  const flow = evidence.kind === "timed" ? flowOf(evidence.flow) : null;
+  const sprayVolume = sprayVolumeOf(evidence, pace, flow);
+  const trials = trialsOf(evidence);
+  const speed = pace?.speed ?? null;
+  return {
+    sprayVolume,
+    flow,
+    timePer1000: pace?.timePer1000 ?? null,
+    speed,
+    uncertainty: uncertaintyOf(evidence, rig),
+    trials,
+    againstTarget: input.target ? against(num(sprayVolume), raw(input.target.value), input.tolerance) : null,
+    warnings: warningsOf({ evidence, trials, speed: onFoot(rig.kind) ? speed : null, ground: input.ground }),
+  };
+}
+
+function sprayVolumeOf(evidence: Evidence, pace: Pace | null, flow: Source<"flow"> | null): Source<"sprayVolume"> {
+  if (evidence.kind === "given") return given(evidence.sprayVolume, "spray volume, as given");
+  if (evidence.kind === "used") return pooled(evidence.trials);
+  return derive(sprayVolumeRule, { flow: flow!, time: pace!.time, area: pace!.area });
+}
+
+/** Actual over wanted, and whether that is within the tolerance; equality passes, to the last bits of a double. */
+function against(actual: number, target: number, tolerance: Entered<"share"> | undefined) {
+  const ratio = actual / target;
+  return { ratio, within: Math.abs(ratio - 1) <= (tolerance ? raw(tolerance.value) : TOLERANCE) + 1e-9 };
+}
+
+function trialsOf(evidence: Evidence): TrialSummary[] {
+  const summary = (of: TrialSummary["of"], values: readonly number[]): TrialSummary => {
+    const { count, spread } = trialStats(values);
+    return { of, count, spread };
+  };
+  if (evidence.kind === "given") return [];
+  if (evidence.kind === "used")
+    return [
+      summary(
+        "used",
+        evidence.trials.map((t) => num(pooled([t]))),
+      ),
+    ];
+  const { pace, flow } = evidence;
+  const trials: TrialSummary[] = [];
+  if (pace.kind !== "speed")
+    trials.push(
+      summary(
+        "pace",
+        pace.times.map((t) => raw(t.value)),
+      ),
+    );
+  if (flow.kind === "timed-catch")
+    trials.push(
+      summary(
+        "flow",
+        flow.catches.map((c) => raw(c.volume.value) / raw(c.time.value)),
+      ),
+    );
+  if (flow.kind === "outlet-catches")
+    trials.push(
+      summary(
+        "outlets",
+        flow.volumes.map((v) => raw(v.value)),
+      ),
+    );
+  if (flow.kind === "metered-flow" && flow.readings.length > 1)
+    trials.push(
+      summary(
+        "outlets",
+        flow.readings.map((r) => raw(r.value)),
+      ),
+    );
+  return trials;
+}

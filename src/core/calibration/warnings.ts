@@ -1,0 +1,127 @@
+import { ROUNDING, show, writeNumber } from "../quantity/format";
+import { raw, type Quantity } from "../quantity/kinds";
+import { quantity } from "../quantity/quantity";
+import { num, type Source } from "../working/rule";
+import type { Evidence, Ground } from "./evidence";
+import type { TrialSummary } from "./calibrate";
+import { agreement, trialStats } from "./trials";
+
+/** Something that a person should know before relying on a calibration. The codes are listed in docs/job-file.md. */
+export interface Warning {
+  readonly code: WarningCode;
+  readonly text: string;
+}
+
+export type WarningCode =
+  | "trials-wide"
+  | "trials-disagree"
+  | "single-trial"
+  | "small-test-area"
+  | "short-timing"
+  | "pace-not-walkable"
+  | "catch-time-differs"
+  | "outlets-uneven"
+  | "pavement-only"
+  | "looks-rounded"
+  | "given";
+
+/** The least that the trade calls a test (common practice). */
+const LEAST_AREA = quantity("area", 50, "ft2");
+const LEAST_WALK = quantity("time", 10, "s");
+const LEAST_CATCH = quantity("time", 15, "s");
+/** Nobody sprays evenly on foot above this (common practice). */
+export const WALKABLE = quantity("speed", 4.5, "mph");
+/** An outlet this far from the mean of all is uneven: extension handbooks, from memory. */
+export const EVEN = 0.05;
+
+const SLACK = 1e-9;
+const under = <K extends "area" | "time">(value: Quantity<K>, least: Quantity<K>) => raw(value) < raw(least) * (1 - SLACK);
+
+const TRIAL_WORDS: Record<TrialSummary["of"], { many: string; one: string }> = {
+  pace: { many: "walks", one: "One walk only" },
+  flow: { many: "catches", one: "One catch only" },
+  used: { many: "trials", one: "One trial only" },
+  outlets: { many: "outlets", one: "One outlet only" },
+};
+
+interface Judged {
+  readonly evidence: Evidence;
+  readonly trials: readonly TrialSummary[];
+  /** Of a person on foot; null for a machine or where no swath is known. */
+  readonly speed: Source<"speed"> | null;
+  readonly ground: Ground | undefined;
+}
+
+/** Everything worth flagging in a calibration's evidence. */
+export function warningsOf({ evidence, trials, speed, ground }: Judged): Warning[] {
+  const warnings: Warning[] = [];
+  const warn = (code: WarningCode, text: string) => warnings.push({ code, text });
+
+  for (const trial of trials.filter((t) => t.of !== "outlets")) {
+    const words = TRIAL_WORDS[trial.of];
+    const judged = agreement(trial.spread);
+    if (judged === "single") warn("single-trial", `${words.one}: take another, three is the habit.`);
+    if (judged === "wide" || judged === "disagree")
+      warn("trials-wide", `The ${words.many} differ by ${percent(trial.spread!)}: take another.`);
+    if (judged === "disagree")
+      warn("trials-disagree", `The ${words.many} differ by ${percent(trial.spread!)}, over 10 %: this is not a calibration yet.`);
+  }
+  if (evidence.kind === "given") warn("given", "The spray volume was taken as given: no reading stands behind it.");
+  if (evidence.kind === "used")
+    areaWarning(
+      evidence.trials.map((t) => t.area.value),
+      warn,
+    );
+  if (evidence.kind === "timed") timedWarnings(evidence, warn);
+  if (speed && num(speed) > raw(WALKABLE) * (1 + SLACK))
+    warn("pace-not-walkable", `${show(speed.value, "speed", "mph")} on foot is not a plan: 4.5 mph is the most.`);
+  if (ground === "pavement") warn("pavement-only", "Timed on pavement only: a walk in grass is usually slower. Time it on turf.");
+  return warnings;
+}
+
+type Warn = (code: WarningCode, text: string) => void;
+
+function areaWarning(areas: readonly Quantity<"area">[], warn: Warn): void {
+  const small = areas.find((a) => under(a, LEAST_AREA));
+  if (small !== undefined)
+    warn("small-test-area", `${show(small, "area", "ft2", ROUNDING.rate)} is a small test area: mark out at least 50 sq ft.`);
+}
+
+function timedWarnings({ pace, flow }: Extract<Evidence, { kind: "timed" }>, warn: Warn): void {
+  if (pace.kind === "timed-area") areaWarning([pace.area.value], warn);
+  const walks = pace.kind === "speed" ? [] : pace.times.map((t) => t.value);
+  const catches =
+    flow.kind === "timed-catch" ? flow.catches.map((c) => c.time.value) : flow.kind === "outlet-catches" ? [flow.time.value] : [];
+  const shortWalk = walks.find((t) => under(t, LEAST_WALK));
+  if (shortWalk !== undefined)
+    warn("short-timing", `A walk of ${show(shortWalk, "time", "s")} is short: 10 s at least, better a longer course.`);
+  const shortCatch = catches.find((t) => under(t, LEAST_CATCH));
+  if (shortCatch !== undefined) warn("short-timing", `A catch of ${show(shortCatch, "time", "s")} is short: 15 s at least.`);
+
+  if (pace.kind === "timed-area" && flow.kind === "timed-catch") {
+    const mean = trialStats(pace.times.map((t) => raw(t.value))).mean;
+    const other = catches.find((t) => Math.abs(raw(t) / mean - 1) > EVEN);
+    if (other !== undefined)
+      warn(
+        "catch-time-differs",
+        `A catch ran ${show(other, "time", "s")}, the walks take ${writeNumber(mean, ROUNDING.seconds)} s: allowed for in the arithmetic, but check that it was meant.`,
+      );
+  }
+  if (flow.kind === "outlet-catches" || (flow.kind === "metered-flow" && flow.readings.length > 1)) {
+    const outlets =
+      flow.kind === "outlet-catches" ? flow.volumes.map((v) => raw(v.value)) : flow.readings.map((r) => raw(r.value));
+    const { mean } = trialStats(outlets);
+    const uneven = outlets.flatMap((v, i) => (Math.abs(v / mean - 1) > EVEN + SLACK ? [i + 1] : []));
+    if (uneven.length > 0)
+      warn("outlets-uneven", `Beyond ±5 % of the mean: outlet ${uneven.join(", ")}. Clean or replace the tip.`);
+  }
+  const times = pace.kind === "speed" ? [] : pace.times;
+  if (
+    times.length > 1 &&
+    times.every((t) => t.number % 5 === 0 && !t.text.includes(".")) &&
+    new Set(times.map((t) => t.number)).size > 1
+  )
+    warn("looks-rounded", "Every walk is a multiple of 5 s: these look rounded before use. Write down what the watch shows.");
+}
+
+const percent = (share: number) => `${writeNumber(share * 100, ROUNDING.percent)} %`;
