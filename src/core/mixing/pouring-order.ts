@@ -1,0 +1,35 @@
+import type { MixProduct } from "./product";
+
+/**
+ * When each formulation goes into the tank (common practice; the label's own order wins). Packets and dry products need
+ * the most stirring and go first, surfactants and dye last.
+ */
+export const FORMULATIONS = {
+  WSP: { place: 1, name: "water-soluble packet" },
+  WP: { place: 2, name: "wettable powder" },
+  WG: { place: 2, name: "water-dispersible granule" },
+  DF: { place: 2, name: "dry flowable" },
+  SC: { place: 3, name: "suspension concentrate" },
+  F: { place: 3, name: "flowable" },
+  EC: { place: 4, name: "emulsifiable concentrate" },
+  EW: { place: 4, name: "emulsion in water" },
+  SL: { place: 5, name: "soluble liquid" },
+  SP: { place: 5, name: "soluble powder" },
+  SURFACTANT: { place: 6, name: "surfactant" },
+  DYE: { place: 7, name: "dye" },
+} as const satisfies Record<string, { place: number; name: string }>;
+
+export type Formulation = keyof typeof FORMULATIONS;
+
+/** Where a product of unknown formulation goes: dry ones with the granules, liquid ones with the solutions. */
+const UNKNOWN = { dry: 2, liquid: 5 } as const;
+
+function placeOf(product: MixProduct): number {
+  const code = product.formulation?.toUpperCase();
+  return code !== undefined && code in FORMULATIONS ? FORMULATIONS[code as Formulation].place : UNKNOWN[product.form];
+}
+
+/** The places of the products in a list, in the order in which they are poured; equals stay in the list's order. */
+export function pouringOrder(products: readonly MixProduct[]): readonly number[] {
+  return products.map((_, i) => i).sort((a, b) => placeOf(products[a]!) - placeOf(products[b]!) || a - b);
+}

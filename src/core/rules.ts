@@ -1,0 +1,11 @@
+/** Every module that declares rules: the contents of the rule catalogue. */
+export * from "./calibration/calibrate";
+export * from "./calibration/expected-catch";
+export * from "./calibration/flow";
+export * from "./calibration/marking-out";
+export * from "./calibration/pace";
+export * from "./calibration/used";
+export * from "./mixing/amounts";
+export * from "./mixing/column";
+export * from "./mixing/loads";
+export * from "./mixing/mix";
