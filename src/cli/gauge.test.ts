@@ -1,0 +1,223 @@
+import { spawnSync } from "node:child_process";
+import { expectNear } from "@/core/testing/near";
+import { run } from "./gauge";
+
+const job = (more: object = {}) =>
+  JSON.stringify({
+    format: "careful-gauge-job",
+    version: 1,
+    rig: { kind: "backpack", tanks: [{ usable: "4 gal", leastMix: "0.5 gal" }], tip: { size: "025", pressure: "40 psi" } },
+    calibration: {
+      pace: { kind: "timed-area", area: "250 ft2", times: ["61 s", "63 s", "62 s"] },
+      flow: { kind: "timed-catch", catches: [{ volume: "33 fl oz", time: "62 s" }] },
+    },
+    products: [
+      { name: "Demo granule", form: "dry", rate: "0.3 oz/1000 ft2", price: { amount: 64, currency: "USD", per: "80 oz" } },
+    ],
+    sites: [{ name: "Ferry green", zones: [{ area: "6200 ft2" }, { area: "1800 ft2" }] }],
+    ...more,
+  });
+
+const result = (command: string, text: string) => {
+  const { out, err, exit } = run(command, text);
+  expect({ err, exit }).toEqual({ err: "", exit: 0 });
+  return JSON.parse(out);
+};
+
+describe("calibrate", () => {
+  test("the whole result, against the sum done by hand", () => {
+    const made = result("calibrate", job());
+    // 33 fl oz / 62 s × 62 s / 250 sq ft = 132 fl oz per 1,000 = 1.03125 gal
+    expect(Object.keys(made)).toEqual([
+      "format",
+      "version",
+      "sprayVolume",
+      "perAcre",
+      "flow",
+      "timePer1000",
+      "speed",
+      "uncertainty",
+      "trials",
+      "againstTarget",
+      "remedies",
+      "hoseEnd",
+      "warnings",
+      "working",
+    ]);
+    expect(made).toMatchObject({
+      format: "careful-gauge-calibration",
+      version: 1,
+      speed: null,
+      againstTarget: null,
+      remedies: [],
+      hoseEnd: null,
+    });
+    expect(made.sprayVolume).toEqual({ value: expect.closeTo(1.03125, 12), unit: "gal/1000 ft2" });
+    expectNear(made.perAcre.value, 1.03125 * 43.56, 1e-12);
+    expectNear(made.flow.value, (33 / 128 / 62) * 60, 1e-12);
+    expectNear(made.timePer1000.value, 248, 1e-12);
+    expect(made.trials).toEqual([
+      { of: "pace", count: 3, spread: expect.closeTo(2 / 62, 12) },
+      { of: "flow", count: 1, spread: null },
+    ]);
+    expect(made.warnings.map((w: { code: string }) => w.code)).toEqual(["single-trial"]);
+    expect(made.working.at(-1)).toBe("Spray volume = 31.9 fl oz/min × 62.0 s ÷ 250 sq ft = 1.03 gal per 1,000 sq ft");
+  });
+
+  test("a spray volume taken as given", () => {
+    const made = result("calibrate", job({ calibration: { sprayVolume: "2 gal/1000 ft2" } }));
+    expect(made).toMatchObject({ flow: null, timePer1000: null, speed: null, uncertainty: null, trials: [] });
+    expectNear(made.sprayVolume.value, 2, 1e-15);
+  });
+
+  test("direct evidence has no flow and no pace", () => {
+    const made = result(
+      "calibrate",
+      job({ calibration: { used: [{ area: "100 ft2", start: "96 fl oz", remaining: "60 fl oz" }] } }),
+    );
+    expectNear(made.sprayVolume.value, 360 / 128, 1e-12);
+    expect(made).toMatchObject({ flow: null, timePer1000: null, trials: [{ of: "used", count: 1, spread: null }] });
+  });
+
+  test("against a target, with all four levers where it is missed", () => {
+    const calibration = {
+      pace: { kind: "speed", speed: "3 mph", swath: "5 ft" },
+      flow: { kind: "metered-flow", whole: "0.33 gal/min" },
+      target: "0.3 gal/1000 ft2",
+    };
+    const made = result("calibrate", job({ calibration }));
+    const q = (0.33 / (3 * 88 * 5)) * 1000;
+    expectNear(made.againstTarget.ratio, q / 0.3, 1e-12);
+    expect(made.remedies.map((r: { lever: string }) => r.lever)).toEqual(["pressure", "tip", "speed", "remix"]);
+    expect(made.remedies[0].setTo).toEqual({ value: expect.closeTo(40 * (0.3 / q) ** 2, 9), unit: "psi" });
+    expect(made.remedies[2].setTo).toEqual({ value: expect.closeTo(3 / (0.3 / q), 9), unit: "mph" });
+    expect(made.remedies[3].setTo).toEqual({ value: expect.closeTo(4000 / q, 6), unit: "ft2" });
+    expect(
+      result("calibrate", job({ calibration: { ...calibration, target: `${q.toFixed(6)} gal/1000 ft2` } })).remedies,
+    ).toEqual([]);
+  });
+});
+
+describe("mix", () => {
+  test("the whole result, against the sum done by hand", () => {
+    const made = result("mix", job({ calibration: { sprayVolume: "1.5 gal/1000 ft2" } }));
+    expect(Object.keys(made)).toEqual([
+      "format",
+      "version",
+      "status",
+      "reasons",
+      "sprayVolume",
+      "tankCoverage",
+      "sites",
+      "warnings",
+      "working",
+    ]);
+    expect(made).toMatchObject({ format: "careful-gauge-mix", status: "ready", reasons: [] });
+    expectNear(made.tankCoverage.value, 4000 / 1.5, 1e-12);
+    const [site] = made.sites;
+    // 8,000 sq ft × 1.5 gal per 1,000 = 12 gal: three full loads of 4
+    expect(site.loads.map((l: { fillTo: { value: number } }) => l.fillTo.value)).toEqual(
+      [4, 4, 4].map((n) => expect.closeTo(n, 12)),
+    );
+    expectNear(site.loads[0].products[0].amount.value, 0.3 * (4 / 1.5), 1e-12);
+    expect(site.products).toEqual([
+      {
+        name: "Demo granule",
+        total: { value: expect.closeTo(2.4, 12), unit: "oz" },
+        cost: { value: expect.closeTo(1.92, 12), currency: "USD" },
+      },
+    ]);
+    expect(made.warnings.map((w: { code: string }) => w.code)).toEqual(["given"]);
+  });
+
+  test("liquids in fl oz, equal loads, another tank", () => {
+    const made = result(
+      "mix",
+      job({
+        calibration: { sprayVolume: "1 gal/1000 ft2" },
+        rig: {
+          kind: "boom",
+          tanks: [
+            { name: "front", usable: "100 gal" },
+            { name: "rear", usable: "3 gal" },
+          ],
+        },
+        tank: "rear",
+        loads: "equal",
+        products: [{ name: "L", form: "liquid", rate: "2 pt/ac" }],
+      }),
+    );
+    expect(made.sites[0].loads.map((l: { fillTo: { value: number } }) => l.fillTo.value)).toEqual(
+      [8 / 3, 8 / 3, 8 / 3].map((n) => expect.closeTo(n, 12)),
+    );
+    expect(made.sites[0].products[0]).toEqual({
+      name: "L",
+      total: { value: expect.closeTo((32 * 8000) / 43560, 12), unit: "fl oz" },
+      cost: null,
+    });
+  });
+
+  test("needs a tank, products and sites, and says so all at once", () => {
+    const { err, exit, out } = run(
+      "mix",
+      JSON.stringify({
+        format: "careful-gauge-job",
+        version: 1,
+        rig: { kind: "backpack" },
+        calibration: { sprayVolume: "1 gal/1000 ft2" },
+      }),
+    );
+    expect({ exit, out }).toEqual({ exit: 2, out: "" });
+    expect(err.split("\n").map((l) => l.split(":")[0])).toEqual(["rig.tanks", "products", "sites"]);
+  });
+
+  test.each<[string, object, string]>([
+    [
+      "limits",
+      { products: [{ name: "D", form: "dry", rate: "0.3 oz/1000 ft2", limits: { perYear: "0.8 oz/1000 ft2" } }] },
+      "products[0].limits: checking limits is not supported yet",
+    ],
+    [
+      "a hose-end head",
+      { rig: { kind: "hose-end", tanks: [{ usable: "1 qt" }], head: { kind: "metered", feed: "2 fl oz/min" } } },
+      "rig.kind: a hose-end head is not supported yet",
+    ],
+    ["a day run", { run: "day" }, "run: a day run is not supported yet"],
+    [
+      "a tip chart",
+      { calibration: { pace: { kind: "speed", speed: "3 mph", swath: "5 ft" }, flow: { kind: "tip-chart" } } },
+      "calibration.flow.kind: tip-chart is not supported yet",
+    ],
+  ])("%s is refused, never half worked out", (_what, more, line) => {
+    const { out, err, exit } = run("mix", job(more));
+    expect({ out, exit }).toEqual({ out: "", exit: 2 });
+    expect(err).toContain(line);
+  });
+});
+
+test("an unknown command says how it is used", () =>
+  expect(run("measure", "{}")).toMatchObject({ out: "", exit: 2, err: expect.stringContaining("usage") }));
+
+describe("as a command", () => {
+  const gauge = (args: string[], input = "") =>
+    spawnSync("npm", ["run", "--silent", "gauge", "--", ...args], {
+      input,
+      encoding: "utf8",
+      env: { ...process.env, npm_config_loglevel: "silent" },
+    });
+  test("reads standard input, prints one JSON object, exit 0", () => {
+    const { stdout, status } = gauge(["calibrate", "-"], job());
+    expect(status).toBe(0);
+    expectNear(JSON.parse(stdout).sprayVolume.value, 1.03125, 1e-12);
+  });
+  test("bad input: nothing on standard output, the place on standard error, exit 2", () => {
+    const { stdout, stderr, status } = gauge(["mix", "-"], job({ tnak: "main" }));
+    expect({ stdout, status }).toEqual({ stdout: "", status: 2 });
+    expect(stderr.trim()).toBe(`tnak: not a key of the format, did you mean "tank"?`);
+  });
+  test("a file that isn't there", () => {
+    const { stdout, stderr, status } = gauge(["mix", "no-such-file.json"]);
+    expect({ stdout, status }).toEqual({ stdout: "", status: 2 });
+    expect(stderr).toMatch(/no-such-file\.json: can't be read \(ENOENT\)/);
+  });
+});

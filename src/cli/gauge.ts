@@ -1,0 +1,75 @@
+import { readFileSync } from "node:fs";
+import { resolve } from "node:path";
+import { calibrate, lineFor, type Issue } from "@/core/contents";
+import { planOf } from "@/formats/job-file/assemble";
+import { readJobText } from "@/formats/job-file/read";
+import type { Job } from "@/formats/job-file/read-checked";
+import { calibrationResult, mixResult } from "@/formats/job-file/results";
+import { unsupportedIn } from "@/formats/job-file/supported";
+
+/**
+ * The `gauge` command: a door to the core without a browser. `calibrate FILE` and `mix FILE`, `-` for standard input.
+ * A result is one JSON object on standard output, exit 0. Bad input is one line a fault on standard error, exit 2.
+ */
+const USAGE = "usage: gauge calibrate FILE | gauge mix FILE   (- reads standard input)";
+
+/** What a run prints and exits with; apart from `main` so that it can be tested without a process. */
+export interface Outcome {
+  readonly out: string;
+  readonly err: string;
+  readonly exit: 0 | 2;
+}
+
+export function run(command: string | undefined, text: string): Outcome {
+  if (command !== "calibrate" && command !== "mix") return refused([USAGE]);
+  const read = readJobText(text);
+  if (!read.ok) return refused(read.issues.map(lineFor));
+  const job = read.value;
+  const missing = [...unsupportedIn(job.file, command), ...(command === "mix" ? neededToMix(job) : [])];
+  if (missing.length > 0) return refused(missing.map(lineFor));
+
+  if (command === "calibrate")
+    return { out: JSON.stringify(calibrationResult(job, calibrate(job.calibration)), null, 2), err: "", exit: 0 };
+  const planned = planOf(job);
+  if (!planned.ok) return refused(planned.issues.map(lineFor));
+  const { plan, calibration } = planned.value;
+  return { out: JSON.stringify(mixResult(plan, calibration.warnings), null, 2), err: "", exit: 0 };
+}
+
+function neededToMix(job: Job): Issue[] {
+  const missing = (path: string, expected: string): Issue => ({ path, code: "missing", received: "", expected });
+  return [
+    ...(job.tank ? [] : [missing("rig.tanks", `[{ "name": "main", "usable": "4 gal" }]`)]),
+    ...(job.products.length
+      ? []
+      : [missing("products", `[{ "name": "Demo granule", "form": "dry", "rate": "0.3 oz/1000 ft2" }]`)]),
+    ...(job.sites.length ? [] : [missing("sites", `[{ "name": "Ferry green", "zones": [{ "area": "6200 ft2" }] }]`)]),
+  ];
+}
+
+const refused = (lines: readonly string[]): Outcome => ({
+  out: "",
+  err: lines.map((line) => line.replace(/\s*\n\s*/g, " ")).join("\n"),
+  exit: 2,
+});
+
+function main(args: readonly string[]): void {
+  const [command, file, ...more] = args;
+  let outcome: Outcome;
+  if (file === undefined || more.length > 0) outcome = refused([USAGE]);
+  else {
+    try {
+      // npm runs scripts in the project's folder; a path is meant from where the person stands.
+      const text = readFileSync(file === "-" ? 0 : resolve(process.env.INIT_CWD ?? ".", file), "utf8");
+      outcome = run(command, text);
+    } catch (error) {
+      if (!(error instanceof Error && "code" in error)) throw error;
+      outcome = refused([`${file}: can't be read (${(error as NodeJS.ErrnoException).code})`]);
+    }
+  }
+  if (outcome.out) process.stdout.write(`${outcome.out}\n`);
+  if (outcome.err) process.stderr.write(`${outcome.err}\n`);
+  process.exitCode = outcome.exit;
+}
+
+if (process.argv[1]?.replaceAll("\\", "/").endsWith("src/cli/gauge.ts")) main(process.argv.slice(2));

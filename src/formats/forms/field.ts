@@ -1,0 +1,80 @@
+import * as yup from "yup";
+import { parseField, wordsFor, type Field, type Issue, type Result } from "@/core/contents";
+
+/** Building blocks of the forms: the words are core's, the ranges are core's, Yup carries them to the field. */
+
+/** An issue as Yup carries it to the field: its words as the message, itself as a parameter. */
+export const refuse = (context: yup.TestContext, issue: Omit<Issue, "path">) =>
+  context.createError({ message: wordsFor({ path: "", ...issue }), params: { issue: { ...issue, path: context.path } } });
+
+/** A quantity as typed, in its field's kind and range. Empty passes where it is optional. */
+export const quantityField = (field: Field, { optional = false } = {}) =>
+  yup
+    .string()
+    .defined()
+    .test("quantity", function (value) {
+      if (optional && (value ?? "").trim() === "") return true;
+      const read = parseField(field, value);
+      return read.ok || refuse(this, read.issues[0]!);
+    });
+
+/** A name that a person gives: some text, not too long for a strip or a tag. */
+export const nameField = (example: string) =>
+  yup
+    .string()
+    .defined()
+    .test("name", function (value) {
+      const name = (value ?? "").trim();
+      if (name === "") return refuse(this, { code: "missing", received: "", expected: `"${example}"` });
+      return name.length <= 60 || refuse(this, { code: "too-long", received: String(name.length), expected: "60" });
+    });
+
+export const choiceField = (choices: readonly string[]) =>
+  yup
+    .string()
+    .defined()
+    .test("choice", function (value) {
+      return (
+        choices.includes(value ?? "") ||
+        refuse(this, { code: "not-a-choice", received: value ?? "", expected: choices.join(", ") })
+      );
+    });
+
+/** Any other test of one text, told by an issue. */
+export const textField = (judge: (value: string) => Omit<Issue, "path"> | undefined) =>
+  yup
+    .string()
+    .defined()
+    .test("text", function (value) {
+      const issue = judge((value ?? "").trim());
+      return issue === undefined || refuse(this, issue);
+    });
+
+/** Checks values that came from outside against a form: the values, or every fault with its place. */
+export function readForm<T extends yup.AnyObject>(schema: yup.ObjectSchema<T>, input: unknown): Result<T> {
+  try {
+    return { ok: true, value: schema.validateSync(input, { strict: true, abortEarly: false }) as T };
+  } catch (error) {
+    if (!(error instanceof yup.ValidationError)) throw error;
+    const all = error.inner.length > 0 ? error.inner : [error];
+    return {
+      ok: false,
+      issues: all.map(
+        (e) =>
+          (e.params as { issue?: Issue } | undefined)?.issue ?? {
+            path: e.path ?? "",
+            code: "wrong-type",
+            received: "something else",
+            expected: "what the form sends",
+          },
+      ),
+    };
+  }
+}
+
+/** As typed → as a job file writes it. For text that the form has vouched for. @throws Error otherwise. */
+export function written(field: Field, typed: string): string {
+  const read = parseField(field, typed);
+  if (!read.ok) throw new Error(`unchecked ${field}`);
+  return read.value.text;
+}

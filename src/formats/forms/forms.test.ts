@@ -1,0 +1,138 @@
+import fc from "fast-check";
+import { boundsOf, FIELDS, parseField, raw, unitNamed, type Field } from "@/core/contents";
+import { labelForm, productText, readLabelForm } from "./label";
+import { labelFormOf } from "./label-form-of";
+import { readRate } from "./rate";
+import { readRigForm, rigText } from "./rig";
+import { rigFormOf } from "./rig-form-of";
+import { readSiteForm, siteText } from "./site";
+import { siteFormOf } from "./site-form-of";
+import { dayNumber, dayText } from "../day";
+
+/** A number in a field's range, written in the field's own unit: the generator is made of the declared range. */
+const inRange = (field: Field) => {
+  const { least, most } = boundsOf(field);
+  const { factor } = unitNamed(FIELDS[field].bare);
+  return fc
+    .double({ min: Math.log(least / factor), max: Math.log(most / factor), noNaN: true })
+    .map((log) => Math.exp(log).toFixed(7));
+};
+
+test("whatever lies in a field's range is taken, bare or with its unit, and is the same", () => {
+  for (const field of Object.keys(FIELDS) as Field[]) {
+    fc.assert(
+      fc.property(inRange(field), (number) => {
+        fc.pre(Number(number) * unitNamed(FIELDS[field].bare).factor >= boundsOf(field).least);
+        fc.pre(Number(number) * unitNamed(FIELDS[field].bare).factor <= boundsOf(field).most);
+        const bare = parseField(field, number);
+        const full = parseField(field, `${number} ${FIELDS[field].bare}`);
+        if (!bare.ok || !full.ok) throw new Error(`${field} ${number}`);
+        expect(raw(bare.value.value)).toBe(raw(full.value.value));
+      }),
+      { numRuns: 40 },
+    );
+  }
+});
+
+describe("rigs", () => {
+  const form = {
+    ...rigFormOf(),
+    name: " Boom ",
+    kind: "boom",
+    outlets: "12",
+    spacing: "20",
+    pressure: "2.5 bar",
+    tanks: [{ name: "main", usable: "60", leastMix: "" }],
+  };
+  test("typed → written → typed again is the same rig", () => {
+    const read = readRigForm(form);
+    if (!read.ok) throw new Error("refused");
+    const rig = rigText(read.value);
+    expect(rig).toEqual({
+      name: "Boom",
+      kind: "boom",
+      tanks: [{ name: "main", usable: "60 gal" }],
+      outlets: { count: 12, spacing: "20 in" },
+      tip: { pressure: "2.5 bar" },
+    });
+    const again = readRigForm(rigFormOf(rig));
+    expect(again.ok && rigText(again.value)).toEqual(rig);
+  });
+  test("a spacing typed for another kind is let go", () => {
+    const read = readRigForm({ ...form, kind: "backpack" });
+    expect(read.ok && rigText(read.value).outlets).toEqual({ count: 12 });
+  });
+  test("hose-end rigs wait for their heads", () => expect(readRigForm({ ...form, kind: "hose-end" }).ok).toBe(false));
+});
+
+describe("labels", () => {
+  const form = {
+    ...labelFormOf(),
+    name: "L",
+    form: "liquid",
+    rate: "25 mL per 1,000 sq ft",
+    priceAmount: "71",
+    pricePer: "2.5 gal",
+  };
+  test("typed → written → typed again is the same label", () => {
+    const read = readLabelForm(form);
+    if (!read.ok) throw new Error("refused");
+    const product = productText(read.value);
+    expect(product).toEqual({
+      name: "L",
+      form: "liquid",
+      rate: "25 mL/1000 ft2",
+      price: { amount: 71, currency: "USD", per: "2.5 gal" },
+    });
+    const again = readLabelForm(labelFormOf(product));
+    expect(again.ok && productText(again.value)).toEqual(product);
+  });
+  test.each([
+    ["dry", "0.3", "0.3 oz/1000 ft2"],
+    ["liquid", "1.5", "1.5 fl oz/1000 ft2"],
+    ["liquid", "0.25 % v/v", "0.25 %v/v"],
+    ["liquid", "32 fl oz per 100 gal", "32 fl oz/100 gal"],
+    ["dry", "0.47 lb/acre", "0.47 lb/ac"],
+    ["liquid", "2 pints per acre", "2 pt/ac"],
+    ["dry", "2 kg/ha", "2 kg/ha"],
+  ] as const)("a %s rate of %s is %s", (kind, typed, text) => {
+    const rate = readRate(typed, kind);
+    expect(rate.ok && rate.value.text).toBe(text);
+  });
+  test.each([
+    ["liquid", "1.5 oz/1000 ft2", "weight-on-liquid"],
+    ["liquid", "2 lb/ac", "weight-on-liquid"],
+    ["dry", "3 fl oz/gal", "volume-on-dry"],
+    ["dry", "0.25 %v/v", "volume-on-dry"],
+    ["liquid", "95 %v/v", "out-of-range"],
+    ["dry", "3 ft/ac", "wrong-unit"],
+  ] as const)("a %s rate of %s is refused: %s", (kind, typed, code) => {
+    const rate = readRate(typed, kind);
+    expect(rate.ok ? "ok" : rate.issues[0]!.code).toBe(code);
+  });
+  test("the words of a fault stand at the field", async () => {
+    await expect(labelForm.validateAt("rate", { ...form, rate: "1.5 oz/1000 ft2" })).rejects.toThrow(
+      /"1.5 fl oz\/1000 ft2" if fluid ounces are meant/,
+    );
+  });
+});
+
+test("a site: typed → written → typed again is the same", () => {
+  const read = readSiteForm({
+    name: "S",
+    zones: [
+      { name: "a", area: "1.6 acres" },
+      { name: "b", area: "900 m²" },
+    ],
+  });
+  if (!read.ok) throw new Error("refused");
+  const site = siteText(read.value);
+  expect(site.zones.map((z) => z.area)).toEqual(["1.6 ac", "900 m2"]);
+  const again = readSiteForm(siteFormOf(site));
+  expect(again.ok && siteText(again.value)).toEqual(site);
+});
+
+test("days are whole, and come back", () => {
+  expect(dayText(dayNumber("2026-04-14T23:59:59.999Z"))).toBe("2026-04-14");
+  expect(dayNumber("2026-03-01T00:00:00Z") - dayNumber("2026-02-28T12:00:00Z")).toBe(1);
+});

@@ -1,0 +1,19 @@
+import { parseRate, withinField, type Field, type Form, type RateKind } from "@/core/contents";
+
+const RATE_FIELD: Record<RateKind, Field> = {
+  rateByWeight: "weightRate",
+  rateByVolume: "volumeRate",
+  strengthByWeight: "weightStrength",
+  strengthByVolume: "volumeStrength",
+};
+
+/** The unit that a bare rate has: what most turf labels are written in. */
+export const RATE_BARE: Record<Form, string> = { dry: "oz/1000 ft2", liquid: "fl oz/1000 ft2" };
+
+/** Reads a rate as typed, for a form, in range: the entered rate, or the fault. */
+export function readRate(typed: string, form: Form, path = "rate") {
+  const read = parseRate(typed, form, { path, dialect: "screen", bare: RATE_BARE[form] });
+  if (!read.ok) return read;
+  const ranged = withinField(RATE_FIELD[read.value.kind], read.value as never, path);
+  return ranged.ok ? read : ranged;
+}

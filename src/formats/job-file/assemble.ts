@@ -1,0 +1,78 @@
+import {
+  bad,
+  calibrate,
+  explainAll,
+  good,
+  mix,
+  MOST_LOADS,
+  overloaded,
+  type AnySource,
+  type Calibration,
+  type Issue,
+  type LoadMode,
+  type MixPlan,
+  type Result,
+} from "@/core/contents";
+import { readChecked, type Job } from "./read-checked";
+import type { CalibrationText, JobFile, ProductText, RigText, SiteText } from "./types";
+
+/** A calibration alone, as a job file. */
+export const calibrationJob = (rig: RigText, calibration: CalibrationText): JobFile => ({
+  format: "careful-gauge-job",
+  version: 1,
+  rig,
+  calibration,
+});
+
+export interface MixParts {
+  readonly rig: RigText;
+  readonly calibration: CalibrationText;
+  readonly products: readonly ProductText[];
+  readonly sites: readonly SiteText[];
+  readonly tank?: string;
+  readonly loads: LoadMode;
+  /** ISO day. */
+  readonly date?: string;
+}
+
+/** A whole job, as a job file. */
+export const mixJob = (parts: MixParts): JobFile => ({ format: "careful-gauge-job", version: 1, ...parts });
+
+/** Reads a job that was put together from records. @throws Error where it can't be read: the records were checked. */
+export function soundJob(file: JobFile): Job {
+  const read = readChecked(file);
+  if (!read.ok) throw new Error(`a job of checked parts can't be read: ${read.issues[0]!.path} ${read.issues[0]!.code}`);
+  return read.value;
+}
+
+export interface Planned {
+  readonly calibration: Calibration;
+  readonly plan: MixPlan;
+}
+
+/** Works a job's mix out; or says why there can be none: no tank, or more loads than anyone pours. */
+export function planOf(job: Job): Result<Planned> {
+  const { tank, sites, products, loads } = job;
+  if (!tank)
+    return bad({ path: "rig.tanks", code: "missing", received: "", expected: `[{ "name": "main", "usable": "4 gal" }]` });
+  const calibration = calibrate(job.calibration);
+  const input = { sprayVolume: calibration.sprayVolume, tank, products, sites, loads };
+  const over = overloaded(input).map(({ site, loads: count }): Issue => {
+    const received = `${count.toLocaleString("en-US")} loads of ${tank.usable.text} for ${sites[site]!.name}`;
+    const expected = `${MOST_LOADS.toLocaleString("en-US")} is the most for a site: check the area and its unit, or take a larger tank`;
+    return { path: `sites[${site}]`, code: "conflict", received, expected };
+  });
+  return over.length > 0 ? bad(...over) : good({ calibration, plan: mix(input) });
+}
+
+/** As {@link planOf}, for a job on record, which had a plan when it was kept. */
+export function soundPlan(job: Job): Planned {
+  const planned = planOf(job);
+  if (!planned.ok) throw new Error(`a recorded job has no plan: ${planned.issues[0]!.code}`);
+  return planned.value;
+}
+
+/** The rules that some values were worked out by, with their versions: what a record keeps to be explained again. */
+export function rulesOf(sources: readonly AnySource[]): string[] {
+  return [...new Set(explainAll(sources, "us").map((line) => line.rule))].sort();
+}

@@ -1,0 +1,288 @@
+import {
+  good,
+  parsePackage,
+  parseQuantity,
+  parseRate,
+  raw,
+  type CalibrationInput,
+  type Entered,
+  type Evidence,
+  type FlowEvidence,
+  type Form,
+  type Issue,
+  type Kind,
+  type LoadMode,
+  type MixProduct,
+  type MixSite,
+  type PaceEvidence,
+  type Price,
+  type Result,
+  type RigBasics,
+  type Tank,
+  type UsedTrial,
+} from "@/core/contents";
+import type { CalibrationText, FlowText, JobFile, PaceText, ProductText, RigText, UsedText } from "./types";
+
+/** A job as values: what core computes with. */
+export interface Job {
+  readonly file: JobFile;
+  readonly rig: RigBasics;
+  readonly calibration: CalibrationInput;
+  readonly tanks: readonly Tank[];
+  /** The tank to mix in; undefined where the rig lists none. */
+  readonly tank: Tank | undefined;
+  readonly products: readonly MixProduct[];
+  readonly sites: readonly MixSite[];
+  readonly loads: LoadMode;
+}
+
+/** Collects issues while values are made; a value with an issue is never used. */
+class Faults {
+  readonly issues: Issue[] = [];
+  add(path: string, code: Issue["code"], received: string, expected: string): void {
+    this.issues.push({ path, code, received, expected });
+  }
+  take<T>(result: Result<T>): T | undefined {
+    if (result.ok) return result.value;
+    this.issues.push(...result.issues);
+    return undefined;
+  }
+}
+
+/**
+ * A job file of the right shape → a job, or every fault that two places make wrong together, looked for wherever both
+ * have the right shape.
+ * @param shape the faults of its shape that are known already; a place that has one is left alone
+ */
+export function readChecked(job: JobFile, shape: readonly Issue[] = []): Result<Job> {
+  const faults = new Faults();
+  faults.issues.push(...shape);
+  const sound = (place: string) =>
+    !shape.some((s) => s.path === place || s.path.startsWith(`${place}.`) || s.path.startsWith(`${place}[`));
+
+  const rig = sound("rig") ? readRig(job.rig, faults) : undefined;
+  const calibration = rig && sound("calibration") ? readCalibration(job.calibration, rig, faults) : undefined;
+  const tanks = rig ? (job.rig.tanks ?? []).map((t, i) => readTank(t, i, faults)) : [];
+  unique(
+    tanks.map((t) => t.name),
+    (i) => `rig.tanks[${i}].name`,
+    faults,
+  );
+  const tank = job.tank === undefined ? tanks[0] : tanks.find((t) => t.name === job.tank);
+  if (rig && job.tank !== undefined && !tank && sound("tank"))
+    faults.add("tank", "unknown-name", job.tank, tanks.map((t) => t.name).join(", ") || "no tanks");
+
+  const listed = Array.isArray(job.products) ? job.products : [];
+  const products = listed.flatMap((p, i) => (sound(`products[${i}]`) ? (readProduct(p, i, faults) ?? []) : []));
+  unique(
+    listed.map((p) => p?.name),
+    (i) => `products[${i}].name`,
+    faults,
+  );
+  if (sound("sites"))
+    unique(
+      (job.sites ?? []).map((s) => s.name),
+      (i) => `sites[${i}].name`,
+      faults,
+    );
+
+  if (faults.issues.length > 0 || !rig || !calibration) return { ok: false, issues: faults.issues };
+  return good({
+    file: job,
+    rig,
+    calibration,
+    tanks,
+    tank,
+    products,
+    sites: readSites(job),
+    loads: job.loads ?? "full-then-part",
+  });
+}
+
+/** A quantity that the shape has vouched for. */
+function value<K extends Kind>(text: string, kind: K, zero = false): Entered<K> {
+  const read = parseQuantity(text, kind, { zero });
+  if (!read.ok) throw new Error(`unchecked quantity "${text}"`);
+  return read.value;
+}
+const maybe = <K extends Kind>(text: string | undefined, kind: K) => (text === undefined ? undefined : value(text, kind));
+
+export function readRig(rig: RigText, faults?: Faults): RigBasics {
+  const spacing = maybe(rig.outlets?.spacing, "length");
+  const pressure = maybe(rig.tip?.pressure, "pressure");
+  if (faults && rig.outlets?.spacing !== undefined && rig.kind !== "boom")
+    faults.add("rig.outlets.spacing", "contradiction", `a ${rig.kind} has no spacing`, "only outlets on a boom have one");
+  return {
+    kind: rig.kind,
+    outlets: { count: rig.outlets?.count ?? 1, ...(spacing && { spacing }) },
+    ...(rig.tip && { tip: { ...(rig.tip.size !== undefined && { size: rig.tip.size }), ...(pressure && { pressure }) } }),
+  };
+}
+
+function readTank(tank: NonNullable<RigText["tanks"]>[number], i: number, faults: Faults): Tank {
+  const usable = value(tank.usable, "volume");
+  const leastMix = maybe(tank.leastMix, "volume");
+  if (leastMix && raw(leastMix.value) > raw(usable.value))
+    faults.add(
+      `rig.tanks[${i}].leastMix`,
+      "contradiction",
+      `${tank.leastMix} is more than the tank's usable ${tank.usable}`,
+      "write the least that the pump can agitate",
+    );
+  return { name: tank.name ?? (i === 0 ? "main" : `tank ${i + 1}`), usable, ...(leastMix && { leastMix }) };
+}
+
+function readCalibration(text: CalibrationText, rig: RigBasics, faults: Faults): CalibrationInput | undefined {
+  const ways = [
+    text.sprayVolume !== undefined && "sprayVolume",
+    (text.pace || text.flow) && "pace and flow",
+    text.used && "used",
+  ].filter(Boolean);
+  if (ways.length !== 1) {
+    const received = ways.length === 0 ? "no evidence" : `${ways.join(", ")} together`;
+    faults.add("calibration", "contradiction", received, `give one of: pace and flow; used; sprayVolume`);
+    return undefined;
+  }
+  const evidence = readEvidence(text, rig, faults);
+  const target = maybe(text.target, "sprayVolume");
+  const tolerance = maybe(text.tolerance, "share");
+  return evidence && { rig, evidence, ...(target && { target }), ...(tolerance && { tolerance }) };
+}
+
+function readEvidence(text: CalibrationText, rig: RigBasics, faults: Faults): Evidence | undefined {
+  if (text.sprayVolume !== undefined) return { kind: "given", sprayVolume: value(text.sprayVolume, "sprayVolume") };
+  if (text.used) {
+    const many = Array.isArray(text.used);
+    const trials = [text.used]
+      .flat()
+      .flatMap((t, i) => readUsed(t as UsedText, `calibration.used${many ? `[${i}]` : ""}`, faults) ?? []);
+    return { kind: "used", trials };
+  }
+  if (!text.pace) faults.add("calibration.pace", "missing", "", `{ "kind": "timed-area", … }`);
+  if (!text.flow) faults.add("calibration.flow", "missing", "", `{ "kind": "timed-catch", … }`);
+  const pace = text.pace && readPace(text.pace, rig, faults);
+  const flow = text.flow && readFlow(text, rig, faults);
+  return pace && flow ? { kind: "timed", pace, flow } : undefined;
+}
+
+/** A pace or a flow by itself, while the rest of a calibration is still being gathered; undefined where it can't stand. */
+export function readParts(rig: RigBasics, parts: { readonly pace?: PaceText; readonly flow?: FlowText }) {
+  const faults = new Faults();
+  const pace = parts.pace && readPace(parts.pace, rig, faults);
+  const flow = parts.flow && readFlow({ flow: parts.flow }, rig, faults);
+  return faults.issues.length > 0 ? {} : { ...(pace && { pace }), ...(flow && { flow }) };
+}
+
+function readPace(pace: PaceText, rig: RigBasics, faults: Faults): PaceEvidence | undefined {
+  if (pace.kind === "timed-area")
+    return { kind: pace.kind, area: value(pace.area, "area"), times: pace.times.map((t) => value(t, "time")) };
+  const swath = maybe(pace.swath, "length");
+  if (!swath && !(rig.kind === "boom" && rig.outlets.spacing)) {
+    faults.add("calibration.pace.swath", "missing", "", `"5 ft"${rig.kind === "boom" ? ", or the rig's outlets.spacing" : ""}`);
+    return undefined;
+  }
+  if (pace.kind === "speed") return { kind: pace.kind, speed: value(pace.speed, "speed"), swath };
+  return { kind: pace.kind, distance: value(pace.distance, "length"), swath, times: pace.times.map((t) => value(t, "time")) };
+}
+
+function readFlow({ flow }: CalibrationText, rig: RigBasics, faults: Faults): FlowEvidence | undefined {
+  const perOutlet = (given: number, path: string) => {
+    if (given !== rig.outlets.count)
+      faults.add(
+        path,
+        "contradiction",
+        `${given} for ${rig.outlets.count} outlet${rig.outlets.count === 1 ? "" : "s"}`,
+        "give one an outlet (rig.outlets.count)",
+      );
+  };
+  switch (flow!.kind) {
+    case "timed-catch":
+      return {
+        kind: "timed-catch",
+        catches: flow!.catches.map((c) => ({ volume: value(c.volume, "volume"), time: value(c.time, "time") })),
+      };
+    case "outlet-catches":
+      perOutlet(flow!.volumes.length, "calibration.flow.volumes");
+      return { kind: "outlet-catches", time: value(flow!.time, "time"), volumes: flow!.volumes.map((v) => value(v, "volume")) };
+    case "metered-flow": {
+      const { readings, whole } = flow!;
+      if ((readings === undefined) === (whole === undefined)) {
+        faults.add(
+          "calibration.flow",
+          "contradiction",
+          readings ? "readings and whole together" : "neither readings nor whole",
+          "give one of them",
+        );
+        return undefined;
+      }
+      if (readings) perOutlet(readings.length, "calibration.flow.readings");
+      return { kind: "metered-flow", readings: (readings ?? [whole!]).map((r) => value(r, "flow")) };
+    }
+    case "tip-chart":
+      faults.add("calibration.flow.kind", "not-supported", "tip-chart", "catch the flow and time it (timed-catch)");
+      return undefined;
+  }
+}
+
+function readUsed(trial: UsedText, path: string, faults: Faults): UsedTrial | undefined {
+  const area = value(trial.area, "area");
+  const pair = trial.start !== undefined || trial.remaining !== undefined;
+  if (pair === (trial.topUp !== undefined)) {
+    faults.add(
+      path,
+      "contradiction",
+      pair ? "start and remaining with topUp" : "no volume",
+      "give start and remaining, or topUp",
+    );
+    return undefined;
+  }
+  if (trial.topUp !== undefined) return { area, used: { topUp: value(trial.topUp, "volume") } };
+  if (trial.start === undefined) faults.add(`${path}.start`, "missing", "", `"96 fl oz"`);
+  if (trial.remaining === undefined) faults.add(`${path}.remaining`, "missing", "", `"60 fl oz"`);
+  if (trial.start === undefined || trial.remaining === undefined) return undefined;
+  const start = value(trial.start, "volume");
+  const remaining = value(trial.remaining, "volume", true);
+  if (raw(remaining.value) >= raw(start.value)) {
+    faults.add(
+      `${path}.remaining`,
+      "contradiction",
+      `${trial.remaining} left of ${trial.start}`,
+      "less must be left than was filled",
+    );
+    return undefined;
+  }
+  return { area, used: { start, remaining } };
+}
+
+function readProduct(product: ProductText, i: number, faults: Faults): MixProduct | undefined {
+  const path = `products[${i}]`;
+  const rate = faults.take(parseRate(product.rate, product.form, { path: `${path}.rate` }));
+  const price = product.price && faults.take(readPrice(product.price, product.form, path));
+  return (
+    rate && {
+      name: product.name,
+      form: product.form,
+      rate,
+      ...(product.formulation && { formulation: product.formulation }),
+      ...(price && { price }),
+    }
+  );
+}
+
+function readPrice(price: NonNullable<ProductText["price"]>, form: Form, path: string): Result<Price> {
+  const per = parsePackage(price.per, form, { path: `${path}.price.per` });
+  return per.ok ? good({ amount: price.amount, currency: price.currency, per: per.value }) : per;
+}
+
+function unique(names: readonly unknown[], path: (i: number) => string, faults: Faults): void {
+  names.forEach((name, i) => {
+    if (typeof name === "string" && names.indexOf(name) < i) faults.add(path(i), "duplicate-name", name, "name");
+  });
+}
+
+function readSites(job: JobFile): MixSite[] {
+  return (job.sites ?? []).map((site) => ({
+    name: site.name,
+    zones: site.zones.map((zone, i) => ({ name: zone.name ?? `zone ${i + 1}`, area: value(zone.area, "area") })),
+  }));
+}

@@ -1,0 +1,142 @@
+import * as yup from "yup";
+import { parseAs, type Issue, type IssueCode, type Kind, type ParseOptions } from "@/core/contents";
+
+/** What the shape of a job file is put together from. Every fault is carried as an `Issue` in the error's parameters. */
+
+/** What stands in the error where null stands in the file. */
+export const AN_OBJECT = "an object";
+export const A_LIST = "a list";
+
+type Fault = Omit<Issue, "path"> & { readonly path?: string };
+
+export const fault = (context: yup.TestContext, issue: Fault) =>
+  context.createError({
+    path: issue.path ?? context.path,
+    message: issue.code,
+    params: { issue: { path: issue.path ?? context.path, ...issue } },
+  });
+
+/** A quantity of one of several kinds, as text. */
+export const quantity = (kinds: readonly Kind[], options: ParseOptions = {}) =>
+  yup.mixed().test("quantity", function (value) {
+    if (value === undefined) return true;
+    const read = parseAs(value, kinds, { ...options, path: this.path });
+    return read.ok || fault(this, read.issues[0]!);
+  });
+
+export const needed = <S extends yup.AnySchema>(schema: S, expected: string) =>
+  schema.test("needed", function (value) {
+    return value !== undefined || fault(this, { code: "missing", received: "", expected });
+  }) as S;
+
+/** An object with these keys, those that begin with x-, and no others. */
+export function exact(fields: yup.ObjectShape): yup.AnySchema {
+  return yup
+    .object(fields)
+    .default(undefined)
+    .nonNullable(AN_OBJECT)
+    .test("keys", function (value) {
+      const here = this.path ?? "";
+      const unknown = Object.keys(value ?? {}).filter((key) => !Object.hasOwn(fields, key) && !key.startsWith("x-"));
+      if (unknown.length === 0) return true;
+      return new yup.ValidationError(
+        unknown.map((key) => {
+          const path = here === "" ? key : `${here}.${key}`;
+          return fault(this, { path, code: "unknown-key", received: key, expected: nearest(key, Object.keys(fields)) });
+        }),
+      );
+    });
+}
+
+/** The key that was probably meant: at most two letters off, or the same but for case and hyphens. */
+function nearest(key: string, keys: readonly string[]): string {
+  const plain = (k: string) => k.toLowerCase().replace(/[-_\s]/g, "");
+  const distance = (a: string, b: string): number => {
+    let row = Array.from({ length: b.length + 1 }, (_, i) => i);
+    for (let i = 1; i <= a.length; i++) {
+      const next = [i];
+      for (let j = 1; j <= b.length; j++)
+        next.push(Math.min(row[j]! + 1, next[j - 1]! + 1, row[j - 1]! + (a[i - 1] === b[j - 1] ? 0 : 1)));
+      row = next;
+    }
+    return row[b.length]!;
+  };
+  const best = keys.map((k) => ({ k, d: distance(plain(key), plain(k)) })).sort((a, b) => a.d - b.d)[0];
+  return best && best.d <= Math.min(2, Math.floor(key.length / 2)) ? best.k : "";
+}
+
+export const list = (of: yup.AnySchema | yup.Lazy<unknown>, least: number, what: string, most = 5000) =>
+  yup
+    .array(of as yup.AnySchema)
+    .nonNullable(A_LIST)
+    .test("least", function (value) {
+      return !value || value.length >= least || fault(this, { code: "too-few", received: "empty", expected: `${least} ${what}` });
+    })
+    .test("most", function (value) {
+      return (
+        !value ||
+        value.length <= most ||
+        fault(this, { code: "too-many", received: `${value.length} ${what}s`, expected: String(most) })
+      );
+    });
+
+export const text = (most = 200) =>
+  yup.mixed().test("text", function (value) {
+    if (value === undefined) return true;
+    if (typeof value !== "string") return fault(this, { code: "wrong-type", received: typeName(value), expected: "text" });
+    if (value.trim() === "") return fault(this, { code: "missing", received: value, expected: `"a name"` });
+    return value.length <= most || fault(this, { code: "too-long", received: String(value.length), expected: String(most) });
+  });
+
+export const choice = (choices: readonly (string | number)[]) =>
+  yup.mixed().test("choice", function (value) {
+    return (
+      value === undefined ||
+      choices.includes(value as string) ||
+      fault(this, { code: "not-a-choice", received: String(value), expected: choices.join(", ") })
+    );
+  });
+
+export const matching = (pattern: RegExp, code: IssueCode, expected: string) =>
+  yup.mixed().test("matching", function (value) {
+    return (
+      value === undefined ||
+      (typeof value === "string" && pattern.test(value)) ||
+      fault(this, { code, received: String(value), expected })
+    );
+  });
+
+export const number = (whole: boolean, most: number) =>
+  yup.mixed().test("number", function (value) {
+    if (value === undefined) return true;
+    if (typeof value !== "number")
+      return fault(this, { code: "wrong-type", received: typeName(value), expected: whole ? "a whole number" : "a number" });
+    const fits = value > 0 && value <= most && (!whole || Number.isInteger(value));
+    return (
+      fits ||
+      fault(this, {
+        code: "out-of-range",
+        received: String(value),
+        expected: `${whole ? "a whole number" : "a number"} above 0, ${most.toLocaleString("en-US")} at most`,
+      })
+    );
+  });
+
+export const date = () =>
+  yup.mixed().test("date", function (value) {
+    if (value === undefined) return true;
+    const parts = typeof value === "string" && /^(\d{4})-(\d\d)-(\d\d)$/.exec(value);
+    const real =
+      parts &&
+      !Number.isNaN(Date.parse(`${value}T00:00:00Z`)) &&
+      new Date(`${value}T00:00:00Z`).toISOString().startsWith(value as string);
+    return Boolean(real) || fault(this, { code: "bad-date", received: String(value), expected: `"2026-04-14"` });
+  });
+
+export function typeName(value: unknown): string {
+  if (value === null) return "null";
+  if (Array.isArray(value)) return "a list";
+  return (
+    { object: "an object", string: "text", number: "a number", boolean: "true or false" }[typeof value as string] ?? typeof value
+  );
+}

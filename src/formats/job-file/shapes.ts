@@ -1,0 +1,182 @@
+import * as yup from "yup";
+import { FORMS, LOAD_MODES, RATE_KINDS, RIG_KINDS, type Issue, type Kind } from "@/core/contents";
+import { A_LIST, AN_OBJECT, choice, date, exact, list, matching, needed, number, quantity, text, typeName } from "./shape-parts";
+
+/**
+ * The shape of a job file, for Yup. The words of a fault are made elsewhere, in one place. What depends on two places at
+ * once (a liquid with a weight) is checked in `read-checked.ts`.
+ */
+
+/** One of several shapes, told apart by `kind`. */
+const byKind = (shapes: Readonly<Record<string, yup.ObjectShape>>) =>
+  yup.lazy((value: unknown) => {
+    const kind = (value as { kind?: unknown } | null | undefined)?.kind;
+    const shape = typeof kind === "string" && Object.hasOwn(shapes, kind) ? shapes[kind]! : undefined;
+    const every = Object.assign({}, ...Object.values(shapes)) as Record<string, yup.AnySchema>;
+    // Of an unknown kind only the kind is a fault: what else is right depends on it.
+    const loose = Object.fromEntries(Object.keys(every).map((key) => [key, yup.mixed()]));
+    return exact({
+      ...(shape ?? loose),
+      kind: needed(
+        choice(Object.keys(shapes)),
+        Object.keys(shapes)
+          .map((k) => `"${k}"`)
+          .join(", "),
+      ),
+    });
+  });
+
+const q = (kind: Kind) => needed(quantity([kind]), exampleOf[kind] ?? "");
+const exampleOf: Partial<Record<Kind, string>> = {
+  area: `"250 ft2"`,
+  volume: `"33 fl oz"`,
+  time: `"62 s"`,
+  length: `"5 ft"`,
+  speed: `"3 mph"`,
+  share: `"40 %"`,
+};
+const opt = (kind: Kind) => quantity([kind]);
+const times = needed(list(q("time"), 1, "time"), `["61 s", "63 s", "62 s"]`);
+
+const PACE: Record<string, yup.ObjectShape> = {
+  "timed-area": { area: q("area"), times },
+  "timed-run": { distance: q("length"), swath: opt("length"), times },
+  speed: { speed: q("speed"), swath: opt("length") },
+};
+
+const FLOW: Record<string, yup.ObjectShape> = {
+  "timed-catch": {
+    catches: needed(
+      list(exact({ volume: q("volume"), time: q("time") }), 1, "catch"),
+      `[{ "volume": "33 fl oz", "time": "62 s" }]`,
+    ),
+  },
+  "outlet-catches": { time: q("time"), volumes: needed(list(q("volume"), 1, "volume"), `["12 fl oz"]`) },
+  "metered-flow": { readings: list(q("flow"), 1, "reading"), whole: opt("flow") },
+  "tip-chart": {},
+};
+
+const USED = exact({
+  area: q("area"),
+  start: opt("volume"),
+  remaining: quantity(["volume"], { zero: true }),
+  topUp: opt("volume"),
+});
+
+const CALIBRATION = exact({
+  sprayVolume: opt("sprayVolume"),
+  pace: yup.lazy((value: unknown) => (value === undefined ? yup.mixed() : byKind(PACE).resolve({ value }))),
+  flow: yup.lazy((value: unknown) => (value === undefined ? yup.mixed() : byKind(FLOW).resolve({ value }))),
+  used: yup.lazy((value: unknown) => (Array.isArray(value) ? list(USED, 1, "trial") : USED)),
+  target: opt("sprayVolume"),
+  tolerance: opt("share"),
+});
+
+const rate = () => quantity(RATE_KINDS);
+const amount = () => quantity(["mass", "volume"]);
+const days = () => matching(/^\d{1,4} days?$/, "not-a-number", `"35 days"`);
+const currency = () => matching(/^[A-Z]{3}$/, "not-a-choice", "USD, EUR or another ISO 4217 code");
+
+const PRODUCT = exact({
+  name: needed(text(), `"Demo granule"`),
+  form: needed(choice(FORMS), `"dry" or "liquid"`),
+  formulation: text(40),
+  rate: needed(rate(), `"0.3 oz/1000 ft2"`),
+  labelRange: list(rate(), 2, "rate", 2),
+  actives: list(
+    exact({ name: needed(text(), `"demo active"`), fraction: opt("share"), strength: opt("activeStrength") }),
+    1,
+    "active",
+  ),
+  limits: exact({
+    perApplication: rate(),
+    perYear: rate(),
+    yearKind: choice(["calendar", "rolling"]),
+    applicationsPerYear: number(true, 366),
+    intervalAtLeast: days(),
+  }),
+  carrierAtLeast: opt("sprayVolume"),
+  dilutionAtLeast: opt("dilution"),
+  price: exact({
+    amount: needed(number(false, 1e9), "64"),
+    currency: needed(currency(), `"USD"`),
+    per: needed(amount(), `"80 oz"`),
+  }),
+});
+
+const ZONE = exact({
+  name: text(),
+  area: q("area"),
+  applied: list(
+    exact({
+      of: needed(text(), `"Other granule"`),
+      active: needed(text(), `"demo active"`),
+      fraction: opt("share"),
+      strength: opt("activeStrength"),
+      amount: needed(rate(), `"1.5 oz/1000 ft2"`),
+      date: needed(date(), `"2026-04-14"`),
+    }),
+    0,
+    "application",
+  ),
+});
+
+const HEAD = byKind({
+  metered: { feed: q("flow") },
+  dial: {
+    setting: needed(quantity(["strengthByVolume"]), `"2 fl oz/gal"`),
+    jar: exact({ product: q("volume"), water: q("volume") }),
+  },
+});
+
+const RIG = exact({
+  name: text(),
+  kind: needed(choice(RIG_KINDS), RIG_KINDS.map((k) => `"${k}"`).join(", ")),
+  tanks: list(exact({ name: text(), usable: needed(opt("volume"), `"4 gal"`), leastMix: opt("volume") }), 1, "tank", 20),
+  outlets: exact({ count: number(true, 500), spacing: opt("length") }),
+  tip: exact({
+    size: matching(/^\d{2,4}$/, "not-a-choice", "a size in tenths of a gallon a minute, such as 025"),
+    pressure: opt("pressure"),
+  }),
+  head: yup.lazy((value: unknown) => (value === undefined ? yup.mixed() : HEAD.resolve({ value }))),
+});
+
+const JOB = exact({
+  format: needed(choice(["careful-gauge-job"]), `"careful-gauge-job"`),
+  version: needed(choice([1]), "1"),
+  rig: needed(RIG, `{ "kind": "backpack", … }`),
+  calibration: needed(CALIBRATION, `{ "sprayVolume": "2 gal/1000 ft2" }`),
+  products: list(PRODUCT, 1, "product", 50),
+  sites: list(
+    needed(
+      exact({ name: needed(text(), `"Ferry green"`), zones: needed(list(ZONE, 1, "zone"), `[{ "area": "6200 ft2" }]`) }),
+      "a site",
+    ),
+    1,
+    "site",
+  ),
+  tank: text(),
+  date: date(),
+  loads: choice(LOAD_MODES),
+  run: choice(["day"]),
+});
+
+/** Every fault in the shape of a job file, in the order of the file. */
+export function shapeFaults(file: unknown): Issue[] {
+  if (typeof file !== "object" || file === null || Array.isArray(file))
+    return [{ path: "", code: "wrong-type", received: typeName(file), expected: "an object (the job file)" }];
+  try {
+    JOB.validateSync(file, { strict: true, abortEarly: false });
+    return [];
+  } catch (error) {
+    if (!(error instanceof yup.ValidationError)) throw error;
+    return (error.inner.length > 0 ? error.inner : [error]).map(issueOf);
+  }
+}
+
+function issueOf(error: yup.ValidationError): Issue {
+  const params = error.params as { issue?: Issue; type?: string; value?: unknown } | undefined;
+  if (params?.issue) return params.issue;
+  const expected = error.type === "nullable" ? error.message : params?.type === "array" ? A_LIST : AN_OBJECT;
+  return { path: error.path ?? "", code: "wrong-type", received: typeName(params?.value), expected };
+}
