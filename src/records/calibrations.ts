@@ -1,0 +1,63 @@
+import { desc, eq, inArray } from "drizzle-orm";
+import { entered, type Ground } from "@/core/contents";
+import type { JobFile } from "@/formats/job-file/types";
+import type { Access } from "./database";
+import { calibrations, trials } from "./schema";
+
+export interface NewTrial {
+  readonly of: "walk" | "catch";
+  readonly time: string;
+  readonly volume: string | null;
+  readonly struck: string | null;
+}
+
+export interface NewCalibration {
+  readonly id: string;
+  readonly rigId: string;
+  readonly personId: string | null;
+  readonly madeAt: string;
+  readonly ground: Ground | null;
+  /** The rig as it is and the evidence, as entered. */
+  readonly job: JobFile;
+  /** mL/m². */
+  readonly sprayVolume: number;
+  readonly relative: number | null;
+  readonly rules: readonly string[];
+  readonly trials: readonly NewTrial[];
+}
+
+/** Appends a calibration with its trials. Call it in a transaction. */
+export function addCalibration(db: Access, made: NewCalibration, now: string): void {
+  const { trials: tape, ...row } = made;
+  db.insert(calibrations)
+    .values({ ...row, createdAt: now })
+    .run();
+  tape.forEach((trial, position) => {
+    const volume = trial.volume === null ? null : entered(trial.volume, "volume");
+    db.insert(trials)
+      .values({ calibrationId: made.id, position, of: trial.of, time: entered(trial.time, "time"), volume, struck: trial.struck })
+      .run();
+  });
+}
+
+export const findCalibration = (db: Access, id: string) => db.select().from(calibrations).where(eq(calibrations.id, id)).get();
+
+/** The newest calibrations, newest first, with the trials that were struck. */
+export function listCalibrations(db: Access, most: number) {
+  const rows = db.select().from(calibrations).orderBy(desc(calibrations.madeAt), desc(calibrations.createdAt)).limit(most).all();
+  const tape =
+    rows.length === 0
+      ? []
+      : db
+          .select()
+          .from(trials)
+          .where(
+            inArray(
+              trials.calibrationId,
+              rows.map((r) => r.id),
+            ),
+          )
+          .all();
+  const struck = tape.filter((t) => t.struck !== null);
+  return rows.map((row) => ({ ...row, struck: struck.filter((t) => t.calibrationId === row.id) }));
+}

@@ -1,0 +1,195 @@
+import { check, index, integer, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+import { sql } from "drizzle-orm";
+import { FORMS, GROUNDS, RIG_KINDS } from "@/core/contents";
+import { enteredText, inRange, jobText } from "./columns";
+
+/**
+ * The records. What people keep up to date (people, rigs, labels, sites) may change and be retired; what happened
+ * (calibrations, mix sheets, ticks) is append-only, held so by triggers, and a correction is a new row that names the
+ * old one. Quantities stand as entered, with the canonical number beside them for the database's own CHECK.
+ */
+const id = () => text("id").primaryKey();
+const createdAt = () => text("created_at").notNull();
+/** Retired, not deleted: what was recorded with it must stay readable, and retiring can be undone. */
+const retiredAt = () => text("retired_at");
+
+export const people = sqliteTable(
+  "people",
+  { id: id(), name: text("name").notNull(), createdAt: createdAt(), retiredAt: retiredAt() },
+  (t) => [uniqueIndex("people_name").on(t.name)],
+);
+
+export const rigs = sqliteTable(
+  "rigs",
+  {
+    id: id(),
+    name: text("name").notNull(),
+    kind: text("kind", { enum: RIG_KINDS }).notNull(),
+    outlets: integer("outlets").notNull(),
+    spacing: enteredText("spacing")("spacing"),
+    spacingM: real("spacing_m"),
+    tipSize: text("tip_size"),
+    pressure: enteredText("pressure")("pressure"),
+    pressurePa: real("pressure_pa"),
+    createdAt: createdAt(),
+    retiredAt: retiredAt(),
+  },
+  (t) => [
+    uniqueIndex("rigs_name").on(t.name),
+    check("rigs_outlets", sql`${t.outlets} between 1 and 500`),
+    check("rigs_spacing", inRange(t.spacingM, "spacing")),
+    check("rigs_pressure", inRange(t.pressurePa, "pressure")),
+  ],
+);
+
+export const tanks = sqliteTable(
+  "tanks",
+  {
+    id: integer("id").primaryKey(),
+    rigId: text("rig_id")
+      .notNull()
+      .references(() => rigs.id, { onDelete: "cascade" }),
+    position: integer("position").notNull(),
+    name: text("name").notNull(),
+    usable: enteredText("usable")("usable").notNull(),
+    usableMl: real("usable_ml").notNull(),
+    leastMix: enteredText("leastMix")("least_mix"),
+    leastMixMl: real("least_mix_ml"),
+  },
+  (t) => [
+    uniqueIndex("tanks_of_rig").on(t.rigId, t.position),
+    check("tanks_usable", inRange(t.usableMl, "usable")),
+    check("tanks_least_mix", inRange(t.leastMixMl, "leastMix")),
+    check("tanks_least_under_usable", sql`${t.leastMixMl} is null or ${t.leastMixMl} <= ${t.usableMl}`),
+  ],
+);
+
+export const labels = sqliteTable(
+  "labels",
+  {
+    id: id(),
+    name: text("name").notNull(),
+    form: text("form", { enum: FORMS }).notNull(),
+    formulation: text("formulation"),
+    /** As a job file writes it; its kind depends on the form. */
+    rate: text("rate").notNull(),
+    rateValue: real("rate_value").notNull(),
+    priceAmount: real("price_amount"),
+    priceCurrency: text("price_currency"),
+    pricePer: text("price_per"),
+    createdAt: createdAt(),
+    retiredAt: retiredAt(),
+  },
+  (t) => [
+    uniqueIndex("labels_name").on(t.name),
+    check("labels_rate", sql`${t.rateValue} > 0`),
+    check(
+      "labels_price",
+      sql`(${t.priceAmount} is null) = (${t.pricePer} is null) and (${t.priceAmount} is null or ${t.priceAmount} > 0)`,
+    ),
+  ],
+);
+
+export const sites = sqliteTable(
+  "sites",
+  { id: id(), name: text("name").notNull(), createdAt: createdAt(), retiredAt: retiredAt() },
+  (t) => [uniqueIndex("sites_name").on(t.name)],
+);
+
+export const zones = sqliteTable(
+  "zones",
+  {
+    id: integer("id").primaryKey(),
+    siteId: text("site_id")
+      .notNull()
+      .references(() => sites.id, { onDelete: "cascade" }),
+    position: integer("position").notNull(),
+    name: text("name").notNull(),
+    area: enteredText("zoneArea")("area").notNull(),
+    areaM2: real("area_m2").notNull(),
+  },
+  (t) => [uniqueIndex("zones_of_site").on(t.siteId, t.position), check("zones_area", inRange(t.areaM2, "zoneArea"))],
+);
+
+export const calibrations = sqliteTable(
+  "calibrations",
+  {
+    id: id(),
+    rigId: text("rig_id")
+      .notNull()
+      .references(() => rigs.id),
+    personId: text("person_id").references(() => people.id),
+    /** When the readings were taken. */
+    madeAt: text("made_at").notNull(),
+    ground: text("ground", { enum: GROUNDS }),
+    /** The rig as it was and the evidence as entered: what the result is worked out from, now and later. */
+    job: jobText("job").notNull(),
+    /** What the server worked out when it was saved, mL/m², and half its 95 % band as a part of it. */
+    sprayVolume: real("spray_volume").notNull(),
+    relative: real("relative"),
+    /** The rules it was worked out by, with their versions: `["mean-time v1", …]`. */
+    rules: text("rules", { mode: "json" }).$type<readonly string[]>().notNull(),
+    /** A correction names what it corrects. */
+    corrects: text("corrects"),
+    createdAt: createdAt(),
+  },
+  (t) => [
+    index("calibrations_of_rig").on(t.rigId, t.madeAt),
+    check("calibrations_spray_volume", inRange(t.sprayVolume, "sprayVolume")),
+  ],
+);
+
+export const trials = sqliteTable(
+  "trials",
+  {
+    id: integer("id").primaryKey(),
+    calibrationId: text("calibration_id")
+      .notNull()
+      .references(() => calibrations.id),
+    position: integer("position").notNull(),
+    of: text("of", { enum: ["walk", "catch"] }).notNull(),
+    time: enteredText("walkTime")("time").notNull(),
+    volume: enteredText("catchVolume")("volume"),
+    /** Why it was struck; null while it counts. */
+    struck: text("struck"),
+  },
+  (t) => [uniqueIndex("trials_of_calibration").on(t.calibrationId, t.position)],
+);
+
+export const mixSheets = sqliteTable(
+  "mix_sheets",
+  {
+    id: id(),
+    madeAt: text("made_at").notNull(),
+    siteId: text("site_id")
+      .notNull()
+      .references(() => sites.id),
+    rigId: text("rig_id")
+      .notNull()
+      .references(() => rigs.id),
+    personId: text("person_id").references(() => people.id),
+    calibrationId: text("calibration_id")
+      .notNull()
+      .references(() => calibrations.id),
+    /** Everything the sheet is worked out from, as entered. */
+    job: jobText("job").notNull(),
+    rules: text("rules", { mode: "json" }).$type<readonly string[]>().notNull(),
+    createdAt: createdAt(),
+  },
+  (t) => [index("mix_sheets_by_date").on(t.madeAt)],
+);
+
+/** Ticking off and taking back are both rows: the last one for a step is how it stands. */
+export const ticks = sqliteTable(
+  "ticks",
+  {
+    id: integer("id").primaryKey({ autoIncrement: true }),
+    sheetId: text("sheet_id")
+      .notNull()
+      .references(() => mixSheets.id),
+    step: text("step").notNull(),
+    done: integer("done", { mode: "boolean" }).notNull(),
+    at: text("at").notNull(),
+  },
+  (t) => [index("ticks_of_sheet").on(t.sheetId)],
+);

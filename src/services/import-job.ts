@@ -1,0 +1,165 @@
+import { createHash } from "node:crypto";
+import {
+  bad,
+  belongsToPerson,
+  calibrate,
+  entered,
+  good,
+  GROUNDS,
+  withinField,
+  type Calibration,
+  type Field,
+  type Ground,
+  type Issue,
+  type Kind,
+  type Result,
+} from "@/core/contents";
+import { readRate } from "@/formats/forms/rate";
+import { calibrationJob } from "@/formats/job-file/assemble";
+import { readJobText } from "@/formats/job-file/read";
+import type { Job } from "@/formats/job-file/read-checked";
+import { unsupportedIn } from "@/formats/job-file/supported";
+import { addCalibration, findCalibration, type NewTrial } from "@/records/calibrations";
+import type { Access, Records } from "@/records/database";
+import { labelNamed, putLabel } from "@/records/labels";
+import { personNamed, putPerson } from "@/records/people";
+import { putRig, rigNamed, type NamedRig } from "@/records/rigs";
+import { putSite, siteNamed } from "@/records/sites";
+import { isMoment, issue, nowText } from "./input";
+import { impossible, resultOf } from "./keep-calibration";
+
+/** What an import brought in, by name. What was there already is left as it is. */
+export interface Imported {
+  readonly rigs: readonly string[];
+  readonly people: readonly string[];
+  readonly labels: readonly string[];
+  readonly sites: readonly string[];
+  readonly calibrations: number;
+}
+
+/**
+ * Takes a job file in: the rig, its calibration, the labels and the sites, each found by its name. Beside the format's
+ * own keys it reads `x-person` (whose calibration it is), `x-made-at` (when) and `x-ground`. The same file twice brings
+ * nothing new. A file that says what can't be kept yet is refused whole: a label without its limits is a trap.
+ */
+export function importJob(db: Records, text: string): Result<Imported> {
+  const read = readJobText(text);
+  if (!read.ok) return read;
+  const job = read.value;
+  const { person, madeAt, ground, issues: extra } = extrasOf(job);
+  const made = calibrate(job.calibration);
+  const impossibly = impossible(made, "calibration");
+  const issues = [...unsupportedIn(job.file, "mix"), ...extra, ...rangeFaults(job), ...(impossibly ? [impossibly] : [])];
+  if (belongsToPerson(job.rig.kind) && job.file.calibration.sprayVolume === undefined && person === undefined)
+    issues.push(issue("x-person", "missing", "", `"Odile Marsh": a pace is a person's own, name who walked`));
+  if (job.file.rig.name === undefined) issues.push(issue("rig.name", "missing", "", `"Blue backpack"`));
+  if (issues.length > 0) return { ok: false, issues };
+
+  return db.transaction((tx): Result<Imported> => {
+    const now = nowText();
+    const rigs: string[] = [];
+    const rig = job.file.rig as NamedRig;
+    const rigId = rigNamed(tx, rig.name)?.id ?? idOf("rig", rig.name);
+    if (!rigNamed(tx, rig.name)) {
+      putRig(tx, rigId, rig, now);
+      rigs.push(rig.name);
+    }
+    const people: string[] = [];
+    let personId: string | null = null;
+    if (person !== undefined) {
+      personId = personNamed(tx, person)?.id ?? idOf("person", person);
+      if (!personNamed(tx, person)) {
+        putPerson(tx, personId, person, now);
+        people.push(person);
+      }
+    }
+    const labels = (job.file.products ?? []).filter((p) => !labelNamed(tx, p.name));
+    for (const product of labels) putLabel(tx, idOf("label", product.name), product, now);
+    const sites = (job.file.sites ?? []).filter((s) => !siteNamed(tx, s.name));
+    for (const site of sites) putSite(tx, idOf("site", site.name), site, now);
+    const calibrations = keepCalibration(tx, job, made, { rigId, personId, madeAt, ground, now });
+    return good({ rigs, people, labels: labels.map((l) => l.name), sites: sites.map((s) => s.name), calibrations });
+  });
+}
+
+/** An id that the same thing always gets, so that the same file twice brings nothing new. */
+const idOf = (...parts: string[]) => createHash("sha256").update(parts.join("\u0000")).digest("base64url").slice(0, 21);
+
+function extrasOf(job: Job) {
+  const file = job.file as unknown as Record<string, unknown>;
+  const issues: Issue[] = [];
+  const person = file["x-person"];
+  if (person !== undefined && (typeof person !== "string" || person.trim() === "" || person.length > 60))
+    issues.push(issue("x-person", "wrong-type", String(person).slice(0, 60), "a name of at most 60 characters"));
+  const at = file["x-made-at"] ?? (job.file.date === undefined ? nowText() : `${job.file.date}T12:00:00Z`);
+  if (!isMoment(at)) issues.push(issue("x-made-at", "bad-date", String(at), `"2026-04-14T09:30:00Z"`));
+  const ground = file["x-ground"] ?? null;
+  if (ground !== null && !GROUNDS.includes(ground as Ground))
+    issues.push(issue("x-ground", "not-a-choice", String(ground), GROUNDS.join(", ")));
+  return {
+    person: person as string | undefined,
+    madeAt: at as string,
+    ground: ground as Ground | null,
+    issues,
+  };
+}
+
+/** A file may say anything that is a number; what is kept must be possible, as in a form. */
+function rangeFaults(job: Job): Issue[] {
+  const issues: Issue[] = [];
+  const within = (field: Field, text: string | undefined, kind: Kind, path: string) => {
+    if (text === undefined) return;
+    const result = withinField(field, entered(text, kind), path);
+    if (!result.ok) issues.push(...result.issues);
+  };
+  const { rig } = job.file;
+  if (!rig.tanks?.length) issues.push(issue("rig.tanks", "missing", "", `[{ "name": "main", "usable": "4 gal" }]`));
+  rig.tanks?.forEach((tank, i) => {
+    within("usable", tank.usable, "volume", `rig.tanks[${i}].usable`);
+    within("leastMix", tank.leastMix, "volume", `rig.tanks[${i}].leastMix`);
+  });
+  within("spacing", rig.outlets?.spacing, "length", "rig.outlets.spacing");
+  within("pressure", rig.tip?.pressure, "pressure", "rig.tip.pressure");
+  job.file.products?.forEach((product, i) => {
+    const rate = readRate(product.rate, product.form, `products[${i}].rate`);
+    if (!rate.ok) issues.push(...rate.issues);
+  });
+  job.file.sites?.forEach((site, i) =>
+    site.zones.forEach((zone, j) => within("zoneArea", zone.area, "area", `sites[${i}].zones[${j}].area`)),
+  );
+  return issues;
+}
+
+interface Circumstances {
+  readonly rigId: string;
+  readonly personId: string | null;
+  readonly madeAt: string;
+  readonly ground: Ground | null;
+  readonly now: string;
+}
+
+function keepCalibration(tx: Access, job: Job, made: Calibration, circumstances: Circumstances): number {
+  const { now, ...where } = circumstances;
+  const file = calibrationJob(job.file.rig, job.file.calibration);
+  const id = idOf("calibration", where.rigId, where.personId ?? "", where.madeAt, JSON.stringify(file));
+  if (findCalibration(tx, id)) return 0;
+  addCalibration(tx, { id, ...where, job: file, ...resultOf(made), trials: tapeOf(job) }, now);
+  return 1;
+}
+
+function tapeOf(job: Job): NewTrial[] {
+  const { pace, flow } = job.file.calibration;
+  const walks = pace && pace.kind !== "speed" ? pace.times : [];
+  const catches = flow?.kind === "timed-catch" ? flow.catches : [];
+  return [
+    ...walks.map((time): NewTrial => ({ of: "walk", time, volume: null, struck: null })),
+    ...catches.map((c): NewTrial => ({ of: "catch", time: c.time, volume: c.volume, struck: null })),
+  ];
+}
+
+/** Refuses what is no text, or more than a job file can be. */
+export function readUpload(input: unknown): Result<string> {
+  const text = (input as { text?: unknown } | null)?.text;
+  if (typeof text !== "string") return bad(issue("", "wrong-type", "something else", "the text of a job file"));
+  return text.length <= 2_000_000 ? good(text) : bad(issue("", "too-long", String(text.length), "2,000,000"));
+}

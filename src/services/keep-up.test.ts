@@ -1,0 +1,71 @@
+import { put, retire, type KeptKind } from "./keep-up";
+import { readBook } from "./read-book";
+import { add, faults, freshRecords, ids, LABEL, must, RIG, SITE, town } from "./testing/town";
+
+const records = freshRecords();
+
+describe("keeping people, rigs, labels and sites up to date", () => {
+  test("what was typed is kept as a job file writes it, and comes back", () => {
+    town(records.db);
+    const book = readBook(records.db);
+    expect(book.rigs[0]!.rig).toEqual({
+      name: "Blue backpack",
+      kind: "backpack",
+      tanks: [{ name: "main", usable: "4 gal", leastMix: "0.5 gal" }],
+      outlets: { count: 1 },
+      tip: { size: "025", pressure: "40 psi" },
+    });
+    expect(book.labels[0]!.product).toEqual({
+      name: "Granule",
+      form: "dry",
+      formulation: "WG",
+      rate: "0.3 oz/1000 ft2",
+      price: { amount: 64, currency: "USD", per: "80 oz" },
+    });
+    expect(book.sites[0]!.site.zones).toEqual([
+      { name: "north", area: "6,200 ft2" },
+      { name: "south", area: "1800 ft2" },
+    ]);
+  });
+
+  test("a name is given once; saving the same again changes it in place", () => {
+    town(records.db);
+    expect(faults(add(records.db, "rigs", RIG, "rig-0000000002"))).toEqual(["name duplicate-name"]);
+    must(add(records.db, "rigs", { ...RIG, pressure: "45 psi" }));
+    expect(readBook(records.db).rigs.map((r) => r.rig.tip?.pressure)).toEqual(["45 psi"]);
+  });
+
+  test("retired is out of the way, not gone", () => {
+    town(records.db);
+    must(retire(records.db, "labels", { id: ids.labels, retired: true }));
+    expect(readBook(records.db).labels[0]!.retired).toBe(true);
+    must(retire(records.db, "labels", { id: ids.labels, retired: false }));
+    expect(readBook(records.db).labels[0]!.retired).toBe(false);
+    expect(faults(retire(records.db, "labels", { id: "nothing-of-that", retired: true }))).toEqual(["id unknown-name"]);
+  });
+
+  test.each<[KeptKind, object | null, string]>([
+    ["rigs", { ...RIG, tanks: [{ name: "main", usable: "0", leastMix: "" }] }, "tanks[0].usable zero"],
+    ["rigs", { ...RIG, tanks: [{ name: "main", usable: "4 gal", leastMix: "5 gal" }] }, "tanks[0].leastMix contradiction"],
+    ["rigs", { ...RIG, tanks: [{ name: "main", usable: "4 ac", leastMix: "" }] }, "tanks[0].usable wrong-unit"],
+    ["rigs", { ...RIG, outlets: "1.5" }, "outlets out-of-range"],
+    ["rigs", { ...RIG, kind: "kite" }, "kind not-a-choice"],
+    ["rigs", { ...RIG, name: " " }, "name missing"],
+    ["rigs", { ...RIG, tipSize: "blue" }, "tipSize not-a-choice"],
+    ["labels", { ...LABEL, rate: "0.3 fl oz/1000 ft2" }, "rate volume-on-dry"],
+    ["labels", { ...LABEL, rate: "0.3 lb" }, "rate no-area"],
+    ["labels", { ...LABEL, rate: "5000000 oz/1000 ft2" }, "rate out-of-range"],
+    ["labels", { ...LABEL, priceAmount: "-3" }, "priceAmount out-of-range"],
+    ["labels", { ...LABEL, pricePer: "1 gal" }, "pricePer volume-on-dry"],
+    ["labels", { ...LABEL, priceAmount: "" }, "priceAmount missing"],
+    ["sites", { ...SITE, zones: [{ name: "n", area: "1,5" }] }, "zones[0].area comma-decimal"],
+    ["sites", { ...SITE, zones: [{ name: "", area: "100" }] }, "zones[0].name missing"],
+    ["people", { name: "x".repeat(61) }, "name too-long"],
+    ["people", null, " wrong-type"],
+  ])("%s %p is refused: %s", (kind, form, expected) => {
+    expect(faults(add(records.db, kind, form))).toContain(expected);
+    expect(readBook(records.db)[kind]).toEqual([]);
+  });
+
+  test("an id is asked for", () => expect(faults(put(records.db, "people", { form: { name: "A" } }))).toEqual(["id wrong-type"]));
+});

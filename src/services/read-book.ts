@@ -1,0 +1,57 @@
+import { stepKeys } from "@/core/contents";
+import type { Book, Sheet } from "@/formats/book";
+import { soundJob, soundPlan } from "@/formats/job-file/assemble";
+import { findCalibration, listCalibrations } from "@/records/calibrations";
+import type { Records } from "@/records/database";
+import { listLabels } from "@/records/labels";
+import { findPerson, listPeople } from "@/records/people";
+import { listRigs } from "@/records/rigs";
+import { doneSteps, findSheet, listSheets } from "@/records/sheets";
+import { listSites } from "@/records/sites";
+
+/** As many as a screen can use: the last season's calibrations, the last weeks' sheets. */
+const CALIBRATIONS = 300;
+const SHEETS = 40;
+
+/** Everything that the screens show, in one reading. */
+export function readBook(db: Records): Book {
+  return {
+    people: listPeople(db).map((p) => ({ id: p.id, name: p.name, retired: p.retiredAt !== null })),
+    rigs: listRigs(db),
+    labels: listLabels(db),
+    sites: listSites(db),
+    calibrations: listCalibrations(db, CALIBRATIONS).map((c) => ({
+      id: c.id,
+      rigId: c.rigId,
+      personId: c.personId,
+      madeAt: c.madeAt,
+      ground: c.ground,
+      rig: c.job.rig,
+      calibration: c.job.calibration,
+      struck: c.struck.map((t) => ({ of: t.of, time: t.time.text, volume: t.volume?.text ?? null, why: t.struck! })),
+    })),
+    sheets: listSheets(db, SHEETS).map((s) => ({
+      id: s.id,
+      madeAt: s.madeAt,
+      siteId: s.siteId,
+      rigId: s.rigId,
+      personId: s.personId,
+      steps: stepKeys(soundPlan(soundJob(s.job)).plan).length,
+      done: s.done.length,
+    })),
+  };
+}
+
+/** One mix sheet, whole, with its ticks; undefined where there is none. */
+export function readSheet(db: Records, id: string): Sheet | undefined {
+  const sheet = findSheet(db, id);
+  if (!sheet) return undefined;
+  return {
+    id,
+    madeAt: sheet.madeAt,
+    personName: sheet.personId === null ? null : (findPerson(db, sheet.personId)?.name ?? null),
+    calibrationMadeAt: findCalibration(db, sheet.calibrationId)!.madeAt,
+    job: sheet.job,
+    done: doneSteps(db, id),
+  };
+}

@@ -1,0 +1,71 @@
+import { bad, belongsToPerson, calibrate, good, parseField, type Result } from "@/core/contents";
+import { calibrationJob } from "@/formats/job-file/assemble";
+import { readJob } from "@/formats/job-file/read";
+import { isSession, readSession, type Session } from "@/formats/session";
+import { addCalibration, findCalibration, type NewTrial } from "@/records/calibrations";
+import type { Records } from "@/records/database";
+import { findPerson } from "@/records/people";
+import { findRig } from "@/records/rigs";
+import { isId, isMoment, issue, nowText } from "./input";
+import { impossible, resultOf } from "./keep-calibration";
+
+/**
+ * Saves a calibration: `{ session, madeAt }`. Everything is worked out again here from the readings. Sending the same
+ * session twice keeps it once.
+ */
+export function saveCalibration(db: Records, input: unknown): Result<{ id: string }> {
+  const { session, madeAt } = (input ?? {}) as { session?: unknown; madeAt?: unknown };
+  if (!isSession(session) || !isId(session.id))
+    return bad(issue("session", "wrong-type", "no run sheet", "a calibration's run sheet"));
+  if (!isMoment(madeAt)) return bad(issue("madeAt", "bad-date", String(madeAt), `"2026-04-14T09:30:00.000Z"`));
+  const rig = findRig(db, session.rigId);
+  if (!rig) return bad(issue("rigId", "unknown-name", session.rigId, "the rigs on record"));
+  const personId = belongsToPerson(rig.kind) ? session.personId : null;
+  if (belongsToPerson(rig.kind) && (personId === null || !findPerson(db, personId)))
+    return bad(issue("personId", "missing", "", "who holds the wand: a pace is a person's own"));
+
+  const reading = readSession(session);
+  if (reading.state === "wrong") return { ok: false, issues: reading.issues };
+  if (reading.state === "lacking")
+    return { ok: false, issues: reading.lacks.map((lack) => issue(lack, "missing", "", `a reading of the ${lack}`)) };
+  const read = readJob(calibrationJob(rig, reading.calibration));
+  if (!read.ok) return read;
+  const job = read.value;
+  const made = calibrate({ ...job.calibration, ground: session.ground });
+  const wrong = impossible(made, "session");
+  if (wrong) return bad(wrong);
+
+  return db.transaction((tx): Result<{ id: string }> => {
+    if (findCalibration(tx, session.id)) return good({ id: session.id });
+    addCalibration(
+      tx,
+      {
+        id: session.id,
+        rigId: session.rigId,
+        personId,
+        madeAt,
+        ground: session.direct ? null : session.ground,
+        job: job.file,
+        ...resultOf(made),
+        trials: tapeOf(session),
+      },
+      nowText(),
+    );
+    return good({ id: session.id });
+  });
+}
+
+/** The tape, struck trials included where they can still be read: what was thrown out must be seen to have been. */
+function tapeOf(session: Session): NewTrial[] {
+  if (session.direct) return [];
+  const trial = (of: "walk" | "catch") => (t: Session["walks"][number]) => {
+    const time = parseField("walkTime", t.time);
+    const volume = of === "catch" ? parseField("catchVolume", t.volume ?? "") : undefined;
+    if (!time.ok || (volume && !volume.ok && t.struck === undefined)) return [];
+    return [{ of, time: time.value.text, volume: volume?.ok ? volume.value.text : null, struck: t.struck ?? null }];
+  };
+  return [
+    ...(session.pace === "speed" ? [] : session.walks.flatMap(trial("walk"))),
+    ...(session.flow === "timed-catch" ? session.catches.flatMap(trial("catch")) : []),
+  ];
+}

@@ -1,0 +1,162 @@
+import {
+  bad,
+  belongsToPerson,
+  good,
+  isUnsure,
+  LOAD_MODES,
+  planSources,
+  standingOf,
+  stepKeys,
+  type LoadMode,
+  type Result,
+} from "@/core/contents";
+import { readRate } from "@/formats/forms/rate";
+import { dayNumber } from "@/formats/day";
+import { mixJob, planOf, rulesOf, soundJob, soundPlan } from "@/formats/job-file/assemble";
+import { readJob } from "@/formats/job-file/read";
+import { readRig } from "@/formats/job-file/read-checked";
+import type { ProductText } from "@/formats/job-file/types";
+import { findCalibration } from "@/records/calibrations";
+import type { Records } from "@/records/database";
+import { findLabel } from "@/records/labels";
+import { findRig } from "@/records/rigs";
+import { addSheet, addTick, doneSteps, findSheet, type NewSheet } from "@/records/sheets";
+import { findSite } from "@/records/sites";
+import { isId, isMoment, issue, nowText } from "./input";
+
+/** As many loads as one sheet can be ticked off for. */
+const MOST_POURED = 120;
+
+/** A sheet before it is worked out: what it is made of, and the rates as typed. */
+interface SheetRequest extends Omit<NewSheet, "job" | "rules"> {
+  readonly tank: string;
+  readonly loads: LoadMode;
+  readonly products: readonly { readonly labelId: string; readonly rate: string }[];
+}
+
+function isRequest(input: unknown): input is SheetRequest {
+  const r = (input ?? {}) as Record<string, unknown>;
+  const products = r.products;
+  return (
+    isId(r.id) &&
+    isMoment(r.madeAt) &&
+    [r.siteId, r.rigId, r.calibrationId].every(isId) &&
+    (r.personId === null || isId(r.personId)) &&
+    typeof r.tank === "string" &&
+    LOAD_MODES.includes(r.loads as LoadMode) &&
+    Array.isArray(products) &&
+    products.length <= 50 &&
+    products.every((p: { labelId?: unknown; rate?: unknown } | null) => isId(p?.labelId) && typeof p?.rate === "string")
+  );
+}
+
+/**
+ * Saves a mix sheet. The request names records and the rates as typed; every amount is worked out here. A calibration
+ * that no longer stands, that is another person's, or that is not one yet, gives no sheet.
+ */
+export function saveSheet(db: Records, input: unknown): Result<{ id: string }> {
+  if (!isRequest(input))
+    return bad(issue("", "wrong-type", "something else", "a mix: site, rig, calibration, products and loads"));
+  const rig = findRig(db, input.rigId);
+  const site = findSite(db, input.siteId);
+  const calibration = findCalibration(db, input.calibrationId);
+  if (!rig || !site || !calibration)
+    return bad(issue("", "unknown-name", "rig, site or calibration", "what is on record: reload the page"));
+  if (input.products.length === 0) return bad(issue("products", "missing", "", "a label: pick at least one product"));
+  if (calibration.rigId !== input.rigId || (belongsToPerson(rig.kind) && calibration.personId !== input.personId))
+    return bad(
+      issue(
+        "calibrationId",
+        "conflict",
+        "this calibration is of another rig or person",
+        "calibrate this rig with the person who sprays",
+      ),
+    );
+
+  const products = readProducts(db, input);
+  if (!products.ok) return products;
+  const date = input.madeAt.slice(0, 10);
+  const parts = {
+    rig,
+    calibration: calibration.job.calibration,
+    products: products.value,
+    sites: [site],
+    loads: input.loads,
+    date,
+  };
+  const read = readJob(mixJob({ ...parts, ...(input.tank !== "" && { tank: input.tank }) }));
+  if (!read.ok) return read;
+  const standing = standingOf(
+    readRig(calibration.job.rig),
+    read.value.rig,
+    dayNumber(calibration.madeAt),
+    dayNumber(input.madeAt),
+  );
+  if (standing.state === "stale")
+    return bad(
+      issue(
+        "calibrationId",
+        "conflict",
+        `the calibration is stale (${standing.reasons.join("; ")})`,
+        "calibrate again before mixing",
+      ),
+    );
+  const planned = planOf(read.value);
+  if (!planned.ok) return planned;
+  const { plan, calibration: made } = planned.value;
+  const loads = plan.sites[0]!.loads.length;
+  if (loads > MOST_POURED)
+    return bad(
+      issue(
+        "siteId",
+        "conflict",
+        `${loads} loads are more than a sheet holds`,
+        `${MOST_POURED} is the most: take a larger tank, or split the site`,
+      ),
+    );
+  if (isUnsure(made))
+    return bad(
+      issue(
+        "calibrationId",
+        "conflict",
+        "the trials differ by over 10 %, this is not a calibration yet",
+        "take more trials before mixing",
+      ),
+    );
+
+  return db.transaction((tx): Result<{ id: string }> => {
+    if (findSheet(tx, input.id)) return good({ id: input.id });
+    const { id, madeAt, siteId, rigId, calibrationId } = input;
+    const personId = belongsToPerson(rig.kind) ? input.personId : null;
+    const rules = rulesOf(planSources(plan));
+    addSheet(tx, { id, madeAt, siteId, rigId, personId, calibrationId, job: read.value.file, rules }, nowText());
+    return good({ id });
+  });
+}
+
+function readProducts(db: Records, input: SheetRequest): Result<ProductText[]> {
+  const products: ProductText[] = [];
+  for (const [i, { labelId, rate }] of input.products.entries()) {
+    const label = findLabel(db, labelId);
+    if (!label) return bad(issue(`products[${i}].labelId`, "unknown-name", labelId, "the labels on record"));
+    const read = readRate(rate, label.form, `products[${i}].rate`);
+    if (!read.ok) return read;
+    products.push({ ...label, rate: read.value.text });
+  }
+  return good(products);
+}
+
+/** Ticks a step of a sheet off, or takes the tick back: `{ step, done }`. Answers with how the whole sheet stands. */
+export function tickStep(db: Records, sheetId: string, input: unknown): Result<{ done: string[] }> {
+  const { step, done } = (input ?? {}) as { step?: unknown; done?: unknown };
+  const sheet = isId(sheetId) ? findSheet(db, sheetId) : undefined;
+  if (!sheet) return bad(issue("", "unknown-name", String(sheetId), "the mix sheets on record"));
+  if (typeof step !== "string" || typeof done !== "boolean")
+    return bad(issue("step", "wrong-type", "no step", "a step of this sheet"));
+  const { plan } = soundPlan(soundJob(sheet.job));
+  if (!stepKeys(plan).includes(step)) return bad(issue("step", "unknown-name", step.slice(0, 40), "the steps of this sheet"));
+  return db.transaction((tx): Result<{ done: string[] }> => {
+    if (doneSteps(tx, sheetId).includes(step) !== done) addTick(tx, sheetId, step, done, nowText());
+    return good({ done: doneSteps(tx, sheetId) });
+  });
+}

@@ -1,0 +1,85 @@
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import path from "node:path";
+import { lineFor, type Result } from "@/core/contents";
+import { rigFormOf } from "@/formats/forms/rig-form-of";
+import { emptySession, type Session } from "@/formats/session";
+import { openRecords, type Records } from "@/records/database";
+import { put, type KeptKind } from "../keep-up";
+
+/** For tests: records of their own in a folder of their own, and a small town to put into them. */
+export interface TestRecords {
+  db: Records;
+  readonly folder: string;
+}
+
+/** Opens fresh records before each test of a file and clears them away after it. */
+export function freshRecords(): TestRecords {
+  const records = {} as { db: Records; folder: string };
+  beforeEach(() => {
+    records.folder = mkdtempSync(path.join(tmpdir(), "gauge-"));
+    records.db = openRecords(records.folder);
+  });
+  afterEach(() => {
+    records.db.$client.close();
+    rmSync(records.folder, { recursive: true, force: true });
+  });
+  return records;
+}
+
+export function must<T>(result: Result<T>): T {
+  if (!result.ok) throw new Error(result.issues.map(lineFor).join("\n"));
+  return result.value;
+}
+
+/** A result's faults as "path code". */
+export const faults = (result: Result<unknown>) => (result.ok ? [] : result.issues.map((i) => `${i.path} ${i.code}`));
+
+export const RIG = {
+  ...rigFormOf(),
+  name: "Blue backpack",
+  tipSize: "025",
+  pressure: "40",
+  tanks: [{ name: "main", usable: "4", leastMix: "0.5 gal" }],
+};
+export const LABEL = { name: "Granule", form: "dry", formulation: "wg", rate: "0.3", priceAmount: "64", pricePer: "80 oz" };
+export const SITE = {
+  name: "Green",
+  zones: [
+    { name: "north", area: "6,200" },
+    { name: "south", area: "1800 sq ft" },
+  ],
+};
+export const ids = { rigs: "rig-0000000001", people: "person-00000001", labels: "label-000000001", sites: "site-0000000001" };
+/** Adds one of a kind, under the test town's id unless told otherwise. */
+export const add = (db: Records, kind: KeptKind, form: unknown, id: string = ids[kind]) => put(db, kind, { id, form });
+
+/** One rig, one person, one label, one site. */
+export function town(db: Records): void {
+  must(add(db, "rigs", RIG));
+  must(add(db, "people", { name: "Odile Marsh" }));
+  must(add(db, "labels", LABEL));
+  must(add(db, "sites", SITE));
+}
+
+/** A run sheet of the test town, ready to be saved. */
+export const session = (more: Partial<Session> = {}): Session => ({
+  ...emptySession("calibration-00001", ids.rigs, ids.people, false, 1),
+  walks: [{ time: "61 s" }, { time: "63" }, { time: "1:02" }, { time: "95 s", struck: "stumbled or stopped" }],
+  catches: [{ volume: "33", time: "62 s" }],
+  ...more,
+});
+export const NOW = "2026-09-02T10:00:00.000Z";
+/** A mix of the test town, as a screen asks for it. */
+export const sheet = (more: object = {}) => ({
+  id: "sheet-0000000001",
+  madeAt: NOW,
+  siteId: ids.sites,
+  rigId: ids.rigs,
+  personId: ids.people,
+  calibrationId: "calibration-00001",
+  tank: "",
+  loads: "full-then-part",
+  products: [{ labelId: ids.labels, rate: "0.3 oz/1000 ft2" }],
+  ...more,
+});
