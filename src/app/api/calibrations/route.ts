@@ -1,0 +1,4 @@
+import { saveCalibration } from "@/services/save-calibration";
+import { answerTo } from "../answer";
+
+export const POST = (request: Request) => answerTo(request, saveCalibration);

@@ -1,0 +1,3 @@
+import { BenchRoom } from "@/ui/bench/bench-room";
+
+export default BenchRoom;

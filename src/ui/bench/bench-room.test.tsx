@@ -1,0 +1,63 @@
+import { fireEvent, screen, within } from "@testing-library/react";
+import { calibrationOn, PERSON, RIG, showWith } from "../testing/show";
+import { BenchRoom } from "./bench-room";
+
+const push = jest.fn();
+jest.mock("next/navigation", () => ({ useRouter: () => ({ push }), usePathname: () => "/" }));
+
+const daysAgo = (days: number) => new Date(Date.now() - days * 86_400_000).toISOString();
+const OTHER = { id: "person-2", retired: false, name: "Bram Tolliver" };
+const rowOf = (text: string | RegExp) => screen.getByText(text).closest("li")!;
+
+beforeEach(() => {
+  localStorage.clear();
+  push.mockClear();
+});
+
+test("an empty bench says what to do first", () => {
+  showWith({}, <BenchRoom />);
+  expect(screen.getByRole("heading", { name: "An empty bench" })).toBeInTheDocument();
+});
+
+test("each rig with each person who has calibrated it, by what is due and what is ready", () => {
+  const book = {
+    rigs: [RIG],
+    people: [PERSON, OTHER],
+    calibrations: [calibrationOn(daysAgo(2)), calibrationOn(daysAgo(50), { personId: OTHER.id })],
+  };
+  showWith(book, <BenchRoom />);
+  expect(within(rowOf(/, Odile Marsh/)).getByText("stands")).toBeInTheDocument();
+  expect(within(rowOf(/, Bram Tolliver/)).getByText("due")).toBeInTheDocument();
+  expect(within(rowOf(/, Bram Tolliver/)).getByText(/time the pace again, was good until/)).toBeInTheDocument();
+});
+
+test("a rig that nobody has calibrated is to do; a retired one is away", () => {
+  const gone = { ...RIG, id: "rig-2", retired: true, rig: { ...RIG.rig, name: "Old can" } };
+  showWith({ rigs: [RIG, gone], people: [PERSON] }, <BenchRoom />);
+  expect(within(rowOf("never calibrated")).getByText("to do")).toBeInTheDocument();
+  expect(screen.queryByText("Old can")).toBeNull();
+});
+
+test("a button takes rig and person in hand and goes there", () => {
+  showWith({ rigs: [RIG], people: [PERSON], calibrations: [calibrationOn(daysAgo(2))] }, <BenchRoom />);
+  fireEvent.click(screen.getByRole("button", { name: "Mix with Blue backpack, Odile Marsh" }));
+  expect(push).toHaveBeenCalledWith("/mix");
+  expect(JSON.parse(localStorage.getItem("in-hand")!)).toEqual({ rigId: RIG.id, personId: PERSON.id });
+});
+
+test("sheets that are not poured to the end are listed, finished ones are not", () => {
+  const sites = [{ id: "site-1", retired: false, site: { name: "Bowling green", zones: [{ name: "a", area: "100 ft2" }] } }];
+  const sheet = { id: "sheet-1", madeAt: daysAgo(0), siteId: "site-1", rigId: RIG.id, personId: PERSON.id, steps: 5, done: 2 };
+  showWith({ rigs: [RIG], sites, sheets: [sheet, { ...sheet, id: "sheet-2", done: 5 }] }, <BenchRoom />);
+  expect(screen.getAllByRole("link", { name: "Bowling green" }).map((l) => l.getAttribute("href"))).toEqual([
+    "/mix/sheet?id=sheet-1",
+  ]);
+  expect(screen.getByText("2 of 5 ticked")).toBeInTheDocument();
+});
+
+test("a run sheet begun on this device can be gone on with", () => {
+  localStorage.setItem(`session:${RIG.id}:${PERSON.id}`, "{}");
+  showWith({ rigs: [RIG], people: [PERSON] }, <BenchRoom />);
+  fireEvent.click(screen.getByRole("button", { name: "Go on" }));
+  expect(push).toHaveBeenCalledWith("/calibrate");
+});

@@ -1,0 +1,110 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { wordsFor, type System } from "@/core/contents";
+import type { Lack, Session } from "@/formats/session";
+import { sentences, useSend } from "../data/book";
+import { Button, Note } from "../parts/controls";
+import { Notice } from "../parts/notices";
+import { Result } from "./result";
+import type { StepName } from "./steps";
+import type { WorkedOut } from "./worked-out";
+
+const LACK_WORDS: Record<Lack, readonly [words: string, step: StepName]> = {
+  walk: ["A timed walk is missing.", "walk"],
+  catch: ["A catch is missing.", "catch"],
+  area: ["The test area is missing.", "mark"],
+  swath: ["The effective swath is missing.", "mark"],
+  speed: ["The travel speed is missing.", "mark"],
+  distance: ["The length of the course is missing.", "mark"],
+  outlets: ["A catch of every outlet is missing.", "catch"],
+  used: ["Start and rest of the trial are missing.", "catch"],
+};
+
+interface OutcomeProps {
+  readonly worked: WorkedOut;
+  readonly session: Session;
+  readonly onSaved: () => void;
+  readonly system: System;
+  readonly onGo: (step: StepName) => void;
+}
+
+/** What the run sheet comes to: the result to save, or what is lacking or wrong, with the way there. */
+export function Outcome({ worked, session, onSaved, system, onGo }: OutcomeProps) {
+  const router = useRouter();
+  const send = useSend();
+  const [trouble, setTrouble] = useState<readonly string[]>([]);
+  const [busy, setBusy] = useState(false);
+  const { reading, job, made } = worked;
+  if (reading.state === "lacking")
+    return (
+      <Box display="grid" gap="8px">
+        {reading.lacks.map((lack) => (
+          <Notice key={lack} state="act">
+            {LACK_WORDS[lack][0]}{" "}
+            <Button look="quiet" onClick={() => onGo(LACK_WORDS[lack][1])}>
+              Go there
+            </Button>
+          </Notice>
+        ))}
+      </Box>
+    );
+  if (reading.state === "wrong" || !job || !made)
+    return (
+      <Box display="grid" gap="8px">
+        {(reading.state === "wrong" ? reading.issues : []).map((issue) => (
+          <Notice key={`${issue.path}${issue.code}`} state="stop">
+            {placeWords(issue.path)}: {wordsFor(issue)}
+          </Notice>
+        ))}
+      </Box>
+    );
+  const save = async () => {
+    setBusy(true);
+    const result = await send<{ id: string }>("/api/calibrations", { session, madeAt: new Date().toISOString() });
+    setBusy(false);
+    if (!result.ok) return setTrouble(sentences(result.issues));
+    onSaved();
+    router.push(`/calibrate/record?id=${result.value.id}`);
+  };
+  return (
+    <Box display="grid" gap="18px">
+      <Result made={made} input={job.calibration} tank={job.tank} system={system} />
+      {trouble.map((text) => (
+        <Notice key={text} state="stop">
+          {text}
+        </Notice>
+      ))}
+      <Box>
+        <Button look="act" onClick={save} disabled={busy}>
+          Save the calibration
+        </Button>
+      </Box>
+      <Note>
+        Write it on the sprayer too. It stands until the tip, the pressure, the outlets, the person or the ground change.
+      </Note>
+    </Box>
+  );
+}
+
+/** A place on the run sheet, for a person: "walks[1].time" is walk 2. */
+function placeWords(path: string): string {
+  const named: Record<string, string> = {
+    walks: "Walk",
+    catches: "Catch",
+    outlets: "Outlet",
+    used: "Trial",
+    area: "Test area",
+    swath: "Swath",
+    speed: "Speed",
+    distance: "Course",
+    target: "Wanted spray volume",
+    outletTime: "Catch time",
+  };
+  const last = path.replace(/^calibration\.(pace|flow)\./, "");
+  const parts = /^(\w+)(?:\[(\d+)\])?/.exec(last);
+  const name = named[parts?.[1] ?? ""] ?? "The readings";
+  return parts?.[2] === undefined ? name : `${name} ${Number(parts[2]) + 1}`;
+}

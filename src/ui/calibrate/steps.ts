@@ -1,0 +1,2 @@
+/** The steps of a run sheet. */
+export type StepName = "mark" | "walk" | "catch" | "result";

@@ -1,0 +1,112 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import { useRef, useState } from "react";
+import { parseField, showEntered, wordsFor } from "@/core/contents";
+import type { Session } from "@/formats/session";
+import { Button } from "../parts/controls";
+import { TextField } from "../parts/field";
+import { Tape } from "./tape";
+import { useFrames, useWatch, watchText } from "./watch";
+import { WatchFace } from "./watch-face";
+
+interface StepProps {
+  readonly session: Session;
+  readonly change: (next: Partial<Session>) => void;
+}
+
+/** Walk (or drive) the course with clean water, and time it. */
+export function WalkStep({ session, change }: StepProps) {
+  const watch = useWatch(`watch:${session.id}:walk`);
+  const digits = useRef<HTMLSpanElement>(null);
+  useFrames(watch.running, () => {
+    if (digits.current) digits.current.textContent = watchText(watch.seconds());
+  });
+  const add = (time: string) => change({ walks: [...session.walks, { time }] });
+  const press = (timeStamp: number) => {
+    const seconds = watch.press(timeStamp);
+    if (seconds !== undefined) add(`${seconds.toFixed(2)} s`);
+  };
+  const counted = session.walks.filter((w) => !w.struck).length;
+  const last = session.walks.at(-1)?.time.split(" ")[0];
+  return (
+    <Box>
+      <WatchFace
+        running={watch.running}
+        onPress={press}
+        label={watch.running ? "Stop the watch" : "Start the watch"}
+        digits={<span ref={digits}>{watch.running ? watchText(watch.seconds()) : (last ?? "0.0")}</span>}
+        says={
+          watch.running
+            ? "Press at the end line"
+            : counted === 0
+              ? `${courseWords(session)}: press as you cross the start line`
+              : counted < 3
+                ? `${counted} of 3. Walk it again`
+                : `${counted} walks. Go on to the catch`
+        }
+      />
+      {watch.running && (
+        <Button look="stop" marginTop="8px" onClick={watch.abandon}>
+          Throw this run away
+        </Button>
+      )}
+      <TypeOne label="or type a time" hint="62.3, or 1:02" field="walkTime" onAdd={add} />
+      <Tape name="Walk" trials={session.walks} onChange={(walks) => change({ walks })} />
+    </Box>
+  );
+}
+
+/** What is being walked, so that a test area left as it was is noticed before it is timed. */
+function courseWords(session: Session): string {
+  const run = session.pace === "timed-run";
+  const course = run ? parseField("course", session.distance) : parseField("testArea", session.area);
+  return course.ok ? showEntered(course.value) : run ? "The course" : "The test area";
+}
+
+/** One reading typed in place of timed. Enter adds it; what can't be read stays in the field with the reason. */
+export function TypeOne({
+  label,
+  hint,
+  field,
+  onAdd,
+  autoFocus = false,
+}: {
+  label: string;
+  hint: string;
+  field: "walkTime" | "catchVolume";
+  onAdd: (text: string) => void;
+  autoFocus?: boolean;
+}) {
+  const [typed, setTyped] = useState("");
+  const [error, setError] = useState<string>();
+  const add = () => {
+    const read = parseField(field, typed);
+    if (!read.ok) return setError(wordsFor(read.issues[0]!));
+    setTyped("");
+    setError(undefined);
+    onAdd(read.value.text);
+  };
+  return (
+    <Box display="flex" gap="10px" alignItems="flex-start" marginTop="14px" maxW="420px">
+      <Box flex="1">
+        <TextField
+          label={label}
+          hint={hint}
+          error={error}
+          value={typed}
+          autoFocus={autoFocus}
+          onChange={(e) => setTyped(e.target.value)}
+          onKeyDown={(e) => {
+            if (e.key !== "Enter") return;
+            e.preventDefault();
+            add();
+          }}
+        />
+      </Box>
+      <Button marginTop="25px" onClick={add}>
+        Add
+      </Button>
+    </Box>
+  );
+}

@@ -1,0 +1,48 @@
+import {
+  calibrate,
+  expectedCatch,
+  flowOf,
+  given,
+  paceOf,
+  parseField,
+  type Calibration,
+  type Derived,
+  type Pace,
+  type Source,
+} from "@/core/contents";
+import type { RigEntry } from "@/formats/book";
+import { calibrationJob } from "@/formats/job-file/assemble";
+import { readChecked, readParts, readRig, type Job } from "@/formats/job-file/read-checked";
+import { catchTime, readSession, type Session, type SessionReading } from "@/formats/session";
+
+/** A session read as far as it goes: the job and its calibration; or what stands in the way, and what is there already. */
+export interface WorkedOut {
+  readonly reading: SessionReading;
+  readonly job?: Job;
+  readonly made?: Calibration;
+  readonly pace?: Pace;
+  readonly flow?: Source<"flow">;
+}
+
+/** Reads a run sheet as far as it goes. */
+export function workedOut(rig: RigEntry, session: Session): WorkedOut {
+  const reading = readSession(session);
+  if (reading.state === "wrong") return { reading };
+  const basics = readRig(rig.rig);
+  if (reading.state === "lacking") {
+    const parts = readParts(basics, reading);
+    return { reading, ...(parts.pace && { pace: paceOf(parts.pace, basics) }), ...(parts.flow && { flow: flowOf(parts.flow) }) };
+  }
+  const job = readChecked(calibrationJob(rig.rig, reading.calibration));
+  if (!job.ok) return { reading: { state: "wrong", issues: job.issues } };
+  const { evidence } = job.value.calibration;
+  const made = calibrate({ ...job.value.calibration, ground: session.ground });
+  return { reading, job: job.value, made, ...(evidence.kind === "timed" && { pace: paceOf(evidence.pace, basics) }) };
+}
+
+/** What a catch should hold for the wanted spray volume; undefined until there is a pace and a wish. */
+export function expectedOf(session: Session, pace: Pace | undefined): Derived<"volume"> | undefined {
+  const wanted = parseField("sprayVolume", session.target);
+  if (!pace || !wanted.ok) return undefined;
+  return expectedCatch(given(wanted.value, "wanted"), pace, given(catchTime(session), "catch time"));
+}

@@ -1,0 +1,177 @@
+"use client";
+
+import { Box, chakra, ClientOnly } from "@chakra-ui/react";
+import { format } from "date-fns";
+import { useTheme } from "next-themes";
+import type { ReactNode } from "react";
+import { belongsToPerson, GOOD_FOR, readParts, writeNumber, type System } from "@/core/contents";
+import { dayNumber, dayText } from "@/formats/day";
+import { useBook } from "../data/book";
+import { useInHand, type Calibrated } from "../data/in-hand";
+
+const Pick = chakra("select", {
+  base: {
+    background: "transparent",
+    color: "onStrip",
+    fontFamily: "body",
+    fontSize: { base: "15px", lg: "16px" },
+    fontWeight: "700",
+    border: "none",
+    borderBottom: "1px dotted",
+    borderColor: "onStripSoft",
+    // The name of the cell lies over its top: the whole cell is the target.
+    minHeight: "48px",
+    marginTop: "-14px",
+    paddingTop: "14px",
+    width: "100%",
+    minWidth: 0,
+    textOverflow: "ellipsis",
+    cursor: "pointer",
+    "& option": { background: "sheet", color: "ink" },
+  },
+});
+
+const Small = chakra("button", {
+  base: {
+    minHeight: "48px",
+    minWidth: "48px",
+    background: "transparent",
+    border: "none",
+    color: "onStrip",
+    fontSize: "15px",
+    fontWeight: "700",
+    cursor: "pointer",
+  },
+});
+
+function Cell({ name, children, main = false }: { name: string; children: ReactNode; main?: boolean }) {
+  return (
+    <Box minW={0} flex={{ base: main ? "1 1 62%" : "1 1 40%", lg: main ? "1.5 1 0" : "1 1 0" }}>
+      <Box fontSize="12px" letterSpacing="0.08em" textTransform="uppercase" color="onStripSoft" lineHeight="1.1">
+        {name}
+      </Box>
+      {children}
+    </Box>
+  );
+}
+
+/** How a calibration stands, as the strip says it: a reading, its band, and until when. */
+function SprayVolume({ calibrated, system }: { calibrated: Calibrated | undefined; system: System }) {
+  if (!calibrated) return <Box fontWeight="700">not calibrated</Box>;
+  const { number, unit } = readParts(calibrated.made.sprayVolume.value, "sprayVolume", system);
+  const band = calibrated.made.uncertainty;
+  return (
+    <Box lineHeight="1.15">
+      <chakra.span fontFamily="reading" fontWeight="700" fontSize="19px">
+        {number}
+      </chakra.span>{" "}
+      <chakra.span fontSize="14px" whiteSpace="nowrap">
+        {band ? `± ${writeNumber(band.relative * 100, { figures: 2 })} % ` : "as given "}
+        {unit}
+      </chakra.span>
+      <Box fontSize="13px" color="onStripSoft">
+        {standingWords(calibrated)}
+      </Box>
+    </Box>
+  );
+}
+
+export function standingWords(calibrated: Calibrated): string {
+  if (calibrated.unsure) return "✕ not a calibration yet";
+  const { state, reasons } = calibrated.standing;
+  if (state === "stale") return `! stale: ${reasons[0]}`;
+  const until = dayText(dayNumber(calibrated.entry.madeAt) + GOOD_FOR);
+  const day = format(new Date(`${until}T12:00:00`), "d MMM");
+  return state === "expired" ? `! time the pace again, was good until ${day}` : `✓ good until ${day}`;
+}
+
+/** The strip: what is in hand, always. */
+export function Strip({ onKeys }: { onKeys: () => void }) {
+  const { book } = useBook();
+  const { rig, person, site, system, calibrated, choose } = useInHand();
+  const live = <T extends { retired: boolean }>(list: readonly T[]) => list.filter((one) => !one.retired);
+  const tip = rig?.rig.tip;
+  return (
+    <Box as="header" background="strip" color="onStrip" className="no-print" position={{ lg: "sticky" }} top="0" zIndex={6}>
+      <Box
+        display="flex"
+        flexWrap={{ base: "wrap", lg: "nowrap" }}
+        gap={{ base: "6px 14px", lg: "18px" }}
+        padding={{ base: "6px 12px 8px", lg: "8px 16px" }}
+        alignItems="flex-start"
+      >
+        <Cell name="Rig">
+          <Pick aria-label="Rig in hand" value={rig?.id ?? ""} onChange={(e) => choose({ rigId: e.target.value })}>
+            <option value="">pick a rig</option>
+            {live(book.rigs).map((r) => (
+              <option key={r.id} value={r.id}>
+                {r.rig.name}
+              </option>
+            ))}
+          </Pick>
+        </Cell>
+        <Cell name={rig && !belongsToPerson(rig.rig.kind) ? "Driver" : "Holds the wand"}>
+          <Pick aria-label="Who holds the wand" value={person?.id ?? ""} onChange={(e) => choose({ personId: e.target.value })}>
+            <option value="">who today?</option>
+            {live(book.people).map((p) => (
+              <option key={p.id} value={p.id}>
+                {p.name}
+              </option>
+            ))}
+          </Pick>
+        </Cell>
+        <Box display={{ base: "none", lg: "block" }} flex="0 0 auto">
+          <Box fontSize="12px" letterSpacing="0.08em" textTransform="uppercase" color="onStripSoft" lineHeight="1.1">
+            Tip
+          </Box>
+          <Box fontWeight="700" paddingTop="4px" whiteSpace="nowrap">
+            {tip?.size ?? "–"}
+            {tip?.pressure && ` at ${tip.pressure}`}
+          </Box>
+        </Box>
+        <Cell name="Spray volume" main>
+          <SprayVolume calibrated={calibrated} system={system} />
+        </Cell>
+        <Box display={{ base: "none", lg: "block" }} flex="1 1 0" minW={0}>
+          <Cell name="Site">
+            <Pick aria-label="Site in hand" value={site?.id ?? ""} onChange={(e) => choose({ siteId: e.target.value })}>
+              <option value="">pick a site</option>
+              {live(book.sites).map((s) => (
+                <option key={s.id} value={s.id}>
+                  {s.site.name}
+                </option>
+              ))}
+            </Pick>
+          </Cell>
+        </Box>
+        <Box display="flex" gap="2px" alignItems="center" flex="0 0 auto">
+          <Small
+            aria-label={system === "us" ? "Units: US. Change to metric" : "Units: metric. Change to US"}
+            onClick={() => choose({ system: system === "us" ? "metric" : "us" })}
+          >
+            {system === "us" ? "US" : "m"}
+          </Small>
+          <ClientOnly fallback={<Small aria-label="Light or dark" />}>
+            <Face />
+          </ClientOnly>
+          <Small aria-label="List of keys" onClick={onKeys} display={{ base: "none", lg: "inline-block" }}>
+            ?
+          </Small>
+        </Box>
+      </Box>
+    </Box>
+  );
+}
+
+function Face() {
+  const { resolvedTheme, setTheme } = useTheme();
+  const dark = resolvedTheme === "dark";
+  return (
+    <Small
+      aria-label={dark ? "Dark face. Change to light" : "Light face. Change to dark"}
+      onClick={() => setTheme(dark ? "light" : "dark")}
+    >
+      {dark ? "☾" : "☀"}
+    </Small>
+  );
+}

@@ -1,0 +1,136 @@
+"use client";
+
+import { Box, ClientOnly } from "@chakra-ui/react";
+import { useMemo } from "react";
+import { belongsToPerson, given, type Calibration, type Issue, type MixPlan } from "@/core/contents";
+import type { RigEntry, SiteEntry } from "@/formats/book";
+import { readRate } from "@/formats/forms/rate";
+import { mixJob, planOf } from "@/formats/job-file/assemble";
+import { readChecked, type Job } from "@/formats/job-file/read-checked";
+import { sentences, useBook } from "../data/book";
+import { useInHand, type Calibrated, type InHand } from "../data/in-hand";
+import { useKept } from "../data/kept-here";
+import { Room } from "../frame/room";
+import { Heading } from "../parts/controls";
+import { Cautions, Notice } from "../parts/notices";
+import { Choices } from "./choices";
+import { EMPTY_DRAFT, type Chosen, type Draft } from "./draft";
+import { SaveSheet } from "./save-sheet";
+import { sheetLine, TankColumns } from "./tank-column";
+import { Totals } from "./totals";
+import { mixWorking } from "./working";
+
+export function MixRoom() {
+  const { read } = useBook();
+  if (!read) return <Room working={[]}>{null}</Room>;
+  return (
+    <ClientOnly>
+      <Mixing />
+    </ClientOnly>
+  );
+}
+
+interface Worked {
+  readonly plan: MixPlan;
+  readonly calibration: Calibration;
+  readonly job: Job;
+}
+
+function Mixing() {
+  const { book } = useBook();
+  const hand = useInHand();
+  const [draft = EMPTY_DRAFT, setDraft] = useKept<Draft>("mix");
+  const change = (next: Partial<Draft>) => setDraft({ ...draft, ...next });
+  const chosen = useMemo(
+    () =>
+      draft.products.flatMap((p): Chosen[] => {
+        const label = book.labels.find((l) => l.id === p.labelId && !l.retired);
+        return label ? [{ ...p, label, read: readRate(p.rate, label.product.form) }] : [];
+      }),
+    [draft, book.labels],
+  );
+  const { rig, site, calibrated } = hand;
+  const locked = lockOf(hand);
+  const worked = useMemo(
+    () => (rig && site && calibrated && !locked ? workMix(rig, site, calibrated, chosen, draft) : undefined),
+    [rig, site, calibrated, locked, chosen, draft],
+  );
+  const tank = worked && "plan" in worked ? worked.job.tank : undefined;
+  return (
+    <Room working={worked && "plan" in worked ? mixWorking(worked.plan, hand.system) : []}>
+      <Heading>Mix{site && ` for ${site.site.name}`}</Heading>
+      <Choices draft={draft} change={change} chosen={chosen} hand={hand} />
+      <Box marginTop="22px" display="grid" gap="18px">
+        {locked && <Notice state="act">{locked}</Notice>}
+        {!locked && !site && <Notice state="act">Pick the site.</Notice>}
+        {!locked && site && chosen.length === 0 && <Notice state="act">Add a product from the shelf.</Notice>}
+        {worked &&
+          "issues" in worked &&
+          worked.issues.map((issue) => (
+            <Notice key={issue.path + issue.code} state="stop">
+              {sentences([issue])[0]}
+            </Notice>
+          ))}
+        {worked && "plan" in worked && tank && (
+          <>
+            <Box fontSize="19px" fontWeight="700">
+              {sheetLine(worked.plan, 0, hand.system)}
+            </Box>
+            {worked.plan.warnings.map((w) => (
+              <Notice key={w.text} state="act">
+                {w.text}
+              </Notice>
+            ))}
+            {calibrated!.standing.state === "expired" && (
+              <Notice state="act">
+                This calibration was {calibrated!.standing.reasons[0]}. Mix from it only if nothing has changed.
+              </Notice>
+            )}
+            <SaveSheet draft={draft} hand={hand} onSaved={() => setDraft(undefined)} />
+            <Totals plan={worked.plan} site={0} system={hand.system} />
+            <TankColumns plan={worked.plan} site={0} usable={given(tank.usable, "usable volume")} system={hand.system} />
+          </>
+        )}
+        <Cautions mixing />
+      </Box>
+    </Room>
+  );
+}
+
+/** Why no amounts are shown, in words; undefined where nothing locks them. */
+function lockOf({ rig, person, calibrated }: InHand): string | undefined {
+  if (!rig) return "Pick the rig in the strip above.";
+  if (belongsToPerson(rig.rig.kind) && !person)
+    return "Who holds the wand today? Pick the person in the strip above: amounts stay locked until then.";
+  if (!calibrated)
+    return `No calibration of ${rig.rig.name}${person && belongsToPerson(rig.rig.kind) ? ` with ${person.name}` : ""} yet. Calibrate first: another person's pace won't do.`;
+  if (calibrated.unsure) return "The trials of this calibration differ by over 10 %: it is not a calibration yet. Take more.";
+  if (calibrated.standing.state === "stale")
+    return `The calibration is stale: ${calibrated.standing.reasons.join("; ")}. Calibrate again.`;
+  return undefined;
+}
+
+function workMix(
+  rig: RigEntry,
+  site: SiteEntry,
+  calibrated: Calibrated,
+  chosen: readonly Chosen[],
+  draft: Draft,
+): Worked | { issues: readonly Issue[] } | undefined {
+  const products = chosen.flatMap((c) => (c.read.ok ? [{ ...c.label.product, rate: c.read.value.text }] : []));
+  if (products.length === 0 || products.length < chosen.length) return undefined;
+  const tank = (rig.rig.tanks ?? []).some((t) => t.name === draft.tank) ? { tank: draft.tank } : {};
+  const job = readChecked(
+    mixJob({
+      rig: rig.rig,
+      calibration: calibrated.entry.calibration,
+      products,
+      sites: [site.site],
+      loads: draft.loads,
+      ...tank,
+    }),
+  );
+  if (!job.ok) return { issues: job.issues };
+  const planned = planOf(job.value);
+  return planned.ok ? { ...planned.value, job: job.value } : { issues: planned.issues };
+}

@@ -1,0 +1,96 @@
+"use client";
+
+import { chakra } from "@chakra-ui/react";
+import type { MouseEvent } from "react";
+
+/** The plain controls: square, ruled, at least 48 px high, with an ink line for an edge. */
+
+/**
+ * A press must not take the focus off a field first: what the field then has to say would move the button from under the
+ * finger, and the press would be lost.
+ */
+const keepFocus = { onMouseDown: (event: MouseEvent) => event.preventDefault() };
+
+export const Button = chakra(
+  "button",
+  {
+    base: {
+      display: "inline-flex",
+      alignItems: "center",
+      justifyContent: "center",
+      gap: "8px",
+      minHeight: "48px",
+      padding: "8px 18px",
+      border: "2px solid",
+      borderColor: "ink",
+      background: "transparent",
+      color: "ink",
+      fontFamily: "body",
+      fontSize: "16px",
+      fontWeight: "700",
+      cursor: "pointer",
+      textDecoration: "none",
+      whiteSpace: "nowrap",
+      _disabled: { borderColor: "line", color: "soft", cursor: "not-allowed", borderStyle: "dashed" },
+      _hover: { background: "well" },
+    },
+    variants: {
+      look: {
+        plain: {},
+        act: {
+          background: "act",
+          borderColor: "act",
+          color: "onAct",
+          _hover: { background: "ink", borderColor: "ink", color: "paper" },
+        },
+        quiet: {
+          borderColor: "transparent",
+          textDecoration: "underline",
+          textUnderlineOffset: "3px",
+          fontWeight: "400",
+          padding: "8px 10px",
+        },
+        stop: { borderColor: "stop", color: "stop" },
+      },
+    },
+    defaultVariants: { look: "plain" },
+  },
+  { defaultProps: keepFocus },
+);
+
+const fieldBase = {
+  width: "100%",
+  minHeight: "48px",
+  padding: "8px 12px",
+  background: "sheet",
+  border: "1px solid",
+  borderColor: "field",
+  borderBottomWidth: "3px",
+  borderRadius: 0,
+  color: "ink",
+  fontFamily: "reading",
+  fontSize: "17px",
+  "&[aria-invalid=true]": { borderColor: "stop", borderWidth: "2px", borderBottomWidth: "4px" },
+  _placeholder: { color: "soft", opacity: 1, fontStyle: "italic", fontSize: "15px" },
+} as const;
+
+export const Input = chakra("input", { base: fieldBase });
+export const Select = chakra("select", { base: { ...fieldBase, fontFamily: "body", fontSize: "16px", cursor: "pointer" } });
+
+export const Heading = chakra("h1", {
+  base: { fontSize: { base: "22px", lg: "26px" }, fontWeight: "700", letterSpacing: "-0.01em", lineHeight: "1.2" },
+});
+export const SubHeading = chakra("h2", {
+  base: {
+    fontSize: "14px",
+    fontWeight: "700",
+    letterSpacing: "0.08em",
+    textTransform: "uppercase",
+    color: "soft",
+    borderBottom: "2px solid",
+    borderColor: "ink",
+    paddingBottom: "4px",
+  },
+});
+export const Note = chakra("p", { base: { fontSize: "15px", color: "soft", maxWidth: "62ch" } });
+export const Reading = chakra("span", { base: { fontFamily: "reading", fontWeight: "700" } });

@@ -1,0 +1,51 @@
+"use client";
+
+import { Box, chakra } from "@chakra-ui/react";
+import { useId, type ComponentProps, type ReactNode } from "react";
+import { Input } from "./controls";
+
+interface FieldProps {
+  readonly label: string;
+  readonly error?: string | undefined;
+  /** What helps before anything is typed: an example, the unit that a bare number has. */
+  readonly hint?: string;
+  readonly children: (props: { id: string; "aria-invalid": boolean; "aria-describedby": string | undefined }) => ReactNode;
+}
+
+/** A labelled control with its error below it, in words. Nothing typed is ever changed here. */
+export function Field({ label, error, hint, children }: FieldProps) {
+  const id = useId();
+  const about = error ? `${id}-error` : hint ? `${id}-hint` : undefined;
+  return (
+    <Box minW={0}>
+      <chakra.label htmlFor={id} display="block" fontSize="14px" fontWeight="700" marginBottom="4px">
+        {label}
+      </chakra.label>
+      {children({ id, "aria-invalid": error !== undefined, "aria-describedby": about })}
+      {error ? (
+        <Box id={`${id}-error`} role="alert" color="stop" fontSize="15px" fontWeight="700" marginTop="4px">
+          ✕ {capital(error)}
+        </Box>
+      ) : (
+        hint && (
+          <Box id={`${id}-hint`} color="soft" fontSize="14px" marginTop="4px">
+            {hint}
+          </Box>
+        )
+      )}
+    </Box>
+  );
+}
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+type TextFieldProps = Omit<FieldProps, "children"> & ComponentProps<typeof Input>;
+
+/** A field of one line. */
+export function TextField({ label, error, hint, placeholder, ...input }: TextFieldProps) {
+  return (
+    <Field label={label} error={error} {...(hint !== undefined && { hint })}>
+      {(props) => <Input autoComplete="off" placeholder={placeholder && `e.g. ${placeholder}`} {...input} {...props} />}
+    </Field>
+  );
+}

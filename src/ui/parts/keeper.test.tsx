@@ -1,0 +1,105 @@
+import { fireEvent, screen, waitFor } from "@testing-library/react";
+import { siteForm } from "@/formats/forms/site";
+import { siteFormOf } from "@/formats/forms/site-form-of";
+import { show, showWith } from "../testing/show";
+import { TextField } from "./field";
+import { errorAt, KeptForm, Listed } from "./keeper";
+
+const answer = jest.fn();
+beforeEach(() => {
+  localStorage.clear();
+  answer.mockReset();
+  global.fetch = jest.fn((url: string, init?: { body?: string }) =>
+    Promise.resolve({ ok: true, json: () => Promise.resolve(answer(url, init?.body && JSON.parse(init.body))) }),
+  ) as never;
+});
+
+const form = (onDone: (id: string | undefined) => void) => (
+  <KeptForm
+    kind="sites"
+    what="site"
+    schema={() => Promise.resolve(siteForm)}
+    blank={siteFormOf()}
+    editing={undefined}
+    onDone={onDone}
+  >
+    {(f) => (
+      <>
+        <TextField label="Site" error={errorAt(f, "name")} {...f.register("name")} />
+        <TextField label="Zone" error={errorAt(f, "zones.0.name")} {...f.register("zones.0.name")} />
+        <TextField label="Area" error={errorAt(f, "zones.0.area")} {...f.register("zones.0.area")} />
+      </>
+    )}
+  </KeptForm>
+);
+const type = (label: string, value: string) => fireEvent.change(screen.getByLabelText(label), { target: { value } });
+const save = () => fireEvent.click(screen.getByRole("button", { name: "Add site" }));
+
+test("says at each field what is wrong, and sends nothing", async () => {
+  const done = jest.fn();
+  show(form(done));
+  type("Site", "Green");
+  type("Area", "5 ft");
+  save();
+  expect(await screen.findByText(/has a unit of another kind/)).toBeInTheDocument();
+  expect(screen.getByLabelText("Zone")).toHaveAttribute("aria-invalid", "true");
+  expect(screen.getByLabelText("Area")).toHaveValue("5 ft");
+  expect(global.fetch).not.toHaveBeenCalled();
+});
+
+test("sends what was typed, under one id, and forgets the draft once it is kept", async () => {
+  const done = jest.fn();
+  answer.mockImplementation((_url, body) => ({ ok: true, value: { id: body.id } }));
+  show(form(done));
+  type("Site", "Green");
+  type("Zone", "all");
+  type("Area", "4,000");
+  expect(JSON.parse(localStorage.getItem("draft:sites:new")!).form.zones[0].area).toBe("4,000");
+  save();
+  await waitFor(() => expect(done).toHaveBeenCalledWith(expect.stringMatching(/^[\w-]{21}$/)));
+  expect(answer).toHaveBeenCalledWith("/api/keep/sites", {
+    id: done.mock.calls[0][0],
+    form: { name: "Green", zones: [{ name: "all", area: "4,000" }] },
+  });
+  expect(localStorage.getItem("draft:sites:new")).toBeNull();
+});
+
+test("what the server refuses stands at its field, and everything typed stays", async () => {
+  answer.mockReturnValue({
+    ok: false,
+    issues: [{ path: "name", code: "duplicate-name", received: "Green", expected: "site its name" }],
+  });
+  show(form(jest.fn()));
+  type("Site", "Green");
+  type("Zone", "all");
+  type("Area", "4,000");
+  save();
+  expect(await screen.findByText(/"Green" is there already/)).toBeInTheDocument();
+  expect(screen.getByLabelText("Area")).toHaveValue("4,000");
+});
+
+test("a half-typed form comes back", async () => {
+  localStorage.setItem(
+    "draft:sites:new",
+    JSON.stringify({ id: "a-kept-id-000001", form: { name: "Half", zones: [{ name: "", area: "12 furl" }] } }),
+  );
+  show(form(jest.fn()));
+  expect(await screen.findByLabelText("Area")).toHaveValue("12 furl");
+});
+
+test("retiring asks nothing and can be undone", async () => {
+  answer.mockReturnValue({ ok: true, value: { id: "s" } });
+  showWith(
+    {},
+    <Listed
+      kind="sites"
+      what="site"
+      editing={undefined}
+      onEdit={() => {}}
+      entries={[{ id: "s", retired: false, name: "Green", about: "" }]}
+    />,
+  );
+  fireEvent.click(screen.getByRole("button", { name: "Retire Green" }));
+  fireEvent.click(await screen.findByRole("button", { name: "Undo" }));
+  await waitFor(() => expect(answer).toHaveBeenCalledWith("/api/keep/sites/retire", { id: "s", retired: false }));
+});

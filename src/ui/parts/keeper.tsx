@@ -1,0 +1,222 @@
+"use client";
+
+import { Box, ClientOnly } from "@chakra-ui/react";
+import { nanoid } from "nanoid";
+import { useEffect, useState, type ReactNode } from "react";
+import { useForm, type DefaultValues, type FieldValues, type Path, type Resolver, type UseFormReturn } from "react-hook-form";
+import type * as yup from "yup";
+import { sentences, useSend } from "../data/book";
+import { keep, readKept } from "../data/kept-here";
+import { Button, Reading } from "./controls";
+import { Notice } from "./notices";
+
+/** What rooms that keep a list up to date share: the list, the form beside it, retiring and bringing back. */
+
+export type KeptKind = "people" | "rigs" | "labels" | "sites";
+
+interface Draft<T> {
+  readonly id: string;
+  readonly form: T;
+}
+
+interface KeptFormProps<T extends FieldValues> {
+  readonly kind: KeptKind;
+  /** The form's check, fetched when something is first checked: most visits only look. */
+  readonly schema: () => Promise<yup.ObjectSchema<T>>;
+  /** The record to change, or nothing for a new one. */
+  readonly editing: Draft<T> | undefined;
+  readonly blank: T;
+  readonly onDone: (id: string | undefined) => void;
+  readonly what: string;
+  readonly children: (form: UseFormReturn<T>) => ReactNode;
+}
+
+/**
+ * Checks by the form's own schema. Where the check can't be fetched, the values go on to the server, which checks them by
+ * the same schema, or can't be reached and says so.
+ */
+function resolverOf<T extends FieldValues>(schema: () => Promise<yup.ObjectSchema<T>>): Resolver<T> {
+  const fetched = () => Promise.all([import("@hookform/resolvers/yup"), schema()]).catch(() => undefined);
+  return async (values, context, options) => {
+    const check = await fetched();
+    if (!check) return { values, errors: {} };
+    const [{ yupResolver }, form] = check;
+    return (yupResolver(form) as unknown as Resolver<T>)(values, context, options);
+  };
+}
+
+/** A form whose half-typed values are kept in this browser until they are saved: a reload loses nothing. */
+export function KeptForm<T extends FieldValues>(props: KeptFormProps<T>) {
+  // What is kept here is only known in the browser.
+  return (
+    <ClientOnly>
+      <KeptFormHere {...props} />
+    </ClientOnly>
+  );
+}
+
+function KeptFormHere<T extends FieldValues>({ kind, schema, editing, blank, onDone, what, children }: KeptFormProps<T>) {
+  const draftKey = `draft:${kind}:${editing?.id ?? "new"}`;
+  const [start] = useState<Draft<T>>(() => readKept<Draft<T>>(draftKey) ?? editing ?? { id: nanoid(), form: blank });
+  const form = useForm<T>({
+    resolver: resolverOf(schema),
+    defaultValues: start.form as DefaultValues<T>,
+    mode: "onTouched",
+    reValidateMode: "onChange",
+  });
+  const [trouble, setTrouble] = useState<readonly string[]>([]);
+  const send = useSend();
+
+  useEffect(
+    () =>
+      form.subscribe({ formState: { values: true }, callback: ({ values }) => keep(draftKey, { id: start.id, form: values }) }),
+    [form, draftKey, start.id],
+  );
+
+  const save = form.handleSubmit(async (values) => {
+    setTrouble([]);
+    const result = await send(`/api/keep/${kind}`, { id: start.id, form: values });
+    if (result.ok) {
+      keep(draftKey, undefined);
+      return onDone(start.id);
+    }
+    const placed = result.issues.filter((i) => i.path !== "" && i.path.split(/[.[]/)[0]! in values);
+    for (const issue of placed)
+      form.setError(issue.path.replace(/\[(\d+)\]/g, ".$1") as Path<T>, { message: sentences([issue])[0]! });
+    setTrouble(sentences(result.issues.filter((i) => !placed.includes(i))));
+  });
+
+  const drop = () => {
+    keep(draftKey, undefined);
+    onDone(undefined);
+  };
+
+  return (
+    <form onSubmit={save} noValidate aria-label={editing ? `Change ${what}` : `Add ${what}`}>
+      <Box display="grid" gap="16px">
+        {children(form)}
+        {trouble.map((text) => (
+          <Notice key={text} state="stop">
+            {text}
+          </Notice>
+        ))}
+        <Box display="flex" gap="10px" flexWrap="wrap">
+          <Button look="act" type="submit" disabled={form.formState.isSubmitting}>
+            {editing ? "Save the change" : `Add ${what}`}
+          </Button>
+          <Button look="quiet" type="button" onClick={drop}>
+            {editing ? "Leave it as it was" : "Clear"}
+          </Button>
+        </Box>
+      </Box>
+    </form>
+  );
+}
+
+/** The error of a field, by its path, from any depth of the form. */
+export function errorAt<T extends FieldValues>(form: UseFormReturn<T>, path: string): string | undefined {
+  return form.getFieldState(path as Path<T>, form.formState).error?.message;
+}
+
+interface ListedProps {
+  readonly kind: KeptKind;
+  readonly what: string;
+  readonly entries: readonly {
+    readonly id: string;
+    readonly retired: boolean;
+    readonly name: string;
+    readonly about: ReactNode;
+  }[];
+  readonly onEdit: (id: string) => void;
+  readonly editing: string | undefined;
+}
+
+/** The list of a room. Retiring is undone with one press, and what is retired stays in reach. */
+export function Listed({ kind, what, entries, onEdit, editing }: ListedProps) {
+  const send = useSend();
+  const [gone, setGone] = useState<{ id: string; name: string } | undefined>();
+  const retire = async (id: string, name: string, retired: boolean) => {
+    const result = await send(`/api/keep/${kind}/retire`, { id, retired });
+    if (result.ok) setGone(retired ? { id, name } : undefined);
+  };
+  const live = entries.filter((e) => !e.retired);
+  const retired = entries.filter((e) => e.retired);
+  return (
+    <Box>
+      <Box role="status">
+        {gone && (
+          <Box display="flex" alignItems="center" gap="8px" background="well" padding="2px 12px" marginBottom="8px">
+            Retired {gone.name}.
+            <Button look="quiet" onClick={() => retire(gone.id, gone.name, false)}>
+              Undo
+            </Button>
+          </Box>
+        )}
+      </Box>
+      <Box as="ul" listStyleType="none" aria-label={`All ${what}s`}>
+        {live.map((entry) => (
+          <Box
+            as="li"
+            key={entry.id}
+            display="flex"
+            flexWrap="wrap"
+            gap="4px 12px"
+            alignItems="center"
+            borderBottom="1px solid"
+            borderColor="line"
+            borderLeft="6px solid"
+            borderLeftColor={editing === entry.id ? "act" : "transparent"}
+            padding="8px 0 8px 10px"
+          >
+            <Box flex="1 1 200px" minW={0}>
+              <Box fontWeight="700" fontSize="17px">
+                {entry.name}
+              </Box>
+              <Box fontSize="15px" color="soft">
+                {entry.about}
+              </Box>
+            </Box>
+            <Box display="flex">
+              <Button look="quiet" aria-label={`Change ${entry.name}`} onClick={() => onEdit(entry.id)}>
+                Change
+              </Button>
+              <Button look="quiet" aria-label={`Retire ${entry.name}`} onClick={() => retire(entry.id, entry.name, true)}>
+                Retire
+              </Button>
+            </Box>
+          </Box>
+        ))}
+      </Box>
+      {retired.length > 0 && (
+        <Box as="details" marginTop="10px" color="soft">
+          <Box as="summary" cursor="pointer" minHeight="32px">
+            Retired: <Reading>{retired.length}</Reading>
+          </Box>
+          {retired.map((entry) => (
+            <Box key={entry.id} display="flex" alignItems="center" gap="8px">
+              {entry.name}
+              <Button look="quiet" onClick={() => retire(entry.id, entry.name, false)}>
+                Bring back {entry.name}
+              </Button>
+            </Box>
+          ))}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+/** The list on one side, the form on the other. */
+export function TwoSides({ children }: { children: ReactNode }) {
+  return (
+    <Box
+      display="grid"
+      gridTemplateColumns={{ base: "minmax(0,1fr)", xl: "minmax(0,1fr) minmax(0,440px)" }}
+      gap="28px"
+      alignItems="start"
+      marginTop="14px"
+    >
+      {children}
+    </Box>
+  );
+}

@@ -1,0 +1,116 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import { useState } from "react";
+import { useFieldArray, type UseFormReturn } from "react-hook-form";
+import { entered, showEntered } from "@/core/contents";
+import type { SiteForm } from "@/formats/forms/site";
+import { siteFormOf } from "@/formats/forms/site-form-of";
+import type { SiteText } from "@/formats/job-file/types";
+import { useBook } from "../data/book";
+import { useInHand } from "../data/in-hand";
+import { Room } from "../frame/room";
+import { Button, Heading, Note, SubHeading } from "../parts/controls";
+import { TextField } from "../parts/field";
+import { errorAt, KeptForm, Listed, TwoSides } from "../parts/keeper";
+import { FirstThing } from "../parts/notices";
+
+const siteLine = (site: SiteText) => site.zones.map((z) => `${z.name} ${showEntered(entered(z.area, "area"))}`).join(" · ");
+
+export function SitesRoom() {
+  const { book, read } = useBook();
+  const { choose } = useInHand();
+  const [editing, setEditing] = useState<string>();
+  const [added, setAdded] = useState(0);
+  const entry = book.sites.find((s) => s.id === editing);
+  const done = (id: string | undefined) => {
+    if (id !== undefined && !editing) choose({ siteId: id });
+    setEditing(undefined);
+    setAdded(added + 1);
+  };
+  return (
+    <Room>
+      <Heading>Sites</Heading>
+      <Note>
+        A site is a customer&apos;s property, a zone is one lawn or bed in it with one kind of turf. Leave out what isn&apos;t
+        sprayed.
+      </Note>
+      <TwoSides>
+        <Box>
+          <SubHeading>On the round</SubHeading>
+          {read && book.sites.length === 0 && (
+            <Box marginTop="12px">
+              <FirstThing>No site yet. Add the first property with the area of each of its lawns.</FirstThing>
+            </Box>
+          )}
+          <Listed
+            kind="sites"
+            what="site"
+            editing={editing}
+            onEdit={setEditing}
+            entries={book.sites.map((s) => ({ id: s.id, retired: s.retired, name: s.site.name, about: siteLine(s.site) }))}
+          />
+        </Box>
+        <Box>
+          <SubHeading>{entry ? `Change ${entry.site.name}` : "Add a site"}</SubHeading>
+          <Box marginTop="12px">
+            <KeptForm
+              key={`${editing ?? "new"}${added}`}
+              kind="sites"
+              what="site"
+              schema={() => import("@/formats/forms/site").then((forms) => forms.siteForm)}
+              blank={siteFormOf()}
+              editing={entry && { id: entry.id, form: siteFormOf(entry.site) }}
+              onDone={done}
+            >
+              {(form) => <SiteFields form={form} />}
+            </KeptForm>
+          </Box>
+        </Box>
+      </TwoSides>
+    </Room>
+  );
+}
+
+function SiteFields({ form }: { form: UseFormReturn<SiteForm> }) {
+  const zones = useFieldArray({ control: form.control, name: "zones" });
+  const { register } = form;
+  return (
+    <>
+      <TextField label="Site" placeholder="Ferry green" error={errorAt(form, "name")} {...register("name")} />
+      {zones.fields.map((zone, i) => (
+        <Box
+          key={zone.id}
+          display="grid"
+          gap="10px"
+          gridTemplateColumns="1fr 1fr"
+          borderTop="1px solid"
+          borderColor="line"
+          paddingTop="10px"
+        >
+          <TextField
+            label={`Zone ${i + 1}`}
+            placeholder="north lawn"
+            error={errorAt(form, `zones.${i}.name`)}
+            {...register(`zones.${i}.name`)}
+          />
+          <TextField
+            label="Area"
+            placeholder="6,200"
+            hint="sq ft if no unit"
+            error={errorAt(form, `zones.${i}.area`)}
+            {...register(`zones.${i}.area`)}
+          />
+          {zones.fields.length > 1 && (
+            <Button type="button" look="quiet" justifySelf="start" onClick={() => zones.remove(i)}>
+              Take zone {i + 1} out
+            </Button>
+          )}
+        </Box>
+      ))}
+      <Button type="button" look="quiet" justifySelf="start" onClick={() => zones.append({ name: "", area: "" })}>
+        Add a zone
+      </Button>
+    </>
+  );
+}
