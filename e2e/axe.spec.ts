@@ -1,0 +1,74 @@
+import AxeBuilder from "@axe-core/playwright";
+import { readFileSync } from "node:fs";
+import { calibrated, expect, rigInHand, test } from "./fixtures";
+
+const TOWN = readFileSync("demo/00-town.job.json", "utf8");
+
+async function openSheet(page: import("@playwright/test").Page): Promise<string> {
+  await page.goto("/mix");
+  await page.getByLabel("Site", { exact: true }).selectOption({ label: "Bowling green" });
+  await page.getByLabel("Add a product").selectOption({ label: "Osselgrain (demo label)" });
+  await page.getByRole("button", { name: "Save the sheet and pour" }).click();
+  await expect(page).toHaveURL(/\/mix\/sheet\?id=/);
+  return page.url();
+}
+
+for (const [face, width, height] of [
+  ["light", 1280, 800],
+  ["dark", 1280, 800],
+  ["light", 390, 844],
+  ["dark", 390, 844],
+] as const) {
+  test(`every view, ${face}, ${width} wide`, async ({ page }) => {
+    test.setTimeout(400_000);
+    await page.setViewportSize({ width, height });
+    await page.emulateMedia({ colorScheme: face, reducedMotion: "reduce" });
+    const hand = await rigInHand(page);
+    await calibrated(page, hand);
+    expect(await (await page.request.post("/api/jobs", { data: { text: TOWN } })).json()).toMatchObject({ ok: true });
+
+    const check = async (view: string) => {
+      await page.waitForLoadState("networkidle");
+      const { violations } = await new AxeBuilder({ page })
+        .withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"])
+        .analyze();
+      expect
+        .soft(
+          violations.map(
+            (v) =>
+              `${view}: ${v.id} ${v.nodes
+                .map((n) => n.target.join(" "))
+                .slice(0, 3)
+                .join(", ")}`,
+          ),
+        )
+        .toEqual([]);
+      // Nothing runs over the side of the screen.
+      expect.soft([view, await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)]).toEqual([view, 0]);
+    };
+    for (const view of ["/", "/rigs", "/labels", "/sites", "/calibrate"]) {
+      await page.goto(view);
+      await expect(page.getByRole("heading").first()).toBeVisible();
+      await check(view);
+    }
+    for (const step of ["2 Walk", "3 Catch", "4 Result"]) {
+      await page.getByRole("button", { name: step }).click();
+      if (step === "2 Walk") {
+        await page.getByLabel("or type a time").fill("62");
+        await page.getByRole("button", { name: "Add" }).click();
+      }
+      if (step === "3 Catch") {
+        await page.getByLabel("or type a catch").fill("33");
+        await page.getByRole("button", { name: "Add" }).click();
+      }
+      await check(step);
+    }
+    await openSheet(page);
+    await expect(page.getByRole("region", { name: "Load 1" })).toBeVisible();
+    await check("sheet");
+    await page.goto("/mix");
+    await page.getByLabel("Add a product").selectOption({ label: "Tollguard (demo label)" });
+    await expect(page.getByRole("region", { name: /^Loads? 1/ })).toBeVisible();
+    await check("/mix");
+  });
+}

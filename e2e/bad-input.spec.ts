@@ -1,0 +1,128 @@
+import type { Locator } from "@playwright/test";
+import { calibrated, expect, fresh, rigInHand, site, test } from "./fixtures";
+
+/** What goes wrong in every field where a number is typed, and a word of what is said about it. */
+const WRONG: readonly (readonly [typed: string, says: RegExp])[] = [
+  ["text", /does not begin with a number/],
+  ["0", /is zero/],
+  ["-3", /has a sign/],
+  ["99999999999999999", /too large|can't be right/],
+  ["1,5", /decimal comma/],
+  ["1.000,5", /decimal comma/],
+  ["½", /is a fraction/],
+  ["3 furlongs", /not known/],
+];
+
+test("bad input everywhere a number is typed: it says why, and keeps what was typed", async ({ page }) => {
+  test.setTimeout(400_000);
+  const hand = await rigInHand(page);
+  const refusedIn = async (field: Locator, also: readonly (readonly [string, RegExp])[] = []) => {
+    for (const [typed, says] of [...WRONG, ...also]) {
+      await field.fill(typed);
+      await field.press("Tab");
+      await expect(field).toHaveAttribute("aria-invalid", "true");
+      await expect(page.locator(`[id="${await field.getAttribute("aria-describedby")}"]`)).toHaveText(says);
+      await expect(field).toHaveValue(typed);
+    }
+  };
+
+  await page.goto("/rigs");
+  await refusedIn(page.getByLabel("Usable volume"), [
+    ["4 oz", /another kind/],
+    ["", /Missing/],
+  ]);
+  await refusedIn(page.getByLabel("Least mix"));
+  await refusedIn(page.getByLabel("Pressure at the tip"));
+  await page.getByLabel("Kind").selectOption("boom");
+  await refusedIn(page.getByLabel("Spacing"));
+  await page.getByRole("button", { name: "Add rig" }).click();
+  await expect(page.getByRole("alert").first()).toBeVisible();
+
+  await page.goto("/labels");
+  await refusedIn(page.getByLabel("Label rate"), [
+    ["0.3 oz", /has no area/],
+    ["0.3 fl oz/1000 ft2", /is a volume, but the product is dry/],
+  ]);
+  await page.getByLabel("Label rate").fill("0.3");
+  await refusedIn(page.getByLabel("for a package of"));
+
+  await page.goto("/sites");
+  await refusedIn(page.getByLabel("Area"), [["5 ft", /another kind/]]);
+
+  await page.goto("/calibrate");
+  for (const label of ["Test area", "Effective swath", "Wanted spray volume, if there is one"])
+    await refusedIn(page.getByLabel(label));
+  await page.getByLabel("Effective swath").fill("");
+  await page.getByLabel("Wanted spray volume, if there is one").fill("");
+  await page.getByLabel("Test area").fill("250");
+  await page.getByRole("button", { name: /2 Walk/ }).click();
+  for (const [typed, says] of [...WRONG, ["1:75", /not minutes and seconds/] as const]) {
+    await page.getByLabel("or type a time").fill(typed);
+    await page.keyboard.press("Enter");
+    await expect(page.locator("main").getByRole("alert")).toHaveText(says);
+    await expect(page.getByLabel("or type a time")).toHaveValue(typed);
+  }
+  await page.getByRole("button", { name: /3 Catch/ }).click();
+  for (const [typed, says] of [...WRONG, ["9 oz", /another kind/] as const]) {
+    await page.getByLabel("or type a catch").fill(typed);
+    await page.keyboard.press("Enter");
+    await expect(page.locator("main").getByRole("alert")).toHaveText(says);
+  }
+  await page.getByRole("button", { name: /4 Result/ }).click();
+  await expect(page.getByText("A timed walk is missing.")).toBeVisible();
+
+  await calibrated(page, hand);
+  const green = fresh("Green");
+  await site(page, green, "3000");
+  const product = fresh("Granule");
+  await page.request.post("/api/keep/labels", {
+    data: {
+      id: `label-${product.replace(/\W/g, "-")}`,
+      form: { name: product, form: "dry", formulation: "", rate: "0.3", priceAmount: "", pricePer: "" },
+    },
+  });
+  await page.goto("/mix");
+  await page.getByLabel("Site", { exact: true }).selectOption({ label: green });
+  await page.getByLabel("Add a product").selectOption({ label: product });
+  await refusedIn(page.getByLabel(`Rate of ${product}`), [
+    ["0.3 oz", /has no area/],
+    ["0.3 mL/1000 ft2", /is a volume, but the product is dry/],
+  ]);
+  // No amount is shown while a rate is wrong.
+  await expect(page.getByRole("region", { name: /Load/ })).toHaveCount(0);
+});
+
+test("a half-typed form is there after a reload", async ({ page }) => {
+  await page.goto("/sites");
+  await page.getByLabel("Site", { exact: true }).fill("Half a");
+  await page.getByRole("button", { name: "Add a zone" }).click();
+  await page.getByLabel("Area").nth(1).fill("12 furl");
+  await page.reload();
+  await expect(page.getByLabel("Site", { exact: true })).toHaveValue("Half a");
+  await expect(page.getByLabel("Area").nth(1)).toHaveValue("12 furl");
+});
+
+test("a lost server loses nothing: it is said, and saved when it is back", async ({ page, context, expectErrors }) => {
+  expectErrors(/ERR_INTERNET_DISCONNECTED|Failed to load resource/);
+  const name = fresh("Shore");
+  await page.goto("/sites");
+  await page.getByLabel("Site", { exact: true }).fill(name);
+  await page.getByLabel("Zone 1").fill("all");
+  await page.getByLabel("Area").fill("4000");
+  await context.setOffline(true);
+  await page.getByRole("button", { name: "Add site" }).click();
+  await expect(page.getByText(/The server can't be reached, nothing is lost here/)).toBeVisible();
+  await context.setOffline(false);
+  await page.getByRole("button", { name: "Add site" }).click();
+  await expect(page.getByRole("button", { name: `Change ${name}` })).toBeVisible();
+});
+
+test("a page of another site can't write here", async ({ request }) => {
+  const data = { id: "foreign-000001", form: { name: "Stranger" } };
+  const foreign = await request.post("/api/keep/people", { data, headers: { origin: "http://elsewhere.example" } });
+  expect(foreign.status()).toBe(403);
+  const form = await request.post("/api/keep/people", { form: { id: "x" } });
+  expect(form.status()).toBe(403);
+  const broken = await request.post("/api/keep/people", { data: "{", headers: { "content-type": "application/json" } });
+  expect(broken.status()).toBe(422);
+});

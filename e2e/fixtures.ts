@@ -1,0 +1,97 @@
+import { test as base, expect, type APIRequestContext, type Page } from "@playwright/test";
+
+/** Every page is watched: an error in its console, an error thrown, or a request off this host fails the test. */
+export const test = base.extend<{ expectErrors: (pattern: RegExp) => void; watched: void }>({
+  expectErrors: async ({}, provide) => {
+    const patterns: RegExp[] = [];
+    await provide(Object.assign((pattern: RegExp) => void patterns.push(pattern), { patterns }));
+  },
+  watched: [
+    async ({ page, context, baseURL, expectErrors }, provide) => {
+      const faults: string[] = [];
+      const allowed = (text: string) => (expectErrors as unknown as { patterns: RegExp[] }).patterns.some((p) => p.test(text));
+      const watch = (one: Page) => {
+        one.on("console", (message) => message.type() === "error" && !allowed(message.text()) && faults.push(message.text()));
+        one.on("pageerror", (error) => faults.push(error.message));
+      };
+      watch(page);
+      context.on("page", watch);
+      context.on("request", (request) => {
+        if (!request.url().startsWith(baseURL!) && !/^(data|blob):/.test(request.url()))
+          faults.push(`request to ${request.url()}`);
+      });
+      await provide();
+      expect(faults).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+export { expect };
+
+let count = 0;
+/** A name that no other test of this run has. */
+export const fresh = (name: string) => `${name} ${++count}${Math.random().toString(36).slice(2, 6)}`;
+const id = () => `test-${++count}-${Math.random().toString(36).slice(2, 12)}`;
+
+async function kept(request: APIRequestContext, kind: string, form: object): Promise<string> {
+  const made = id();
+  const response = await request.post(`/api/keep/${kind}`, { data: { id: made, form } });
+  expect(await response.json()).toMatchObject({ ok: true });
+  return made;
+}
+
+/** A rig and a person on record, and in this page's hand. */
+export async function rigInHand(page: Page, more: object = {}) {
+  const rig = fresh("Test backpack");
+  const person = fresh("Tester");
+  const form = {
+    name: rig,
+    kind: "backpack",
+    outlets: "1",
+    spacing: "",
+    tipSize: "025",
+    pressure: "40 psi",
+    tanks: [{ name: "main", usable: "4 gal", leastMix: "0.5 gal" }],
+    ...more,
+  };
+  const rigId = await kept(page.request, "rigs", form);
+  const personId = await kept(page.request, "people", { name: person });
+  await page.addInitScript(
+    ([r, p]) => {
+      if (!localStorage.getItem("in-hand")) localStorage.setItem("in-hand", JSON.stringify({ rigId: r, personId: p }));
+    },
+    [rigId, personId],
+  );
+  return { rig, person, rigId, personId };
+}
+
+/** A calibration on record: 1 gal per 1,000 sq ft, to the last digit. */
+export async function calibrated(page: Page, { rigId, personId }: { rigId: string; personId: string }) {
+  const session = {
+    id: id(),
+    rigId,
+    personId,
+    pace: "timed-area",
+    flow: "timed-catch",
+    direct: false,
+    ground: "turf",
+    area: "250 ft2",
+    distance: "",
+    swath: "",
+    speed: "",
+    walks: [{ time: "62 s" }, { time: "61 s" }, { time: "63 s" }],
+    catches: [
+      { volume: "32 fl oz", time: "62 s" },
+      { volume: "32 fl oz", time: "62 s" },
+    ],
+    outletTime: "",
+    outlets: [""],
+    used: [],
+    target: "",
+  };
+  const response = await page.request.post("/api/calibrations", { data: { session, madeAt: new Date().toISOString() } });
+  expect(await response.json()).toMatchObject({ ok: true });
+}
+
+export const site = (page: Page, name: string, ...areas: string[]) =>
+  kept(page.request, "sites", { name, zones: areas.map((area, i) => ({ name: `zone ${i + 1}`, area })) });

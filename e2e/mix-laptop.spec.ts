@@ -1,0 +1,129 @@
+import { calibrated, expect, fresh, rigInHand, site, test } from "./fixtures";
+
+test("label, site and mix on the laptop; poured, reloaded, and seen on a second device", async ({ page, context }) => {
+  const hand = await rigInHand(page);
+  const product = fresh("Granule");
+  const green = fresh("Green");
+
+  // Without a calibration the amounts are locked.
+  await page.goto("/mix");
+  await expect(page.getByText(/Calibrate first: another person's pace won't do/)).toBeVisible();
+  await calibrated(page, hand);
+
+  await page.goto("/labels");
+  await page.getByLabel("Product", { exact: true }).fill(product);
+  await page.getByLabel("Formulation").fill("WG");
+  await page.getByLabel("Label rate").fill("0.3 oz per 1,000 sq ft");
+  await page.getByLabel("Price, USD").fill("64");
+  await page.getByLabel("for a package of").fill("80 oz");
+  await page.getByRole("button", { name: "Add label" }).click();
+  await expect(page.getByRole("list", { name: "All labels" })).toContainText(product);
+
+  await page.goto("/sites");
+  await page.getByLabel("Site", { exact: true }).fill(green);
+  await page.getByLabel("Zone 1").fill("north");
+  await page.getByLabel("Area").fill("6,200");
+  await page.getByRole("button", { name: "Add a zone" }).click();
+  await page.getByLabel("Zone 2").fill("south");
+  await page.getByLabel("Area").nth(1).fill("1800 sq ft");
+  await page.getByRole("button", { name: "Add site" }).click();
+  await expect(page.getByRole("list", { name: "All sites" })).toContainText(green);
+
+  await page.goto("/mix");
+  await expect(page.getByRole("heading", { name: `Mix for ${green}` })).toBeVisible();
+  await page.getByLabel("Add a product").selectOption({ label: product });
+  // 8,000 sq ft at 1 gal per 1,000 are 8 gal: two full loads of 4, 1.2 oz each.
+  await expect(page.getByText("2 loads, each 4 gal · 8 gal of spray on 8,000 sq ft")).toBeVisible();
+  await expect(page.getByRole("region", { name: "Loads 1 and 2, each" })).toContainText("1.2 oz");
+  await expect(page.getByText("2.4 oz · 1.92 USD")).toBeVisible();
+  await expect(page.getByRole("region", { name: "Working" })).toContainText("1 gal per 1,000 sq ft × 8,000 sq ft");
+
+  await page.getByLabel("Loads", { exact: true }).selectOption("equal");
+  await page.getByLabel(`Rate of ${product}`).fill("0.6");
+  await expect(page.getByText("4.8 oz · 3.84 USD")).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel(`Rate of ${product}`)).toHaveValue("0.6");
+
+  await page.getByRole("button", { name: "Save the sheet and pour" }).click();
+  await expect(page).toHaveURL(/\/mix\/sheet\?id=/);
+  const first = page.getByRole("region", { name: "Load 1" });
+  await first.getByRole("checkbox").nth(0).check();
+  await first.getByRole("checkbox").nth(1).check();
+  await expect(first.getByRole("checkbox").nth(1)).toBeChecked();
+  await page.reload();
+  await expect(first.getByRole("checkbox").nth(0)).toBeChecked();
+  await expect(first.getByRole("checkbox").nth(2)).not.toBeChecked();
+
+  // The phone sees the ticks, adds one, and the laptop sees that.
+  const phone = await context.newPage();
+  await phone.setViewportSize({ width: 390, height: 844 });
+  await phone.goto(page.url());
+  await expect(phone.getByRole("region", { name: "Load 1" }).getByRole("checkbox").nth(1)).toBeChecked();
+  await phone.getByRole("region", { name: "Load 1" }).getByRole("checkbox").nth(2).check();
+  await expect(first.getByRole("checkbox").nth(2)).toBeChecked();
+  await expect(first.getByRole("heading")).toContainText("✓");
+  // A tick can be taken back.
+  await first.getByRole("checkbox").nth(2).uncheck();
+  await expect(phone.getByRole("region", { name: "Load 1" }).getByRole("checkbox").nth(2)).not.toBeChecked();
+
+  await page.goto("/");
+  await expect(page.getByRole("link", { name: green })).toBeVisible();
+});
+
+test("the job goes out as a file and comes in as one", async ({ page, expectErrors }) => {
+  expectErrors(/422/);
+  const hand = await rigInHand(page);
+  await calibrated(page, hand);
+  const green = fresh("Green");
+  await site(page, green, "3000");
+  const product = fresh("Liquid");
+  await page.request.post("/api/keep/labels", {
+    data: {
+      id: `label-${product.replace(/\W/g, "-")}`,
+      form: { name: product, form: "liquid", formulation: "SC", rate: "1.5", priceAmount: "", pricePer: "" },
+    },
+  });
+  await page.goto("/mix");
+  await page.getByLabel("Site", { exact: true }).selectOption({ label: green });
+  await page.getByLabel("Add a product").selectOption({ label: product });
+  await page.getByRole("button", { name: "Save the sheet and pour" }).click();
+  const download = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Save as job file" }).click();
+  const file = await (await download).path();
+  await page.goto("/");
+  const chooser = page.waitForEvent("filechooser");
+  await page.getByRole("button", { name: "Choose a file" }).click();
+  await (
+    await chooser
+  ).setFiles({ name: "job.json", mimeType: "application/json", buffer: await (await import("node:fs/promises")).readFile(file) });
+  // A job says nothing of whose pace it is: the import asks, rather than guess.
+  await expect(page.getByText(/x-person: missing/)).toBeVisible();
+});
+
+test("a rig that is changed makes its calibration stale, and says what changed", async ({ page }) => {
+  const hand = await rigInHand(page);
+  await calibrated(page, hand);
+  await page.goto("/rigs");
+  await page.getByRole("button", { name: `Change ${hand.rig}` }).click();
+  await page.getByLabel("Tip size").fill("03");
+  await page.getByRole("button", { name: "Save the change" }).click();
+  await expect(
+    page
+      .getByRole("list", { name: "All rigs" })
+      .getByText(/tip 03 at 40 psi/)
+      .first(),
+  ).toBeVisible();
+  await page.goto("/mix");
+  await expect(page.getByText("The calibration is stale: tip 03, was 025. Calibrate again.")).toBeVisible();
+  await expect(page.getByRole("banner")).toContainText("stale: tip 03, was 025");
+});
+
+test("retiring is undone with one press", async ({ page }) => {
+  const green = fresh("Green");
+  await site(page, green, "3000");
+  await page.goto("/sites");
+  await page.getByRole("button", { name: `Retire ${green}` }).click();
+  await expect(page.getByRole("button", { name: `Change ${green}` })).toBeHidden();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByRole("button", { name: `Change ${green}` })).toBeVisible();
+});

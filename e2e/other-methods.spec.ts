@@ -1,0 +1,121 @@
+import { calibrated, expect, fresh, rigInHand, site, test } from "./fixtures";
+
+test("a boom, outlet by outlet, digits and Enter only", async ({ page }) => {
+  const { rig } = await rigInHand(page, { kind: "boom", outlets: "4", spacing: "20 in", tipSize: "04" });
+  await page.goto("/calibrate");
+  await expect(page.getByRole("heading", { name: `Calibrate ${rig}` })).toBeVisible();
+  await page.getByRole("button", { name: /2 Drive/ }).click();
+  const time = page.getByLabel("or type a time");
+  for (const run of ["34.1", "34.3"]) {
+    await time.fill(run);
+    await page.keyboard.press("Enter");
+  }
+  await page.getByRole("button", { name: /3 Catch/ }).click();
+  await page.getByLabel("Outlet 1").focus();
+  for (const volume of ["25.6", "25.4", "25.8", "29"]) {
+    await page.keyboard.type(volume);
+    await page.keyboard.press("Enter");
+  }
+  await page.getByRole("button", { name: /4 Result/ }).click();
+  // (25.6 + 25.4 + 25.8 + 29) fl oz in 30 s, 200 ft × 6.667 ft in 34.2 s
+  const gallons = ((25.6 + 25.4 + 25.8 + 29) / 128 / 30) * 34.2;
+  await expect(page.getByTestId("spray-volume")).toHaveText(
+    `${(gallons / ((200 * 80) / 12 / 1000)).toPrecision(3)} gal per 1,000 sq ft`,
+  );
+  await expect(page.getByText("Beyond ±5 % of the mean: outlet 4.")).toBeVisible();
+  await expect(page.getByText("Travel speed").first()).toBeVisible();
+  await page.getByRole("button", { name: "Save the calibration" }).click();
+  await expect(page.getByRole("heading", { name: rig })).toBeVisible();
+});
+
+test("what a marked area uses up: start 96, left 60 fl oz on 100 sq ft are 360 fl oz per 1,000", async ({ page }) => {
+  await rigInHand(page);
+  await page.goto("/calibrate");
+  await page.getByLabel("What is measured").selectOption("direct");
+  await page.getByRole("button", { name: /2 Use up/ }).click();
+  await page.getByLabel("At the start").fill("96");
+  await page.getByLabel("Left").fill("60");
+  await page.getByRole("button", { name: /3 Result/ }).click();
+  await expect(page.getByTestId("spray-volume")).toHaveText("2.81 gal per 1,000 sq ft");
+  await expect(page.getByText("One trial only")).toBeVisible();
+  await expect(page.getByRole("region", { name: "Working" })).toContainText("96 fl oz − 60 fl oz");
+});
+
+test("trials that disagree are saved, and nothing is mixed from them", async ({ page }) => {
+  await rigInHand(page);
+  await page.goto("/calibrate");
+  await page.getByRole("button", { name: /2 Walk/ }).click();
+  for (const walk of ["55", "66"]) {
+    await page.getByLabel("or type a time").fill(walk);
+    await page.keyboard.press("Enter");
+  }
+  await page.getByRole("button", { name: /3 Catch/ }).click();
+  await page.getByLabel("or type a catch").fill("33");
+  await page.keyboard.press("Enter");
+  await page.getByRole("button", { name: /4 Result/ }).click();
+  await expect(page.getByText(/over 10 %: this is not a calibration yet/)).toBeVisible();
+  await page.getByRole("button", { name: "Save the calibration" }).click();
+  await expect(page).toHaveURL(/record/);
+  await page.getByRole("link", { name: "Mix with it →" }).click();
+  await expect(page.getByText(/it is not a calibration yet. Take more/)).toBeVisible();
+  await expect(page.getByRole("button", { name: "Save the sheet and pour" })).toBeHidden();
+});
+
+test("a run sheet put away by mistake is taken back", async ({ page }) => {
+  await rigInHand(page);
+  await page.goto("/calibrate");
+  await page.getByLabel("Test area").fill("500");
+  await page.getByRole("button", { name: "Start a new run sheet" }).click();
+  await expect(page.getByLabel("Test area")).toHaveValue("250 ft2");
+  await page.getByRole("button", { name: "Take the last run sheet back" }).click();
+  await expect(page.getByLabel("Test area")).toHaveValue("500");
+  // It is on the bench until it is saved.
+  await page.goto("/");
+  await expect(page.getByText("Begun on this device")).toBeVisible();
+});
+
+test("the wanted spray volume says what to expect in the vessel, and which levers there are", async ({ page }) => {
+  await rigInHand(page);
+  await page.goto("/calibrate");
+  await page.getByLabel("Wanted spray volume, if there is one").fill("2");
+  await page.getByRole("button", { name: /2 Walk/ }).click();
+  for (const walk of ["61", "63", "62"]) {
+    await page.getByLabel("or type a time").fill(walk);
+    await page.keyboard.press("Enter");
+  }
+  await page.getByRole("button", { name: /3 Catch/ }).click();
+  await expect(page.getByText("Expect about 64 fl oz")).toBeVisible();
+  await page.getByLabel("or type a catch").fill("32");
+  await page.keyboard.press("Enter");
+  await page.getByRole("button", { name: /4 Result/ }).click();
+  await expect(page.getByText("50 % too little")).toBeVisible();
+  await expect(page.getByText(/It would take 160 psi/)).toBeVisible();
+  await expect(page.getByText(/mix each tank for 4,000 sq ft/)).toBeVisible();
+});
+
+test("an area in the wrong unit asks for more loads than anyone pours: no plan, and why", async ({ page }) => {
+  const hand = await rigInHand(page);
+  await calibrated(page, hand);
+  const field = fresh("Field");
+  await site(page, field, "6200 ac");
+  const product = fresh("Granule");
+  const form = { name: product, form: "dry", formulation: "", rate: "0.3", priceAmount: "", pricePer: "" };
+  await page.request.post("/api/keep/labels", { data: { id: `label-${product.replace(/\W/g, "-")}`, form } });
+  await page.goto("/mix");
+  await page.getByLabel("Site", { exact: true }).selectOption({ label: field });
+  await page.getByLabel("Add a product").selectOption({ label: product });
+  await expect(page.getByText(/67,518 loads of 4 gal .* check the area and its unit/)).toBeVisible();
+  await expect(page.getByRole("region", { name: /Load/ })).toHaveCount(0);
+});
+
+test("a bench with nothing on it says what to do first", async ({ page }) => {
+  await page.route("**/api/book", (route) =>
+    route.fulfill({ json: { people: [], rigs: [], labels: [], sites: [], calibrations: [], sheets: [] } }),
+  );
+  await page.goto("/");
+  await expect(page.getByRole("heading", { name: "An empty bench" })).toBeVisible();
+  await page.getByRole("link", { name: "Add a rig and who sprays with it." }).click();
+  await expect(page.getByText("No rig yet.")).toBeVisible();
+  await page.goto("/calibrate");
+  await expect(page.getByText("First add the rig that you will calibrate.")).toBeVisible();
+});
