@@ -78,7 +78,8 @@ const config = [
   room("formats", ["core"], { packages: IO.filter((p) => p !== "yup") }),
   room("records", ["formats", "core"], { packages: ["react", "next", "next/*", "@chakra-ui/*"] }),
   room("services", ["records", "formats", "core"], { packages: ["react", "next", "next/*", "@chakra-ui/*"] }),
-  room("ui", ["core", "formats"], { packages: ["drizzle-orm", "drizzle-orm/*", "better-sqlite3", "fs", "node:*"] }),
+  room("standins", ["core"], { packages: ["react", "next", "next/*", "@chakra-ui/*", "drizzle-orm", "better-sqlite3"] }),
+  room("ui", ["core", "formats", "standins"], { packages: ["drizzle-orm", "drizzle-orm/*", "better-sqlite3", "fs", "node:*"] }),
   room("cli", ["services", "formats", "core"], {
     packages: ["react", "next", "next/*", "@chakra-ui/*", "drizzle-orm", "better-sqlite3"],
   }),

@@ -177,17 +177,7 @@ describe("mix", () => {
       { products: [{ name: "D", form: "dry", rate: "0.3 oz/1000 ft2", limits: { perYear: "0.8 oz/1000 ft2" } }] },
       "products[0].limits: checking limits is not supported yet",
     ],
-    [
-      "a hose-end head",
-      { rig: { kind: "hose-end", tanks: [{ usable: "1 qt" }], head: { kind: "metered", feed: "2 fl oz/min" } } },
-      "rig.kind: a hose-end head is not supported yet",
-    ],
     ["a day run", { run: "day" }, "run: a day run is not supported yet"],
-    [
-      "a tip chart",
-      { calibration: { pace: { kind: "speed", speed: "3 mph", swath: "5 ft" }, flow: { kind: "tip-chart" } } },
-      "calibration.flow.kind: tip-chart is not supported yet",
-    ],
   ])("%s is refused, never half worked out", (_what, more, line) => {
     const { out, err, exit } = run("mix", job(more));
     expect({ out, exit }).toEqual({ out: "", exit: 2 });

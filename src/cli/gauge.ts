@@ -25,7 +25,7 @@ export function run(command: string | undefined, text: string): Outcome {
   const read = readJobText(text);
   if (!read.ok) return refused(read.issues.map(lineFor));
   const job = read.value;
-  const missing = [...unsupportedIn(job.file, command), ...(command === "mix" ? neededToMix(job) : [])];
+  const missing = command === "mix" ? [...unsupportedIn(job.file), ...neededToMix(job)] : [];
   if (missing.length > 0) return refused(missing.map(lineFor));
 
   if (command === "calibrate")
@@ -33,7 +33,7 @@ export function run(command: string | undefined, text: string): Outcome {
   const planned = planOf(job);
   if (!planned.ok) return refused(planned.issues.map(lineFor));
   const { plan, calibration } = planned.value;
-  return { out: JSON.stringify(mixResult(plan, calibration.warnings), null, 2), err: "", exit: 0 };
+  return { out: JSON.stringify(mixResult(plan, calibration), null, 2), err: "", exit: 0 };
 }
 
 function neededToMix(job: Job): Issue[] {

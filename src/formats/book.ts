@@ -1,4 +1,5 @@
-import type { Ground } from "@/core/contents";
+import type { Ground, LeverName, MethodId } from "@/core/contents";
+import type { TipText } from "./rig-setup";
 import type { CalibrationText, JobFile, ProductText, RigText, SiteText } from "./job-file/types";
 
 /**
@@ -14,6 +15,11 @@ export interface Book {
   readonly calibrations: readonly CalibrationEntry[];
   /** Newest first. */
   readonly sheets: readonly SheetEntry[];
+  readonly tips: readonly TipEntry[];
+  /** Newest first. */
+  readonly checks: readonly CheckEntry[];
+  /** Newest first. */
+  readonly kitChecks: readonly KitCheckEntry[];
 }
 
 interface Entry {
@@ -29,6 +35,35 @@ export interface RigEntry extends Entry {
   readonly rig: RigText & { readonly name: string };
 }
 
+export interface TipEntry extends Entry {
+  readonly tip: TipText;
+}
+
+/** A quick check of the flow. */
+export interface CheckEntry {
+  readonly id: string;
+  readonly rigId: string;
+  readonly personId: string | null;
+  readonly calibrationId: string;
+  readonly madeAt: string;
+  readonly volume: string;
+  readonly time: string;
+  readonly ratio: number;
+}
+
+/** A proof of a scale or a vessel. */
+export interface KitCheckEntry {
+  readonly id: string;
+  readonly rigId: string;
+  readonly of: "scale" | "vessel";
+  readonly tool: string;
+  readonly madeAt: string;
+  readonly known: string;
+  readonly shown: string;
+  readonly ratio: number;
+  readonly good: boolean;
+}
+
 export interface LabelEntry extends Entry {
   readonly product: ProductText;
 }
@@ -41,6 +76,11 @@ export interface CalibrationEntry {
   readonly id: string;
   readonly rigId: string;
   readonly personId: string | null;
+  readonly siteId: string | null;
+  readonly method: MethodId | null;
+  readonly lever: LeverName | null;
+  readonly leverSetTo: string | null;
+  readonly follows: string | null;
   /** ISO 8601, UTC. */
   readonly madeAt: string;
   readonly ground: Ground | null;

@@ -1,6 +1,9 @@
 import { emptySession, isSession, readSession, type Session } from "./session";
 
-const session = (more: Partial<Session> = {}): Session => ({ ...emptySession("s", "r", "p", false, 1), ...more });
+const session = (more: Partial<Session> = {}): Session => ({
+  ...emptySession("s", { rigId: "r", personId: "p", outlets: 1, method: "area-catch" }),
+  ...more,
+});
 
 const lacks = (more: Partial<Session>) => {
   const reading = readSession(session(more));
@@ -24,7 +27,7 @@ test("what is there already stands beside what is lacking", () => {
 });
 
 test("a boom begins with a timed distance and its outlets", () => {
-  const boom = emptySession("s", "r", null, true, 12);
+  const boom = emptySession("s", { rigId: "r", personId: null, outlets: 12, method: "acre-128-boom" });
   expect([boom.pace, boom.flow, boom.outlets.length]).toEqual(["timed-run", "outlet-catches", 12]);
 });
 

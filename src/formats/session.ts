@@ -2,13 +2,20 @@ import {
   entered,
   given,
   GROUNDS,
+  LEVERS,
   meanTime,
+  METHOD_IDS,
+  methodOf,
   parseField,
   raw,
   type Entered,
   type Field,
+  type FlowKind,
   type Ground,
   type Issue,
+  type LeverName,
+  type MethodId,
+  type PaceKind,
   type Result,
 } from "@/core/contents";
 import type { CalibrationText, FlowText, PaceText, UsedText } from "./job-file/types";
@@ -21,8 +28,11 @@ export interface Session {
   readonly id: string;
   readonly rigId: string;
   readonly personId: string | null;
-  readonly pace: "timed-area" | "timed-run" | "speed";
-  readonly flow: "timed-catch" | "outlet-catches";
+  /** Whose tap feeds a hose-end head. */
+  readonly siteId: string | null;
+  readonly method: MethodId;
+  readonly pace: PaceKind;
+  readonly flow: FlowKind;
   /** `used` takes the place of pace and flow. */
   readonly direct: boolean;
   readonly ground: Ground;
@@ -32,10 +42,18 @@ export interface Session {
   readonly speed: string;
   readonly walks: readonly Trial[];
   readonly catches: readonly Trial[];
+  /** The marked volume that a fill-time test fills. */
+  readonly fill: string;
   readonly outletTime: string;
+  /** One catch an outlet, or one meter reading an outlet. */
   readonly outlets: readonly string[];
-  readonly used: readonly { readonly area: string; readonly start: string; readonly remaining: string }[];
+  readonly used: readonly UsedTyped[];
   readonly target: string;
+  /** The finest mark of the vessel that is read; empty where it is assumed. */
+  readonly graduation: string;
+  readonly gravity: string;
+  /** The lever that this calibration proves, and the calibration after which it was pulled. */
+  readonly lever: { readonly name: LeverName; readonly setTo: string; readonly follows: string } | null;
 }
 
 export interface Trial {
@@ -46,30 +64,63 @@ export interface Trial {
   readonly struck?: string;
 }
 
-export function emptySession(id: string, rigId: string, personId: string | null, boom: boolean, outlets: number): Session {
+interface UsedTyped {
+  readonly area: string;
+  /** What was filled and what was left; or, where `topUp` has something in it, what it took to fill up again. */
+  readonly start: string;
+  readonly remaining: string;
+  readonly topUp: string;
+}
+
+interface Begin {
+  readonly rigId: string;
+  readonly personId: string | null;
+  readonly siteId?: string | null;
+  readonly outlets: number;
+  readonly method: MethodId;
+}
+
+/** A fresh run sheet by a method. */
+export function emptySession(id: string, { rigId, personId, siteId = null, outlets, method }: Begin): Session {
   return {
     id,
     rigId,
     personId,
-    pace: boom ? "timed-run" : "timed-area",
-    flow: boom && outlets > 1 ? "outlet-catches" : "timed-catch",
-    direct: false,
+    siteId,
+    ...byMethod(method, outlets),
     ground: "turf",
-    area: "250 ft2",
     distance: "200 ft",
     swath: "",
     speed: "",
     walks: [],
     catches: [],
+    fill: "",
     outletTime: "30 s",
     outlets: Array.from({ length: outlets }, () => ""),
-    used: [{ area: "100 ft2", start: "", remaining: "" }],
+    used: [{ area: "100 ft2", start: "", remaining: "", topUp: "" }],
     target: "",
+    graduation: "",
+    gravity: "",
+    lever: null,
+  };
+}
+
+/** What a method sets on a run sheet: what is measured, and the area that it prescribes. */
+export function byMethod(id: MethodId, outlets: number): Pick<Session, "method" | "pace" | "flow" | "direct" | "area"> {
+  const method = methodOf(id)!;
+  // One catch an outlet is the way of a boom; a single outlet is caught whole.
+  const flows = method.flows.filter((flow) => flow !== "outlet-catches" || outlets > 1);
+  return {
+    method: id,
+    pace: method.pace,
+    flow: flows[0] ?? "timed-catch",
+    direct: method.flows.length === 0,
+    area: method.area ?? "250 ft2",
   };
 }
 
 /** What a session still lacks, in the order of the run sheet. */
-export type Lack = "walk" | "catch" | "area" | "swath" | "speed" | "outlets" | "used" | "distance";
+export type Lack = "walk" | "catch" | "area" | "swath" | "speed" | "outlets" | "used" | "distance" | "fill";
 
 export type SessionReading =
   | { readonly state: "ready"; readonly calibration: CalibrationText }
@@ -95,18 +146,26 @@ export function readSession(session: Session): SessionReading {
     return "";
   };
 
-  const target = read("sprayVolume", session.target, "target", null);
-  const wanted = target === "" ? {} : { target };
+  const beside = (key: string, field: Field, typed: string, path: string) => {
+    const text = read(field, typed, path, null);
+    return text === "" ? {} : { [key]: text };
+  };
+  const extras = {
+    ...beside("target", "sprayVolume", session.target, "target"),
+    ...beside("x-graduation", "graduation", session.graduation, "graduation"),
+    ...(!session.direct && session.pace === "timed-area" && beside("x-swath", "swath", session.swath, "swath")),
+    ...(session.flow === "tip-chart" && beside("x-gravity", "gravity", session.gravity, "gravity")),
+  };
   if (session.direct) {
     const used = readUsed(session, read);
     if (issues.length > 0) return { state: "wrong", issues };
-    return lacks.size > 0 ? { state: "lacking", lacks: [...lacks] } : { state: "ready", calibration: { used, ...wanted } };
+    return lacks.size > 0 ? { state: "lacking", lacks: [...lacks] } : { state: "ready", calibration: { used, ...extras } };
   }
   const pace = readPace(session, read, lacks);
   const lacking = lacks.size;
   const flow = readFlow(session, read, lacks);
   if (issues.length > 0) return { state: "wrong", issues };
-  if (lacks.size === 0) return { state: "ready", calibration: { pace, flow, ...wanted } };
+  if (lacks.size === 0) return { state: "ready", calibration: { pace, flow, ...extras } };
   return { state: "lacking", lacks: [...lacks], ...(lacking === 0 && { pace }), ...(lacks.size === lacking && { flow }) };
 }
 
@@ -134,12 +193,18 @@ function readPace(session: Session, read: Read, lacks: Set<Lack>): PaceText {
 }
 
 function readFlow(session: Session, read: Read, lacks: Set<Lack>): FlowText {
-  if (session.flow === "outlet-catches")
-    return {
-      kind: "outlet-catches",
-      time: read("catchTime", session.outletTime, "outletTime", "outlets"),
-      volumes: session.outlets.map((v, i) => read("catchVolume", v, `outlets[${i}]`, "outlets")),
-    };
+  switch (session.flow) {
+    case "tip-chart":
+      return { kind: "tip-chart" };
+    case "outlet-catches":
+      return {
+        kind: "outlet-catches",
+        time: read("catchTime", session.outletTime, "outletTime", "outlets"),
+        volumes: session.outlets.map((v, i) => read("catchVolume", v, `outlets[${i}]`, "outlets")),
+      };
+    case "metered-flow":
+      return { kind: "metered-flow", readings: session.outlets.map((v, i) => read("meterFlow", v, `outlets[${i}]`, "outlets")) };
+  }
   const catches = counting(session.catches);
   if (catches.length === 0) lacks.add("catch");
   return {
@@ -152,11 +217,15 @@ function readFlow(session: Session, read: Read, lacks: Set<Lack>): FlowText {
 }
 
 function readUsed(session: Session, read: Read): UsedText[] {
-  return session.used.map((trial, i) => ({
-    area: read("testArea", trial.area, `used[${i}].area`, "used"),
-    start: read("catchVolume", trial.start, `used[${i}].start`, "used"),
-    remaining: read("catchVolume", trial.remaining, `used[${i}].remaining`, "used", true),
-  }));
+  return session.used.map((trial, i) => {
+    const area = read("testArea", trial.area, `used[${i}].area`, "used");
+    if (trial.topUp.trim() !== "") return { area, topUp: read("catchVolume", trial.topUp, `used[${i}].topUp`, "used") };
+    return {
+      area,
+      start: read("catchVolume", trial.start, `used[${i}].start`, "used"),
+      remaining: read("catchVolume", trial.remaining, `used[${i}].remaining`, "used", true),
+    };
+  });
 }
 
 /** Whether something that came from outside has the shape of a session; its texts are read by {@link readSession}. */
@@ -164,30 +233,30 @@ export function isSession(input: unknown): input is Session {
   if (typeof input !== "object" || input === null) return false;
   const s = input as Record<string, unknown>;
   const text = (v: unknown): v is string => typeof v === "string" && v.length <= 200;
-  const texts = (...keys: string[]) => keys.every((k) => text(s[k]));
-  const list = (v: unknown, test: (one: never) => boolean) =>
-    Array.isArray(v) && v.length <= 500 && v.every(test as (one: unknown) => boolean);
-  const trial = (t: Trial | null) =>
-    typeof t === "object" &&
-    t !== null &&
-    text(t.time) &&
-    (t.volume === undefined || text(t.volume)) &&
-    (t.struck === undefined || text(t.struck));
+  const texts = (of: Record<string, unknown>, ...keys: string[]) => keys.every((k) => text(of[k]));
+  const list = (v: unknown, test: (one: Record<string, unknown>) => boolean) =>
+    Array.isArray(v) &&
+    v.length <= 500 &&
+    v.every((one: unknown) => typeof one === "object" && one !== null && test(one as never));
+  const trial = (t: Record<string, unknown>) =>
+    text(t.time) && (t.volume === undefined || text(t.volume)) && (t.struck === undefined || text(t.struck));
+  const lever = s.lever as Record<string, unknown> | null | undefined;
   return (
-    texts("id", "rigId", "area", "distance", "swath", "speed", "outletTime", "target") &&
-    (s.personId === null || text(s.personId)) &&
+    texts(s, "id", "rigId", "area", "distance", "swath", "speed", "fill", "outletTime", "target", "graduation", "gravity") &&
+    [s.personId, s.siteId].every((id) => id === null || text(id)) &&
+    METHOD_IDS.includes(s.method as MethodId) &&
     ["timed-area", "timed-run", "speed"].includes(s.pace as string) &&
-    ["timed-catch", "outlet-catches"].includes(s.flow as string) &&
+    ["timed-catch", "fill-time", "outlet-catches", "metered-flow", "tip-chart"].includes(s.flow as string) &&
     typeof s.direct === "boolean" &&
     GROUNDS.includes(s.ground as Ground) &&
     list(s.walks, trial) &&
     list(s.catches, trial) &&
-    list(s.outlets, text) &&
-    list(
-      s.used,
-      (u: Record<string, unknown> | null) =>
-        typeof u === "object" && u !== null && text(u.area) && text(u.start) && text(u.remaining),
-    )
+    Array.isArray(s.outlets) &&
+    s.outlets.length <= 500 &&
+    s.outlets.every(text) &&
+    list(s.used, (u) => texts(u, "area", "start", "remaining", "topUp")) &&
+    (lever === null ||
+      (typeof lever === "object" && LEVERS.includes(lever.name as LeverName) && texts(lever, "setTo", "follows")))
   );
 }
 

@@ -1,5 +1,5 @@
 import { desc, eq, inArray } from "drizzle-orm";
-import { entered, type Ground } from "@/core/contents";
+import { entered, type Ground, type LeverName, type MethodId } from "@/core/contents";
 import type { JobFile } from "@/formats/job-file/types";
 import type { Access } from "./database";
 import { calibrations, trials } from "./schema";
@@ -15,6 +15,11 @@ export interface NewCalibration {
   readonly id: string;
   readonly rigId: string;
   readonly personId: string | null;
+  readonly siteId: string | null;
+  readonly method: MethodId | null;
+  readonly lever: LeverName | null;
+  readonly leverSetTo: string | null;
+  readonly follows: string | null;
   readonly madeAt: string;
   readonly ground: Ground | null;
   /** The rig as it is and the evidence, as entered. */

@@ -3,6 +3,7 @@ import { sql, type SQL } from "drizzle-orm";
 import { boundsOf, entered, FIELDS, type Entered, type Field, type KindOfField } from "@/core/contents";
 import { readJob } from "@/formats/job-file/read";
 import type { JobFile } from "@/formats/job-file/types";
+import { isHead, isSetup, readTip, type TipText } from "@/formats/rig-setup";
 
 /** Column types that validate on reading: a record that can't be understood is an error here, never a wrong number. */
 
@@ -37,6 +38,21 @@ export const jobText = customType<{ data: JobFile; driverData: string }>({
   toDriver: (job) => JSON.stringify(job),
   fromDriver: checkedJob,
 });
+
+/** A rig's set-up, a head, a tip's chart: each is read by the same check as when it came in. */
+const jsonText = <T>(what: string, sound: (value: unknown) => value is T) =>
+  customType<{ data: T; driverData: string }>({
+    dataType: () => "text",
+    toDriver: (value) => JSON.stringify(value),
+    fromDriver: (text) => {
+      const value: unknown = JSON.parse(text);
+      if (!sound(value)) throw new Error(`a recorded ${what} can't be read`);
+      return value;
+    },
+  });
+export const setupText = jsonText("set-up", isSetup);
+export const tipText = jsonText("tip", (value): value is TipText => readTip(value).ok);
+export const headText = jsonText("head", isHead);
 
 /** The CHECK that keeps a canonical number in its field's declared range. */
 export function inRange(column: SQL | { name: string }, field: Field): SQL {

@@ -17,11 +17,15 @@ describe("the file", () => {
 
   test("is copied before its schema changes, and a newer one is left alone", () => {
     town(records.db);
-    records.db.$client
-      .prepare("delete from __drizzle_migrations where rowid = (select max(rowid) from __drizzle_migrations)")
-      .run();
-    for (const t of records.db.$client.prepare("select name from sqlite_master where type = 'trigger'").pluck().all())
-      records.db.$client.exec(`drop trigger ${t as string}`);
+    // As it was before the newest migration: its tables, columns and triggers undone.
+    const db = records.db.$client;
+    db.exec(
+      "drop table quick_checks; drop table kit_checks; drop table tips; alter table rigs drop column head; alter table rigs drop column setup;" +
+        ["site_id", "method", "lever", "lever_set_to", "follows"]
+          .map((c) => `alter table calibrations drop column ${c};`)
+          .join(""),
+    );
+    db.prepare("delete from __drizzle_migrations where rowid = (select max(rowid) from __drizzle_migrations)").run();
     records.db.$client.close();
     records.db = openRecords(records.folder);
     const [copy] = readdirSync(path.join(records.folder, "copies"));

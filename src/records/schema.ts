@@ -1,7 +1,7 @@
 import { check, index, integer, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 import { sql } from "drizzle-orm";
-import { FORMS, GROUNDS, RIG_KINDS } from "@/core/contents";
-import { enteredText, inRange, jobText } from "./columns";
+import { FORMS, GROUNDS, LEVERS, METHOD_IDS, RIG_KINDS } from "@/core/contents";
+import { enteredText, headText, inRange, jobText, setupText, tipText } from "./columns";
 
 /**
  * The records. What people keep up to date (people, rigs, labels, sites) may change and be retired; what happened
@@ -31,6 +31,10 @@ export const rigs = sqliteTable(
     tipSize: text("tip_size"),
     pressure: enteredText("pressure")("pressure"),
     pressurePa: real("pressure_pa"),
+    /** Of a hose-end rig. */
+    head: headText("head"),
+    /** What else a calibration stands on, and the measuring kit. */
+    setup: setupText("setup"),
     createdAt: createdAt(),
     retiredAt: retiredAt(),
   },
@@ -62,6 +66,19 @@ export const tanks = sqliteTable(
     check("tanks_least_mix", inRange(t.leastMixMl, "leastMix")),
     check("tanks_least_under_usable", sql`${t.leastMixMl} is null or ${t.leastMixMl} <= ${t.usableMl}`),
   ],
+);
+
+/** Tips with their charts. */
+export const tips = sqliteTable(
+  "tips",
+  {
+    id: id(),
+    name: text("name").notNull(),
+    tip: tipText("tip").notNull(),
+    createdAt: createdAt(),
+    retiredAt: retiredAt(),
+  },
+  (t) => [uniqueIndex("tips_name").on(t.name)],
 );
 
 export const labels = sqliteTable(
@@ -119,6 +136,13 @@ export const calibrations = sqliteTable(
       .notNull()
       .references(() => rigs.id),
     personId: text("person_id").references(() => people.id),
+    /** Whose tap fed a hose-end head. */
+    siteId: text("site_id").references(() => sites.id),
+    method: text("method", { enum: METHOD_IDS }),
+    /** Which lever this calibration proves, and the calibration that it was pulled after: its story. */
+    lever: text("lever", { enum: LEVERS }),
+    leverSetTo: text("lever_set_to"),
+    follows: text("follows"),
     /** When the readings were taken. */
     madeAt: text("made_at").notNull(),
     ground: text("ground", { enum: GROUNDS }),
@@ -154,6 +178,50 @@ export const trials = sqliteTable(
     struck: text("struck"),
   },
   (t) => [uniqueIndex("trials_of_calibration").on(t.calibrationId, t.position)],
+);
+
+/** The weekly bucket test of the flow. */
+export const quickChecks = sqliteTable(
+  "quick_checks",
+  {
+    id: id(),
+    rigId: text("rig_id")
+      .notNull()
+      .references(() => rigs.id),
+    personId: text("person_id").references(() => people.id),
+    /** The calibration whose flow it is held against. */
+    calibrationId: text("calibration_id")
+      .notNull()
+      .references(() => calibrations.id),
+    madeAt: text("made_at").notNull(),
+    volume: enteredText("catchVolume")("volume").notNull(),
+    time: enteredText("catchTime")("time").notNull(),
+    /** Checked flow over the calibration's. */
+    ratio: real("ratio").notNull(),
+    createdAt: createdAt(),
+  },
+  (t) => [index("quick_checks_of_rig").on(t.rigId, t.madeAt), check("quick_checks_ratio", sql`${t.ratio} > 0`)],
+);
+
+/** Proofs of scales and vessels against something known. */
+export const kitChecks = sqliteTable(
+  "kit_checks",
+  {
+    id: id(),
+    rigId: text("rig_id")
+      .notNull()
+      .references(() => rigs.id),
+    of: text("of", { enum: ["scale", "vessel"] }).notNull(),
+    tool: text("tool").notNull(),
+    madeAt: text("made_at").notNull(),
+    /** As entered: a weight on a scale, a volume in a vessel. */
+    known: text("known").notNull(),
+    shown: text("shown").notNull(),
+    ratio: real("ratio").notNull(),
+    good: integer("good", { mode: "boolean" }).notNull(),
+    createdAt: createdAt(),
+  },
+  (t) => [index("kit_checks_of_rig").on(t.rigId)],
 );
 
 export const mixSheets = sqliteTable(

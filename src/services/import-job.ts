@@ -6,6 +6,7 @@ import {
   entered,
   good,
   GROUNDS,
+  ownerOf,
   withinField,
   type Calibration,
   type Field,
@@ -19,6 +20,7 @@ import { calibrationJob } from "@/formats/job-file/assemble";
 import { readJobText } from "@/formats/job-file/read";
 import type { Job } from "@/formats/job-file/read-checked";
 import { unsupportedIn } from "@/formats/job-file/supported";
+import { isSetup } from "@/formats/rig-setup";
 import { addCalibration, findCalibration, type NewTrial } from "@/records/calibrations";
 import type { Access, Records } from "@/records/database";
 import { labelNamed, putLabel } from "@/records/labels";
@@ -49,9 +51,13 @@ export function importJob(db: Records, text: string): Result<Imported> {
   const { person, madeAt, ground, issues: extra } = extrasOf(job);
   const made = calibrate(job.calibration);
   const impossibly = impossible(made, "calibration");
-  const issues = [...unsupportedIn(job.file, "mix"), ...extra, ...rangeFaults(job), ...(impossibly ? [impossibly] : [])];
+  const issues = [...unsupportedIn(job.file), ...extra, ...rangeFaults(job), ...(impossibly ? [impossibly] : [])];
   if (belongsToPerson(job.rig.kind) && job.file.calibration.sprayVolume === undefined && person === undefined)
     issues.push(issue("x-person", "missing", "", `"Odile Marsh": a pace is a person's own, name who walked`));
+  if (ownerOf(job.rig.kind) === "tap" && !job.file.sites?.length)
+    issues.push(issue("sites", "missing", "", "the site whose tap feeds the head, first in the list"));
+  if (job.file.rig["x-setup"] !== undefined && !isSetup(job.file.rig["x-setup"]))
+    issues.push(issue("rig.x-setup", "wrong-type", "something else", "a rig's set-up as the app writes it"));
   if (job.file.rig.name === undefined) issues.push(issue("rig.name", "missing", "", `"Blue backpack"`));
   if (issues.length > 0) return { ok: false, issues };
 
@@ -77,7 +83,10 @@ export function importJob(db: Records, text: string): Result<Imported> {
     for (const product of labels) putLabel(tx, idOf("label", product.name), product, now);
     const sites = (job.file.sites ?? []).filter((s) => !siteNamed(tx, s.name));
     for (const site of sites) putSite(tx, idOf("site", site.name), site, now);
-    const calibrations = keepCalibration(tx, job, made, { rigId, personId, madeAt, ground, now });
+    // The tap of a hose-end head is that of the job's first site.
+    const tap = ownerOf(job.rig.kind) === "tap" ? job.file.sites?.[0] : undefined;
+    const siteId = tap ? siteNamed(tx, tap.name)!.id : null;
+    const calibrations = keepCalibration(tx, job, made, { rigId, personId, siteId, madeAt, ground, now });
     return good({ rigs, people, labels: labels.map((l) => l.name), sites: sites.map((s) => s.name), calibrations });
   });
 }
@@ -133,6 +142,7 @@ function rangeFaults(job: Job): Issue[] {
 interface Circumstances {
   readonly rigId: string;
   readonly personId: string | null;
+  readonly siteId: string | null;
   readonly madeAt: string;
   readonly ground: Ground | null;
   readonly now: string;
@@ -140,10 +150,11 @@ interface Circumstances {
 
 function keepCalibration(tx: Access, job: Job, made: Calibration, circumstances: Circumstances): number {
   const { now, ...where } = circumstances;
+  const story = { siteId: where.siteId, method: null, lever: null, leverSetTo: null, follows: null };
   const file = calibrationJob(job.file.rig, job.file.calibration);
   const id = idOf("calibration", where.rigId, where.personId ?? "", where.madeAt, JSON.stringify(file));
   if (findCalibration(tx, id)) return 0;
-  addCalibration(tx, { id, ...where, job: file, ...resultOf(made), trials: tapeOf(job) }, now);
+  addCalibration(tx, { id, ...where, ...story, job: file, ...resultOf(made), trials: tapeOf(job) }, now);
   return 1;
 }
 

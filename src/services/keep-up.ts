@@ -4,11 +4,13 @@ import { productText, readLabelForm } from "@/formats/forms/label";
 import { personForm } from "@/formats/forms/person";
 import { readRigForm, rigText } from "@/formats/forms/rig";
 import { readSiteForm, siteText } from "@/formats/forms/site";
+import { readTipForm, tipText } from "@/formats/forms/tip";
 import type { Access, Records } from "@/records/database";
 import { labelNamed, putLabel, retireLabel } from "@/records/labels";
 import { personNamed, putPerson, retirePerson } from "@/records/people";
 import { putRig, retireRig, rigNamed } from "@/records/rigs";
 import { putSite, retireSite, siteNamed } from "@/records/sites";
+import { putTip, retireTip, tipNamed } from "@/records/tips";
 import { issue, nowText, readId } from "./input";
 
 /** Keeping people, rigs, labels and sites up to date: add, change, retire, bring back. */
@@ -40,6 +42,14 @@ export const KEPT = {
     named: rigNamed,
     put: (db, id, form, now) => putRig(db, id, rigText(form), now),
     retire: retireRig,
+  }),
+  tips: kind({
+    what: "tip",
+    read: readTipForm,
+    name: (form) => form.name.trim(),
+    named: tipNamed,
+    put: (db, id, form, now) => putTip(db, id, tipText(form), now),
+    retire: retireTip,
   }),
   labels: kind({
     what: "label",

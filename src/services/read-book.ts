@@ -2,16 +2,19 @@ import { stepKeys } from "@/core/contents";
 import type { Book, Sheet } from "@/formats/book";
 import { soundJob, soundPlan } from "@/formats/job-file/assemble";
 import { findCalibration, listCalibrations } from "@/records/calibrations";
+import { listKitChecks, listQuickChecks } from "@/records/checks";
 import type { Records } from "@/records/database";
 import { listLabels } from "@/records/labels";
 import { findPerson, listPeople } from "@/records/people";
 import { listRigs } from "@/records/rigs";
 import { doneSteps, findSheet, listSheets } from "@/records/sheets";
+import { listTips } from "@/records/tips";
 import { listSites } from "@/records/sites";
 
 /** As many as a screen can use: the last season's calibrations, the last weeks' sheets. */
 const CALIBRATIONS = 300;
 const SHEETS = 40;
+const CHECKS = 400;
 
 /** Everything that the screens show, in one reading. */
 export function readBook(db: Records): Book {
@@ -24,12 +27,29 @@ export function readBook(db: Records): Book {
       id: c.id,
       rigId: c.rigId,
       personId: c.personId,
+      siteId: c.siteId,
+      method: c.method,
+      lever: c.lever,
+      leverSetTo: c.leverSetTo,
+      follows: c.follows,
       madeAt: c.madeAt,
       ground: c.ground,
       rig: c.job.rig,
       calibration: c.job.calibration,
       struck: c.struck.map((t) => ({ of: t.of, time: t.time.text, volume: t.volume?.text ?? null, why: t.struck! })),
     })),
+    tips: listTips(db),
+    checks: listQuickChecks(db, CHECKS).map((c) => ({
+      id: c.id,
+      rigId: c.rigId,
+      personId: c.personId,
+      calibrationId: c.calibrationId,
+      madeAt: c.madeAt,
+      volume: c.volume.text,
+      time: c.time.text,
+      ratio: c.ratio,
+    })),
+    kitChecks: listKitChecks(db, CHECKS).map(({ createdAt: _, ...proof }) => proof),
     sheets: listSheets(db, SHEETS).map((s) => ({
       id: s.id,
       madeAt: s.madeAt,

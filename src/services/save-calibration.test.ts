@@ -80,7 +80,7 @@ describe("saving a calibration", () => {
     town(records.db);
     must(
       saveCalibration(records.db, {
-        session: session({ direct: true, used: [{ area: "100", start: "36 fl oz", remaining: "0" }] }),
+        session: session({ direct: true, used: [{ area: "100", start: "36 fl oz", topUp: "", remaining: "0" }] }),
         madeAt: NOW,
       }),
     );

@@ -1,4 +1,4 @@
-import { bad, belongsToPerson, calibrate, good, parseField, type Result } from "@/core/contents";
+import { bad, belongsToPerson, calibrate, good, ownerOf, parseField, type Result } from "@/core/contents";
 import { calibrationJob } from "@/formats/job-file/assemble";
 import { readJob } from "@/formats/job-file/read";
 import { isSession, readSession, type Session } from "@/formats/session";
@@ -6,6 +6,7 @@ import { addCalibration, findCalibration, type NewTrial } from "@/records/calibr
 import type { Records } from "@/records/database";
 import { findPerson } from "@/records/people";
 import { findRig } from "@/records/rigs";
+import { findSite } from "@/records/sites";
 import { isId, isMoment, issue, nowText } from "./input";
 import { impossible, resultOf } from "./keep-calibration";
 
@@ -23,6 +24,10 @@ export function saveCalibration(db: Records, input: unknown): Result<{ id: strin
   const personId = belongsToPerson(rig.kind) ? session.personId : null;
   if (belongsToPerson(rig.kind) && (personId === null || !findPerson(db, personId)))
     return bad(issue("personId", "missing", "", "who holds the wand: a pace is a person's own"));
+
+  const siteId = ownerOf(rig.kind) === "tap" ? session.siteId : null;
+  if (ownerOf(rig.kind) === "tap" && (siteId === null || !findSite(db, siteId)))
+    return bad(issue("siteId", "missing", "", "whose tap feeds the head: pick the site"));
 
   const reading = readSession(session);
   if (reading.state === "wrong") return { ok: false, issues: reading.issues };
@@ -43,6 +48,11 @@ export function saveCalibration(db: Records, input: unknown): Result<{ id: strin
         id: session.id,
         rigId: session.rigId,
         personId,
+        siteId,
+        method: session.method,
+        lever: session.lever?.name ?? null,
+        leverSetTo: session.lever?.setTo ?? null,
+        follows: session.lever?.follows ?? null,
         madeAt,
         ground: session.direct ? null : session.ground,
         job: job.file,
@@ -66,6 +76,6 @@ function tapeOf(session: Session): NewTrial[] {
   };
   return [
     ...(session.pace === "speed" ? [] : session.walks.flatMap(trial("walk"))),
-    ...(session.flow === "timed-catch" ? session.catches.flatMap(trial("catch")) : []),
+    ...(session.flow === "timed-catch" || session.flow === "fill-time" ? session.catches.flatMap(trial("catch")) : []),
   ];
 }

@@ -2,7 +2,9 @@ import {
   bad,
   belongsToPerson,
   good,
+  isEstimate,
   isUnsure,
+  mayMix,
   LOAD_MODES,
   planSources,
   standingOf,
@@ -14,9 +16,10 @@ import { readRate } from "@/formats/forms/rate";
 import { dayNumber } from "@/formats/day";
 import { mixJob, planOf, rulesOf, soundJob, soundPlan } from "@/formats/job-file/assemble";
 import { readJob } from "@/formats/job-file/read";
-import { readRig } from "@/formats/job-file/read-checked";
 import type { ProductText } from "@/formats/job-file/types";
+import { checkSince, ownedBy, standsOn } from "@/formats/stands-on";
 import { findCalibration } from "@/records/calibrations";
+import { checksOf } from "@/records/checks";
 import type { Records } from "@/records/database";
 import { findLabel } from "@/records/labels";
 import { findRig } from "@/records/rigs";
@@ -63,12 +66,12 @@ export function saveSheet(db: Records, input: unknown): Result<{ id: string }> {
   if (!rig || !site || !calibration)
     return bad(issue("", "unknown-name", "rig, site or calibration", "what is on record: reload the page"));
   if (input.products.length === 0) return bad(issue("products", "missing", "", "a label: pick at least one product"));
-  if (calibration.rigId !== input.rigId || (belongsToPerson(rig.kind) && calibration.personId !== input.personId))
+  if (calibration.rigId !== input.rigId || !ownedBy(rig.kind, calibration, input))
     return bad(
       issue(
         "calibrationId",
         "conflict",
-        "this calibration is of another rig or person",
+        "this calibration is of another rig, person or tap",
         "calibrate this rig with the person who sprays",
       ),
     );
@@ -87,17 +90,18 @@ export function saveSheet(db: Records, input: unknown): Result<{ id: string }> {
   const read = readJob(mixJob({ ...parts, ...(input.tank !== "" && { tank: input.tank }) }));
   if (!read.ok) return read;
   const standing = standingOf(
-    readRig(calibration.job.rig),
-    read.value.rig,
+    standsOn(calibration.job.rig),
+    standsOn(rig),
     dayNumber(calibration.madeAt),
     dayNumber(input.madeAt),
+    checkSince(checksOf(db, calibration.id)[0]),
   );
-  if (standing.state === "stale")
+  if (!mayMix(standing))
     return bad(
       issue(
         "calibrationId",
         "conflict",
-        `the calibration is stale (${standing.reasons.join("; ")})`,
+        `the calibration is ${standing.state} (${standing.reasons.join("; ")})`,
         "calibrate again before mixing",
       ),
     );
@@ -113,6 +117,10 @@ export function saveSheet(db: Records, input: unknown): Result<{ id: string }> {
         `${loads} loads are more than a sheet holds`,
         `${MOST_POURED} is the most: take a larger tank, or split the site`,
       ),
+    );
+  if (isEstimate(made))
+    return bad(
+      issue("calibrationId", "conflict", "the flow is only estimated from the tip's rated one", "catch it before mixing"),
     );
   if (isUnsure(made))
     return bad(

@@ -4,6 +4,7 @@ import { derive, given, num, rule, type AnySource, type Source } from "../workin
 import { onFoot, type Evidence, type Ground, type RigBasics } from "./evidence";
 import { flowOf } from "./flow";
 import { paceOf, type Pace } from "./pace";
+import { readHead, type HeadReading } from "../hose-end/head";
 import { trialStats } from "./trials";
 import { uncertaintyOf, type Uncertainty } from "./uncertainty";
 import { pooled } from "./used";
@@ -27,6 +28,10 @@ export interface CalibrationInput {
   /** Half-width of the wanted band, 5 % where none is given. */
   readonly tolerance?: Entered<"share">;
   readonly ground?: Ground;
+  /** The finest mark of the vessel that catches were read in, where the kit says. */
+  readonly graduation?: Entered<"volume">;
+  /** The first product's rate, for a hose-end head. */
+  readonly rate?: Entered<"rateByVolume">;
 }
 
 export interface TrialSummary {
@@ -44,16 +49,22 @@ export interface Calibration {
   readonly uncertainty: Uncertainty | null;
   readonly trials: readonly TrialSummary[];
   readonly againstTarget: { readonly ratio: number; readonly within: boolean } | null;
+  /** What the head does; null on any other kind of rig. */
+  readonly hoseEnd: HeadReading | null;
   readonly warnings: readonly Warning[];
 }
 
 /** What a calibration was worked out from, in the order in which its working is read. */
-export function calibrationSources({ timePer1000, speed, sprayVolume }: Calibration): AnySource[] {
-  return [timePer1000, speed, sprayVolume].filter((source) => source !== null);
+export function calibrationSources({ timePer1000, speed, sprayVolume, hoseEnd }: Calibration): AnySource[] {
+  const head = hoseEnd ? [hoseEnd.productFlow, hoseEnd.dilution, hoseEnd.timePer1000] : [];
+  return [timePer1000, speed, sprayVolume, ...head].filter((source) => source !== null);
 }
 
 /** Trials that differ by over 10 % are not a calibration yet: nothing is mixed from them. */
 export const isUnsure = (made: Calibration): boolean => made.warnings.some((w) => w.code === "trials-disagree");
+
+/** A rated flow is an estimate until a catch confirms it: nothing is mixed from it. */
+export const isEstimate = (made: Calibration): boolean => made.warnings.some((w) => w.code === "estimate-only");
 
 export const TOLERANCE = 0.05;
 
@@ -65,15 +76,27 @@ export function calibrate(input: CalibrationInput): Calibration {
   const sprayVolume = sprayVolumeOf(evidence, pace, flow);
   const trials = trialsOf(evidence);
   const speed = pace?.speed ?? null;
+  const timePer1000 = pace?.timePer1000 ?? null;
+  const rate = input.rate ? given(input.rate, "label rate") : null;
+  const hoseEnd = rig.head ? readHead(rig.head, flow, rate, timePer1000) : null;
   return {
     sprayVolume,
     flow,
-    timePer1000: pace?.timePer1000 ?? null,
+    timePer1000,
     speed,
-    uncertainty: uncertaintyOf(evidence, rig),
+    uncertainty: uncertaintyOf(evidence, rig, input.graduation?.value),
     trials,
     againstTarget: input.target ? against(num(sprayVolume), raw(input.target.value), input.tolerance) : null,
-    warnings: warningsOf({ evidence, trials, speed: onFoot(rig.kind) ? speed : null, ground: input.ground }),
+    hoseEnd,
+    warnings: warningsOf({
+      rig,
+      evidence,
+      trials,
+      speed: onFoot(rig.kind) ? speed : null,
+      ground: input.ground,
+      hoseEnd,
+      sprayVolume: sprayVolume.value,
+    }),
   };
 }
 

@@ -238,9 +238,9 @@ describe("warnings", () => {
   test("a pace is walkable up to 4.5 mph on foot; a machine may go faster", () => {
     const at = (speed: string, rig: RigBasics = BACKPACK) =>
       codes(timed({ kind: "speed", speed: entered(speed, "speed"), swath: ft("5 ft") }, good), rig);
-    expect(at("4.5 mph")).toEqual([]);
-    expect(at("4.6 mph")).toEqual(["pace-not-walkable"]);
-    expect(at("6 mph", { kind: "boom", outlets: { count: 1 } })).toEqual([]);
+    expect(at("4.5 mph")).not.toContain("pace-not-walkable");
+    expect(at("4.6 mph")).toContain("pace-not-walkable");
+    expect(at("6 mph", { kind: "boom", outlets: { count: 1 } })).not.toContain("pace-not-walkable");
   });
   test("pavement only", () =>
     expect(codes(timed(pace("250 ft2", "61 s", "62 s"), good), BACKPACK, { ground: "pavement" })).toEqual(["pavement-only"]));

@@ -1,4 +1,6 @@
 import type { Entered } from "../quantity/parse";
+import type { Head } from "../hose-end/head";
+import type { TipChart } from "./tips";
 
 /** What was gathered on the ground. Every method of calibrating collects a pace and a flow, or the direct evidence. */
 
@@ -12,12 +14,25 @@ export const onFoot = (kind: RigKind): boolean => kind !== "boom";
 export interface RigBasics {
   readonly kind: RigKind;
   readonly outlets: { readonly count: number; readonly spacing?: Entered<"length"> };
-  readonly tip?: { readonly size?: string; readonly pressure?: Entered<"pressure"> };
+  readonly tip?: {
+    readonly size?: string;
+    readonly pressure?: Entered<"pressure">;
+    /** Where the tip's own chart is known: its pressures, flows and droplet classes. */
+    readonly chart?: TipChart;
+  };
+  /** Of a hose-end rig. */
+  readonly head?: Head;
 }
 
 export type PaceEvidence =
   /** A marked area, sprayed and timed. */
-  | { readonly kind: "timed-area"; readonly area: Entered<"area">; readonly times: readonly Entered<"time">[] }
+  | {
+      readonly kind: "timed-area";
+      readonly area: Entered<"area">;
+      readonly times: readonly Entered<"time">[];
+      /** Only for the travel speed that the pace implies: the spray volume doesn't need it. */
+      readonly swath?: Entered<"length">;
+    }
   /** A marked distance, walked or driven and timed, with the effective swath. */
   | {
       readonly kind: "timed-run";
@@ -39,7 +54,17 @@ export type FlowEvidence =
   /** One catch an outlet, all for the same time. */
   | { readonly kind: "outlet-catches"; readonly time: Entered<"time">; readonly volumes: readonly Entered<"volume">[] }
   /** Flow meter readings: of the whole output, or one an outlet. */
-  | { readonly kind: "metered-flow"; readonly readings: readonly Entered<"flow">[] };
+  | { readonly kind: "metered-flow"; readonly readings: readonly Entered<"flow">[] }
+  /** The tips' rated flow at the pressure: an estimate until a catch confirms it. */
+  | {
+      readonly kind: "tip-chart";
+      readonly size: string;
+      readonly pressure: Entered<"pressure">;
+      readonly count: number;
+      readonly chart?: TipChart;
+      /** Of the liquid, where it is denser than water. */
+      readonly gravity?: Entered<"gravity">;
+    };
 
 /** What a marked area used up: a start and what remained, or what it took to fill up to the start again. */
 export interface UsedTrial {

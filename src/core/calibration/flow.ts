@@ -1,5 +1,6 @@
 import { derive, given, num, nums, rule, type Source } from "../working/rule";
 import type { FlowEvidence } from "./evidence";
+import { denserFlow, tipFlow } from "./tips";
 
 export const catchFlowRule = rule({
   id: "catch-flow",
@@ -62,6 +63,10 @@ export function flowOf(evidence: FlowEvidence): Source<"flow"> {
     case "metered-flow": {
       const readings = evidence.readings.map((r, i) => given(r, `reading ${i + 1}`));
       return readings.length === 1 ? readings[0]! : derive(meteredFlowRule, { readings });
+    }
+    case "tip-chart": {
+      const flow = tipFlow(evidence.size, given(evidence.pressure, "pressure at the tip"), evidence.count, evidence.chart);
+      return evidence.gravity ? denserFlow(flow, given(evidence.gravity, "specific gravity")) : flow;
     }
   }
 }

@@ -3,7 +3,8 @@ import { entered } from "../quantity/parse";
 import { quantity, valueIn } from "../quantity/quantity";
 import { expectNear } from "../testing/near";
 import { given } from "../working/rule";
-import { levers, ratedFlow, type LeverInput } from "./levers";
+import { levers, type LeverInput } from "./levers";
+import { ratedFlow } from "./tips";
 import { markingOut } from "./marking-out";
 import { bandAround, heightOn, nomogramFor, PACE_PER_100_M2, ticksOf } from "./nomogram";
 import { GOOD_FOR, standingOf } from "./standing";
@@ -81,6 +82,7 @@ describe("levers", () => {
     wanted: quantity("sprayVolume", wanted, "gal/1000 ft2"),
     rig,
     flow: given(entered("0.25 gal/min", "flow"), "flow"),
+    timePer1000: given(entered("60 s", "time"), "pace"),
     speed: given(entered("3 mph", "speed"), "speed"),
     usable: entered("4 gal", "volume"),
   });
@@ -136,14 +138,17 @@ describe("whether a calibration stands", () => {
     outlets: { count: 1 },
     tip: { size: "025", pressure: entered("40 psi", "pressure") },
   };
+  const on = (of: RigBasics, held: Record<string, string> = {}) => ({ rig: of, held });
   test("a month from its day", () => {
-    expect(standingOf(rig, rig, 100, 100 + GOOD_FOR).state).toBe("stands");
-    expect(standingOf(rig, rig, 100, 101 + GOOD_FOR)).toMatchObject({ state: "expired", daysLeft: -1 });
+    expect(standingOf(on(rig), on(rig), 100, 100 + GOOD_FOR).state).toBe("stands");
+    expect(standingOf(on(rig), on(rig), 100, 101 + GOOD_FOR)).toMatchObject({ state: "expired", daysLeft: -1 });
   });
   test.each<[string, RigBasics]>([
     ["tip 03, was 025", { ...rig, tip: { ...rig.tip, size: "03" } }],
     ["pressure 30 psi, was 40 psi", { ...rig, tip: { ...rig.tip, pressure: entered("30 psi", "pressure") } }],
     ["outlets 2, was 1", { ...rig, outlets: { count: 2 } }],
     ["kind hand-can, was backpack", { ...rig, kind: "hand-can" }],
-  ])("stale: %s", (reason, now) => expect(standingOf(rig, now, 100, 101)).toMatchObject({ state: "stale", reasons: [reason] }));
+  ])("stale: %s", (reason, now) =>
+    expect(standingOf(on(rig), on(now), 100, 101)).toMatchObject({ state: "stale", reasons: [reason] }),
+  );
 });

@@ -34,6 +34,23 @@ export const diagonalRule = rule({
   compute: ({ width, length }) => Math.hypot(num(width), num(length)),
 });
 
+export const squareSideRule = rule({
+  id: "square-side",
+  version: 1,
+  title: "Side of the square",
+  formula: "sqrt(area)",
+  inputs: { area: "area" },
+  output: "length",
+  source: "area of a square",
+  compute: ({ area }) => Math.sqrt(num(area)),
+});
+
+/** A square plot of an area: its side, and the diagonal that squares it. */
+export function squareOf(area: Source<"area">): { readonly side: Derived<"length">; readonly diagonal: Derived<"length"> } {
+  const side = derive(squareSideRule, { area });
+  return { side, diagonal: derive(diagonalRule, { width: side, length: side }) };
+}
+
 export interface MarkingOut {
   readonly passes: 1 | 2;
   readonly width: Derived<"length">;

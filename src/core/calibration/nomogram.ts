@@ -3,6 +3,8 @@ import type { Evidence, RigBasics } from "./evidence";
 import { flowOf } from "./flow";
 import { paceOf } from "./pace";
 import { make, raw, type Quantity } from "../quantity/kinds";
+import { RATED_AT, ratedFlow, TIP_SIZES } from "./tips";
+import { WALKABLE } from "./warnings";
 import { quantity } from "../quantity/quantity";
 
 /**
@@ -62,6 +64,36 @@ export function heightOn<K extends "time" | "flow" | "sprayVolume">(scale: Scale
   return Math.log(raw(value) / raw(scale.from)) / Math.log(raw(scale.to) / raw(scale.from));
 }
 
+/** The value at a height of a scale: the inverse of {@link heightOn}. */
+export function valueAt<K extends "time" | "flow" | "sprayVolume">(scale: Scale<K>, height: number): Quantity<K> {
+  return make<K>(raw(scale.from) * (raw(scale.to) / raw(scale.from)) ** height);
+}
+
+/** The three that belong together: the spray volume of a pace and a flow. */
+export function throughLine(pace: Quantity<"time">, flow: Quantity<"flow">): Quantity<"sprayVolume"> {
+  return make<"sprayVolume">((raw(flow) * raw(pace)) / AREA);
+}
+
+/** The pace at which a flow gives a spray volume: where the line lands when the middle is held. */
+export const paceFor = (sprayVolume: Quantity<"sprayVolume">, flow: Quantity<"flow">): Quantity<"time"> =>
+  make<"time">((raw(sprayVolume) * AREA) / raw(flow));
+
+/** The shortest pace that a person can walk with a swath: where the walkable band of the pace scale ends. */
+export const walkablePace = (swath: Quantity<"length">): Quantity<"time"> => make<"time">(AREA / (raw(WALKABLE) * raw(swath)));
+
+/** The sizes of tips whose rated flow at a pressure lies on the scale, as ticks of it. */
+export function tipTicks(
+  scale: Scale<"flow">,
+  pressure: Quantity<"pressure">,
+  count: number,
+): { size: string; height: number }[] {
+  return TIP_SIZES.flatMap((size) => {
+    const flow = make<"flow">(count * raw(ratedFlow(size)!) * Math.sqrt(raw(pressure) / raw(RATED_AT.value)));
+    const height = heightOn(scale, flow);
+    return height >= 0 && height <= 1 ? [{ size, height }] : [];
+  });
+}
+
 /** A second for 100 m², in seconds for 1,000 sq ft: the factor of a metric pace scale. */
 export const PACE_PER_100_M2 = AREA / 100;
 
@@ -115,3 +147,20 @@ export function trialMarks(
     flow: flow.kind === "timed-catch" ? flow.catches.map((one) => flowOf({ ...flow, catches: [one] }).value) : [],
   };
 }
+
+/** The swath that a pace and a travel speed go with: 1,000 sq ft over the way that is gone in that time. */
+export const impliedSwath = (pace: Quantity<"time">, speed: Quantity<"speed">): Quantity<"length"> =>
+  make<"length">(AREA / (raw(pace) * raw(speed)));
+
+/** The travel speed of a pace with a swath. */
+export const speedAtPace = (pace: Quantity<"time">, swath: Quantity<"length">): Quantity<"speed"> =>
+  make<"speed">(AREA / (raw(pace) * raw(swath)));
+
+export const tooFastOnFoot = (speed: Quantity<"speed">): boolean => raw(speed) > raw(WALKABLE) * (1 + 1e-9);
+
+/** The pressure that takes one flow of the same tips to another: P·(f₂/f₁)². */
+export const pressureForFlow = (
+  pressure: Quantity<"pressure">,
+  from: Quantity<"flow">,
+  to: Quantity<"flow">,
+): Quantity<"pressure"> => make<"pressure">(raw(pressure) * (raw(to) / raw(from)) ** 2);

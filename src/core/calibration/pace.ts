@@ -100,7 +100,7 @@ export function paceOf(evidence: PaceEvidence, rig: RigBasics): Pace {
   if (evidence.kind === "timed-area") {
     const time = meanTime(evidence.times.map((t, i) => given(t, `walk ${i + 1}`)));
     const area = given(evidence.area, "test area");
-    const swath = boomSwath(rig);
+    const swath = evidence.swath ? given(evidence.swath, "effective swath") : boomSwath(rig);
     return {
       time,
       area,

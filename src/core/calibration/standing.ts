@@ -2,7 +2,7 @@ import type { RigBasics, RigKind } from "./evidence";
 
 /** Whether a calibration may still be mixed from. */
 export interface Standing {
-  readonly state: "stands" | "stale" | "expired";
+  readonly state: "stands" | "stale" | "failing" | "expired";
   /** What changed since: in words, as "tip 025, was 02". Empty while it stands. */
   readonly reasons: readonly string[];
   /** Days left of the time for which a pace is trusted; negative when it has run out. */
@@ -12,19 +12,43 @@ export interface Standing {
 /** A pace is timed again every month (common practice); days. */
 export const GOOD_FOR = 30;
 
-/** A walking person's pace and swing are their own; a machine with a governed speed is anyone's. */
-export function belongsToPerson(kind: RigKind): boolean {
-  return kind !== "boom";
+export type Owner = "person" | "rig" | "tap";
+
+/**
+ * Whose a calibration is. A walking person's pace and swing are their own; a machine with a governed speed is anyone's; a
+ * hose-end head depends on the tap that feeds it.
+ */
+export function ownerOf(kind: RigKind): Owner {
+  return kind === "boom" ? "rig" : kind === "hose-end" ? "tap" : "person";
+}
+
+export const belongsToPerson = (kind: RigKind): boolean => ownerOf(kind) === "person";
+
+/** What a calibration stands on: the rig, and all that is held constant beside it, by what it is called. */
+export interface StandsOn {
+  readonly rig: RigBasics;
+  readonly held: Readonly<Record<string, string>>;
+}
+
+/** A quick check that was made after the calibration. */
+export interface CheckSince {
+  readonly ratio: number;
+  readonly failed: boolean;
 }
 
 /**
  * Compares what a calibration stands on with the rig as it is now. Days are whole days of any one count.
- * @param then the rig when it was calibrated · @param now the rig today
+ * @param then the rig when it was calibrated · @param now the rig today · @param check the newest quick check since
  */
-export function standingOf(then: RigBasics, now: RigBasics, madeOn: number, today: number): Standing {
+export function standingOf(then: StandsOn, now: StandsOn, madeOn: number, today: number, check?: CheckSince): Standing {
   const reasons = changes(then, now);
   const daysLeft = madeOn + GOOD_FOR - today;
   if (reasons.length > 0) return { state: "stale", reasons, daysLeft };
+  if (check?.failed) {
+    const off = Math.abs(check.ratio - 1) * 100;
+    const reason = `the quick check was ${off.toFixed(off < 10 ? 1 : 0)} % ${check.ratio > 1 ? "high" : "low"}`;
+    return { state: "failing", reasons: [reason], daysLeft };
+  }
   if (daysLeft < 0)
     return {
       state: "expired",
@@ -34,16 +58,31 @@ export function standingOf(then: RigBasics, now: RigBasics, madeOn: number, toda
   return { state: "stands", reasons, daysLeft };
 }
 
-function changes(then: RigBasics, now: RigBasics): string[] {
-  const read = (rig: RigBasics): Record<string, string> => ({
+/** Whether amounts may be worked out from it: an old pace is warned of, a changed rig or a failed check is not mixed from. */
+export const mayMix = ({ state }: Standing): boolean => state === "stands" || state === "expired";
+
+function changes(then: StandsOn, now: StandsOn): string[] {
+  const before = read(then);
+  const after = read(now);
+  return [...new Set([...Object.keys(before), ...Object.keys(after)])].flatMap((what) => {
+    const [was, is] = [before[what] ?? "not noted", after[what] ?? "not noted"];
+    return was === is ? [] : [`${what} ${is}, was ${was}`];
+  });
+}
+
+function read({ rig, held }: StandsOn): Readonly<Record<string, string>> {
+  const { head } = rig;
+  return {
     kind: rig.kind,
     tip: rig.tip?.size ?? "not noted",
     pressure: rig.tip?.pressure?.text ?? "not noted",
     outlets: String(rig.outlets.count),
     spacing: rig.outlets.spacing?.text ?? "none",
-  });
-  const before = read(then);
-  return Object.entries(read(now)).flatMap(([what, value]) =>
-    before[what] === value ? [] : [`${what} ${value}, was ${before[what]}`],
-  );
+    ...(head?.kind === "metered" && { feed: head.feed.text }),
+    ...(head?.kind === "dial" && {
+      dial: head.setting.text,
+      jar: head.jar ? `${head.jar.product.text} + ${head.jar.water.text}` : "undiluted",
+    }),
+    ...held,
+  };
 }

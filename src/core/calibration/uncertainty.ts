@@ -4,6 +4,7 @@ import { unitNamed } from "../quantity/unit";
 import type { Evidence, FlowEvidence, PaceEvidence, RigBasics, UsedTrial } from "./evidence";
 import { boomSwath } from "./pace";
 import { coverageFactor } from "./student";
+import { WORN } from "./tips";
 import { trialStats } from "./trials";
 
 /**
@@ -41,7 +42,8 @@ export type Part =
   | "used-single"
   | "tape"
   | "swath-edges"
-  | "speed-reading";
+  | "speed-reading"
+  | "tip-rated";
 
 /** What each part is, and what would make it smaller. */
 export const PART_WORDS: Record<Part, { readonly name: string; readonly remedy: string }> = {
@@ -59,6 +61,7 @@ export const PART_WORDS: Record<Part, { readonly name: string; readonly remedy: 
   tape: { name: "the tape", remedy: "measure with a tape lying flat and taut" },
   "swath-edges": { name: "the edges of the swath", remedy: "time a marked area, both passes, in place of a swath" },
   "speed-reading": { name: "the speed", remedy: "time a marked distance" },
+  "tip-rated": { name: "the rated flow of the tip", remedy: "catch it: a worn tip or a wrong gauge shows at once" },
 };
 
 /** One press of a stopwatch, as a limit in seconds (common practice). A timing has two. */
@@ -97,8 +100,9 @@ function typedStep(entry: Entered<"volume" | "speed" | "flow">): number {
   return 10 ** -decimals;
 }
 
-/** Half a graduation of a volume as read, in mL. */
-export function readingLimit(volume: Entered<"volume">): number {
+/** Half a graduation of a volume as read, in mL: the vessel's own where it is known. */
+export function readingLimit(volume: Entered<"volume">, graduation?: Quantity<"volume">): number {
+  if (graduation !== undefined) return raw(graduation) / 2;
   // "500 mL" was not read to the millilitre: noughts at the end of a whole number are no reading.
   const noughts = /^[\d,]*?(0*)$/.exec(volume.text.split(" ")[0]!)?.[1]?.length ?? 0;
   const step = Math.min(GRADUATIONS[volume.unit] ?? 1, typedStep(volume) * 10 ** noughts);
@@ -109,6 +113,9 @@ const relative = (limit: number, value: Quantity<"volume" | "time" | "length" | 
   rectangular(limit / raw(value));
 
 const timing = (time: Quantity<"time">) => 2 * relative(PRESS, time);
+
+/** How far a tip in use may be off its rated flow before it counts as worn: what a rated flow is worth, as a limit. */
+const RATED = WORN;
 
 /** One reading repeated: the larger of scatter and resolution; for a single one, resolution and what we assume. */
 function repeated(
@@ -145,16 +152,18 @@ function ofPace(pace: PaceEvidence, rig: RigBasics): Contribution[] {
   return parts;
 }
 
-function ofFlow(flow: FlowEvidence): Contribution[] {
+function ofFlow(flow: FlowEvidence, graduation?: Quantity<"volume">): Contribution[] {
   switch (flow.kind) {
     case "timed-catch": {
       const flows = flow.catches.map((c) => raw(c.volume.value) / raw(c.time.value));
-      const one = average(flow.catches.map((c) => relative(readingLimit(c.volume), c.volume.value) + timing(c.time.value)));
+      const one = average(
+        flow.catches.map((c) => relative(readingLimit(c.volume, graduation), c.volume.value) + timing(c.time.value)),
+      );
       return repeated(flows, one, ["catch-scatter", "catch-reading", "catch-single"]);
     }
     case "outlet-catches": {
       const total = flow.volumes.reduce((sum, v) => sum + raw(v.value), 0);
-      const readings = flow.volumes.reduce((sum, v) => sum + rectangular(readingLimit(v)), 0) / total ** 2;
+      const readings = flow.volumes.reduce((sum, v) => sum + rectangular(readingLimit(v, graduation)), 0) / total ** 2;
       return [{ part: "outlet-reading", variance: readings + timing(flow.time.value), freedom: Infinity }];
     }
     case "metered-flow": {
@@ -162,16 +171,18 @@ function ofFlow(flow: FlowEvidence): Contribution[] {
       const digits = flow.readings.reduce((sum, r) => sum + rectangular((typedStep(r) / 2) * unitNamed(r.unit).factor), 0);
       return [{ part: "meter-reading", variance: digits / total ** 2, freedom: Infinity }];
     }
+    case "tip-chart":
+      return [{ part: "tip-rated", variance: rectangular(RATED), freedom: Infinity }];
   }
 }
 
-function ofUsed(trials: readonly UsedTrial[]): Contribution[] {
+function ofUsed(trials: readonly UsedTrial[], graduation?: Quantity<"volume">): Contribution[] {
   const one = trials.map((t) => {
-    if ("topUp" in t.used) return { used: raw(t.used.topUp.value), limits: rectangular(readingLimit(t.used.topUp)) };
+    if ("topUp" in t.used) return { used: raw(t.used.topUp.value), limits: rectangular(readingLimit(t.used.topUp, graduation)) };
     const { start, remaining } = t.used;
     return {
       used: raw(start.value) - raw(remaining.value),
-      limits: rectangular(readingLimit(start)) + rectangular(readingLimit(remaining)),
+      limits: rectangular(readingLimit(start, graduation)) + rectangular(readingLimit(remaining, graduation)),
     };
   });
   const volumes = one.map((t, i) => t.used / raw(trials[i]!.area.value));
@@ -192,13 +203,13 @@ export function combine(parts: readonly Contribution[]): Uncertainty {
 }
 
 /** The uncertainty of a spray volume from its evidence; null where it was taken as given. */
-export function uncertaintyOf(evidence: Evidence, rig: RigBasics): Uncertainty | null {
+export function uncertaintyOf(evidence: Evidence, rig: RigBasics, graduation?: Quantity<"volume">): Uncertainty | null {
   switch (evidence.kind) {
     case "given":
       return null;
     case "used":
-      return combine(ofUsed(evidence.trials));
+      return combine(ofUsed(evidence.trials, graduation));
     case "timed":
-      return combine([...ofPace(evidence.pace, rig), ...ofFlow(evidence.flow)]);
+      return combine([...ofPace(evidence.pace, rig), ...ofFlow(evidence.flow, graduation)]);
   }
 }

@@ -1,8 +1,9 @@
 import { ROUNDING, show, writeNumber } from "../quantity/format";
 import { raw, type Quantity } from "../quantity/kinds";
-import { quantity } from "../quantity/quantity";
-import { num, type Source } from "../working/rule";
-import type { Evidence, Ground } from "./evidence";
+import { quantity, valueIn } from "../quantity/quantity";
+import { isDerived, num, type Source } from "../working/rule";
+import type { Evidence, Ground, RigBasics, RigKind } from "./evidence";
+import type { HeadReading } from "../hose-end/head";
 import type { TrialSummary } from "./calibrate";
 import { agreement, trialStats } from "./trials";
 
@@ -23,7 +24,11 @@ export type WarningCode =
   | "outlets-uneven"
   | "pavement-only"
   | "looks-rounded"
-  | "given";
+  | "given"
+  | "estimate-only"
+  | "pace-far-from-label"
+  | "volume-unusual"
+  | "dial-is-label-number";
 
 /** The least that the trade calls a test (common practice). */
 const LEAST_AREA = quantity("area", 50, "ft2");
@@ -33,6 +38,15 @@ const LEAST_CATCH = quantity("time", 15, "s");
 export const WALKABLE = quantity("speed", 4.5, "mph");
 /** An outlet this far from the mean of all is uneven: extension handbooks, from memory. */
 export const EVEN = 0.05;
+
+/** Spray volumes that are usual, gal per 1,000 sq ft (common practice, not rules). Three times outside of them is asked about. */
+const USUAL: Partial<Record<RigKind, readonly [number, number, string]>> = {
+  boom: [0.5, 0.5, "a boom"],
+  backpack: [1, 1, "a backpack"],
+  "spray-truck": [2, 4, "a gun and hose"],
+  "hand-can": [2, 4, "a hand can"],
+};
+const FAR = 3;
 
 const SLACK = 1e-9;
 const under = <K extends "area" | "time">(value: Quantity<K>, least: Quantity<K>) => raw(value) < raw(least) * (1 - SLACK);
@@ -45,15 +59,18 @@ const TRIAL_WORDS: Record<TrialSummary["of"], { many: string; one: string }> = {
 };
 
 interface Judged {
+  readonly rig: RigBasics;
   readonly evidence: Evidence;
   readonly trials: readonly TrialSummary[];
   /** Of a person on foot; null for a machine or where no swath is known. */
   readonly speed: Source<"speed"> | null;
   readonly ground: Ground | undefined;
+  readonly hoseEnd: HeadReading | null;
+  readonly sprayVolume: Quantity<"sprayVolume">;
 }
 
 /** Everything worth flagging in a calibration's evidence. */
-export function warningsOf({ evidence, trials, speed, ground }: Judged): Warning[] {
+export function warningsOf({ rig, evidence, trials, speed, ground, hoseEnd, sprayVolume }: Judged): Warning[] {
   const warnings: Warning[] = [];
   const warn = (code: WarningCode, text: string) => warnings.push({ code, text });
 
@@ -73,6 +90,16 @@ export function warningsOf({ evidence, trials, speed, ground }: Judged): Warning
       warn,
     );
   if (evidence.kind === "timed") timedWarnings(evidence, warn);
+  if (evidence.kind === "timed" && evidence.flow.kind === "tip-chart")
+    warn("estimate-only", "The flow is the tip's rated one: an estimate until a catch confirms it. Nothing is mixed from it.");
+  if (hoseEnd) headWarnings(rig, hoseEnd, warn);
+  const usual = USUAL[rig.kind];
+  const gallons = valueIn(sprayVolume, "gal/1000 ft2");
+  if (usual && (gallons < usual[0] / FAR || gallons > usual[1] * FAR))
+    warn(
+      "volume-unusual",
+      `${show(sprayVolume, "sprayVolume", "gal/1000 ft2")} is far from what ${usual[2]} usually gives, ${usual[0] === usual[1] ? `about ${usual[0]}` : `${usual[0]} to ${usual[1]}`}: is every unit right?`,
+    );
   if (speed && num(speed) > raw(WALKABLE) * (1 + SLACK))
     warn("pace-not-walkable", `${show(speed.value, "speed", "mph")} on foot is not a plan: 4.5 mph is the most.`);
   if (ground === "pavement") warn("pavement-only", "Timed on pavement only: a walk in grass is usually slower. Time it on turf.");
@@ -122,6 +149,23 @@ function timedWarnings({ pace, flow }: Extract<Evidence, { kind: "timed" }>, war
     new Set(times.map((t) => t.number)).size > 1
   )
     warn("looks-rounded", "Every walk is a multiple of 5 s: these look rounded before use. Write down what the watch shows.");
+}
+
+/** A head that puts down far more or less than the label at this pace; and the dial set to the label's number. */
+function headWarnings({ head }: RigBasics, { overdose, timePer1000 }: HeadReading, warn: Warn): void {
+  if (overdose === null || timePer1000 === null) return;
+  const seconds = show(timePer1000.value, "time", "s");
+  const times = writeNumber(overdose > 1 ? overdose : 1 / overdose, { figures: 2 });
+  if (Math.abs(overdose - 1) > EVEN + SLACK)
+    warn(
+      "pace-far-from-label",
+      `At this pace ${overdose > 1 ? `${times} times the label rate goes down` : `the label rate is missed by a factor of ${times}, too little`}: ${seconds} for 1,000 sq ft give it.`,
+    );
+  const rate = isDerived(timePer1000) ? (timePer1000.inputs.rate as Source<"rateByVolume">) : null;
+  if (head?.kind !== "dial" || !rate) return;
+  const number = valueIn(rate.value, "fl oz/1000 ft2") / valueIn(head.setting.value, "fl oz/gal");
+  if (Math.abs(number - 1) < SLACK)
+    warn("dial-is-label-number", `The dial stands at the label's number: the dose for 1,000 sq ft is gone in ${seconds}.`);
 }
 
 const percent = (share: number) => `${writeNumber(share * 100, ROUNDING.percent)} %`;

@@ -121,7 +121,7 @@ export function mix(input: MixInput): MixPlan {
   const warnings: MixWarning[] = [];
 
   const sites = input.sites.map((site): SitePlan => {
-    const { area, spray } = sprayFor(site, sprayVolume);
+    const { area, spray } = siteSpray(site, sprayVolume);
     const loads: Load[] = [];
     for (const part of splitLoads(spray, usable, least, input.loads)) {
       const contents = part.full ? full : contentsOf(part.fill, coversOf(part.fill, spray, area, sprayVolume), bound);
@@ -144,11 +144,15 @@ export function mix(input: MixInput): MixPlan {
   return { sprayVolume, tankCoverage, products, sites, warnings };
 }
 
+/** The spray that an area takes. */
+export const sprayFor = (area: Source<"area">, sprayVolume: Source<"sprayVolume">): Derived<"volume"> =>
+  derive(siteSprayRule, { sprayVolume, area });
+
 /** The area of a site, its zones added up, and the spray that it takes. */
-function sprayFor(site: MixSite, sprayVolume: Source<"sprayVolume">): { area: Source<"area">; spray: Derived<"volume"> } {
+function siteSpray(site: MixSite, sprayVolume: Source<"sprayVolume">): { area: Source<"area">; spray: Derived<"volume"> } {
   const zones = site.zones.map((z) => given(z.area, z.name));
   const area = zones.length === 1 ? zones[0]! : derive(siteAreaRule, { zones });
-  return { area, spray: derive(siteSprayRule, { sprayVolume, area }) };
+  return { area, spray: sprayFor(area, sprayVolume) };
 }
 
 /** What a plan was worked out from, in the order in which its working is read: for the pad, the command and records. */
@@ -170,7 +174,7 @@ export function overloaded({
 }: Pick<MixInput, "sprayVolume" | "tank" | "sites">): { site: number; loads: number }[] {
   const usable = given(tank.usable, "usable volume");
   return sites.flatMap((site, i) => {
-    const loads = loadCount(sprayFor(site, sprayVolume).spray, usable);
+    const loads = loadCount(siteSpray(site, sprayVolume).spray, usable);
     return loads > MOST_LOADS ? [{ site: i, loads }] : [];
   });
 }

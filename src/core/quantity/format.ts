@@ -43,6 +43,7 @@ const BY_KIND: Record<Kind, Rounding> = {
   share: ROUNDING.percent,
   dilution: ROUNDING.rate,
   count: ROUNDING.whole,
+  gravity: ROUNDING.rate,
 };
 
 // A value that is exactly a step must not be floored to the one below by the last bit of a double.

@@ -26,6 +26,7 @@ export const KINDS = [
   "share", // part of a whole: a fraction by weight, a tolerance, a spread
   "dilution", // water : all products, by volume
   "count", // whole things
+  "gravity", // specific gravity: how many times as dense as water
 ] as const;
 
 export type Kind = (typeof KINDS)[number];

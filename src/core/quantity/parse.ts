@@ -47,6 +47,7 @@ export const EXAMPLES: Record<Kind, string> = {
   share: "5 %",
   dilution: "7:1",
   count: "3",
+  gravity: "1.28",
 };
 
 /** A number as it may be written: a decimal point, commas only between thousands. */
@@ -93,8 +94,9 @@ export function parseAs<K extends Kind>(typed: unknown, kinds: readonly K[], opt
   if (value > MOST) return fail("too-large", "1,000,000,000,000");
   if (value !== 0 && value < LEAST) return fail("too-small", "0.000000001");
 
-  if (kinds.includes("count" as K) && rest === "")
-    return good({ text: number, kind: "count" as K, number: value, unit: "", value: make<K>(value) });
+  const bare = kinds.find((k) => SHAPES[k] === "");
+  if (bare !== undefined && rest === "")
+    return good({ text: number, kind: bare, number: value, unit: "", value: make<K>(value) });
   if (rest === "") return fail("no-unit");
   const unit = findUnit(rest);
   if (!unit || NOT_WRITTEN.includes(unit.id)) return fail("unknown-unit", unitHint(rest, kinds, example));

@@ -106,6 +106,7 @@ export interface UnitsByKind {
   share: "%";
   dilution: ":1";
   count: "";
+  gravity: "";
 }
 
 export type UnitOf<K extends Kind> = UnitsByKind[K];
@@ -129,4 +130,5 @@ export const SHAPES: Record<Kind, string> = {
   share: "%",
   dilution: ":1",
   count: "",
+  gravity: "",
 };

@@ -62,7 +62,7 @@ const LADDERS: Record<System, Partial<Record<Kind, Ladder>>> = {
   },
 };
 
-const ALWAYS: Partial<Record<Kind, Ladder>> = { share: [["%", 0]], dilution: [[":1", 0]], count: [["", 0]] };
+const ALWAYS: Partial<Record<Kind, Ladder>> = { share: [["%", 0]], dilution: [[":1", 0]], count: [["", 0]], gravity: [["", 0]] };
 
 /** The unit that a value of a kind is best read in. */
 export function unitFor<K extends Kind>(value: Quantity<K>, kind: K, system: System): UnitOf<K> {

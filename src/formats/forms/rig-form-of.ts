@@ -1,8 +1,12 @@
 import type { RigText } from "../job-file/types";
+import { setupOf } from "../rig-setup";
 import type { RigForm } from "./rig";
 
 /** The form of a rig that exists, or an empty one. */
 export function rigFormOf(rig: Partial<RigText> = {}): RigForm {
+  const setup = setupOf(rig as RigText);
+  const head = rig.head;
+  const jar = head?.kind === "dial" ? head.jar : undefined;
   return {
     name: rig.name ?? "",
     kind: rig.kind ?? "backpack",
@@ -11,5 +15,30 @@ export function rigFormOf(rig: Partial<RigText> = {}): RigForm {
     tipSize: rig.tip?.size ?? "",
     pressure: rig.tip?.pressure ?? "",
     tanks: (rig.tanks ?? [{ usable: "" }]).map((t) => ({ name: t.name ?? "main", usable: t.usable, leastMix: t.leastMix ?? "" })),
+    head: {
+      kind: head?.kind ?? "dial",
+      feed: head?.kind === "metered" ? head.feed : "",
+      setting: head?.kind === "dial" ? head.setting : "",
+      product: jar?.product ?? "",
+      water: jar?.water ?? "",
+    },
+    chart: setup.chart ?? "",
+    pump: setup.pump ?? "",
+    regulator: setup.regulator ?? "",
+    mostPressure: setup.mostPressure ?? "",
+    pumpServiced: setup.pumpServiced ?? "",
+    engineSpeed: setup.engineSpeed ?? "",
+    gear: setup.gear ?? "",
+    throttle: setup.throttle ?? "",
+    sections: setup.sections ?? "",
+    height: setup.height ?? "",
+    strokes: setup.strokes ?? "",
+    nozzle: setup.nozzle ?? "",
+    ground: setup.ground ?? "",
+    dedication: setup.dedication ?? "",
+    hoseDiameter: setup.hose?.diameter ?? "",
+    hoseLength: setup.hose?.length ?? "",
+    scales: (setup.kit?.scales ?? []).map((s) => ({ ...s })),
+    vessels: (setup.kit?.vessels ?? []).map((v) => ({ ...v })),
   };
 }

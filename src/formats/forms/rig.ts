@@ -1,7 +1,9 @@
 import * as yup from "yup";
-import { parseField, ratedFlow, raw, RIG_KINDS, type RigKind } from "@/core/contents";
-import type { RigText } from "../job-file/types";
+import { GROUNDS, parseField, raw, RIG_KINDS, type Field, type Ground, type RigKind } from "@/core/contents";
+import type { HeadText, RigText } from "../job-file/types";
+import type { KitText, RigSetupText } from "../rig-setup";
 import { choiceField, nameField, quantityField, readForm, refuse, textField, written } from "./field";
+import { sizeField } from "./tip";
 
 const wholeNumber = (most: number, example: string) =>
   textField((value) => {
@@ -10,32 +12,165 @@ const wholeNumber = (most: number, example: string) =>
     return fits ? undefined : { code: "out-of-range", received: value, expected: `a whole number from 1 to ${most}` };
   });
 
+/** The first is at most the second, where both can be read. */
+const atMost = (field: Field, other: string, otherField: Field, expected: string) =>
+  function (this: yup.TestContext, value: string | undefined) {
+    const one = parseField(field, value);
+    const most = parseField(otherField, (this.parent as Record<string, string>)[other]);
+    if (!one.ok || !most.ok || raw(one.value.value as never) <= raw(most.value.value as never)) return true;
+    return refuse(this, { code: "contradiction", received: `more than ${most.value.text}`, expected });
+  };
+
 const tankForm = yup.object({
   name: nameField("main"),
   usable: quantityField("usable"),
-  leastMix: quantityField("leastMix", { optional: true }).test("under-usable", function (value) {
-    const least = parseField("leastMix", value);
-    const usable = parseField("usable", (this.parent as { usable?: string }).usable);
-    if (!least.ok || !usable.ok || raw(least.value.value) <= raw(usable.value.value)) return true;
-    const received = `more than the tank's usable ${usable.value.text}`;
-    return refuse(this, { code: "contradiction", received, expected: "write the least that the pump can agitate" });
-  }),
+  leastMix: quantityField("leastMix", { optional: true }).test(
+    "under-usable",
+    atMost("leastMix", "usable", "usable", "write the least that the pump can agitate"),
+  ),
+});
+
+/** Free words, short enough for a tag. */
+const words = () =>
+  textField((value) => (value.length <= 60 ? undefined : { code: "too-long", received: String(value.length), expected: "60" }));
+
+const day = () =>
+  textField((value) => {
+    const real = /^\d{4}-\d\d-\d\d$/.test(value) && !Number.isNaN(Date.parse(`${value}T00:00:00Z`));
+    return value === "" || real ? undefined : { code: "bad-date", received: value, expected: `"2026-04-14"` };
+  });
+
+interface HeadTyped {
+  readonly kind: string;
+  readonly product: string;
+  readonly water: string;
+}
+
+/** A field of the head: read where the rig has a head and this family of heads needs it. */
+const headField = (field: Field, needed: (head: HeadTyped) => boolean) =>
+  yup
+    .string()
+    .defined()
+    .test("head", function (value) {
+      const rig = this.from?.[1]?.value as { kind?: string } | undefined;
+      if (rig?.kind !== "hose-end" || !needed(this.parent as HeadTyped)) return true;
+      const read = parseField(field, value);
+      return read.ok || refuse(this, read.issues[0]!);
+    });
+
+/** A jar is undiluted where neither of its two is typed. */
+const madeUp = (head: HeadTyped) => head.kind === "dial" && (head.product.trim() !== "" || head.water.trim() !== "");
+
+const headForm = yup.object({
+  kind: choiceField(["dial", "metered"]),
+  feed: headField("feed", (head) => head.kind === "metered"),
+  setting: headField("dial", (head) => head.kind === "dial"),
+  product: headField("jarVolume", madeUp),
+  water: headField("jarVolume", madeUp),
 });
 
 export const rigForm = yup.object({
   name: nameField("Blue backpack"),
-  kind: choiceField(RIG_KINDS.filter((k) => k !== "hose-end")),
+  kind: choiceField(RIG_KINDS),
   outlets: wholeNumber(500, "1"),
   spacing: quantityField("spacing", { optional: true }),
-  tipSize: textField((value) =>
-    value === "" || ratedFlow(value)
-      ? undefined
-      : { code: "not-a-choice", received: value, expected: "a size in tenths of a gallon a minute, such as 025" },
-  ),
+  tipSize: sizeField({ optional: true }),
   pressure: quantityField("pressure", { optional: true }),
   tanks: yup.array(tankForm).defined().min(1).max(4),
+  head: headForm,
+  chart: yup.string().defined(),
+  pump: words(),
+  regulator: words(),
+  mostPressure: quantityField("pressure", { optional: true }),
+  pumpServiced: day(),
+  engineSpeed: words(),
+  gear: words(),
+  throttle: words(),
+  sections: words(),
+  height: words(),
+  strokes: words(),
+  nozzle: words(),
+  ground: choiceField(["", ...GROUNDS]),
+  dedication: words(),
+  hoseDiameter: quantityField("hoseDiameter", { optional: true }),
+  hoseLength: quantityField("hoseLength", { optional: true }),
+  scales: yup
+    .array(
+      yup.object({
+        name: nameField("kitchen-type scale"),
+        step: quantityField("scaleStep").test(
+          "step",
+          atMost("scaleStep", "capacity", "scaleCapacity", "a step is less than all it weighs"),
+        ),
+        capacity: quantityField("scaleCapacity"),
+      }),
+    )
+    .defined()
+    .max(20),
+  vessels: yup
+    .array(
+      yup.object({
+        name: nameField("jug"),
+        graduation: quantityField("graduation").test(
+          "step",
+          atMost("graduation", "capacity", "vesselCapacity", "a mark is less than all it holds"),
+        ),
+        capacity: quantityField("vesselCapacity"),
+      }),
+    )
+    .defined()
+    .max(20),
 });
 export type RigForm = yup.InferType<typeof rigForm>;
+type HeadForm = RigForm["head"];
+
+function headText(head: HeadForm): HeadText {
+  if (head.kind === "metered") return { kind: "metered", feed: written("feed", head.feed) };
+  const setting = written("dial", head.setting);
+  if (head.product.trim() === "") return { kind: "dial", setting };
+  return { kind: "dial", setting, jar: { product: written("jarVolume", head.product), water: written("jarVolume", head.water) } };
+}
+
+const SETUP_WORDS = [
+  "pump",
+  "regulator",
+  "pumpServiced",
+  "engineSpeed",
+  "gear",
+  "throttle",
+  "sections",
+  "height",
+  "strokes",
+  "nozzle",
+  "dedication",
+  "chart",
+] as const;
+
+function setupText(form: RigForm): RigSetupText {
+  const typed = (text: string) => text.trim() !== "";
+  const kit: KitText = {
+    scales: form.scales.map((s) => ({
+      name: s.name.trim(),
+      step: written("scaleStep", s.step),
+      capacity: written("scaleCapacity", s.capacity),
+    })),
+    vessels: form.vessels.map((v) => ({
+      name: v.name.trim(),
+      graduation: written("graduation", v.graduation),
+      capacity: written("vesselCapacity", v.capacity),
+    })),
+  };
+  return {
+    ...Object.fromEntries(SETUP_WORDS.flatMap((key) => (typed(form[key]) ? [[key, form[key].trim()]] : []))),
+    ...(typed(form.ground) && { ground: form.ground as Ground }),
+    ...(typed(form.mostPressure) && { mostPressure: written("pressure", form.mostPressure) }),
+    ...(typed(form.hoseDiameter) &&
+      typed(form.hoseLength) && {
+        hose: { diameter: written("hoseDiameter", form.hoseDiameter), length: written("hoseLength", form.hoseLength) },
+      }),
+    ...(kit.scales.length + kit.vessels.length > 0 && { kit }),
+  };
+}
 
 /** A rig as the form holds it → as a job file writes it. The form has been checked. */
 export function rigText(form: RigForm): RigText & { name: string } {
@@ -44,6 +179,7 @@ export function rigText(form: RigForm): RigText & { name: string } {
     ...(form.tipSize.trim() !== "" && { size: form.tipSize.trim() }),
     ...(form.pressure.trim() !== "" && { pressure: written("pressure", form.pressure) }),
   };
+  const setup = setupText(form);
   return {
     name: form.name.trim(),
     kind: form.kind as RigKind,
@@ -54,6 +190,8 @@ export function rigText(form: RigForm): RigText & { name: string } {
     })),
     outlets: { count: Number(form.outlets), ...spacing },
     ...(Object.keys(tip).length > 0 && { tip }),
+    ...(form.kind === "hose-end" && { head: headText(form.head) }),
+    ...(Object.keys(setup).length > 0 && { "x-setup": setup }),
   };
 }
 

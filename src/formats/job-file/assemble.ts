@@ -2,16 +2,20 @@ import {
   bad,
   calibrate,
   explainAll,
+  given,
   good,
+  jarVolume,
   mix,
   MOST_LOADS,
   overloaded,
   type AnySource,
   type Calibration,
+  type Entered,
   type Issue,
   type LoadMode,
   type MixPlan,
   type Result,
+  type Source,
 } from "@/core/contents";
 import { readChecked, type Job } from "./read-checked";
 import type { CalibrationText, JobFile, ProductText, RigText, SiteText } from "./types";
@@ -56,13 +60,36 @@ export function planOf(job: Job): Result<Planned> {
   if (!tank)
     return bad({ path: "rig.tanks", code: "missing", received: "", expected: `[{ "name": "main", "usable": "4 gal" }]` });
   const calibration = calibrate(job.calibration);
-  const input = { sprayVolume: calibration.sprayVolume, tank, products, sites, loads };
+  const filled = fillVolume(job, calibration);
+  if (!filled.ok) return filled;
+  const input = { sprayVolume: filled.value, tank, products, sites, loads };
   const over = overloaded(input).map(({ site, loads: count }): Issue => {
     const received = `${count.toLocaleString("en-US")} loads of ${tank.usable.text} for ${sites[site]!.name}`;
     const expected = `${MOST_LOADS.toLocaleString("en-US")} is the most for a site: check the area and its unit, or take a larger tank`;
     return { path: `sites[${site}]`, code: "conflict", received, expected };
   });
   return over.length > 0 ? bad(...over) : good({ calibration, plan: mix(input) });
+}
+
+/** What fills a tank for an area: the spray; or, of a hose-end head, what its jar gives. */
+function fillVolume({ rig, products }: Job, { sprayVolume }: Calibration): Result<Source<"sprayVolume">> {
+  if (!rig.head) return good(sprayVolume);
+  const [first, ...more] = products;
+  if (more.length > 0)
+    return bad({
+      path: "products[1]",
+      code: "conflict",
+      received: `${products.length} products in the jar of a hose-end head`,
+      expected: "one product at a time goes into it",
+    });
+  if (first && first.rate.kind !== "rateByVolume")
+    return bad({
+      path: "products[0].rate",
+      code: "conflict",
+      received: `${first.rate.text} can't be planned in jars`,
+      expected: `a liquid's rate for an area, e.g. "4 fl oz/1000 ft2"`,
+    });
+  return good(first ? jarVolume(rig.head, given(first.rate as Entered<"rateByVolume">, "label rate")) : sprayVolume);
 }
 
 /** As {@link planOf}, for a job on record, which had a plan when it was kept. */

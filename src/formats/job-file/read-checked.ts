@@ -1,14 +1,17 @@
 import {
   good,
+  parseField,
   parsePackage,
   parseQuantity,
   parseRate,
+  ratedFlow,
   raw,
   type CalibrationInput,
   type Entered,
   type Evidence,
   type FlowEvidence,
   type Form,
+  type Head,
   type Issue,
   type Kind,
   type LoadMode,
@@ -21,6 +24,7 @@ import {
   type Tank,
   type UsedTrial,
 } from "@/core/contents";
+import { chartOf } from "../rig-setup";
 import type { CalibrationText, FlowText, JobFile, PaceText, ProductText, RigText, UsedText } from "./types";
 
 /** A job as values: what core computes with. */
@@ -87,10 +91,11 @@ export function readChecked(job: JobFile, shape: readonly Issue[] = []): Result<
     );
 
   if (faults.issues.length > 0 || !rig || !calibration) return { ok: false, issues: faults.issues };
+  const rate = rig.head ? products[0]?.rate : undefined;
   return good({
     file: job,
     rig,
-    calibration,
+    calibration: rate?.kind === "rateByVolume" ? { ...calibration, rate } : calibration,
     tanks,
     tank,
     products,
@@ -105,9 +110,16 @@ function value<K extends Kind>(text: string, kind: K, zero = false): Entered<K> 
   if (!read.ok) throw new Error(`unchecked quantity "${text}"`);
   return read.value;
 }
+/** Something of ours under an x- key: taken where it can be read, passed over where it is somebody else's. */
+function extra<F extends "gravity" | "graduation" | "swath">(text: unknown, field: F) {
+  const read = text === undefined ? undefined : parseField(field, text);
+  return read?.ok ? read.value : undefined;
+}
 const maybe = <K extends Kind>(text: string | undefined, kind: K) => (text === undefined ? undefined : value(text, kind));
 
 export function readRig(rig: RigText, faults?: Faults): RigBasics {
+  const head = readHead(rig, faults);
+  const chart = chartOf(rig["x-chart"]);
   const spacing = maybe(rig.outlets?.spacing, "length");
   const pressure = maybe(rig.tip?.pressure, "pressure");
   if (faults && rig.outlets?.spacing !== undefined && rig.kind !== "boom")
@@ -115,8 +127,35 @@ export function readRig(rig: RigText, faults?: Faults): RigBasics {
   return {
     kind: rig.kind,
     outlets: { count: rig.outlets?.count ?? 1, ...(spacing && { spacing }) },
-    ...(rig.tip && { tip: { ...(rig.tip.size !== undefined && { size: rig.tip.size }), ...(pressure && { pressure }) } }),
+    ...(rig.tip && {
+      tip: {
+        ...(rig.tip.size !== undefined && { size: rig.tip.size }),
+        ...(pressure && { pressure }),
+        ...(chart && chart.size === rig.tip.size && { chart }),
+      },
+    }),
+    ...(head && { head }),
   };
+}
+
+function readHead({ kind, head }: RigText, faults?: Faults): Head | undefined {
+  if (kind !== "hose-end") {
+    if (head) faults?.add("rig.head", "contradiction", `a ${kind} has no head`, "only a hose-end rig has one");
+    return undefined;
+  }
+  if (!head) {
+    faults?.add("rig.head", "missing", "", `{ "kind": "dial", "setting": "2 fl oz/gal" }`);
+    return undefined;
+  }
+  if (head.kind === "metered") return { kind: "metered", feed: value(head.feed, "flow") };
+  const { product, water } = head.jar ?? {};
+  if (head.jar && (product === undefined || water === undefined))
+    faults?.add(`rig.head.jar.${product === undefined ? "product" : "water"}`, "missing", "", `"8 fl oz"`);
+  const jar =
+    product !== undefined && water !== undefined
+      ? { product: value(product, "volume"), water: value(water, "volume", true) }
+      : undefined;
+  return { kind: "dial", setting: value(head.setting, "strengthByVolume"), ...(jar && { jar }) };
 }
 
 function readTank(tank: NonNullable<RigText["tanks"]>[number], i: number, faults: Faults): Tank {
@@ -146,7 +185,10 @@ function readCalibration(text: CalibrationText, rig: RigBasics, faults: Faults):
   const evidence = readEvidence(text, rig, faults);
   const target = maybe(text.target, "sprayVolume");
   const tolerance = maybe(text.tolerance, "share");
-  return evidence && { rig, evidence, ...(target && { target }), ...(tolerance && { tolerance }) };
+  const graduation = extra(text["x-graduation"], "graduation");
+  return (
+    evidence && { rig, evidence, ...(target && { target }), ...(tolerance && { tolerance }), ...(graduation && { graduation }) }
+  );
 }
 
 function readEvidence(text: CalibrationText, rig: RigBasics, faults: Faults): Evidence | undefined {
@@ -160,7 +202,7 @@ function readEvidence(text: CalibrationText, rig: RigBasics, faults: Faults): Ev
   }
   if (!text.pace) faults.add("calibration.pace", "missing", "", `{ "kind": "timed-area", … }`);
   if (!text.flow) faults.add("calibration.flow", "missing", "", `{ "kind": "timed-catch", … }`);
-  const pace = text.pace && readPace(text.pace, rig, faults);
+  const pace = text.pace && readPace(text.pace, rig, faults, text["x-swath"]);
   const flow = text.flow && readFlow(text, rig, faults);
   return pace && flow ? { kind: "timed", pace, flow } : undefined;
 }
@@ -173,9 +215,16 @@ export function readParts(rig: RigBasics, parts: { readonly pace?: PaceText; rea
   return faults.issues.length > 0 ? {} : { ...(pace && { pace }), ...(flow && { flow }) };
 }
 
-function readPace(pace: PaceText, rig: RigBasics, faults: Faults): PaceEvidence | undefined {
-  if (pace.kind === "timed-area")
-    return { kind: pace.kind, area: value(pace.area, "area"), times: pace.times.map((t) => value(t, "time")) };
+function readPace(pace: PaceText, rig: RigBasics, faults: Faults, ours?: unknown): PaceEvidence | undefined {
+  if (pace.kind === "timed-area") {
+    const known = extra(ours, "swath");
+    return {
+      kind: pace.kind,
+      area: value(pace.area, "area"),
+      times: pace.times.map((t) => value(t, "time")),
+      ...(known && { swath: known }),
+    };
+  }
   const swath = maybe(pace.swath, "length");
   if (!swath && !(rig.kind === "boom" && rig.outlets.spacing)) {
     faults.add("calibration.pace.swath", "missing", "", `"5 ft"${rig.kind === "boom" ? ", or the rig's outlets.spacing" : ""}`);
@@ -185,7 +234,8 @@ function readPace(pace: PaceText, rig: RigBasics, faults: Faults): PaceEvidence 
   return { kind: pace.kind, distance: value(pace.distance, "length"), swath, times: pace.times.map((t) => value(t, "time")) };
 }
 
-function readFlow({ flow }: CalibrationText, rig: RigBasics, faults: Faults): FlowEvidence | undefined {
+function readFlow(text: CalibrationText, rig: RigBasics, faults: Faults): FlowEvidence | undefined {
+  const { flow } = text;
   const perOutlet = (given: number, path: string) => {
     if (given !== rig.outlets.count)
       faults.add(
@@ -218,9 +268,23 @@ function readFlow({ flow }: CalibrationText, rig: RigBasics, faults: Faults): Fl
       if (readings) perOutlet(readings.length, "calibration.flow.readings");
       return { kind: "metered-flow", readings: (readings ?? [whole!]).map((r) => value(r, "flow")) };
     }
-    case "tip-chart":
-      faults.add("calibration.flow.kind", "not-supported", "tip-chart", "catch the flow and time it (timed-catch)");
-      return undefined;
+    case "tip-chart": {
+      const { size, pressure, chart } = rig.tip ?? {};
+      if (size === undefined) faults.add("rig.tip.size", "missing", "", `"025"`);
+      else if (ratedFlow(size) === undefined)
+        faults.add("rig.tip.size", "not-a-choice", size, "a size in tenths of a gallon a minute, such as 025");
+      if (pressure === undefined) faults.add("rig.tip.pressure", "missing", "", `"40 psi"`);
+      if (size === undefined || pressure === undefined || ratedFlow(size) === undefined) return undefined;
+      const gravity = extra(text["x-gravity"], "gravity");
+      return {
+        kind: "tip-chart",
+        size,
+        pressure,
+        count: rig.outlets.count,
+        ...(chart && { chart }),
+        ...(gravity && { gravity }),
+      };
+    }
   }
 }
 

@@ -6,6 +6,7 @@ import {
   levers,
   lineText,
   PART_WORDS,
+  sprayFor,
   valueIn,
   type Amount,
   type AnySource,
@@ -16,7 +17,6 @@ import {
   type Remedy,
   type Source,
   type UnitOf,
-  type Warning,
 } from "@/core/contents";
 import type { Job } from "./read-checked";
 
@@ -47,7 +47,12 @@ export function calibrationResult(job: Job, made: Calibration) {
     trials: made.trials,
     againstTarget,
     remedies: againstTarget && !againstTarget.within ? remediesOf(job, made) : [],
-    hoseEnd: null,
+    hoseEnd: made.hoseEnd && {
+      productFlow: maybe(made.hoseEnd.productFlow, "fl oz/min"),
+      dilution: made.hoseEnd.dilution ? valueIn(made.hoseEnd.dilution.value, ":1") : null,
+      timePer1000: maybe(made.hoseEnd.timePer1000, "s"),
+      overdose: made.hoseEnd.overdose,
+    },
     warnings: made.warnings,
     working: working(calibrationSources(made)),
   };
@@ -59,6 +64,7 @@ function remediesOf(job: Job, made: Calibration) {
     wanted: job.calibration.target!.value,
     rig: job.rig,
     flow: made.flow,
+    timePer1000: made.timePer1000,
     speed: made.speed,
     ...(job.tank && { usable: job.tank.usable }),
   });
@@ -67,7 +73,14 @@ function remediesOf(job: Job, made: Calibration) {
     feasible: remedy.feasible,
     setTo: settingOf(remedy),
     why: remedy.why,
+    expect: expectationOf(remedy),
   }));
+}
+
+/** The reading that proves a lever: the flow of all outlets, or the time for 1,000 sq ft. */
+function expectationOf({ expect }: Remedy) {
+  if (!expect) return null;
+  return expect.of === "flow" ? measured(expect.value, "gal/min") : measured(expect.value, "s");
 }
 
 function settingOf(remedy: Remedy): Measured | string | null {
@@ -84,19 +97,22 @@ function settingOf(remedy: Remedy): Measured | string | null {
   }
 }
 
-/** @param calibration what is wrong with the calibration that is mixed from: it is as true of the mix */
-export function mixResult(plan: MixPlan, calibration: readonly Warning[]) {
+/**
+ * @param calibration what is mixed from: its warnings are as true of the mix, and where a load is a jar it, not the plan,
+ * knows the spray volume
+ */
+export function mixResult(plan: MixPlan, { sprayVolume, warnings }: Calibration) {
   return {
     format: "careful-gauge-mix",
     version: 1,
     status: "ready",
     reasons: [],
-    sprayVolume: measured(plan.sprayVolume.value, "gal/1000 ft2"),
+    sprayVolume: measured(sprayVolume.value, "gal/1000 ft2"),
     tankCoverage: measured(plan.tankCoverage.value, "ft2"),
     sites: plan.sites.map((site) => ({
       name: site.name,
       area: measured(site.area.value, "ft2"),
-      spray: measured(site.spray.value, "gal"),
+      spray: measured(sprayFor(site.area, sprayVolume).value, "gal"),
       loads: site.loads.map(({ number, contents }) => ({
         number,
         fillTo: measured(contents.fillTo.value, "gal"),
@@ -105,7 +121,7 @@ export function mixResult(plan: MixPlan, calibration: readonly Warning[]) {
       })),
       products: site.totals.map((total, i) => ({ name: plan.products[i]!.name, total: amount(total), cost: site.costs[i]! })),
     })),
-    warnings: [...calibration, ...plan.warnings],
+    warnings: [...warnings, ...plan.warnings],
     working: working(planSources(plan)),
   };
 }

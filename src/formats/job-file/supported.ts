@@ -2,17 +2,13 @@ import type { Issue } from "@/core/contents";
 import type { JobFile } from "./types";
 
 /**
- * What the format can say and the product can't work out yet. Each answers with a fault that names it: a number that
+ * What the format can say of a mix and the product can't work out yet. Each answers with a fault that names it: a number that
  * leaves a limit out would be worse than none.
  */
-export function unsupportedIn(file: JobFile, command: "calibrate" | "mix"): Issue[] {
+export function unsupportedIn(file: JobFile): Issue[] {
   const issues: Issue[] = [];
   const refuse = (path: string, received: string, expected: string) =>
     issues.push({ path, code: "not-supported", received, expected });
-  if (file.rig.kind === "hose-end") refuse("rig.kind", "a hose-end head", "calibrate another kind of rig");
-  else if (file.rig.head) refuse("rig.head", "a hose-end head", "leave it out");
-  if (command === "calibrate") return issues;
-
   file.products?.forEach((product, i) => {
     const at = `products[${i}]`;
     if (product.limits) refuse(`${at}.limits`, "checking limits", "no mix is made of a product whose limits can't be checked");

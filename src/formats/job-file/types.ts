@@ -21,8 +21,15 @@ export interface RigText {
   readonly tanks?: readonly TankText[];
   readonly outlets?: { readonly count?: number; readonly spacing?: string };
   readonly tip?: { readonly size?: string; readonly pressure?: string };
-  readonly head?: Readonly<Record<string, unknown>>;
+  readonly head?: HeadText;
+  /** Ours, beside the format: what else a calibration stands on, the kit, and the chart of the tip that is on. */
+  readonly "x-setup"?: unknown;
+  readonly "x-chart"?: unknown;
 }
+
+export type HeadText =
+  | { readonly kind: "metered"; readonly feed: string }
+  | { readonly kind: "dial"; readonly setting: string; readonly jar?: { readonly product?: string; readonly water?: string } };
 
 export interface TankText {
   readonly name?: string;
@@ -55,6 +62,11 @@ export interface CalibrationText {
   readonly used?: UsedText | readonly UsedText[];
   readonly target?: string;
   readonly tolerance?: string;
+  /** Ours: the finest mark of the vessel that was read, and the specific gravity of the liquid for a chart's flow. */
+  readonly "x-graduation"?: unknown;
+  readonly "x-gravity"?: unknown;
+  /** Ours: the effective swath of a timed area, for the travel speed that it implies. */
+  readonly "x-swath"?: unknown;
 }
 
 export interface ProductText {

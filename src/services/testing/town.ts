@@ -50,7 +50,13 @@ export const SITE = {
     { name: "south", area: "1800 sq ft" },
   ],
 };
-export const ids = { rigs: "rig-0000000001", people: "person-00000001", labels: "label-000000001", sites: "site-0000000001" };
+export const ids = {
+  rigs: "rig-0000000001",
+  people: "person-00000001",
+  labels: "label-000000001",
+  sites: "site-0000000001",
+  tips: "tip-0000000001",
+};
 /** Adds one of a kind, under the test town's id unless told otherwise. */
 export const add = (db: Records, kind: KeptKind, form: unknown, id: string = ids[kind]) => put(db, kind, { id, form });
 
@@ -64,7 +70,7 @@ export function town(db: Records): void {
 
 /** A run sheet of the test town, ready to be saved. */
 export const session = (more: Partial<Session> = {}): Session => ({
-  ...emptySession("calibration-00001", ids.rigs, ids.people, false, 1),
+  ...emptySession("calibration-00001", { rigId: ids.rigs, personId: ids.people, outlets: 1, method: "area-catch" }),
   walks: [{ time: "61 s" }, { time: "63" }, { time: "1:02" }, { time: "95 s", struck: "stumbled or stopped" }],
   catches: [{ volume: "33", time: "62 s" }],
   ...more,

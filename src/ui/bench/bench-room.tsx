@@ -4,8 +4,9 @@ import { Box, chakra, ClientOnly } from "@chakra-ui/react";
 import { format } from "date-fns";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { belongsToPerson, readParts, writeNumber, type System } from "@/core/contents";
-import type { Book, PersonEntry, RigEntry } from "@/formats/book";
+import { CHECK_EVERY, ownerOf, readParts, writeNumber, type System } from "@/core/contents";
+import type { Book, PersonEntry, RigEntry, SiteEntry } from "@/formats/book";
+import { dayNumber } from "@/formats/day";
 import { useBook } from "../data/book";
 import { calibratedFor, today, useInHand, type Calibrated } from "../data/in-hand";
 import { calibrationWorking } from "../calibrate/working";
@@ -20,31 +21,61 @@ import { BringIn } from "./bring-in";
 interface Pair {
   readonly rig: RigEntry;
   readonly person: PersonEntry | undefined;
+  readonly site: SiteEntry | undefined;
   readonly calibrated: Calibrated | undefined;
 }
 
-/** Each rig with each person who has calibrated it; a rig that nobody has, once by itself. */
+/** Each rig with each person (or tap) that it was calibrated with; one that never was, once by itself. */
 function pairsOf(book: Book): Pair[] {
   const now = today();
+  const pair = (rig: RigEntry, person?: PersonEntry, site?: SiteEntry): Pair => ({
+    rig,
+    person,
+    site,
+    calibrated: calibratedFor(book, rig, { personId: person?.id, siteId: site?.id }, now),
+  });
   return book.rigs
     .filter((r) => !r.retired)
     .flatMap((rig): Pair[] => {
-      if (!belongsToPerson(rig.rig.kind))
-        return [{ rig, person: undefined, calibrated: calibratedFor(book, rig, undefined, now) }];
-      const people = book.people.filter(
-        (p) => !p.retired && book.calibrations.some((c) => c.rigId === rig.id && c.personId === p.id),
-      );
-      if (people.length === 0) return [{ rig, person: undefined, calibrated: undefined }];
-      return people.map((person) => ({ rig, person, calibrated: calibratedFor(book, rig, person.id, now) }));
+      const owner = ownerOf(rig.rig.kind);
+      if (owner === "rig") return [pair(rig)];
+      const made = book.calibrations.filter((c) => c.rigId === rig.id);
+      const of: Pair[] =
+        owner === "person"
+          ? book.people.filter((p) => !p.retired && made.some((c) => c.personId === p.id)).map((person) => pair(rig, person))
+          : book.sites.filter((s) => !s.retired && made.some((c) => c.siteId === s.id)).map((site) => pair(rig, undefined, site));
+      return of.length > 0 ? of : [pair(rig)];
     });
 }
 
-type State = "good" | "act" | "stop";
+interface Judged {
+  readonly state: "good" | "act" | "stop";
+  /** On the stamp. */
+  readonly word: string;
+  /** What to do about it. */
+  readonly go: readonly [words: string, path: string];
+}
 
-function stateOf(calibrated: Calibrated | undefined): State {
-  if (!calibrated) return "act";
-  if (calibrated.unsure) return "stop";
-  return calibrated.standing.state === "stands" ? "good" : "act";
+const CALIBRATE = ["Calibrate", "/calibrate"] as const;
+const CHECK = ["Quick check", "/calibrate/check"] as const;
+
+/** How a rig stands with a person or a tap today, and what is due. */
+function judge(calibrated: Calibrated | undefined): Judged {
+  if (!calibrated) return { state: "act", word: "to do", go: CALIBRATE };
+  if (calibrated.unsure) return { state: "stop", word: "not yet", go: CALIBRATE };
+  if (calibrated.estimate) return { state: "stop", word: "estimate only", go: CALIBRATE };
+  const { state } = calibrated.standing;
+  if (state === "failing") return { state: "stop", word: "failing", go: CALIBRATE };
+  if (state === "stale") return { state: "act", word: "stale", go: CALIBRATE };
+  if (state === "expired") return { state: "act", word: "due", go: CALIBRATE };
+  return checkDue(calibrated)
+    ? { state: "act", word: "check due", go: CHECK }
+    : { state: "good", word: "stands", go: ["Mix", "/mix"] };
+}
+
+/** A week after the calibration, or after the last check of it; direct evidence has no flow to check. */
+function checkDue({ entry, check, made }: Calibrated): boolean {
+  return made.flow !== null && today() - dayNumber(check?.madeAt ?? entry.madeAt) > CHECK_EVERY;
 }
 
 export function BenchRoom() {
@@ -86,14 +117,17 @@ function Empty() {
 function Bench({ book }: { book: Book }) {
   const { system } = useInHand();
   const pairs = pairsOf(book);
-  const due = pairs.filter((p) => stateOf(p.calibrated) !== "good");
-  const ready = pairs.filter((p) => stateOf(p.calibrated) === "good");
+  const state = (pair: Pair) => judge(pair.calibrated);
+  const due = pairs.filter((p) => state(p).state !== "good" && state(p).word !== "check due");
+  const toCheck = pairs.filter((p) => state(p).word === "check due");
+  const ready = pairs.filter((p) => state(p).state === "good");
   const open = book.sheets.filter((s) => s.done < s.steps).slice(0, 6);
   return (
     <Box display="grid" gap="28px">
       <Heading>{format(new Date(), "EEEE, d MMMM")}</Heading>
       <RunSheets book={book} />
       {due.length > 0 && <Rows title="To calibrate" pairs={due} system={system} />}
+      {toCheck.length > 0 && <Rows title="Quick check due" pairs={toCheck} system={system} />}
       {ready.length > 0 && <Rows title="Ready to mix from" pairs={ready} system={system} />}
       {open.length > 0 && (
         <Box>
@@ -132,24 +166,26 @@ function RunSheets({ book }: { book: Book }) {
   const { choose } = useInHand();
   const router = useRouter();
   const begun = keptKeys("session:").flatMap((key) => {
-    const [, rigId, personId] = key.split(":");
+    const [, rigId, personId, siteId] = key.split(":");
     const rig = book.rigs.find((r) => r.id === rigId && !r.retired);
     const person = book.people.find((p) => p.id === personId);
-    return rig ? [{ key, rig, person }] : [];
+    const site = book.sites.find((s) => s.id === siteId);
+    return rig ? [{ key, rig, person, site }] : [];
   });
   if (begun.length === 0) return null;
   return (
     <Box>
       <SubHeading>Begun on this device</SubHeading>
-      {begun.map(({ key, rig, person }) => (
+      {begun.map(({ key, rig, person, site }) => (
         <Box key={key} display="flex" gap="16px" alignItems="center" minHeight="52px" borderBottom="1px solid" borderColor="line">
           <Box flex="1">
             Calibration of <chakra.strong>{rig.rig.name}</chakra.strong>
             {person && ` with ${person.name}`}
+            {site && `, tap of ${site.site.name}`}
           </Box>
           <Button
             onClick={() => {
-              choose({ rigId: rig.id, ...(person && { personId: person.id }) });
+              choose({ rigId: rig.id, ...(person && { personId: person.id }), ...(site && { siteId: site.id }) });
               router.push("/calibrate");
             }}
           >
@@ -180,7 +216,11 @@ function Rows({ title, pairs, system }: { title: string; pairs: readonly Pair[];
   const { choose } = useInHand();
   const router = useRouter();
   const take = (pair: Pair, path: string) => {
-    choose({ rigId: pair.rig.id, ...(pair.person && { personId: pair.person.id }) });
+    choose({
+      rigId: pair.rig.id,
+      ...(pair.person && { personId: pair.person.id }),
+      ...(pair.site && { siteId: pair.site.id }),
+    });
     router.push(path);
   };
   return (
@@ -188,13 +228,14 @@ function Rows({ title, pairs, system }: { title: string; pairs: readonly Pair[];
       <SubHeading>{title}</SubHeading>
       <Box as="ul" listStyleType="none">
         {pairs.map((pair) => {
-          const { rig, person, calibrated } = pair;
-          const state = stateOf(calibrated);
-          const name = `${rig.rig.name}${person ? `, ${person.name}` : ""}`;
+          const { rig, person, site, calibrated } = pair;
+          const { state, word, go } = judge(calibrated);
+          const whose = person?.name ?? (site && `tap of ${site.site.name}`);
+          const name = `${rig.rig.name}${whose ? `, ${whose}` : ""}`;
           return (
             <Box
               as="li"
-              key={`${rig.id}${person?.id}`}
+              key={`${rig.id}${person?.id}${site?.id}`}
               display="grid"
               gridTemplateColumns={{ base: "minmax(0,1fr) auto", lg: "minmax(0,1fr) 210px 150px auto" }}
               gap="4px 18px"
@@ -206,7 +247,7 @@ function Rows({ title, pairs, system }: { title: string; pairs: readonly Pair[];
               <Box>
                 <Box fontWeight="700" fontSize="17px">
                   {rig.rig.name}
-                  {person && <chakra.span fontWeight="400">, {person.name}</chakra.span>}
+                  {whose && <chakra.span fontWeight="400">, {whose}</chakra.span>}
                 </Box>
                 <Box fontSize="14px" color="soft">
                   {calibrated ? standingWords(calibrated) : "never calibrated"}
@@ -216,26 +257,16 @@ function Rows({ title, pairs, system }: { title: string; pairs: readonly Pair[];
                 {calibrated && <Standing calibrated={calibrated} system={system} />}
               </Box>
               <Box gridColumn={{ base: "1", lg: "auto" }}>
-                <Stamp state={state}>
-                  {state === "good"
-                    ? "stands"
-                    : state === "stop"
-                      ? "not yet"
-                      : calibrated
-                        ? calibrated.standing.state === "stale"
-                          ? "stale"
-                          : "due"
-                        : "to do"}
-                </Stamp>
+                <Stamp state={state}>{word}</Stamp>
               </Box>
               <Box gridColumn={{ base: "2", lg: "auto" }} gridRow={{ base: "1 / span 3", lg: "auto" }}>
                 <Button
                   look={state === "good" ? "plain" : "act"}
-                  aria-label={`${state === "good" ? "Mix with" : "Calibrate"} ${name}`}
-                  onClick={() => take(pair, state === "good" ? "/mix" : "/calibrate")}
-                  minW="112px"
+                  aria-label={`${go[0] === "Calibrate" ? "Calibrate" : `${go[0]} with`} ${name}`}
+                  onClick={() => take(pair, go[1])}
+                  minW="128px"
                 >
-                  {state === "good" ? "Mix" : "Calibrate"}
+                  {go[0]}
                 </Button>
               </Box>
             </Box>

@@ -3,8 +3,8 @@
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
 import { nanoid } from "nanoid";
 import Link from "next/link";
-import { useEffect, useMemo, useState } from "react";
-import { belongsToPerson, explainAll, read } from "@/core/contents";
+import { useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { explainAll, ownerOf, read } from "@/core/contents";
 import type { RigEntry } from "@/formats/book";
 import { emptySession, type Session } from "@/formats/session";
 import { useBook } from "../data/book";
@@ -13,26 +13,29 @@ import { useKept } from "../data/kept-here";
 import { isTyping } from "../frame/keys";
 import { Room } from "../frame/room";
 import { Button, Heading } from "../parts/controls";
-import { Cautions, FirstThing } from "../parts/notices";
+import { Cautions, FirstThing, Notice } from "../parts/notices";
 import { CatchStep } from "./catch-step";
-import { MarkStep } from "./mark-step";
+import { FillStep } from "./fill-step";
+import { LEVER_WORDS } from "./levers-panel";
+import { MarkStep, usualMethod } from "./mark-step";
 import { Outcome } from "./outcome";
-import { OutletStep, UsedStep } from "./outlet-step";
+import { OutletStep } from "./outlet-step";
+import { Places } from "./places";
+import { sessionKey } from "./session-key";
 import { Story } from "./story";
+import { UsedStep } from "./used-step";
 import { WalkStep } from "./walk-step";
 import type { StepName } from "./steps";
 import { calibrationWorking } from "./working";
 import { expectedOf, workedOut } from "./worked-out";
 
-/** The key under which a run sheet in the making is kept: one for each rig and person. */
-export const sessionKey = (rigId: string, personId: string | undefined) => `session:${rigId}:${personId ?? ""}`;
-
 export function CalibrateRoom() {
   const { book, read: known } = useBook();
-  const { rig, person } = useInHand();
+  const { rig, person, site } = useInHand();
   if (!known) return <Room working={[]}>{null}</Room>;
-  const needsPerson = rig && belongsToPerson(rig.rig.kind);
-  if (!rig || (needsPerson && !person))
+  const owner = rig && ownerOf(rig.rig.kind);
+  const lacks = !rig ? "rig" : owner === "person" && !person ? "person" : owner === "tap" && !site ? "site" : undefined;
+  if (!rig || lacks)
     return (
       <Room>
         <Heading>Calibrate</Heading>
@@ -42,8 +45,16 @@ export function CalibrateRoom() {
               <>
                 First <Link href="/rigs">add the rig</Link> that you will calibrate.
               </>
-            ) : !rig ? (
+            ) : lacks === "rig" ? (
               "Pick the rig in the strip above."
+            ) : lacks === "site" ? (
+              book.sites.length === 0 ? (
+                <>
+                  A hose-end head depends on the tap: first <Link href="/sites">add the site</Link>.
+                </>
+              ) : (
+                "Whose tap feeds the head? Pick the site in the strip above."
+              )
             ) : book.people.length === 0 ? (
               <>
                 A pace is a person&apos;s own: first <Link href="/rigs">add who sprays</Link>.
@@ -55,30 +66,45 @@ export function CalibrateRoom() {
         </Box>
       </Room>
     );
-  const personId = needsPerson ? person!.id : undefined;
+  const personId = owner === "person" ? person!.id : undefined;
+  const siteId = owner === "tap" ? site!.id : undefined;
   return (
     <ClientOnly>
-      <RunSheet key={sessionKey(rig.id, personId)} rig={rig} personId={personId} />
+      <RunSheet key={sessionKey(rig.id, personId, siteId)} rig={rig} personId={personId} siteId={siteId} />
     </ClientOnly>
   );
 }
 
-function stepsOfSession(session: Session): readonly (readonly [StepName, string])[] {
-  if (session.direct)
-    return [
-      ["mark", "Mark out"],
-      ["catch", "Use up"],
-      ["result", "Result"],
-    ];
+type Steps = readonly (readonly [StepName, string])[];
+
+function stepsOfSession(session: Session): Steps {
+  const mark: readonly [StepName, string] = ["mark", session.flow === "tip-chart" ? "Fill in" : "Mark out"];
+  const result: readonly [StepName, string] = ["result", "Result"];
+  if (session.direct) return [mark, ["catch", "Use up"], result];
   const walk: readonly [StepName, string] = ["walk", session.outlets.length > 1 ? "Drive" : "Walk"];
-  return [["mark", "Mark out"], ...(session.pace === "speed" ? [] : [walk]), ["catch", "Catch"], ["result", "Result"]];
+  const caught: readonly [StepName, string] = ["catch", session.flow === "metered-flow" ? "Meter" : "Catch"];
+  return [mark, ...(session.pace === "speed" ? [] : [walk]), ...(session.flow === "tip-chart" ? [] : [caught]), result];
 }
 
-function RunSheet({ rig, personId }: { rig: RigEntry; personId: string | undefined }) {
+interface SheetProps {
+  readonly rig: RigEntry;
+  readonly personId: string | undefined;
+  readonly siteId: string | undefined;
+}
+
+function RunSheet({ rig, personId, siteId }: SheetProps) {
   const { system } = useInHand();
-  const boom = rig.rig.kind === "boom";
-  const blank = () => emptySession(nanoid(), rig.id, personId ?? null, boom, rig.rig.outlets?.count ?? 1);
-  const [kept, setKept] = useKept<Session>(sessionKey(rig.id, personId));
+  const here = sessionKey(rig.id, personId, siteId);
+  const outlets = rig.rig.outlets?.count ?? 1;
+  const blank = () =>
+    emptySession(nanoid(), {
+      rigId: rig.id,
+      personId: personId ?? null,
+      siteId: siteId ?? null,
+      outlets,
+      method: usualMethod(rig),
+    });
+  const [kept, setKept] = useKept<Session>(here);
   const [fresh, setFresh] = useState(blank);
   const session = kept ?? fresh;
   const change = (next: Partial<Session>) => setKept({ ...session, ...next });
@@ -95,7 +121,7 @@ function RunSheet({ rig, personId }: { rig: RigEntry; personId: string | undefin
         [worked.pace?.timePer1000, worked.flow, expected].filter((source) => source !== undefined),
         system,
       );
-  const [away, setAway] = useKept<Session>(`away:${sessionKey(rig.id, personId)}`);
+  const [away, setAway] = useKept<Session>(`away:${here}`);
   const startOver = (keepOld: boolean) => {
     setAway(keepOld ? session : undefined);
     setKept(undefined);
@@ -105,8 +131,9 @@ function RunSheet({ rig, personId }: { rig: RigEntry; personId: string | undefin
 
   return (
     <Room working={lines}>
-      <Box display="flex" justifyContent="space-between" alignItems="baseline" gap="12px" flexWrap="wrap">
+      <Box display="flex" justifyContent="space-between" alignItems="baseline" gap="4px 12px" flexWrap="wrap">
         <Heading>Calibrate {rig.rig.name}</Heading>
+        <Places at="/calibrate" />
         {kept && at === "mark" && (
           <Button look="quiet" onClick={() => startOver(true)}>
             Start a new run sheet
@@ -125,18 +152,20 @@ function RunSheet({ rig, personId }: { rig: RigEntry; personId: string | undefin
         )}
       </Box>
       <StepLine steps={steps} at={at} onGo={setStep} />
-      {at === "mark" && <MarkStep session={session} change={change} system={system} boom={boom} />}
+      {session.lever && (
+        <Box marginBottom="14px">
+          <Notice state="plain">
+            This reading proves a lever: {LEVER_WORDS[session.lever.name].toLowerCase()} to {session.lever.setTo}.
+          </Notice>
+        </Box>
+      )}
+      {at === "mark" && <MarkStep session={session} change={change} system={system} rig={rig} />}
       {at === "walk" && <WalkStep session={session} change={change} />}
-      {at === "catch" &&
-        (session.direct ? (
-          <UsedStep session={session} change={change} />
-        ) : session.flow === "outlet-catches" ? (
-          <OutletStep session={session} change={change} />
-        ) : (
-          <CatchStep session={session} change={change} expected={expected && read(expected.value, "volume", system)} />
-        ))}
+      {at === "catch" && (
+        <Gathered session={session} change={change} rig={rig} expected={expected && read(expected.value, "volume", system)} />
+      )}
       {at === "result" && (
-        <Outcome worked={worked} session={session} onSaved={() => startOver(false)} system={system} onGo={setStep} />
+        <Outcome worked={worked} session={session} rig={rig} onSaved={() => startOver(false)} system={system} onGo={setStep} />
       )}
       {next && (
         <Box marginTop="22px">
@@ -145,12 +174,29 @@ function RunSheet({ rig, personId }: { rig: RigEntry; personId: string | undefin
           </Button>
         </Box>
       )}
-      {at === "mark" && <Story rig={rig} personId={personId} />}
+      {at === "mark" && <Story rig={rig} personId={personId} siteId={siteId} />}
       <Box marginTop="24px">
         <Cautions mixing={false} />
       </Box>
     </Room>
   );
+}
+
+interface GatheredProps {
+  readonly session: Session;
+  readonly change: (next: Partial<Session>) => void;
+  readonly rig: RigEntry;
+  readonly expected: string | undefined;
+}
+
+/** The second thing that a method gathers: a catch, a fill, the outlets of a boom, or what an area used up. */
+function Gathered({ session, change, rig, expected }: GatheredProps) {
+  const { system } = useInHand();
+  if (session.direct) return <UsedStep session={session} change={change} />;
+  if (session.flow === "fill-time") return <FillStep session={session} change={change} />;
+  if (session.flow === "outlet-catches" || session.flow === "metered-flow")
+    return <OutletStep session={session} change={change} rig={rig} system={system} />;
+  return <CatchStep session={session} change={change} expected={expected} rig={rig} />;
 }
 
 const Tab = chakra("button", {
@@ -171,15 +217,7 @@ const Tab = chakra("button", {
   },
 });
 
-function StepLine({
-  steps,
-  at,
-  onGo,
-}: {
-  steps: readonly (readonly [StepName, string])[];
-  at: StepName;
-  onGo: (step: StepName) => void;
-}) {
+function StepLine({ steps, at, onGo }: { steps: Steps; at: StepName; onGo: (step: StepName) => void }) {
   return (
     <Box as="nav" aria-label="Steps of the run sheet" display="flex" gap="6px" marginTop="10px" marginBottom="18px">
       {steps.map(([name, words], i) => (
@@ -191,13 +229,21 @@ function StepLine({
   );
 }
 
-function useStepKeys(steps: readonly (readonly [StepName, string])[], go: (step: StepName) => void) {
+/** Digits go to the steps. Heard from the moment the steps are on the screen: a quick hand is not ahead of it. */
+function useStepKeys(steps: Steps, go: (step: StepName) => void) {
+  const latest = useRef({ steps, go });
   useEffect(() => {
+    latest.current = { steps, go };
+  });
+  useLayoutEffect(() => {
+    latest.current = { steps, go };
     const onKey = (event: KeyboardEvent) => {
-      const step = !isTyping(event) && steps[Number(event.key) - 1];
-      if (step) go(step[0]);
+      const step = !isTyping(event) && latest.current.steps[Number(event.key) - 1];
+      if (step) latest.current.go(step[0]);
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, [steps, go]);
+    // Listens once; what it hears is judged by the latest steps.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
 }

@@ -1,107 +1,42 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { useEffect, useRef, useState } from "react";
-import { parseField, raw, showEntered, wordsFor } from "@/core/contents";
+import { raw, read, vesselFor } from "@/core/contents";
+import type { RigEntry } from "@/formats/book";
+import { kitOf } from "@/formats/rig-setup";
 import { catchTime, type Session } from "@/formats/session";
-import { useKept } from "../data/kept-here";
-import { Button, Note, Reading } from "../parts/controls";
-import { TextField } from "../parts/field";
+import { Note, Reading } from "../parts/controls";
 import { Notice } from "../parts/notices";
-import { allowSound, beep } from "./beep";
+import { CatchWatch } from "./catch-watch";
 import { Tape } from "./tape";
-import { useFrames, useWatch, watchText } from "./watch";
-import { WatchFace } from "./watch-face";
-import { TypeOne } from "./walk-step";
+import { likelyCatch } from "./worked-out";
 
 interface StepProps {
   readonly session: Session;
   readonly change: (next: Partial<Session>) => void;
   /** What the catch should hold for the wanted spray volume, in words. */
   readonly expected: string | undefined;
+  readonly rig: RigEntry;
 }
 
-/** How late the end of a catch may be noticed and still count, s: a frame or two, and a hand. */
-const OVERRUN = 1;
-
-/** Catch the whole output for as long as the walk took: the count-down beeps at its end. */
-export function CatchStep({ session, change, expected }: StepProps) {
-  const time = catchTime(session);
-  const watch = useWatch(`watch:${session.id}:catch`);
-  const [caught, finish] = useKept<string>(`caught:${session.id}`);
-  const digits = useRef<HTMLSpanElement>(null);
-  const left = () => raw(time.value) - watch.seconds();
-  const warned = useRef(4);
-  const [missed, setMissed] = useState(false);
-
-  const run = useRef(() => {});
-  useEffect(() => {
-    run.current = () => {
-      const seconds = left();
-      if (digits.current) digits.current.textContent = watchText(seconds);
-      const whole = Math.ceil(seconds);
-      if (whole < warned.current && whole > 0 && whole <= 3) beep("soon");
-      warned.current = whole;
-      if (seconds > 0) return;
-      watch.abandon();
-      // With the screen off no frame was drawn and no beep was heard: nobody knows when the vessel went away.
-      if (seconds < -OVERRUN) return setMissed(true);
-      beep("end");
-      finish(time.text);
-    };
-  });
-  useFrames(watch.running, () => run.current());
-
-  const press = (timeStamp: number) => {
-    allowSound();
-    if (caught) return;
-    const seconds = watch.press(timeStamp);
-    setMissed(false);
-    warned.current = 4;
-    // Stopped by hand before the end: the catch ran for what it ran.
-    if (seconds !== undefined) finish(`${seconds.toFixed(2)} s`);
-  };
-  const add = (volume: string) => {
-    change({ catches: [...session.catches, { volume, time: caught! }] });
-    finish(undefined);
-  };
+/** Catch the whole output for as long as the walk took. */
+export function CatchStep({ session, change, expected, rig }: StepProps) {
   const counted = session.catches.filter((c) => !c.struck).length;
   return (
     <Box>
-      <WatchFace
-        running={watch.running}
-        disabled={caught !== undefined}
-        onPress={press}
-        label={watch.running ? "Stop the catch" : "Start the catch"}
-        digits={<span ref={digits}>{watchText(watch.running ? left() : caught ? 0 : raw(time.value))}</span>}
-        says={
-          caught
-            ? `Caught for ${caught}. Read the vessel`
-            : watch.running
-              ? "Vessel away at the long beep"
-              : counted === 0
-                ? "Hold the wand in the vessel and press"
-                : `${counted} caught. Press for another`
-        }
-      />
-      {expected && (
-        <Box fontSize="17px" marginTop="10px">
-          Expect about <Reading>{expected}</Reading> for the wanted spray volume: take a vessel that holds more.
-        </Box>
-      )}
-      {missed && (
-        <Notice state="act">The count-down ran out while the screen was off, so its end went unheard. Catch again.</Notice>
-      )}
-      {caught ? (
-        <Box display="flex" gap="8px" alignItems="flex-end" flexWrap="wrap">
-          <TypeOne label={`Caught in ${caught}`} hint="fl oz if no unit" field="catchVolume" onAdd={add} autoFocus />
-          <Button look="quiet" onClick={() => finish(undefined)}>
-            Throw it away
-          </Button>
-        </Box>
-      ) : (
-        <TypeCatch time={showEntered(time)} onAdd={(one) => change({ catches: [...session.catches, one] })} />
-      )}
+      <CatchWatch
+        id={session.id}
+        time={catchTime(session)}
+        says={counted === 0 ? "Hold the wand in the vessel and press" : `${counted} caught. Press for another`}
+        onCaught={(one) => change({ catches: [...session.catches, one] })}
+      >
+        <FittingVessel session={session} rig={rig} />
+        {expected && (
+          <Box fontSize="17px" marginTop="10px">
+            Expect about <Reading>{expected}</Reading> for the wanted spray volume: take a vessel that holds more.
+          </Box>
+        )}
+      </CatchWatch>
       <Tape name="Catch" trials={session.catches} onChange={(catches) => change({ catches })} />
       <Note marginTop="10px">
         Same pressure as in the walk, agitation as in work. Read the vessel level, at the bottom of the curve.
@@ -110,52 +45,26 @@ export function CatchStep({ session, change, expected }: StepProps) {
   );
 }
 
-/** A catch typed whole: what was caught, and for how long. */
-function TypeCatch({ time, onAdd }: { time: string; onAdd: (one: { volume: string; time: string }) => void }) {
-  const [typed, setTyped] = useState({ volume: "", time });
-  const [errors, setErrors] = useState<{ volume?: string | undefined; time?: string | undefined }>({});
-  const [shown, setShown] = useState(time);
-  if (shown !== time) {
-    // The walk's mean has moved: a time that nobody typed goes with it.
-    setShown(time);
-    if (typed.time === shown) setTyped({ ...typed, time });
-  }
-  const add = () => {
-    const volume = parseField("catchVolume", typed.volume);
-    const ran = parseField("catchTime", typed.time);
-    setErrors({
-      volume: volume.ok ? undefined : wordsFor(volume.issues[0]!),
-      time: ran.ok ? undefined : wordsFor(ran.issues[0]!),
-    });
-    if (!volume.ok || !ran.ok) return;
-    onAdd({ volume: volume.value.text, time: ran.value.text });
-    setTyped({ volume: "", time });
-  };
-  const enter = (event: { key: string; preventDefault: () => void }) => {
-    if (event.key !== "Enter") return;
-    event.preventDefault();
-    add();
-  };
+/** Before the catch: which vessel of the kit holds what is coming; one that is too small is refused. */
+function FittingVessel({ session, rig }: { session: Session; rig: RigEntry }) {
+  const expected = likelyCatch(rig, session);
+  const kit = kitOf(rig.rig);
+  if (!expected || kit.vessels.length === 0) return null;
+  const vessel = vesselFor(kit, expected);
+  const chosen = kit.vessels.find((v) => v.graduation.text === session.graduation);
+  const small = chosen && raw(chosen.capacity.value) < raw(expected);
+  const words = read(expected, "volume", "us");
+  if (small)
+    return (
+      <Notice state="stop">
+        About {words} will come, and the {chosen.name} holds {chosen.capacity.text}.{" "}
+        {vessel ? `Take the ${vessel.name}.` : "Catch for less long."}
+      </Notice>
+    );
   return (
-    <Box display="grid" gridTemplateColumns="1fr 1fr auto" gap="10px" alignItems="start" marginTop="14px" maxW="560px">
-      <TextField
-        label="or type a catch"
-        hint="fl oz if no unit"
-        value={typed.volume}
-        error={errors.volume}
-        onKeyDown={enter}
-        onChange={(e) => setTyped({ ...typed, volume: e.target.value })}
-      />
-      <TextField
-        label="caught for"
-        value={typed.time}
-        error={errors.time}
-        onKeyDown={enter}
-        onChange={(e) => setTyped({ ...typed, time: e.target.value })}
-      />
-      <Button marginTop="25px" onClick={add}>
-        Add
-      </Button>
-    </Box>
+    <Note>
+      About {words} will come:{" "}
+      {vessel ? `the ${vessel.name} holds it and reads finest.` : "no vessel of this kit holds it, catch for less long."}
+    </Note>
   );
 }

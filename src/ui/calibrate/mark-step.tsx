@@ -1,78 +1,81 @@
 "use client";
 
-import { Box } from "@chakra-ui/react";
-import { useState } from "react";
-import { FIELDS, parseField, unitText, wordsFor, type Field as FieldName, type Ground, type System } from "@/core/contents";
-import type { Session } from "@/formats/session";
-import { Select, SubHeading } from "../parts/controls";
-import { Field, TextField } from "../parts/field";
+import { Box, chakra } from "@chakra-ui/react";
+import {
+  boomRun,
+  given,
+  methodOf,
+  methodsFor,
+  valueIn,
+  type FlowKind,
+  type Ground,
+  type MethodId,
+  type System,
+} from "@/core/contents";
+import type { RigEntry } from "@/formats/book";
+import { readRig } from "@/formats/job-file/read-checked";
+import { setupOf } from "@/formats/rig-setup";
+import { byMethod, type Session } from "@/formats/session";
+import { Note, Select, SubHeading } from "../parts/controls";
+import { Field } from "../parts/field";
+import { Chooser } from "./chooser";
 import { Sketch } from "./sketch";
+import { Typed } from "./typed";
 
 interface StepProps {
   readonly session: Session;
   readonly change: (next: Partial<Session>) => void;
   readonly system: System;
-  readonly boom: boolean;
+  readonly rig: RigEntry;
 }
 
-const PACES: readonly (readonly [Session["pace"], string])[] = [
-  ["timed-area", "Spray a marked area"],
-  ["timed-run", "Time a marked distance"],
-  ["speed", "The speed is known"],
-];
 const AREAS = ["50 ft2", "100 ft2", "250 ft2", "340.3 ft2", "500 ft2", "1000 ft2"];
 const GROUND_WORDS: Record<Ground, string> = {
   turf: "Turf, as it will be sprayed",
   rough: "Rough ground, beds",
   pavement: "Pavement",
 };
+const FLOW_WORDS: Record<FlowKind, string> = {
+  "timed-catch": "Catch for a time",
+  "fill-time": "Time a marked vessel full",
+  "outlet-catches": "One catch an outlet",
+  "metered-flow": "A flow meter",
+  "tip-chart": "The tip's rated flow: an estimate",
+};
 
 /** Choose how to measure, and mark the ground out. */
-export function MarkStep({ session, change, system, boom }: StepProps) {
+export function MarkStep({ session, change, system, rig }: StepProps) {
+  const method = methodOf(session.method)!;
+  const outlets = session.outlets.length;
+  const flows = method.flows.filter((flow) => flow !== "outlet-catches" || outlets > 1);
   return (
     <Box
       display="grid"
-      gap="20px"
+      gap="20px 28px"
       gridTemplateColumns={{ base: "minmax(0,1fr)", xl: "minmax(0,1fr) minmax(0,1fr)" }}
       alignItems="start"
     >
       <Box display="grid" gap="14px">
-        <Field label="What is measured">
-          {(props) => (
-            <Select
-              {...props}
-              value={session.direct ? "direct" : "timed"}
-              onChange={(e) => change({ direct: e.target.value === "direct" })}
-            >
-              <option value="timed">pace and flow, each by itself</option>
-              <option value="direct">what a marked area uses up</option>
-            </Select>
-          )}
-        </Field>
-        {!session.direct && (
-          <Field label="Pace">
+        <Chooser
+          kind={rig.rig.kind}
+          chosen={session.method}
+          onChoose={(id) => change({ ...byMethod(id, outlets), ...courseOf(id, rig) })}
+        />
+        {flows.length > 1 && (
+          <Field label="Flow">
             {(props) => (
-              <Select {...props} value={session.pace} onChange={(e) => change({ pace: e.target.value as Session["pace"] })}>
-                {PACES.map(([value, words]) => (
-                  <option key={value} value={value}>
-                    {words}
+              <Select {...props} value={session.flow} onChange={(e) => change({ flow: e.target.value as FlowKind })}>
+                {flows.map((flow) => (
+                  <option key={flow} value={flow}>
+                    {FLOW_WORDS[flow]}
                   </option>
                 ))}
               </Select>
             )}
           </Field>
         )}
-        {!session.direct && session.outlets.length > 1 && (
-          <Field label="Flow">
-            {(props) => (
-              <Select {...props} value={session.flow} onChange={(e) => change({ flow: e.target.value as Session["flow"] })}>
-                <option value="outlet-catches">One catch an outlet</option>
-                <option value="timed-catch">The whole output</option>
-              </Select>
-            )}
-          </Field>
-        )}
-        {!session.direct && <Measures session={session} change={change} boom={boom} />}
+        {!session.direct && <Measures session={session} change={change} rig={rig} />}
+        <VesselPick session={session} change={change} rig={rig} />
         <Field label="Ground">
           {(props) => (
             <Select {...props} value={session.ground} onChange={(e) => change({ ground: e.target.value as Ground })}>
@@ -94,30 +97,108 @@ export function MarkStep({ session, change, system, boom }: StepProps) {
         />
       </Box>
       <Box display="grid" gap="14px">
-        {!session.direct && session.pace === "timed-area" && (
+        {method.sketch !== "none" && (
           <>
             <SubHeading>Mark out</SubHeading>
-            <Sketch area={session.area} swath={session.swath} system={system} />
+            <Sketch method={method} session={session} rig={rig} system={system} />
+            {method.says && <Note>{method.says}</Note>}
           </>
         )}
-        <Box as="ol" listStyleType="decimal" paddingLeft="22px" display="grid" gap="4px" fontSize="15px" color="soft">
-          <li>Gear on. Rinse, and fill to about half with clean water.</li>
-          <li>Tip and strainer clean; pressure right, read while spraying with agitation as in work.</li>
-          <li>Spray on dry pavement: see the pattern, measure the swath a little inside the wet edges.</li>
-          <li>Mark out on the kind of ground that will be sprayed.</li>
-        </Box>
+        <SubHeading>Gather</SubHeading>
+        <Box fontSize="15px">{method.gather.join(" · ")}</Box>
+        <SubHeading>In this order</SubHeading>
+        <Steps steps={[...SET_UP, ...extraSteps(rig), ...method.steps]} />
       </Box>
     </Box>
   );
 }
 
-function Measures({ session, change, boom }: Pick<StepProps, "session" | "change" | "boom">) {
+/** The course that a method prescribes for a boom: so many feet for its spacing. */
+function courseOf(id: MethodId, { rig }: RigEntry): Partial<Session> {
+  const spacing = readRig(rig).outlets.spacing;
+  if (id !== "acre-128-boom" || !spacing) return {};
+  return { distance: `${valueIn(boomRun(given(spacing, "spacing")).value, "ft").toFixed(2)} ft` };
+}
+
+/** What every calibration begins with. */
+const SET_UP = [
+  "Gear on. Rinse, and fill to about half with clean water.",
+  "Tip and strainer clean; pressure right, read while spraying with agitation as in work. A reading in bypass doesn't count.",
+  "Spray on dry pavement: see the pattern, measure the swath a little inside the wet edges.",
+  "Mark out on the kind of ground that will be sprayed, obstacles included.",
+];
+
+function extraSteps({ rig }: RigEntry): string[] {
+  const strokes = setupOf(rig).strokes;
+  if (rig.kind === "hand-can")
+    return [
+      `Pump ${strokes ?? "to the same strokes each time"} and re-pump as in work. Never over-pressurise; release before opening.`,
+    ];
+  if (rig.kind === "hose-end")
+    return [
+      "Measure through hose and head, pattern as in work: a bare tap may give three times as much. Fill the jar to a mark.",
+    ];
+  return [];
+}
+
+export function Steps({ steps }: { steps: readonly string[] }) {
+  return (
+    <Box as="ol" listStyleType="none" display="grid" gap="2px" fontSize="15px">
+      {steps.map((step, i) => (
+        <Box
+          as="li"
+          key={step}
+          display="grid"
+          gridTemplateColumns="28px 1fr"
+          borderBottom="1px dotted"
+          borderColor="line"
+          paddingY="4px"
+        >
+          <chakra.span fontFamily="reading" fontWeight="700">
+            {i + 1}
+          </chakra.span>
+          <span>{step}</span>
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+/** The vessel that is read: its graduation is what the reading is worth. */
+function VesselPick({ session, change, rig }: Pick<StepProps, "session" | "change" | "rig">) {
+  const vessels = setupOf(rig.rig).kit?.vessels ?? [];
+  if (session.flow === "metered-flow" || session.flow === "tip-chart" || vessels.length === 0) return null;
+  return (
+    <Field label="Vessel that is read">
+      {(props) => (
+        <Select {...props} value={session.graduation} onChange={(e) => change({ graduation: e.target.value })}>
+          <option value="">not noted: usual marks assumed</option>
+          {vessels.map((v) => (
+            <option key={v.name} value={v.graduation}>
+              {v.name}, marks of {v.graduation}, holds {v.capacity}
+            </option>
+          ))}
+        </Select>
+      )}
+    </Field>
+  );
+}
+
+function Measures({ session, change, rig }: Pick<StepProps, "session" | "change" | "rig">) {
+  const boom = rig.rig.kind === "boom";
   const swathHint =
-    session.pace === "timed-area" ? "for the sketch" : boom ? "empty: outlets × spacing" : "a little inside the wet edges";
+    session.pace === "timed-area" ? "for sketch and speed" : boom ? "empty: outlets × spacing" : "a little inside the wet edges";
+  const fixed = methodOf(session.method)?.area !== undefined;
   return (
     <Box display="grid" gap="14px" gridTemplateColumns="1fr 1fr">
       {session.pace === "timed-area" && (
-        <Typed label="Test area" field="testArea" value={session.area} onChange={(area) => change({ area })} choices={AREAS} />
+        <Typed
+          label="Test area"
+          field="testArea"
+          value={session.area}
+          onChange={(area) => change({ area })}
+          {...(fixed ? { hint: "as the method has it" } : { choices: AREAS })}
+        />
       )}
       {session.pace === "timed-run" && (
         <Typed label="Course, one way" field="course" value={session.distance} onChange={(distance) => change({ distance })} />
@@ -140,47 +221,30 @@ function Measures({ session, change, boom }: Pick<StepProps, "session" | "change
         placeholder="5 ft"
         hint={swathHint}
       />
-    </Box>
-  );
-}
-
-interface TypedProps {
-  readonly label: string;
-  readonly field: FieldName;
-  readonly value: string;
-  readonly onChange: (typed: string) => void;
-  readonly optional?: boolean;
-  readonly placeholder?: string;
-  readonly choices?: readonly string[];
-  readonly hint?: string;
-  readonly zero?: boolean;
-}
-
-/** A field of the run sheet: whatever is typed is kept; what is wrong with it is said once it is left. */
-export function Typed({ label, field, value, onChange, optional = false, placeholder, choices, hint, zero = false }: TypedProps) {
-  const [left, setLeft] = useState(value !== "");
-  const read = value.trim() === "" ? undefined : parseField(field, value, { zero });
-  const error = left && read && !read.ok ? wordsFor(read.issues[0]!) : undefined;
-  const list = choices && `choices-${field}`;
-  return (
-    <Box>
-      <TextField
-        label={label}
-        value={value}
-        error={error}
-        hint={hint ?? (optional ? "may stay empty" : `${unitText(FIELDS[field].bare)} if no unit`)}
-        placeholder={placeholder}
-        list={list}
-        onChange={(e) => onChange(e.target.value)}
-        onBlur={() => setLeft(true)}
-      />
-      {choices && (
-        <datalist id={list}>
-          {choices.map((choice) => (
-            <option key={choice} value={choice} />
-          ))}
-        </datalist>
+      {session.flow === "fill-time" && (
+        <Typed
+          label="Vessel is full at"
+          field="catchVolume"
+          value={session.fill}
+          onChange={(fill) => change({ fill })}
+          placeholder="1 gal"
+          hint="marked by pouring in known gallons"
+        />
+      )}
+      {session.flow === "tip-chart" && (
+        <Typed
+          label="Specific gravity"
+          field="gravity"
+          optional
+          value={session.gravity}
+          onChange={(gravity) => change({ gravity })}
+          placeholder="1.28"
+          hint="empty for water"
+        />
       )}
     </Box>
   );
 }
+
+/** The method that a rig is usually calibrated by. */
+export const usualMethod = (rig: RigEntry) => methodsFor(rig.rig.kind, [])[0]!.method.id;

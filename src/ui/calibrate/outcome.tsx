@@ -3,11 +3,14 @@
 import { Box } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { wordsFor, type System } from "@/core/contents";
+import { wordsFor, type Remedy, type System } from "@/core/contents";
+import type { RigEntry } from "@/formats/book";
+import { setupOf } from "@/formats/rig-setup";
 import type { Lack, Session } from "@/formats/session";
 import { sentences, useSend } from "../data/book";
 import { Button, Note } from "../parts/controls";
 import { Notice } from "../parts/notices";
+import { useProve } from "./prove";
 import { Result } from "./result";
 import type { StepName } from "./steps";
 import type { WorkedOut } from "./worked-out";
@@ -20,21 +23,24 @@ const LACK_WORDS: Record<Lack, readonly [words: string, step: StepName]> = {
   speed: ["The travel speed is missing.", "mark"],
   distance: ["The length of the course is missing.", "mark"],
   outlets: ["A catch of every outlet is missing.", "catch"],
+  fill: ["The mark of the vessel is missing.", "mark"],
   used: ["Start and rest of the trial are missing.", "catch"],
 };
 
 interface OutcomeProps {
   readonly worked: WorkedOut;
   readonly session: Session;
+  readonly rig: RigEntry;
   readonly onSaved: () => void;
   readonly system: System;
   readonly onGo: (step: StepName) => void;
 }
 
 /** What the run sheet comes to: the result to save, or what is lacking or wrong, with the way there. */
-export function Outcome({ worked, session, onSaved, system, onGo }: OutcomeProps) {
+export function Outcome({ worked, session, rig, onSaved, system, onGo }: OutcomeProps) {
   const router = useRouter();
   const send = useSend();
+  const prove = useProve();
   const [trouble, setTrouble] = useState<readonly string[]>([]);
   const [busy, setBusy] = useState(false);
   const { reading, job, made } = worked;
@@ -61,24 +67,35 @@ export function Outcome({ worked, session, onSaved, system, onGo }: OutcomeProps
         ))}
       </Box>
     );
-  const save = async () => {
+  const save = async (remedy?: Remedy) => {
     setBusy(true);
     const result = await send<{ id: string }>("/api/calibrations", { session, madeAt: new Date().toISOString() });
     setBusy(false);
     if (!result.ok) return setTrouble(sentences(result.issues));
     onSaved();
-    router.push(`/calibrate/record?id=${result.value.id}`);
+    if (!remedy) return router.push(`/calibrate/record?id=${result.value.id}`);
+    // The lever is pulled after this reading: it is kept first, so that the story has its beginning.
+    const { personId, siteId } = session;
+    const begun = await prove(remedy, { rig, personId, siteId, follows: result.value.id, session });
+    if (!begun) router.push(`/calibrate/record?id=${result.value.id}`);
   };
   return (
     <Box display="grid" gap="18px">
-      <Result made={made} input={job.calibration} tank={job.tank} system={system} />
+      <Result
+        made={made}
+        input={job.calibration}
+        tank={job.tank}
+        system={system}
+        pumpMost={setupOf(rig.rig).mostPressure}
+        onProve={busy ? undefined : (remedy) => void save(remedy)}
+      />
       {trouble.map((text) => (
         <Notice key={text} state="stop">
           {text}
         </Notice>
       ))}
       <Box>
-        <Button look="act" onClick={save} disabled={busy}>
+        <Button look="act" onClick={() => void save()} disabled={busy}>
           Save the calibration
         </Button>
       </Box>
@@ -102,8 +119,12 @@ function placeWords(path: string): string {
     distance: "Course",
     target: "Wanted spray volume",
     outletTime: "Catch time",
+    fill: "Vessel",
+    gravity: "Specific gravity",
+    graduation: "Vessel",
+    tip: "The rig's tip",
   };
-  const last = path.replace(/^calibration\.(pace|flow)\./, "");
+  const last = path.replace(/^calibration\.(pace|flow)\.|^rig\./, "");
   const parts = /^(\w+)(?:\[(\d+)\])?/.exec(last);
   const name = named[parts?.[1] ?? ""] ?? "The readings";
   return parts?.[2] === undefined ? name : `${name} ${Number(parts[2]) + 1}`;

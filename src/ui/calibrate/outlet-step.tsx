@@ -1,95 +1,173 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import type { KeyboardEvent } from "react";
+import { useEffect, useRef, useState, type KeyboardEvent } from "react";
+import {
+  boomCheck,
+  given,
+  parseField,
+  quantity,
+  raw,
+  tipFlow,
+  valueIn,
+  wordsFor,
+  type Field,
+  type Quantity,
+  type System,
+} from "@/core/contents";
+import type { RigEntry } from "@/formats/book";
+import { readRig } from "@/formats/job-file/read-checked";
 import type { Session } from "@/formats/session";
-import { Button, Note } from "../parts/controls";
-import { Typed } from "./mark-step";
+import { simulatedMeter } from "@/standins/flow-meter";
+import { Button, Input, Note } from "../parts/controls";
+import { BoomPicture, BoomVerdict } from "./boom-picture";
+import { Typed } from "./typed";
 
 interface StepProps {
   readonly session: Session;
   readonly change: (next: Partial<Session>) => void;
+  readonly rig: RigEntry;
+  readonly system: System;
 }
 
-/** One catch an outlet, all for the same time. Enter goes on to the next. */
-export function OutletStep({ session, change }: StepProps) {
-  const next = (event: KeyboardEvent<HTMLDivElement>) => {
-    if (event.key !== "Enter") return;
-    event.preventDefault();
-    const inputs = [...event.currentTarget.querySelectorAll("input")];
-    inputs[inputs.indexOf(event.target as HTMLInputElement) + 1]?.focus();
+/** What one tip of the rig should give at its working pressure; undefined where either isn't noted. */
+function ratedOf(rig: RigEntry): Quantity<"flow"> | undefined {
+  const { tip } = readRig(rig.rig);
+  if (!tip?.size || !tip.pressure) return undefined;
+  return tipFlow(tip.size, given(tip.pressure, "pressure"), 1, tip.chart).value;
+}
+
+/**
+ * The boom check: one reading an outlet, all for the same time. Digits and Enter only, as somebody reads the numbers
+ * aloud; the boom is drawn as they come.
+ */
+export function OutletStep({ session, change, rig, system }: StepProps) {
+  const metered = session.flow === "metered-flow";
+  const field: Field = metered ? "meterFlow" : "catchVolume";
+  const time = parseField("catchTime", session.outletTime);
+  const flows = session.outlets.map((typed): Quantity<"flow"> | undefined => {
+    const read = parseField(field, typed);
+    if (!read.ok) return undefined;
+    if (metered) return read.value.value as Quantity<"flow">;
+    return time.ok ? quantity("flow", raw(read.value.value as Quantity<"volume">) / raw(time.value.value), "mL/s") : undefined;
+  });
+  const known = flows.filter((flow) => flow !== undefined);
+  const rated = ratedOf(rig);
+  const check = known.length === flows.length && known.length > 0 ? boomCheck(known, rated) : undefined;
+  const outlets = useRef(session.outlets);
+  useEffect(() => {
+    outlets.current = session.outlets;
+  });
+  const set = (i: number, typed: string) => {
+    outlets.current = outlets.current.map((v, j) => (j === i ? typed : v));
+    change({ outlets: outlets.current });
   };
   return (
     <Box display="grid" gap="16px">
-      <Box maxW="220px">
-        <Typed
-          label="Each caught for"
-          field="catchTime"
-          value={session.outletTime}
-          onChange={(outletTime) => change({ outletTime })}
-        />
-      </Box>
-      <Box display="grid" gridTemplateColumns="repeat(auto-fill, minmax(150px, 1fr))" gap="12px" onKeyDown={next}>
-        {session.outlets.map((volume, i) => (
+      {!metered && (
+        <Box maxW="220px">
           <Typed
-            key={i}
-            label={`Outlet ${i + 1}`}
-            field="catchVolume"
-            hint=""
-            value={volume}
-            onChange={(typed) => change({ outlets: session.outlets.map((v, j) => (j === i ? typed : v)) })}
+            label="Each caught for"
+            field="catchTime"
+            value={session.outletTime}
+            onChange={(outletTime) => change({ outletTime })}
           />
-        ))}
-      </Box>
-      <Note>From the left, seen from behind; fl oz if no unit. Enter goes on to the next outlet.</Note>
+        </Box>
+      )}
+      {metered && <Meter outlets={session.outlets.length} rated={rated} onReading={set} />}
+      <BoomPicture flows={flows} check={check} rated={rated} system={system} />
+      <Readings session={session} field={field} onSet={set} />
+      {check && <BoomVerdict check={check} rated={rated !== undefined} />}
+      <Note>
+        From the left, seen from behind; {metered ? "gal/min" : "fl oz"} if no unit. Enter goes on to the next outlet. Dashed: ±10
+        % of the tip&apos;s rated flow.
+      </Note>
     </Box>
   );
 }
 
-/** What a marked area used up: the level at the start and what was left. */
-export function UsedStep({ session, change }: StepProps) {
-  const set = (i: number, next: Partial<Session["used"][number]>) =>
-    change({ used: session.used.map((u, j) => (j === i ? { ...u, ...next } : u)) });
+/** One small field an outlet; a reading that can't be right says so under the row, and is kept as typed. */
+function Readings({ session, field, onSet }: { session: Session; field: Field; onSet: (i: number, typed: string) => void }) {
+  const next = (event: KeyboardEvent<HTMLDivElement>) => {
+    if (event.key !== "Enter") return;
+    event.preventDefault();
+    const inputs = [...event.currentTarget.querySelectorAll("input")];
+    const to = inputs[inputs.indexOf(event.target as HTMLInputElement) + 1];
+    to?.focus();
+    to?.select();
+  };
+  const faults = session.outlets.flatMap((typed, i) => {
+    const read = typed.trim() === "" ? undefined : parseField(field, typed);
+    return read && !read.ok ? [{ i, words: wordsFor(read.issues[0]!) }] : [];
+  });
   return (
-    <Box display="grid" gap="16px">
-      <Note>
-        Fill to a mark, spray the marked area, measure what is left. A tapered tank fools the eye: measure, don&apos;t judge.
-      </Note>
-      {session.used.map((trial, i) => (
-        <Box
-          key={i}
-          display="grid"
-          gridTemplateColumns="repeat(auto-fit, minmax(140px, 1fr))"
-          gap="12px"
-          borderTop="1px solid"
-          borderColor="line"
-          paddingTop="10px"
-        >
-          <Typed label={`Area ${i + 1}`} field="testArea" value={trial.area} onChange={(area) => set(i, { area })} />
-          <Typed
-            label="At the start"
-            field="catchVolume"
-            value={trial.start}
-            onChange={(start) => set(i, { start })}
-            placeholder="96 fl oz"
-          />
-          <Typed
-            label="Left"
-            field="catchVolume"
-            zero
-            value={trial.remaining}
-            onChange={(remaining) => set(i, { remaining })}
-            placeholder="60 fl oz"
-          />
+    <Box>
+      <Box display="grid" gridTemplateColumns="repeat(auto-fill, minmax(74px, 1fr))" gap="8px" onKeyDown={next}>
+        {session.outlets.map((value, i) => (
+          <Box key={i}>
+            <Box as="label" fontSize="14px" fontWeight="700">
+              <span>{i + 1}</span>
+              <Input
+                aria-label={`Outlet ${i + 1}`}
+                aria-invalid={faults.some((f) => f.i === i)}
+                inputMode="decimal"
+                autoComplete="off"
+                padding="8px 8px"
+                value={value}
+                onChange={(e) => onSet(i, e.target.value)}
+              />
+            </Box>
+          </Box>
+        ))}
+      </Box>
+      {faults.map(({ i, words }) => (
+        <Box key={i} role="alert" color="stop" fontWeight="700" fontSize="15px" marginTop="6px">
+          ✕ Outlet {i + 1}: {words}
         </Box>
       ))}
+    </Box>
+  );
+}
+
+/** Reads the outlets off a meter, here a simulated one. */
+function Meter({
+  outlets,
+  rated,
+  onReading,
+}: {
+  outlets: number;
+  rated: Quantity<"flow"> | undefined;
+  onReading: (i: number, typed: string) => void;
+}) {
+  const [at, setAt] = useState<number>();
+  const stop = useRef<() => void>(() => {});
+  const report = useRef(onReading);
+  useEffect(() => {
+    report.current = onReading;
+  });
+  useEffect(() => () => stop.current(), []);
+  const start = () => {
+    setAt(0);
+    const meter = simulatedMeter({ flow: rated === undefined ? 0.2 : valueIn(rated, "gal/min") });
+    stop.current = meter.stream(outlets, (i, reading) => {
+      report.current(i, reading);
+      setAt(i + 1 < outlets ? i + 1 : undefined);
+    });
+  };
+  return (
+    <Box display="flex" gap="12px" alignItems="center" flexWrap="wrap">
       <Button
-        look="quiet"
-        justifySelf="start"
-        onClick={() => change({ used: [...session.used, { area: session.used.at(-1)!.area, start: "", remaining: "" }] })}
+        onClick={() => {
+          if (at === undefined) return start();
+          stop.current();
+          setAt(undefined);
+        }}
       >
-        Add a trial
+        {at === undefined ? "Read the simulated meter" : "Stop reading"}
       </Button>
+      <Note role="status">
+        {at === undefined ? "No meter is connected: this one is simulated, for practice." : `Outlet ${at + 1} of ${outlets} …`}
+      </Note>
     </Box>
   );
 }

@@ -5,20 +5,27 @@ import { format } from "date-fns";
 import Link from "next/link";
 import { useSearchParams } from "next/navigation";
 import { calibrationJob, soundJob } from "@/formats/job-file/assemble";
+import { read as readIn, type Calibration, type Remedy, type System } from "@/core/contents";
+import { setupOf } from "@/formats/rig-setup";
 import { useBook } from "../data/book";
 import { calibratedFor, today, useInHand, workOut } from "../data/in-hand";
 import { Room } from "../frame/room";
 import { standingWords } from "../frame/strip";
 import { Heading, Note } from "../parts/controls";
 import { FirstThing } from "../parts/notices";
+import { LEVER_WORDS } from "./levers-panel";
+import { useProve } from "./prove";
 import { Result } from "./result";
 import { calibrationWorking } from "./working";
+
+const volumeOf = (made: Calibration, system: System) => readIn(made.sprayVolume.value, "sprayVolume", system);
 
 /** A calibration on record, worked out again from what was entered. */
 export function CalibrationRecord() {
   const id = useSearchParams().get("id");
   const { book, read } = useBook();
   const { system } = useInHand();
+  const prove = useProve();
   const entry = book.calibrations.find((c) => c.id === id);
   const rig = book.rigs.find((r) => r.id === entry?.rigId);
   if (!entry || !rig)
@@ -34,20 +41,48 @@ export function CalibrationRecord() {
   const made = workOut(entry);
   const job = soundJob(calibrationJob(entry.rig, entry.calibration));
   const person = book.people.find((p) => p.id === entry.personId);
-  const newest = calibratedFor(book, rig, entry.personId ?? undefined, today());
+  const newest = calibratedFor(book, rig, { personId: entry.personId ?? undefined, siteId: entry.siteId ?? undefined }, today());
+  const tap = book.sites.find((s) => s.id === entry.siteId);
+  const before = book.calibrations.find((c) => c.id === entry.follows);
+  const pull = (remedy: Remedy) => {
+    const { personId, siteId, id: follows } = entry;
+    const { pace, target } = entry.calibration;
+    const session = {
+      ...(entry.method && { method: entry.method }),
+      ...(target && { target }),
+      ...(pace?.kind === "timed-area" && { area: pace.area }),
+      ...(pace?.kind === "timed-run" && { distance: pace.distance, swath: pace.swath ?? "" }),
+    };
+    return prove(remedy, { rig, personId, siteId, follows, session });
+  };
   const lines = calibrationWorking(made, system);
   return (
     <Room working={lines}>
       <Heading>
         {rig.rig.name}
         {person && `, ${person.name}`}
+        {tap && `, tap of ${tap.site.name}`}
       </Heading>
       <Note marginBottom="18px">
         {format(new Date(entry.madeAt), "d MMMM yyyy, HH:mm")}
         {entry.ground && ` · timed on ${entry.ground}`} ·{" "}
         {newest?.entry.id === entry.id ? standingWords(newest) : "a newer one has taken its place"}
+        {entry.lever && ` · after ${LEVER_WORDS[entry.lever].toLowerCase()} to ${entry.leverSetTo}`}
+        {before && (
+          <>
+            {" "}
+            · before it <Link href={`/calibrate/record?id=${before.id}`}>{volumeOf(workOut(before), system)}</Link>
+          </>
+        )}
       </Note>
-      <Result made={made} input={job.calibration} tank={job.tank} system={system} />
+      <Result
+        made={made}
+        input={job.calibration}
+        tank={job.tank}
+        system={system}
+        pumpMost={setupOf(rig.rig).mostPressure}
+        onProve={newest?.entry.id === entry.id ? (remedy) => void pull(remedy) : undefined}
+      />
       {entry.struck.length > 0 && (
         <Box marginTop="16px">
           <Note>
@@ -56,8 +91,11 @@ export function CalibrationRecord() {
         </Box>
       )}
       <Box marginTop="20px">
-        <Link href="/mix" style={{ fontWeight: 700 }}>
+        <Link href="/mix" style={{ fontWeight: 700, marginRight: 28 }}>
           Mix with it →
+        </Link>
+        <Link href={`/calibrate/tag?id=${entry.id}`} style={{ fontWeight: 700 }}>
+          The tag to hang on it →
         </Link>
       </Box>
     </Room>

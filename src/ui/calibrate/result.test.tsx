@@ -1,8 +1,9 @@
 import { screen } from "@testing-library/react";
-import { calibrate } from "@/core/contents";
+import { calibrate, methodOf } from "@/core/contents";
+import { emptySession } from "@/formats/session";
 import type { CalibrationText } from "@/formats/job-file/types";
 import { calibrationJob, soundJob } from "@/formats/job-file/assemble";
-import { calibrationOn, RIG, show } from "../testing/show";
+import { calibrationOn, PERSON, RIG, show } from "../testing/show";
 import { Result } from "./result";
 import { Sketch } from "./sketch";
 
@@ -31,9 +32,10 @@ describe("a result", () => {
   test("draws the line from pace to flow through the spray volume, exactly", () => {
     const { container } = showResult(ONE);
     expect(
-      screen.getByRole("img", { name: /Pace 248.0 s for 1,000 sq ft and flow 31 fl oz\/min meet at a spray volume of 1 gal/ }),
+      screen.getByRole("group", { name: /248.0 s a 1,000 sq ft and 31 fl oz\/min give 1 gal per 1,000 sq ft/ }),
     ).toBeInTheDocument();
-    const [pace, middle, flow] = [...container.querySelectorAll("circle")].map(
+    // The crossing, then each handle's target and dot.
+    const [middle, , pace, , flow] = [...container.querySelectorAll("circle")].map(
       (c) => [Number(c.getAttribute("cx")), Number(c.getAttribute("cy"))] as const,
     );
     const along = (middle![0] - pace![0]) / (flow![0] - pace![0]);
@@ -54,7 +56,7 @@ describe("a result", () => {
   test("has no chart and no pace where only what was used is known", () => {
     showResult({ used: [{ area: "100 ft2", topUp: "12.8 fl oz" }] });
     expect(screen.getByTestId("spray-volume")).toHaveTextContent("1 gal per 1,000 sq ft");
-    expect(screen.queryByRole("img")).toBeNull();
+    expect(screen.queryByRole("group", { name: /Three-line/ })).toBeNull();
     expect(screen.queryByText("Flow")).toBeNull();
   });
 
@@ -68,24 +70,30 @@ describe("a result", () => {
     showResult({ ...ONE, target: "1.2 gal/1000 ft2" });
     expect(screen.getByText("17 % too little")).toBeInTheDocument();
     expect(screen.getByText("→ Pressure")).toBeInTheDocument();
-    expect(screen.getByText(/57.6 psi/)).toBeInTheDocument();
+    expect(screen.getByText("57.6 psi")).toBeInTheDocument();
   });
 });
 
+const sketch = (swath: string) => {
+  const method = methodOf("up-and-back")!;
+  const begin = { rigId: RIG.id, personId: PERSON.id, outlets: 1, method: method.id };
+  return <Sketch method={method} session={{ ...emptySession("s", begin), swath }} rig={RIG} system="us" />;
+};
+
 describe("the marking-out sketch", () => {
   test("up and back with a 10 ft swath: 20 by 50 ft, diagonal 53.9 ft", () => {
-    show(<Sketch area="1000" swath="10" system="us" />);
+    show(sketch("10"));
     expect(
       screen.getByRole("img", { name: "Mark out 20 ft wide and 50 ft long, two passes, diagonal 53.9 ft" }),
     ).toBeInTheDocument();
   });
   test("is drawn true to shape", () => {
-    const { container } = show(<Sketch area="1000" swath="10" system="us" />);
+    const { container } = show(sketch("10"));
     const ground = container.querySelector("rect")!;
     expect(Number(ground.getAttribute("width")) / Number(ground.getAttribute("height"))).toBeCloseTo(2.5, 6);
   });
   test("asks for the swath first", () => {
-    show(<Sketch area="1000" swath="" system="us" />);
+    show(sketch(""));
     expect(screen.getByText(/Type the effective swath/)).toBeInTheDocument();
   });
 });

@@ -3,7 +3,9 @@
 import { Box, chakra } from "@chakra-ui/react";
 import {
   coverageOf,
-  levers,
+  derive,
+  given,
+  minutesToEmptyRule,
   PART_WORDS,
   read,
   readParts,
@@ -11,14 +13,14 @@ import {
   writeNumber,
   type Calibration,
   type CalibrationInput,
-  type Entered,
   type Remedy,
   type System,
   type Tank,
+  type Uncertainty,
 } from "@/core/contents";
-import { Note, SubHeading } from "../parts/controls";
 import { Notice } from "../parts/notices";
-import { Stamp } from "../parts/stamp";
+import { HeadFacts } from "./head-facts";
+import { LeversPanel } from "./levers-panel";
 import { ThreeLineChart } from "./three-line-chart";
 
 interface ResultProps {
@@ -26,10 +28,12 @@ interface ResultProps {
   readonly input: CalibrationInput;
   readonly tank: Tank | undefined;
   readonly system: System;
+  readonly pumpMost?: string | undefined;
+  readonly onProve?: ((remedy: Remedy) => void) | undefined;
 }
 
 /** What a calibration comes to: the spray volume with its band, what it stands on, what is wrong with it. */
-export function Result({ made, input, tank, system }: ResultProps) {
+export function Result({ made, input, tank, system, pumpMost, onProve }: ResultProps) {
   const { number, unit } = readParts(made.sprayVolume.value, "sprayVolume", system);
   const band = made.uncertainty;
   return (
@@ -53,10 +57,7 @@ export function Result({ made, input, tank, system }: ResultProps) {
           {band ? (
             <>
               ± {writeNumber(band.relative * 100, { figures: 2 })} %
-              <chakra.span color="soft">
-                {" "}
-                mostly from {PART_WORDS[band.largest].name}: {PART_WORDS[band.largest].remedy}
-              </chakra.span>
+              <Why band={band} />
             </>
           ) : (
             "as given, not measured"
@@ -73,12 +74,52 @@ export function Result({ made, input, tank, system }: ResultProps) {
         <Box display="grid" gap="16px">
           <Warnings made={made} />
           <Facts made={made} tank={tank} system={system} />
-          {input.target && <AgainstTarget made={made} input={input} target={input.target} tank={tank} system={system} />}
         </Box>
       </Box>
+      {made.hoseEnd && <HeadFacts made={made} input={input} system={system} />}
+      {input.target && (
+        <LeversPanel
+          made={made}
+          input={input}
+          target={input.target}
+          tank={tank}
+          system={system}
+          pumpMost={pumpMost}
+          onProve={onProve}
+        />
+      )}
     </Box>
   );
 }
+
+/** What the band is made of, in one tap: the largest part with what would halve it, and the others' shares. */
+function Why({ band }: { band: Uncertainty }) {
+  const whole = band.parts.reduce((sum, p) => sum + p.variance, 0);
+  const parts = [...band.parts].filter((p) => p.variance > 0).sort((a, b) => b.variance - a.variance);
+  return (
+    <chakra.details fontSize="16px" maxW="60ch">
+      <chakra.summary cursor="pointer" minHeight="32px" color="soft">
+        mostly from {PART_WORDS[band.largest].name}
+      </chakra.summary>
+      <Box fontWeight="700">To halve it: {PART_WORDS[band.largest].remedy}.</Box>
+      <Box as="ul" listStyleType="none" fontSize="15px">
+        {parts.map((p) => (
+          <Box as="li" key={p.part} display="grid" gridTemplateColumns="56px 1fr" gap="8px">
+            <chakra.span fontFamily="reading" textAlign="right">
+              {writeNumber((p.variance / whole) * 100, { decimals: 0 })} %
+            </chakra.span>
+            <span>{PART_WORDS[p.part].name}</span>
+          </Box>
+        ))}
+      </Box>
+      <Box fontSize="14px" color="soft">
+        Parts of the variance. About 95 of 100 calibrations like this hold the true spray volume in their band.
+      </Box>
+    </chakra.details>
+  );
+}
+
+const STOPS: readonly string[] = ["trials-disagree", "pace-not-walkable", "estimate-only", "dial-is-label-number"];
 
 /** Words of a wide spread give way to those of one that is too wide: one message a fault. */
 function Warnings({ made }: { made: Calibration }) {
@@ -88,10 +129,7 @@ function Warnings({ made }: { made: Calibration }) {
   return (
     <Box display="grid" gap="8px">
       {shown.map((warning) => (
-        <Notice
-          key={warning.text}
-          state={warning.code === "trials-disagree" || warning.code === "pace-not-walkable" ? "stop" : "act"}
-        >
+        <Notice key={warning.text} state={STOPS.includes(warning.code) ? "stop" : "act"}>
           {warning.text}
         </Notice>
       ))}
@@ -108,7 +146,12 @@ function Facts({ made, tank, system }: Pick<ResultProps, "made" | "tank" | "syst
   if (made.timePer1000) facts.push(["Pace for 1,000 sq ft", read(made.timePer1000.value, "time", system)]);
   if (made.flow) facts.push(["Flow", read(made.flow.value, "flow", system)]);
   if (made.speed) facts.push(["Travel speed", read(made.speed.value, "speed", system)]);
-  if (tank) facts.push(["A full tank covers", read(coverageOf(tank, made.sprayVolume).value, "area", system)]);
+  if (tank && !made.hoseEnd) facts.push(["A full tank covers", read(coverageOf(tank, made.sprayVolume).value, "area", system)]);
+  if (tank && made.flow && !made.hoseEnd)
+    facts.push([
+      "Empty after",
+      read(derive(minutesToEmptyRule, { usable: given(tank.usable, "usable volume"), flow: made.flow }).value, "time", system),
+    ]);
   for (const trial of made.trials)
     facts.push([
       OF_WORDS[trial.of],
@@ -133,49 +176,6 @@ function Facts({ made, tank, system }: Pick<ResultProps, "made" | "tank" | "syst
           <chakra.dd fontFamily="reading" fontWeight="700" fontSize="17px">
             {value}
           </chakra.dd>
-        </Box>
-      ))}
-    </Box>
-  );
-}
-
-const LEVER_WORDS: Record<Remedy["lever"], string> = {
-  pressure: "Pressure",
-  tip: "Tip",
-  speed: "Speed",
-  remix: "Remix",
-};
-
-function AgainstTarget({ made, input, target, tank, system }: ResultProps & { readonly target: Entered<"sprayVolume"> }) {
-  const { ratio, within } = made.againstTarget!;
-  const off = writeNumber(Math.abs(ratio - 1) * 100, { figures: 2 });
-  const remedies = within
-    ? []
-    : levers({
-        actual: made.sprayVolume.value,
-        wanted: target.value,
-        rig: input.rig,
-        flow: made.flow,
-        speed: made.speed,
-        ...(tank && { usable: tank.usable }),
-      });
-  return (
-    <Box>
-      <SubHeading>Against {read(target.value, "sprayVolume", system)}</SubHeading>
-      <Box paddingY="10px">
-        {within ? (
-          <Stamp state="good">within the wanted band</Stamp>
-        ) : (
-          <Stamp state="act">{`${off} % ${ratio > 1 ? "too much" : "too little"}`}</Stamp>
-        )}
-      </Box>
-      {remedies.map((remedy) => (
-        <Box key={remedy.lever} borderTop="1px solid" borderColor="line" paddingY="8px">
-          <chakra.strong>
-            {remedy.feasible ? "→ " : "✕ "}
-            {LEVER_WORDS[remedy.lever]}
-          </chakra.strong>
-          <Note fontSize="15px">{remedy.why}</Note>
         </Box>
       ))}
     </Box>

@@ -7,14 +7,26 @@ import { read, writeNumber } from "@/core/contents";
 import type { RigEntry } from "@/formats/book";
 import { useBook } from "../data/book";
 import { useInHand, workOut } from "../data/in-hand";
+import { LEVER_WORDS } from "./levers-panel";
 import { SubHeading } from "../parts/controls";
 
+interface StoryProps {
+  readonly rig: RigEntry;
+  readonly personId: string | undefined;
+  readonly siteId?: string | undefined;
+}
+
 /** What this rig has given with this person, newest first: the season so far. */
-export function Story({ rig, personId }: { rig: RigEntry; personId: string | undefined }) {
+export function Story({ rig, personId, siteId }: StoryProps) {
   const { book } = useBook();
   const { system } = useInHand();
   const entries = book.calibrations
-    .filter((c) => c.rigId === rig.id && (personId === undefined || c.personId === personId))
+    .filter(
+      (c) =>
+        c.rigId === rig.id &&
+        (personId === undefined || c.personId === personId) &&
+        (siteId === undefined || c.siteId === siteId),
+    )
     .slice(0, 12);
   if (entries.length === 0) return null;
   return (
@@ -43,6 +55,11 @@ export function Story({ rig, personId }: { rig: RigEntry; personId: string | und
               >
                 {read(made.sprayVolume.value, "sprayVolume", system)}
               </Link>
+              {entry.lever && (
+                <Box fontSize="14px" color="soft" flex="1 1 160px">
+                  {LEVER_WORDS[entry.lever].toLowerCase()} to {entry.leverSetTo}
+                </Box>
+              )}
               <Box color="soft">
                 {made.uncertainty ? `± ${writeNumber(made.uncertainty.relative * 100, { figures: 2 })} %` : "as given"}
               </Box>

@@ -5,9 +5,13 @@ import {
   given,
   paceOf,
   parseField,
+  quantity,
+  raw,
+  tipFlow,
   type Calibration,
   type Derived,
   type Pace,
+  type Quantity,
   type Source,
 } from "@/core/contents";
 import type { RigEntry } from "@/formats/book";
@@ -38,6 +42,14 @@ export function workedOut(rig: RigEntry, session: Session): WorkedOut {
   const { evidence } = job.value.calibration;
   const made = calibrate({ ...job.value.calibration, ground: session.ground });
   return { reading, job: job.value, made, ...(evidence.kind === "timed" && { pace: paceOf(evidence.pace, basics) }) };
+}
+
+/** What a catch will hold if the tips give their rated flow at the rig's pressure; undefined where that isn't known. */
+export function likelyCatch(rig: RigEntry, session: Session): Quantity<"volume"> | undefined {
+  const { tip, outlets } = readRig(rig.rig);
+  if (!tip?.size || !tip.pressure) return undefined;
+  const flow = tipFlow(tip.size, given(tip.pressure, "pressure"), outlets.count, tip.chart);
+  return quantity("volume", raw(flow.value) * raw(catchTime(session).value), "mL");
 }
 
 /** What a catch should hold for the wanted spray volume; undefined until there is a pace and a wish. */

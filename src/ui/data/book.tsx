@@ -5,7 +5,17 @@ import useSWR, { useSWRConfig } from "swr";
 import { wordsFor, type Issue, type Result } from "@/core/contents";
 import type { Book } from "@/formats/book";
 
-const EMPTY: Book = { people: [], rigs: [], labels: [], sites: [], calibrations: [], sheets: [] };
+const EMPTY: Book = {
+  people: [],
+  rigs: [],
+  labels: [],
+  sites: [],
+  calibrations: [],
+  sheets: [],
+  tips: [],
+  checks: [],
+  kitChecks: [],
+};
 const BOOK = "/api/book";
 
 export async function fetchJson<T>(url: string): Promise<T> {

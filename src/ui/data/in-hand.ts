@@ -1,11 +1,11 @@
 "use client";
 
 import { useMemo } from "react";
-import { belongsToPerson, calibrate, isUnsure, standingOf, type Calibration, type Standing, type System } from "@/core/contents";
-import type { Book, CalibrationEntry, PersonEntry, RigEntry, SiteEntry } from "@/formats/book";
+import { calibrate, isEstimate, isUnsure, standingOf, type Calibration, type Standing, type System } from "@/core/contents";
+import type { Book, CalibrationEntry, CheckEntry, PersonEntry, RigEntry, SiteEntry } from "@/formats/book";
 import { dayNumber } from "@/formats/day";
 import { calibrationJob, soundJob } from "@/formats/job-file/assemble";
-import { readRig } from "@/formats/job-file/read-checked";
+import { checkSince, ownedBy, standsOn } from "@/formats/stands-on";
 import { useBook } from "./book";
 import { useKept } from "./kept-here";
 
@@ -33,6 +33,16 @@ export interface Calibrated {
   readonly standing: Standing;
   /** Over 10 % between trials: not a calibration yet. */
   readonly unsure: boolean;
+  /** Only a tip's rated flow stands behind it. */
+  readonly estimate: boolean;
+  /** The newest quick check since. */
+  readonly check: CheckEntry | undefined;
+}
+
+/** Who holds the wand and whose tap is used. */
+export interface Hand {
+  readonly personId?: string | undefined;
+  readonly siteId?: string | undefined;
 }
 
 const worked = new WeakMap<CalibrationEntry, Calibration>();
@@ -49,16 +59,19 @@ export function workOut(entry: CalibrationEntry): Calibration {
 }
 
 /** The newest calibration of a rig by a person, judged against the rig as it is today. */
-export function calibratedFor(book: Book, rig: RigEntry, personId: string | undefined, today: number): Calibrated | undefined {
-  const owned = belongsToPerson(rig.rig.kind);
-  const entry = book.calibrations.find((c) => c.rigId === rig.id && (!owned || c.personId === (personId ?? null)));
+export function calibratedFor(book: Book, rig: RigEntry, hand: Hand, today: number): Calibrated | undefined {
+  const whose = { personId: hand.personId ?? null, siteId: hand.siteId ?? null };
+  const entry = book.calibrations.find((c) => c.rigId === rig.id && ownedBy(rig.rig.kind, c, whose));
   if (!entry) return undefined;
   const made = workOut(entry);
+  const check = book.checks.find((c) => c.calibrationId === entry.id);
   return {
     entry,
     made,
-    standing: standingOf(readRig(entry.rig), readRig(rig.rig), dayNumber(entry.madeAt), today),
+    check,
+    standing: standingOf(standsOn(entry.rig), standsOn(rig.rig), dayNumber(entry.madeAt), today, checkSince(check)),
     unsure: isUnsure(made),
+    estimate: isEstimate(made),
   };
 }
 
@@ -77,13 +90,14 @@ export function useInHand(): InHand {
       return live.length === 1 ? live[0] : undefined;
     };
     const rig = current(book.rigs, chosen.rigId) ?? only(book.rigs);
+    const site = current(book.sites, chosen.siteId) ?? only(book.sites);
     const person = current(book.people, chosen.personId) ?? only(book.people);
     return {
       rig,
       person,
-      site: current(book.sites, chosen.siteId) ?? only(book.sites),
+      site,
       system: chosen.system ?? "us",
-      calibrated: rig && calibratedFor(book, rig, person?.id, today()),
+      calibrated: rig && calibratedFor(book, rig, { personId: person?.id, siteId: site?.id }, today()),
       choose: (next) => setChosen({ ...chosen, ...next }),
     };
   }, [book, chosen, setChosen]);

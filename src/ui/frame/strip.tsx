@@ -4,7 +4,7 @@ import { Box, chakra, ClientOnly } from "@chakra-ui/react";
 import { format } from "date-fns";
 import { useTheme } from "next-themes";
 import type { ReactNode } from "react";
-import { belongsToPerson, GOOD_FOR, readParts, writeNumber, type System } from "@/core/contents";
+import { GOOD_FOR, ownerOf, readParts, writeNumber, type System } from "@/core/contents";
 import { dayNumber, dayText } from "@/formats/day";
 import { useBook } from "../data/book";
 import { useInHand, type Calibrated } from "../data/in-hand";
@@ -78,8 +78,10 @@ function SprayVolume({ calibrated, system }: { calibrated: Calibrated | undefine
 
 export function standingWords(calibrated: Calibrated): string {
   if (calibrated.unsure) return "✕ not a calibration yet";
+  if (calibrated.estimate) return "✕ an estimate: catch it first";
   const { state, reasons } = calibrated.standing;
-  if (state === "stale") return `! stale: ${reasons[0]}`;
+  if (state === "stale") return `! stale: ${reasons.join("; ")}`;
+  if (state === "failing") return `✕ failing: ${reasons[0]}`;
   const until = dayText(dayNumber(calibrated.entry.madeAt) + GOOD_FOR);
   const day = format(new Date(`${until}T12:00:00`), "d MMM");
   return state === "expired" ? `! time the pace again, was good until ${day}` : `✓ good until ${day}`;
@@ -110,7 +112,7 @@ export function Strip({ onKeys }: { onKeys: () => void }) {
             ))}
           </Pick>
         </Cell>
-        <Cell name={rig && !belongsToPerson(rig.rig.kind) ? "Driver" : "Holds the wand"}>
+        <Cell name={rig && ownerOf(rig.rig.kind) === "rig" ? "Driver" : "Holds the wand"}>
           <Pick aria-label="Who holds the wand" value={person?.id ?? ""} onChange={(e) => choose({ personId: e.target.value })}>
             <option value="">who today?</option>
             {live(book.people).map((p) => (

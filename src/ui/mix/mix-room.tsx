@@ -2,7 +2,7 @@
 
 import { Box, ClientOnly } from "@chakra-ui/react";
 import { useMemo } from "react";
-import { belongsToPerson, given, type Calibration, type Issue, type MixPlan } from "@/core/contents";
+import { belongsToPerson, given, mayMix, ownerOf, type Calibration, type Issue, type MixPlan } from "@/core/contents";
 import type { RigEntry, SiteEntry } from "@/formats/book";
 import { readRate } from "@/formats/forms/rate";
 import { mixJob, planOf } from "@/formats/job-file/assemble";
@@ -98,15 +98,18 @@ function Mixing() {
 }
 
 /** Why no amounts are shown, in words; undefined where nothing locks them. */
-function lockOf({ rig, person, calibrated }: InHand): string | undefined {
+function lockOf({ rig, person, site, calibrated }: InHand): string | undefined {
   if (!rig) return "Pick the rig in the strip above.";
   if (belongsToPerson(rig.rig.kind) && !person)
     return "Who holds the wand today? Pick the person in the strip above: amounts stay locked until then.";
+  if (ownerOf(rig.rig.kind) === "tap" && !site) return "Whose tap feeds the head? Pick the site: amounts stay locked until then.";
   if (!calibrated)
     return `No calibration of ${rig.rig.name}${person && belongsToPerson(rig.rig.kind) ? ` with ${person.name}` : ""} yet. Calibrate first: another person's pace won't do.`;
   if (calibrated.unsure) return "The trials of this calibration differ by over 10 %: it is not a calibration yet. Take more.";
-  if (calibrated.standing.state === "stale")
-    return `The calibration is stale: ${calibrated.standing.reasons.join("; ")}. Calibrate again.`;
+  if (calibrated.estimate)
+    return "The flow is only estimated from the tip's rated one. Catch it once, and the amounts are worked out.";
+  if (!mayMix(calibrated.standing))
+    return `The calibration is ${calibrated.standing.state}: ${calibrated.standing.reasons.join("; ")}. Calibrate again.`;
   return undefined;
 }
 

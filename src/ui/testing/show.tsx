@@ -9,7 +9,17 @@ import { system } from "../theme/system";
 /** For tests: an element in the app's theme. */
 export const show = (element: ReactElement) => render(<ChakraProvider value={system}>{element}</ChakraProvider>);
 
-export const EMPTY_BOOK: Book = { people: [], rigs: [], labels: [], sites: [], calibrations: [], sheets: [] };
+export const EMPTY_BOOK: Book = {
+  people: [],
+  rigs: [],
+  labels: [],
+  sites: [],
+  calibrations: [],
+  sheets: [],
+  tips: [],
+  checks: [],
+  kitChecks: [],
+};
 
 /** An element in the app's theme with a book to read, which the server would have given. */
 export function showWith(book: Partial<Book>, element: ReactElement) {
@@ -41,6 +51,11 @@ export const calibrationOn = (madeAt: string, more: object = {}) => ({
   id: `calibration-${madeAt}`,
   rigId: RIG.id,
   personId: PERSON.id,
+  siteId: null,
+  method: "area-catch" as const,
+  lever: null,
+  leverSetTo: null,
+  follows: null,
   madeAt,
   ground: "turf" as const,
   rig: RIG.rig,

@@ -1,0 +1,55 @@
+import { raw, type Quantity } from "../quantity/kinds";
+import type { Entered } from "../quantity/parse";
+
+/** The measuring kit of a rig: what is weighed and read with, and whether it has been proved. */
+export interface KitScale {
+  readonly name: string;
+  readonly step: Entered<"mass">;
+  readonly capacity: Entered<"mass">;
+}
+
+export interface Vessel {
+  readonly name: string;
+  readonly graduation: Entered<"volume">;
+  readonly capacity: Entered<"volume">;
+}
+
+export interface Kit {
+  readonly scales: readonly KitScale[];
+  readonly vessels: readonly Vessel[];
+}
+
+/** How far a tool may be off a known weight or volume besides its own step: 2 % (ours; a household cup may be 5 % off). */
+export const KIT_BAND = 0.02;
+
+/** A pint of water weighs about a pound; exactly, a millilitre of it at 20 °C 0.9982 g (from memory: IAPWS-95 tables). */
+export const WATER_DENSITY = 0.9982;
+
+export interface KitProof {
+  /** Read over known: 1.03 reads 3 % too much. */
+  readonly ratio: number;
+  readonly good: boolean;
+  /** The most that it might have been off and pass, as a part of what is known. */
+  readonly allowed: number;
+}
+
+/**
+ * The two-minute proof: a known weight put on a scale, a known volume poured into a vessel. It passes within half its
+ * step and 2 %, whichever is more.
+ * @param step the scale's step or the vessel's graduation
+ */
+export function proveTool<K extends "mass" | "volume">(known: Quantity<K>, shown: Quantity<K>, step: Quantity<K>): KitProof {
+  const ratio = raw(shown) / raw(known);
+  const allowed = Math.max(KIT_BAND, raw(step) / 2 / raw(known));
+  return { ratio, good: Math.abs(ratio - 1) <= allowed + 1e-9, allowed };
+}
+
+/** The volume of water that weighs so much: how a vessel is proved on a scale that has been. */
+export const waterVolume = (weight: Quantity<"mass">): number => raw(weight) / WATER_DENSITY;
+
+/** The vessel to catch in: the finest that holds it all; undefined where none does. */
+export function vesselFor(kit: Kit, expected: Quantity<"volume">): Vessel | undefined {
+  return kit.vessels
+    .filter((v) => raw(v.capacity.value) >= raw(expected) * (1 - 1e-9))
+    .sort((a, b) => raw(a.graduation.value) - raw(b.graduation.value))[0];
+}

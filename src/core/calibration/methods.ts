@@ -1,0 +1,193 @@
+import type { RigKind } from "./evidence";
+
+/**
+ * The methods of calibrating, as guided run sheets over the one equation. A method is a way to collect a pace and a flow
+ * (or the direct evidence); nothing is computed by it that the equation doesn't.
+ */
+export const METHOD_IDS = [
+  "area-catch",
+  "acre-128",
+  "acre-128-boom",
+  "straight-course",
+  "up-and-back",
+  "speed-distance",
+  "known-speed",
+  "refill",
+  "desk",
+] as const;
+export type MethodId = (typeof METHOD_IDS)[number];
+
+/** What a method needs, and a person may lack. */
+export const NEEDS = ["watch", "tape", "bucket", "gauge"] as const;
+export type Need = (typeof NEEDS)[number];
+
+/** What is measured on the ground. */
+export type PaceKind = "timed-area" | "timed-run" | "speed";
+/** How the flow is found. `fill-time`: the time to fill a marked vessel; a catch like any other in the arithmetic. */
+export type FlowKind = "timed-catch" | "fill-time" | "outlet-catches" | "metered-flow" | "tip-chart";
+
+export interface Method {
+  readonly id: MethodId;
+  readonly title: string;
+  /** In one line: what it is good for. */
+  readonly about: string;
+  readonly kinds: readonly RigKind[];
+  readonly pace: PaceKind;
+  /** First the usual one; empty for direct evidence. */
+  readonly flows: readonly FlowKind[];
+  readonly needs: readonly Need[];
+  readonly gather: readonly string[];
+  /** The order of work, after the set-up that every calibration shares. */
+  readonly steps: readonly string[];
+  /** What is drawn to mark out. */
+  readonly sketch: "square" | "strip" | "up-and-back" | "course" | "none";
+  /** The test area or course that the method prescribes; undefined where it is free. */
+  readonly area?: string;
+  readonly says?: string;
+}
+
+const CARRIED: readonly RigKind[] = ["backpack", "hand-can", "hose-end", "spray-truck"];
+const CATCHES: readonly FlowKind[] = ["timed-catch", "fill-time", "metered-flow"];
+const TIMED = ["watch", "tape", "bucket"] as const;
+
+export const METHODS: readonly Method[] = [
+  {
+    id: "area-catch",
+    title: "Timed area and catch",
+    about: "Spray a marked area by the watch, then catch the output for as long.",
+    kinds: CARRIED,
+    pace: "timed-area",
+    flows: CATCHES,
+    needs: TIMED,
+    gather: ["four pegs", "tape", "watch", "bucket or jug with marks", "clean water"],
+    steps: ["Spray the marked area three times, as you would spray a lawn.", "Catch the output for as long as the mean walk."],
+    sketch: "square",
+  },
+  {
+    id: "acre-128",
+    title: "1/128 acre",
+    about: "Ounces caught in the time for 340.3 sq ft are gallons an acre: no sum to do on the lawn.",
+    kinds: CARRIED,
+    pace: "timed-area",
+    flows: CATCHES,
+    needs: TIMED,
+    gather: ["four pegs", "tape", "watch", "jug marked in fluid ounces", "clean water"],
+    steps: ["Spray the plot three times and time it.", "Catch for the mean time: fluid ounces are gallons an acre."],
+    sketch: "square",
+    area: "340.3125 ft2",
+    says: "Pegged as 18.5 × 18.5 ft it is 342.25 sq ft, 0.57 % large: the figures here are for 340.3125.",
+  },
+  {
+    id: "acre-128-boom",
+    title: "1/128 acre, driven",
+    about: "Drive the distance for one outlet's 1/128 acre, catch the outlets: ounces are gallons an acre.",
+    kinds: ["boom"],
+    pace: "timed-run",
+    flows: ["outlet-catches", "metered-flow", "timed-catch"],
+    needs: TIMED,
+    gather: ["two pegs", "tape", "watch", "jug marked in fluid ounces", "clean water"],
+    steps: [
+      "Rolling start: be at working speed before the first peg, 15 ft (5 m) ahead of it.",
+      "Drive it three times in working gear and throttle.",
+      "Standing still at the same throttle, catch each outlet for the mean time.",
+    ],
+    sketch: "course",
+  },
+  {
+    id: "straight-course",
+    title: "Straight course",
+    about: "One pass wide, as long as makes 1,000 sq ft: walk it once and the watch shows the pace.",
+    kinds: ["backpack", "hand-can", "spray-truck", "hose-end"],
+    pace: "timed-area",
+    flows: CATCHES,
+    needs: TIMED,
+    gather: ["two pegs", "long tape", "watch", "bucket", "clean water"],
+    steps: ["Walk the course once, one swath wide, three times.", "Catch the output in a bucket, 15 s at least."],
+    sketch: "strip",
+    area: "1000 ft2",
+  },
+  {
+    id: "up-and-back",
+    title: "Up-and-back rectangle",
+    about: "Two passes wide: the turn is in the time, as it is in work.",
+    kinds: CARRIED,
+    pace: "timed-area",
+    flows: CATCHES,
+    needs: TIMED,
+    gather: ["four pegs", "tape", "watch", "bucket", "clean water"],
+    steps: ["Go up and come back, three times. Time it with the turn.", "Catch the output in a bucket, 15 s at least."],
+    sketch: "up-and-back",
+    area: "1000 ft2",
+  },
+  {
+    id: "speed-distance",
+    title: "Speed over a distance",
+    about: "For machines of even speed, and anyone who walks a line: 100 ft or 100 m between pegs, both directions.",
+    kinds: ["boom", "spray-truck", "backpack"],
+    pace: "timed-run",
+    flows: ["outlet-catches", "timed-catch", "fill-time", "metered-flow"],
+    needs: TIMED,
+    gather: ["two pegs", "tape", "watch", "bucket", "clean water"],
+    steps: [
+      "Rolling start: be at working speed before the first peg, 15 ft (5 m) ahead of it.",
+      "Time it in both directions, on the ground that will be sprayed. A machine of governed speed may be timed dry.",
+      "Catch the output standing still, pump at working speed.",
+    ],
+    sketch: "course",
+  },
+  {
+    id: "known-speed",
+    title: "The speed is known",
+    about: "A governed machine whose speed was timed before. A display alone is not evidence: time it once.",
+    kinds: ["boom", "spray-truck"],
+    pace: "speed",
+    flows: ["outlet-catches", "timed-catch", "fill-time", "metered-flow"],
+    needs: ["watch", "bucket"],
+    gather: ["bucket or jugs with marks", "watch", "clean water"],
+    steps: [
+      "Fill in the speed that was timed, in this gear and throttle.",
+      "Catch the output standing still, pump at working speed.",
+    ],
+    sketch: "none",
+  },
+  {
+    id: "refill",
+    title: "Refill or remainder",
+    about: "Spray a marked area and measure what it took. No watch needed.",
+    kinds: ["backpack", "hand-can", "boom", "spray-truck", "hose-end"],
+    pace: "timed-area",
+    flows: [],
+    needs: ["tape", "bucket"],
+    gather: ["pegs", "tape", "measuring jug", "clean water"],
+    steps: [
+      "Fill to a mark on level ground.",
+      "Spray the marked area at your usual pace.",
+      "Measure what is left, or what it takes to fill up to the mark again. A tapered tank fools the eye: measure, don't judge.",
+    ],
+    sketch: "square",
+  },
+  {
+    id: "desk",
+    title: "Desk estimate from a tip chart",
+    about: "From the tip's rated flow. An estimate until a catch confirms it.",
+    kinds: ["backpack", "hand-can", "boom", "spray-truck"],
+    pace: "speed",
+    flows: ["tip-chart"],
+    needs: ["gauge"],
+    gather: ["the tip's size", "pressure at the tip, read while spraying", "a travel speed that you can keep"],
+    steps: ["Fill in size, pressure, speed and swath.", "Catch the flow before you mix from it."],
+    sketch: "none",
+  },
+];
+
+export const methodOf = (id: string): Method | undefined => METHODS.find((m) => m.id === id);
+
+/** The methods for a kind of rig, those first for which nothing lacks; each with what it lacks. */
+export function methodsFor(
+  kind: RigKind,
+  lacking: readonly Need[],
+): readonly { readonly method: Method; readonly lacks: readonly Need[] }[] {
+  return METHODS.filter((m) => m.kinds.includes(kind))
+    .map((method) => ({ method, lacks: method.needs.filter((need) => lacking.includes(need)) }))
+    .sort((a, b) => a.lacks.length - b.lacks.length);
+}

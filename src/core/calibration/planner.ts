@@ -1,0 +1,132 @@
+import { make, raw, type Quantity } from "../quantity/kinds";
+import { WALKABLE } from "./warnings";
+import { COMFORTABLE, DROPLETS, dropletAt, rangeOf, ratedFlow, RATED_AT, type Droplet, type TipChart } from "./tips";
+
+/** Working forwards from a wish: every tip × pressure × speed, ranked by what it costs on a site. */
+export interface PlanWish {
+  /** One an outlet. */
+  readonly count: number;
+  /** Of all outlets together. */
+  readonly swath: Quantity<"length">;
+  readonly onFoot: boolean;
+  readonly area: Quantity<"area">;
+  readonly usable: Quantity<"volume">;
+  /** What a refill costs. */
+  readonly refill: Quantity<"time">;
+  /** Wanted spray volume with its band; every setting that lands in it is a candidate. */
+  readonly wanted: { readonly least: Quantity<"sprayVolume">; readonly most: Quantity<"sprayVolume"> };
+  readonly tips: readonly { readonly size: string; readonly chart?: TipChart }[];
+  readonly pressures: readonly Quantity<"pressure">[];
+  /** The fastest that this ground allows; a person never more than walkable. */
+  readonly fastest: Quantity<"speed">;
+  /** What the label asks for, where it does. */
+  readonly droplet?: Droplet;
+  readonly carrierAtLeast?: Quantity<"sprayVolume">;
+}
+
+export interface Setup {
+  readonly size: string;
+  readonly pressure: Quantity<"pressure">;
+  /** Of all outlets. */
+  readonly flow: Quantity<"flow">;
+  readonly speed: Quantity<"speed">;
+  readonly sprayVolume: Quantity<"sprayVolume">;
+  readonly minutes: number;
+  readonly refills: number;
+  readonly droplet: Droplet | null;
+  /** What speaks against it, in words; the first of those that the label or the legs forbid. */
+  readonly against: readonly string[];
+  readonly fits: boolean;
+}
+
+/** The slowest that is worth ranking: half a mile an hour. Slow is fine for a wand. */
+const SLOWEST = 0.5 * 0.44704;
+
+/**
+ * All settings that give a spray volume in the wanted band, those that fit first, then by minutes (spraying and
+ * refilling), then by how comfortable the pressure is. For each tip and pressure the speed is the fastest that keeps the
+ * spray volume in the band: walking slower than one may only costs time.
+ */
+export function rankSetups(wish: PlanWish): Setup[] {
+  const setups: Setup[] = [];
+  const top = wish.onFoot ? Math.min(raw(wish.fastest), raw(WALKABLE)) : raw(wish.fastest);
+  const least = Math.max(raw(wish.wanted.least), wish.carrierAtLeast === undefined ? 0 : raw(wish.carrierAtLeast));
+  for (const { size, chart } of wish.tips) {
+    const rated = ratedFlow(size);
+    if (rated === undefined) continue;
+    for (const pressure of wish.pressures) {
+      const flow = wish.count * raw(rated) * Math.sqrt(raw(pressure) / raw(RATED_AT.value));
+      // f = q·v·w: the fastest speed is that of the least spray volume, unless the legs are slower.
+      const speed = Math.min(top, flow / (least * raw(wish.swath)));
+      const sprayVolume = flow / (speed * raw(wish.swath));
+      if (speed < SLOWEST || sprayVolume > raw(wish.wanted.most) * (1 + 1e-9) || sprayVolume < least * (1 - 1e-9)) continue;
+      setups.push(setupOf(wish, size, chart, pressure, { flow, speed, sprayVolume }));
+    }
+  }
+  const comfort = (s: Setup) => Math.abs(Math.log(raw(s.pressure) / Math.sqrt(raw(COMFORTABLE.least) * raw(COMFORTABLE.most))));
+  return setups.sort((a, b) => Number(b.fits) - Number(a.fits) || a.minutes - b.minutes || comfort(a) - comfort(b));
+}
+
+function setupOf(
+  wish: PlanWish,
+  size: string,
+  chart: TipChart | undefined,
+  pressure: Quantity<"pressure">,
+  { flow, speed, sprayVolume }: { flow: number; speed: number; sprayVolume: number },
+): Setup {
+  const spray = sprayVolume * raw(wish.area);
+  const refills = Math.max(0, Math.ceil((spray / raw(wish.usable)) * (1 - 1e-12)) - 1);
+  const minutes = (spray / flow + refills * raw(wish.refill)) / 60;
+  const droplet = dropletAt(chart, pressure) ?? null;
+  const range = rangeOf(chart);
+  const against: string[] = [];
+  if (raw(pressure) < raw(range.least) * (1 - 1e-9) || raw(pressure) > raw(range.most) * (1 + 1e-9))
+    against.push("outside the tip's pressures");
+  if (wish.droplet && droplet && droplet !== wish.droplet)
+    against.push(
+      DROPLETS.indexOf(droplet) < DROPLETS.indexOf(wish.droplet)
+        ? "drops finer than the label's"
+        : "drops coarser than the label's",
+    );
+  if (wish.droplet && !droplet) against.push("no chart says which drops it makes");
+  return {
+    size,
+    pressure,
+    flow: make(flow),
+    speed: make(speed),
+    sprayVolume: make(sprayVolume),
+    minutes,
+    refills,
+    droplet,
+    against,
+    fits: against.length === 0,
+  };
+}
+
+export interface RoundMix {
+  /** What goes into a full tank, in the rate's own coherent unit: g or mL. */
+  readonly amount: number;
+  readonly sprayVolume: Quantity<"sprayVolume">;
+  /** What it costs to measure the round amount and leave the spray volume as it is: 0.03 puts 3 % more down. */
+  readonly error: number;
+}
+
+/**
+ * Spray volumes that make the measuring number of a full tank round: amount = R·V/q, so q = R·V/amount, for the round
+ * amounts on either side of the one at hand.
+ * @param rate of product an area (g/m² or mL/m²) · @param step what is round on the tool: a scale's ten grams, a cup
+ */
+export function roundMixes(
+  rate: number,
+  usable: Quantity<"volume">,
+  now: Quantity<"sprayVolume">,
+  step: number,
+  each = 3,
+): RoundMix[] {
+  const exact = (rate * raw(usable)) / raw(now);
+  const first = Math.max(1, Math.ceil(exact / step - each));
+  const last = Math.floor(exact / step + each);
+  return Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => (first + i) * step)
+    .map((amount) => ({ amount, sprayVolume: make<"sprayVolume">((rate * raw(usable)) / amount), error: amount / exact - 1 }))
+    .sort((a, b) => Math.abs(a.error) - Math.abs(b.error));
+}

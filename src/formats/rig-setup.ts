@@ -1,0 +1,198 @@
+import {
+  bad,
+  DROPLETS,
+  good,
+  GROUNDS,
+  parseField,
+  parseQuantity,
+  ratedFlow,
+  raw,
+  type ChartRow,
+  type Droplet,
+  type Field,
+  type Ground,
+  type Issue,
+  type Kit,
+  type Result,
+  type TipChart,
+} from "@/core/contents";
+import type { HeadText, RigText } from "./job-file/types";
+
+/**
+ * What a rig has beyond what a job file says of it: everything that a calibration stands on, and its measuring kit. It
+ * travels in the file under `x-setup`, so that a recorded job can be compared with the rig of today.
+ */
+export interface RigSetupText {
+  readonly pump?: string;
+  readonly regulator?: string;
+  readonly mostPressure?: string;
+  readonly pumpServiced?: string;
+  readonly engineSpeed?: string;
+  readonly gear?: string;
+  readonly throttle?: string;
+  readonly sections?: string;
+  readonly height?: string;
+  readonly strokes?: string;
+  readonly nozzle?: string;
+  readonly ground?: Ground;
+  readonly hose?: { readonly diameter: string; readonly length: string };
+  readonly dedication?: string;
+  /** Name of the tip chart that belongs to the tip that is on. */
+  readonly chart?: string;
+  readonly kit?: KitText;
+}
+
+export interface KitText {
+  readonly scales: readonly { readonly name: string; readonly step: string; readonly capacity: string }[];
+  readonly vessels: readonly { readonly name: string; readonly graduation: string; readonly capacity: string }[];
+}
+
+/** A tip's chart as text. */
+export interface TipText {
+  readonly name: string;
+  readonly size: string;
+  readonly angle?: number;
+  readonly rows: readonly { readonly pressure: string; readonly flow: string; readonly droplet?: Droplet }[];
+}
+
+/** The texts of a set-up that a calibration stands on, by what they are called where a change is named. */
+const HELD: readonly (readonly [keyof RigSetupText, string])[] = [
+  ["nozzle", "nozzle setting"],
+  ["pump", "pump"],
+  ["regulator", "regulator"],
+  ["pumpServiced", "pump serviced"],
+  ["engineSpeed", "engine speed"],
+  ["gear", "gear"],
+  ["throttle", "throttle stop"],
+  ["sections", "sections on"],
+  ["height", "height"],
+  ["strokes", "strokes"],
+  ["ground", "ground"],
+];
+
+export const setupOf = (rig: RigText): RigSetupText => (isSetup(rig["x-setup"]) ? rig["x-setup"] : {});
+
+/** What is held constant on a rig, by name: what {@link RigText} itself doesn't say. */
+export function heldOf(rig: RigText): Record<string, string> {
+  const setup = setupOf(rig);
+  const held = Object.fromEntries(HELD.flatMap(([key, words]) => (setup[key] ? [[words, setup[key] as string]] : [])));
+  return { ...held, ...(setup.hose && { hose: `${setup.hose.diameter} × ${setup.hose.length}` }) };
+}
+
+const isText = (value: unknown): value is string => typeof value === "string" && value.length <= 200;
+const TEXTS = [...HELD.map(([key]) => key), "mostPressure", "dedication", "chart"] as const;
+
+/** Whether something that came from outside is a set-up that can be read: its shape, and every quantity in it. */
+export function isSetup(input: unknown): input is RigSetupText {
+  if (typeof input !== "object" || input === null) return false;
+  const setup = input as Record<string, unknown>;
+  const known = [...TEXTS, "hose", "kit"] as readonly string[];
+  return (
+    Object.keys(setup).every((key) => known.includes(key)) &&
+    TEXTS.every((key) => setup[key] === undefined || isText(setup[key])) &&
+    (setup.ground === undefined || GROUNDS.includes(setup.ground as Ground)) &&
+    (setup.hose === undefined || hasFields(setup.hose, { diameter: "hoseDiameter", length: "hoseLength" })) &&
+    (setup.mostPressure === undefined || parseField("pressure", setup.mostPressure).ok) &&
+    (setup.kit === undefined || isKit(setup.kit))
+  );
+}
+
+function hasFields(input: unknown, fields: Readonly<Record<string, Field>>): boolean {
+  const one = (input ?? {}) as Record<string, unknown>;
+  return Object.entries(fields).every(([key, field]) => parseField(field, one[key]).ok);
+}
+
+function isKit(input: unknown): input is KitText {
+  const { scales, vessels } = (input ?? {}) as { scales?: unknown; vessels?: unknown };
+  const tools = (list: unknown, fields: Readonly<Record<string, Field>>) =>
+    Array.isArray(list) &&
+    list.length <= 20 &&
+    list.every((tool) => isText((tool as { name?: unknown })?.name) && hasFields(tool, fields));
+  return (
+    tools(scales, { step: "scaleStep", capacity: "scaleCapacity" }) &&
+    tools(vessels, { graduation: "graduation", capacity: "vesselCapacity" })
+  );
+}
+
+/** Whether something from outside is a hose-end head that can be read. */
+export function isHead(input: unknown): input is HeadText {
+  const head = (input ?? {}) as Record<string, unknown>;
+  if (head.kind === "metered") return parseField("feed", head.feed).ok;
+  if (head.kind !== "dial" || !parseField("dial", head.setting).ok) return false;
+  return head.jar === undefined || hasFields(head.jar, { product: "jarVolume", water: "jarVolume" });
+}
+
+const must = <F extends Field>(field: F, text: string) => {
+  const read = parseField(field, text);
+  if (!read.ok) throw new Error(`unchecked ${field} "${text}"`);
+  return read.value;
+};
+
+/** The measuring kit of a rig, as values. */
+export function kitOf(rig: RigText): Kit {
+  const kit = setupOf(rig).kit ?? { scales: [], vessels: [] };
+  return {
+    scales: kit.scales.map((s) => ({
+      name: s.name,
+      step: must("scaleStep", s.step),
+      capacity: must("scaleCapacity", s.capacity),
+    })),
+    vessels: kit.vessels.map((v) => ({
+      name: v.name,
+      graduation: must("graduation", v.graduation),
+      capacity: must("vesselCapacity", v.capacity),
+    })),
+  };
+}
+
+/** Reads a tip's chart: in range, in order, each pressure once; or what is wrong, with its place. */
+export function readTip(input: unknown): Result<TipText> {
+  const tip = (input ?? {}) as { name?: unknown; size?: unknown; angle?: unknown; rows?: unknown };
+  const issues: Issue[] = [];
+  const fault = (path: string, code: Issue["code"], received: string, expected: string) =>
+    void issues.push({ path, code, received, expected });
+  if (!isText(tip.name) || tip.name.trim() === "" || tip.name.length > 60) fault("name", "missing", "", `"Fan 110, size 03"`);
+  if (!isText(tip.size) || !ratedFlow(tip.size))
+    fault("size", "not-a-choice", String(tip.size ?? ""), "a size in tenths of a gallon a minute, such as 025");
+  if (tip.angle !== undefined && !(typeof tip.angle === "number" && tip.angle > 0 && tip.angle <= 360))
+    fault("angle", "out-of-range", String(tip.angle), "degrees from 1 to 360");
+  const rows = Array.isArray(tip.rows) && tip.rows.length <= 30 ? (tip.rows as Record<string, unknown>[]) : [];
+  if (rows.length === 0) fault("rows", "too-few", "empty", "1 line of the chart");
+  const seen: number[] = [];
+  rows.forEach((row, i) => {
+    const pressure = parseField("pressure", row?.pressure, { path: `rows[${i}].pressure` });
+    const flow = parseField("tipFlow", row?.flow, { path: `rows[${i}].flow` });
+    if (!pressure.ok) issues.push(...pressure.issues);
+    if (!flow.ok) issues.push(...flow.issues);
+    if (row?.droplet !== undefined && !DROPLETS.includes(row.droplet as Droplet))
+      fault(`rows[${i}].droplet`, "not-a-choice", String(row.droplet), DROPLETS.join(", "));
+    if (!pressure.ok) return;
+    const pascals = raw(pressure.value.value);
+    if (seen.includes(pascals)) fault(`rows[${i}].pressure`, "duplicate-name", pressure.value.text, "line its pressure");
+    seen.push(pascals);
+  });
+  if (issues.length > 0) return bad(...issues);
+  return good({
+    name: (tip.name as string).trim(),
+    size: tip.size as string,
+    ...(tip.angle !== undefined && { angle: tip.angle as number }),
+    rows: rows.map((row) => ({
+      pressure: must("pressure", row.pressure as string).text,
+      flow: must("tipFlow", row.flow as string).text,
+      ...(row.droplet !== undefined && { droplet: row.droplet as Droplet }),
+    })),
+  });
+}
+
+/** A chart as values; undefined where something from outside is none. */
+export function chartOf(input: unknown): TipChart | undefined {
+  const read = input === undefined ? undefined : readTip(input);
+  if (!read?.ok) return undefined;
+  const rows = read.value.rows.map((row): ChartRow => {
+    const pressure = parseQuantity(row.pressure, "pressure");
+    const flow = parseQuantity(row.flow, "flow");
+    if (!pressure.ok || !flow.ok) throw new Error("unchecked chart");
+    return { pressure: pressure.value, flow: flow.value, ...(row.droplet && { droplet: row.droplet }) };
+  });
+  return { size: read.value.size, rows };
+}

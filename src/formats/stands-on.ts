@@ -1,0 +1,23 @@
+import { judgeRatio, ownerOf, type CheckSince, type RigKind, type StandsOn } from "@/core/contents";
+import { readRig } from "./job-file/read-checked";
+import type { RigText } from "./job-file/types";
+import { heldOf } from "./rig-setup";
+
+/** What a calibration stands on, of a rig as it is written. */
+export const standsOn = (rig: RigText): StandsOn => ({ rig: readRig(rig), held: heldOf(rig) });
+
+/** The newest quick check since a calibration, as standing is judged by it. */
+export const checkSince = (check: { readonly ratio: number } | undefined): CheckSince | undefined =>
+  check && { ratio: check.ratio, failed: judgeRatio(check.ratio) === "recalibrate" };
+
+interface Whose {
+  readonly personId: string | null;
+  readonly siteId: string | null;
+}
+
+/** Whether a calibration is that of who holds the wand, or of the tap that is used; a governed machine's is anyone's. */
+export function ownedBy(kind: RigKind, calibration: Whose, hand: Whose): boolean {
+  const owner = ownerOf(kind);
+  if (owner === "person") return calibration.personId === hand.personId && hand.personId !== null;
+  return owner === "rig" || (calibration.siteId === hand.siteId && hand.siteId !== null);
+}

@@ -1,0 +1,87 @@
+import {
+  bad,
+  calibrate,
+  good,
+  judgeCheck,
+  parseField,
+  proveTool,
+  quantity,
+  raw,
+  type Field,
+  type Quantity,
+  type Result,
+} from "@/core/contents";
+import { soundJob } from "@/formats/job-file/assemble";
+import { kitOf } from "@/formats/rig-setup";
+import { ownedBy } from "@/formats/stands-on";
+import { findCalibration } from "@/records/calibrations";
+import { addKitCheck, addQuickCheck, findQuickCheck } from "@/records/checks";
+import type { Records } from "@/records/database";
+import { findRig } from "@/records/rigs";
+import { isId, isMoment, issue, nowText } from "./input";
+
+const text = (value: unknown) => (typeof value === "string" ? value : "");
+
+/**
+ * Saves a quick check: `{ id, calibrationId, personId, siteId, madeAt, volume, time }`. The ratio to the calibration's
+ * flow is worked out here. Sending the same twice keeps it once.
+ */
+export function saveQuickCheck(db: Records, input: unknown): Result<{ id: string; ratio: number }> {
+  const r = (input ?? {}) as Record<string, unknown>;
+  if (!isId(r.id)) return bad(issue("id", "wrong-type", "no id", "a quick check"));
+  if (!isMoment(r.madeAt)) return bad(issue("madeAt", "bad-date", String(r.madeAt), `"2026-04-14T09:30:00.000Z"`));
+  const calibration = isId(r.calibrationId) ? findCalibration(db, r.calibrationId) : undefined;
+  if (!calibration) return bad(issue("calibrationId", "unknown-name", text(r.calibrationId), "the calibrations on record"));
+  const hand = { personId: isId(r.personId) ? r.personId : null, siteId: isId(r.siteId) ? r.siteId : null };
+  if (!ownedBy(calibration.job.rig.kind, calibration, hand))
+    return bad(issue("calibrationId", "conflict", "this calibration is of another person or tap", "check against your own"));
+  const volume = parseField("catchVolume", r.volume, { path: "volume" });
+  const time = parseField("catchTime", r.time, { path: "time" });
+  if (!volume.ok || !time.ok) return bad(...(volume.ok ? [] : volume.issues), ...(time.ok ? [] : time.issues));
+  const { flow } = calibrate(soundJob(calibration.job).calibration);
+  if (!flow)
+    return bad(issue("calibrationId", "conflict", "this calibration has no flow of its own", "calibrate with a catch first"));
+  const checked = quantity("flow", raw(volume.value.value) / raw(time.value.value), "mL/s");
+  const { ratio } = judgeCheck(checked, flow.value);
+  const { rigId, id: calibrationId } = calibration;
+  return db.transaction((tx): Result<{ id: string; ratio: number }> => {
+    const id = r.id as string;
+    const known = findQuickCheck(tx, id);
+    if (known) return good({ id, ratio: known.ratio });
+    const check = { id, rigId, calibrationId, madeAt: r.madeAt as string, volume: volume.value, time: time.value, ratio };
+    addQuickCheck(tx, { ...check, personId: hand.personId }, nowText());
+    return good({ id, ratio });
+  });
+}
+
+/** Saves a proof of a tool of a rig's kit: `{ id, rigId, of, tool, madeAt, known, shown }`. */
+export function saveKitCheck(db: Records, input: unknown): Result<{ id: string; good: boolean }> {
+  const r = (input ?? {}) as Record<string, unknown>;
+  const rig = isId(r.rigId) ? findRig(db, r.rigId) : undefined;
+  if (!isId(r.id) || !rig) return bad(issue("rigId", "unknown-name", text(r.rigId), "the rigs on record"));
+  if (!isMoment(r.madeAt)) return bad(issue("madeAt", "bad-date", String(r.madeAt), `"2026-04-14T09:30:00.000Z"`));
+  const kit = kitOf(rig);
+  const scale = r.of === "scale" ? kit.scales.find((s) => s.name === r.tool) : undefined;
+  const vessel = r.of === "vessel" ? kit.vessels.find((v) => v.name === r.tool) : undefined;
+  const step = scale?.step ?? vessel?.graduation;
+  if (!step) return bad(issue("tool", "unknown-name", text(r.tool), "the measuring kit of this rig"));
+  const field: Field = scale ? "knownWeight" : "catchVolume";
+  const known = parseField(field, r.known, { path: "known" });
+  const shown = parseField(field, r.shown, { path: "shown" });
+  if (!known.ok || !shown.ok) return bad(...(known.ok ? [] : known.issues), ...(shown.ok ? [] : shown.issues));
+  const proof = proveTool(
+    known.value.value as Quantity<"mass">,
+    shown.value.value as Quantity<"mass">,
+    step.value as Quantity<"mass">,
+  );
+  const { id, rigId, madeAt, of, tool } = r as {
+    id: string;
+    rigId: string;
+    madeAt: string;
+    of: "scale" | "vessel";
+    tool: string;
+  };
+  const kept = { id, rigId, madeAt, of, tool, known: known.value.text, shown: shown.value.text };
+  addKitCheck(db, { ...kept, ratio: proof.ratio, good: proof.good }, nowText());
+  return good({ id, good: proof.good });
+}

@@ -1,0 +1,234 @@
+"use client";
+
+import { Box, chakra } from "@chakra-ui/react";
+import {
+  dialForPace,
+  drawCheck,
+  given,
+  labelNumberMistake,
+  parseField,
+  PRODUCT_USES,
+  read,
+  readHead,
+  show,
+  suitsHead,
+  tapAgainstHead,
+  writeNumber,
+  type Calibration,
+  type CalibrationInput,
+  type ProductUse,
+  type System,
+} from "@/core/contents";
+import { readRate } from "@/formats/forms/rate";
+import { useBook } from "../data/book";
+import { useKept } from "../data/kept-here";
+import { SubHeading, Select } from "../parts/controls";
+import { Field } from "../parts/field";
+import { Notice } from "../parts/notices";
+import { Typed } from "./typed";
+
+interface HeadProps {
+  readonly made: Calibration;
+  readonly input: CalibrationInput;
+  readonly system: System;
+}
+
+interface Asked {
+  readonly labelId: string;
+  readonly use: ProductUse | "";
+  readonly tapVolume: string;
+  readonly tapTime: string;
+  readonly drawVolume: string;
+  readonly drawTime: string;
+}
+const NOTHING: Asked = { labelId: "", use: "", tapVolume: "", tapTime: "", drawVolume: "", drawTime: "" };
+
+/** What a hose-end head does with a product: the pace for the rate, the dial for a pace, and the classic mistakes. */
+export function HeadFacts({ made, input, system }: HeadProps) {
+  const { book } = useBook();
+  const [asked = NOTHING, setAsked] = useKept<Asked>("head");
+  const set = (next: Partial<Asked>) => setAsked({ ...asked, ...next });
+  const head = input.rig.head!;
+  const label = book.labels.find((l) => l.id === asked.labelId && l.product.form === "liquid");
+  const typed = label && readRate(label.product.rate, "liquid");
+  const rate =
+    typed?.ok && typed.value.kind === "rateByVolume"
+      ? given(typed.value, "label rate")
+      : (input.rate && given(input.rate, "label rate")) || null;
+  const reading = readHead(head, made.flow, rate, made.timePer1000);
+  return (
+    <Box as="section" aria-label="Hose-end head" display="grid" gap="16px">
+      <SubHeading>In the jar</SubHeading>
+      <Box display="grid" gap="14px" gridTemplateColumns={{ base: "minmax(0,1fr)", md: "1fr 1fr" }} maxW="640px">
+        <Field label="Product, by its label">
+          {(props) => (
+            <Select {...props} value={asked.labelId} onChange={(e) => set({ labelId: e.target.value })}>
+              <option value="">a liquid from the shelf …</option>
+              {book.labels
+                .filter((l) => !l.retired && l.product.form === "liquid")
+                .map((l) => (
+                  <option key={l.id} value={l.id}>
+                    {l.product.name}
+                  </option>
+                ))}
+            </Select>
+          )}
+        </Field>
+        <Field label="What it is for">
+          {(props) => (
+            <Select {...props} value={asked.use} onChange={(e) => set({ use: e.target.value as ProductUse })}>
+              <option value="">pick, to be told whether it suits</option>
+              {PRODUCT_USES.map((use) => (
+                <option key={use}>{use}</option>
+              ))}
+            </Select>
+          )}
+        </Field>
+      </Box>
+      {asked.use !== "" && <Suits use={asked.use} />}
+      <Box as="dl" display="grid" gridTemplateColumns="repeat(auto-fill, minmax(180px, 1fr))" gap="10px 20px">
+        {reading.productFlow && <Fact name="Product drawn" value={read(reading.productFlow.value, "flow", system)} />}
+        {reading.dilution && <Fact name="Stream to product" value={show(reading.dilution.value, "dilution", ":1")} />}
+        {reading.timePer1000 && (
+          <Fact name="Pace for the label rate" value={`${read(reading.timePer1000.value, "time", system)} a 1,000 sq ft`} />
+        )}
+        {reading.overdose !== null && (
+          <Fact name="At the pace timed" value={`${writeNumber(reading.overdose, { figures: 3 })} × the label rate`} />
+        )}
+      </Box>
+      {reading.overdose !== null && Math.abs(reading.overdose - 1) > 0.05 && (
+        <Notice state={reading.overdose > 1 ? "stop" : "act"}>
+          {reading.overdose > 1
+            ? `Too much: ${writeNumber(reading.overdose, { figures: 2 })} times the label rate goes down at this pace.`
+            : `Too little: ${writeNumber(reading.overdose * 100, { figures: 2 })} % of the label rate goes down at this pace.`}
+        </Notice>
+      )}
+      {head.kind === "dial" && rate && made.flow && made.timePer1000 && (
+        <>
+          <Box>
+            Dial for the pace timed:{" "}
+            <chakra.strong>
+              {show(dialForPace(rate, made.flow, made.timePer1000).value, "strengthByVolume", "fl oz/gal")}
+            </chakra.strong>
+            {head.jar && " of undiluted product; a diluted jar needs it that many times higher."}
+          </Box>
+          <MistakeNote rate={rate.value} flow={made.flow.value} pace={made.timePer1000.value} />
+        </>
+      )}
+      <Checks asked={asked} set={set} made={made} drawn={jarDraw(input, made)} system={system} />
+    </Box>
+  );
+}
+
+/** What a draw check should find: all that leaves the jar, water of a diluted one included. */
+function jarDraw({ rig }: CalibrationInput, { flow }: Calibration) {
+  const head = rig.head!;
+  if (head.kind === "metered") return head.feed.value;
+  return flow ? (readHead({ kind: "dial", setting: head.setting }, flow, null, null).productFlow?.value ?? null) : null;
+}
+
+function Suits({ use }: { use: ProductUse }) {
+  const { state, text } = suitsHead(use);
+  return <Notice state={state === "poor" ? "stop" : state === "ask" ? "act" : "plain"}>{text} The label decides.</Notice>;
+}
+
+function Fact({ name, value }: { name: string; value: string }) {
+  return (
+    <Box>
+      <chakra.dt fontSize="14px" color="soft">
+        {name}
+      </chakra.dt>
+      <chakra.dd fontFamily="reading" fontWeight="700" fontSize="17px">
+        {value}
+      </chakra.dd>
+    </Box>
+  );
+}
+
+function MistakeNote(of: {
+  rate: Parameters<typeof labelNumberMistake>[0];
+  flow: Parameters<typeof labelNumberMistake>[1];
+  pace: Parameters<typeof labelNumberMistake>[2];
+}) {
+  const { setting, seconds, factor } = labelNumberMistake(of.rate, of.flow, of.pace);
+  return (
+    <Notice state="act">
+      Never set the dial to the label&apos;s number. At {show(setting, "strengthByVolume", "fl oz/gal")} the dose for 1,000 sq ft
+      is gone in <strong>{writeNumber(seconds, { decimals: 0 })} s</strong>; at this pace{" "}
+      <strong>{writeNumber(factor, { figures: 2 })} times</strong> the label goes down.
+    </Notice>
+  );
+}
+
+interface ChecksProps {
+  readonly asked: Asked;
+  readonly set: (next: Partial<Asked>) => void;
+  readonly made: Calibration;
+  readonly drawn: ReturnType<typeof jarDraw>;
+  readonly system: System;
+}
+
+/** Two checks that the head's arithmetic can't do without: the bare tap against the head, and what the jar gives. */
+function Checks({ asked, set, made, drawn, system }: ChecksProps) {
+  const flowOf = (volume: string, time: string) => {
+    const [v, t] = [parseField("catchVolume", volume), parseField("catchTime", time)];
+    return v.ok && t.ok ? drawCheck(given(v.value, "caught"), given(t.value, "time"), drawn) : undefined;
+  };
+  const tap = flowOf(asked.tapVolume, asked.tapTime);
+  const draw = flowOf(asked.drawVolume, asked.drawTime);
+  return (
+    <Box display="grid" gap="14px" gridTemplateColumns={{ base: "minmax(0,1fr)", md: "1fr 1fr" }}>
+      <Box>
+        <SubHeading>Bare tap against head</SubHeading>
+        <Pair
+          names={["Bare tap gave", "in"]}
+          values={[asked.tapVolume, asked.tapTime]}
+          onChange={(tapVolume, tapTime) => set({ tapVolume, tapTime })}
+        />
+        {tap && made.flow && (
+          <Box>
+            The bare tap gives <strong>{writeNumber(tapAgainstHead(tap.drawn.value, made.flow.value), { figures: 2 })} ×</strong>{" "}
+            what leaves the head: count only what leaves the head, {read(made.flow.value, "flow", system)}.
+          </Box>
+        )}
+      </Box>
+      <Box>
+        <SubHeading>Draw check, full and near empty</SubHeading>
+        <Pair
+          names={["The jar fell by", "in"]}
+          values={[asked.drawVolume, asked.drawTime]}
+          onChange={(drawVolume, drawTime) => set({ drawVolume, drawTime })}
+        />
+        {draw && (
+          <Box>
+            Drawn {read(draw.drawn.value, "flow", system)}
+            {draw.ratio !== null && (
+              <>
+                , <strong>{writeNumber(draw.ratio * 100, { figures: 3 })} %</strong> of what the head should draw
+                {Math.abs(draw.ratio - 1) > 0.1 ? ": clean it, or go by what it draws" : ""}
+              </>
+            )}
+            . Full jars draw better: do it again near empty.
+          </Box>
+        )}
+      </Box>
+    </Box>
+  );
+}
+
+function Pair({
+  names,
+  values,
+  onChange,
+}: {
+  names: [string, string];
+  values: [string, string];
+  onChange: (volume: string, time: string) => void;
+}) {
+  return (
+    <Box display="grid" gridTemplateColumns="1fr 1fr" gap="10px" marginY="8px">
+      <Typed label={names[0]} field="catchVolume" value={values[0]} onChange={(v) => onChange(v, values[1])} />
+      <Typed label={names[1]} field="catchTime" value={values[1]} onChange={(t) => onChange(values[0], t)} />
+    </Box>
+  );
+}

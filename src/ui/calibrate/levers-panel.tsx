@@ -1,0 +1,141 @@
+"use client";
+
+import { Box, chakra } from "@chakra-ui/react";
+import {
+  levers,
+  parseField,
+  read,
+  show,
+  writeNumber,
+  type Calibration,
+  type CalibrationInput,
+  type Entered,
+  type Remedy,
+  type System,
+  type Tank,
+} from "@/core/contents";
+import { Button, Note, SubHeading } from "../parts/controls";
+import { Stamp } from "../parts/stamp";
+
+export const LEVER_WORDS: Record<Remedy["lever"], string> = {
+  pressure: "Pressure",
+  tip: "Tip",
+  speed: "Speed",
+  remix: "Leave it, remix",
+};
+
+/** What a lever is to be set to, as text with its unit: what the run sheet that proves it is told. */
+export function settingText(remedy: Remedy, system: System): string {
+  if (remedy.setTo === null) return "";
+  switch (remedy.lever) {
+    case "pressure":
+      return system === "us" ? show(remedy.setTo, "pressure", "psi") : show(remedy.setTo, "pressure", "bar");
+    case "speed":
+      return read(remedy.setTo, "speed", system);
+    case "remix":
+      return read(remedy.setTo, "area", system);
+    case "tip":
+      return `size ${remedy.setTo}`;
+  }
+}
+
+interface PanelProps {
+  readonly made: Calibration;
+  readonly input: CalibrationInput;
+  readonly target: Entered<"sprayVolume">;
+  readonly tank: Tank | undefined;
+  readonly system: System;
+  /** What the pump gives at the most, as typed. */
+  readonly pumpMost?: string | undefined;
+  /** Starts the reading that proves a lever; left out where there is nothing to begin from yet. */
+  readonly onProve?: ((remedy: Remedy) => void) | undefined;
+}
+
+/** Against what is wanted: within the band, or all four levers side by side, each with what to set and what to expect. */
+export function LeversPanel({ made, input, target, tank, system, pumpMost, onProve }: PanelProps) {
+  const { ratio, within } = made.againstTarget!;
+  const off = writeNumber(Math.abs(ratio - 1) * 100, { figures: 2 });
+  const pump = pumpMost === undefined ? undefined : parseField("pressure", pumpMost);
+  const remedies = within
+    ? []
+    : levers({
+        actual: made.sprayVolume.value,
+        wanted: target.value,
+        rig: input.rig,
+        flow: made.flow,
+        timePer1000: made.timePer1000,
+        speed: made.speed,
+        ...(pump?.ok && { pumpMost: pump.value.value }),
+        ...(tank && { usable: tank.usable }),
+      });
+  return (
+    <Box as="section" aria-label="Levers">
+      <SubHeading>Against {read(target.value, "sprayVolume", system)}</SubHeading>
+      <Box paddingY="10px" display="flex" gap="14px" alignItems="baseline" flexWrap="wrap">
+        {within ? (
+          <Stamp state="good">within the wanted band</Stamp>
+        ) : (
+          <>
+            <Stamp state="act">{`${off} % ${ratio > 1 ? "too much" : "too little"}`}</Stamp>
+            <Note>Schools differ on which to pull: four ways, each to be proved by a new reading.</Note>
+          </>
+        )}
+      </Box>
+      {remedies.length > 0 && (
+        <Box
+          display="grid"
+          gridTemplateColumns={{ base: "minmax(0,1fr)", md: "1fr 1fr", xl: "repeat(4, minmax(0,1fr))" }}
+          borderTop="1px solid"
+          borderLeft="1px solid"
+          borderColor="line"
+        >
+          {remedies.map((remedy) => (
+            <Lever key={remedy.lever} remedy={remedy} system={system} onProve={onProve} />
+          ))}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+function Lever({ remedy, system, onProve }: { remedy: Remedy; system: System; onProve: PanelProps["onProve"] }) {
+  const { lever, feasible, expect, why } = remedy;
+  const set = settingText(remedy, system);
+  return (
+    <Box
+      borderRight="1px solid"
+      borderBottom="1px solid"
+      borderColor="line"
+      padding="10px 12px"
+      display="flex"
+      flexDirection="column"
+      gap="4px"
+    >
+      <Box fontSize="14px" fontWeight="700" color={feasible ? "ink" : "soft"}>
+        {feasible ? "→ " : "✕ "}
+        {LEVER_WORDS[lever]}
+      </Box>
+      {set !== "" && (
+        <Box fontFamily="reading" fontWeight="700" fontSize="20px" textDecoration={feasible ? "none" : "line-through"}>
+          {set}
+        </Box>
+      )}
+      <Box fontSize="14px" color="soft">
+        {why}
+      </Box>
+      {expect && (
+        <Box fontSize="14px">
+          Expect{" "}
+          <chakra.strong>
+            {expect.of === "flow" ? read(expect.value, "flow", system) : `${read(expect.value, "time", system)} for 1,000 sq ft`}
+          </chakra.strong>
+        </Box>
+      )}
+      {feasible && onProve && lever !== "remix" && (
+        <Box marginTop="auto" paddingTop="6px">
+          <Button onClick={() => onProve(remedy)}>Prove it</Button>
+        </Box>
+      )}
+    </Box>
+  );
+}

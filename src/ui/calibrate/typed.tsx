@@ -1,0 +1,48 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import { useState } from "react";
+import { FIELDS, parseField, unitText, wordsFor, type Field as FieldName } from "@/core/contents";
+import { TextField } from "../parts/field";
+
+interface TypedProps {
+  readonly label: string;
+  readonly field: FieldName;
+  readonly value: string;
+  readonly onChange: (typed: string) => void;
+  readonly optional?: boolean;
+  readonly placeholder?: string;
+  readonly choices?: readonly string[];
+  readonly hint?: string;
+  readonly zero?: boolean;
+}
+
+/** A field of the run sheet: whatever is typed is kept; what is wrong with it is said once it is left. */
+export function Typed({ label, field, value, onChange, optional = false, placeholder, choices, hint, zero = false }: TypedProps) {
+  const [left, setLeft] = useState(value !== "");
+  const read = value.trim() === "" ? undefined : parseField(field, value, { zero });
+  const error = left && read && !read.ok ? wordsFor(read.issues[0]!) : undefined;
+  const list = choices && `choices-${field}`;
+  const unit = unitText(FIELDS[field].bare);
+  return (
+    <Box>
+      <TextField
+        label={label}
+        value={value}
+        error={error}
+        hint={hint ?? (optional ? "may stay empty" : unit && `${unit} if no unit`)}
+        placeholder={placeholder}
+        list={list}
+        onChange={(e) => onChange(e.target.value)}
+        onBlur={() => setLeft(true)}
+      />
+      {choices && (
+        <datalist id={list}>
+          {choices.map((choice) => (
+            <option key={choice} value={choice} />
+          ))}
+        </datalist>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,35 @@
+import {
+  driftNote,
+  onFoot,
+  pressureForFlow,
+  read,
+  speedAtPace,
+  tooFastOnFoot,
+  type Calibration,
+  type CalibrationInput,
+  type Quantity,
+  type System,
+} from "@/core/contents";
+import { swathOf } from "./swath";
+
+interface Line {
+  readonly pace: Quantity<"time">;
+  readonly flow: Quantity<"flow">;
+}
+
+/** What it takes to get from one line of the chart to another: a speed, a pressure, and what speaks against them. */
+export function whatIf(from: Line, to: Line, made: Calibration, input: CalibrationInput, system: System): string[] {
+  const lines: string[] = [];
+  const swath = swathOf(made);
+  if (to.pace !== from.pace && swath) {
+    const speed = speedAtPace(to.pace, swath);
+    const fast = onFoot(input.rig.kind) && tooFastOnFoot(speed) ? " Too fast on foot." : "";
+    lines.push(`Go at ${read(speed, "speed", system)}.${fast}`);
+  }
+  const pressure = input.rig.tip?.pressure?.value;
+  if (to.flow !== from.flow && pressure !== undefined) {
+    const needed = pressureForFlow(pressure, from.flow, to.flow);
+    lines.push(`Pressure ${read(needed, "pressure", system)}. ${driftNote(pressure, needed, input.rig.tip?.chart)}`);
+  }
+  return lines;
+}
