@@ -2,9 +2,13 @@ import { readdirSync, readFileSync } from "node:fs";
 import path from "node:path";
 import { lineFor, type Result } from "@/core/contents";
 import { dayNumber } from "@/formats/day";
+import { tipFormOf } from "@/formats/forms/tip-form-of";
+import type { TipText } from "@/formats/rig-setup";
 import { records } from "@/records/database";
 import { importJob } from "@/services/import-job";
+import { put } from "@/services/keep-up";
 import { readBook } from "@/services/read-book";
+import { saveKitCheck, saveQuickCheck } from "@/services/save-check";
 import { saveSheet, tickStep } from "@/services/save-sheet";
 
 /**
@@ -30,7 +34,15 @@ const newest = Math.max(...files.map((f) => dayNumber(f.job["x-made-at"])));
 const shift = (dayNumber(new Date().toISOString()) - 1 - newest) * DAY;
 const moved = (moment: string) => new Date(Date.parse(moment) + shift).toISOString();
 
+interface More {
+  readonly tips: readonly TipText[];
+  readonly quickChecks: readonly { rig: string; person: string; madeAt: string; volume: string; time: string }[];
+  readonly kitProofs: readonly { rig: string; of: string; tool: string; madeAt: string; known: string; shown: string }[];
+}
+const more = JSON.parse(readFileSync(path.join(FOLDER, "tips-and-checks.json"), "utf8")) as More;
+
 const db = records();
+more.tips.forEach((tip, i) => must(put(db, "tips", { id: `demo-tip-00${i}`, form: tipFormOf(tip) }), tip.name));
 for (const { name, job } of files) must(importJob(db, JSON.stringify({ ...job, "x-made-at": moved(job["x-made-at"]) })), name);
 
 interface DemoSheet {
@@ -43,6 +55,22 @@ interface DemoSheet {
   readonly products: readonly string[];
   readonly ticked: readonly string[];
 }
+const found = readBook(db);
+const rigOf = (name: string) => found.rigs.find((r) => r.rig.name === name)!.id;
+more.quickChecks.forEach((check, i) => {
+  const personId = found.people.find((p) => p.name === check.person)!.id;
+  const madeAt = moved(check.madeAt);
+  // Each is held against the calibration that was the newest on its day.
+  const against = found.calibrations.find((c) => c.rigId === rigOf(check.rig) && c.personId === personId && c.madeAt < madeAt)!;
+  const { volume, time } = check;
+  must(
+    saveQuickCheck(db, { id: `demo-check-${i + 100}`, calibrationId: against.id, personId, madeAt, volume, time }),
+    check.madeAt,
+  );
+});
+more.kitProofs.forEach(({ rig, madeAt, ...proof }, i) =>
+  must(saveKitCheck(db, { id: `demo-proof-${i + 100}`, rigId: rigOf(rig), madeAt: moved(madeAt), ...proof }), proof.tool),
+);
 const sheets = JSON.parse(readFileSync(path.join(FOLDER, "sheets.json"), "utf8")) as DemoSheet[];
 const book = readBook(db);
 for (const sheet of sheets) {

@@ -1,4 +1,4 @@
-import { desc, eq, inArray } from "drizzle-orm";
+import { and, desc, eq, inArray, isNull, lt } from "drizzle-orm";
 import { entered, type Ground, type LeverName, type MethodId } from "@/core/contents";
 import type { JobFile } from "@/formats/job-file/types";
 import type { Access } from "./database";
@@ -65,4 +65,23 @@ export function listCalibrations(db: Access, most: number) {
           .all();
   const struck = tape.filter((t) => t.struck !== null);
   return rows.map((row) => ({ ...row, struck: struck.filter((t) => t.calibrationId === row.id) }));
+}
+
+/** The newest calibration of a rig with the same person or tap before a moment. */
+export function newestBefore(db: Access, of: Pick<NewCalibration, "rigId" | "personId" | "siteId" | "madeAt">) {
+  const same = (column: typeof calibrations.personId | typeof calibrations.siteId, value: string | null) =>
+    value === null ? isNull(column) : eq(column, value);
+  return db
+    .select({ id: calibrations.id })
+    .from(calibrations)
+    .where(
+      and(
+        eq(calibrations.rigId, of.rigId),
+        same(calibrations.personId, of.personId),
+        same(calibrations.siteId, of.siteId),
+        lt(calibrations.madeAt, of.madeAt),
+      ),
+    )
+    .orderBy(desc(calibrations.madeAt))
+    .get();
 }

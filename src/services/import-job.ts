@@ -6,6 +6,8 @@ import {
   entered,
   good,
   GROUNDS,
+  LEVERS,
+  METHOD_IDS,
   ownerOf,
   withinField,
   type Calibration,
@@ -13,6 +15,8 @@ import {
   type Ground,
   type Issue,
   type Kind,
+  type LeverName,
+  type MethodId,
   type Result,
 } from "@/core/contents";
 import { readRate } from "@/formats/forms/rate";
@@ -21,7 +25,7 @@ import { readJobText } from "@/formats/job-file/read";
 import type { Job } from "@/formats/job-file/read-checked";
 import { unsupportedIn } from "@/formats/job-file/supported";
 import { isSetup } from "@/formats/rig-setup";
-import { addCalibration, findCalibration, type NewTrial } from "@/records/calibrations";
+import { addCalibration, findCalibration, newestBefore, type NewTrial } from "@/records/calibrations";
 import type { Access, Records } from "@/records/database";
 import { labelNamed, putLabel } from "@/records/labels";
 import { personNamed, putPerson } from "@/records/people";
@@ -41,14 +45,14 @@ export interface Imported {
 
 /**
  * Takes a job file in: the rig, its calibration, the labels and the sites, each found by its name. Beside the format's
- * own keys it reads `x-person` (whose calibration it is), `x-made-at` (when) and `x-ground`. The same file twice brings
+ * own keys it reads `x-person` (whose calibration it is), `x-made-at` (when), `x-ground`, `x-method` and `x-lever`. The same file twice brings
  * nothing new. A file that says what can't be kept yet is refused whole: a label without its limits is a trap.
  */
 export function importJob(db: Records, text: string): Result<Imported> {
   const read = readJobText(text);
   if (!read.ok) return read;
   const job = read.value;
-  const { person, madeAt, ground, issues: extra } = extrasOf(job);
+  const { person, madeAt, ground, story, issues: extra } = extrasOf(job);
   const made = calibrate(job.calibration);
   const impossibly = impossible(made, "calibration");
   const issues = [...unsupportedIn(job.file), ...extra, ...rangeFaults(job), ...(impossibly ? [impossibly] : [])];
@@ -86,9 +90,15 @@ export function importJob(db: Records, text: string): Result<Imported> {
     // The tap of a hose-end head is that of the job's first site.
     const tap = ownerOf(job.rig.kind) === "tap" ? job.file.sites?.[0] : undefined;
     const siteId = tap ? siteNamed(tx, tap.name)!.id : null;
-    const calibrations = keepCalibration(tx, job, made, { rigId, personId, siteId, madeAt, ground, now });
+    const calibrations = keepCalibration(tx, job, made, { rigId, personId, siteId, madeAt, ground, now }, story);
     return good({ rigs, people, labels: labels.map((l) => l.name), sites: sites.map((s) => s.name), calibrations });
   });
+}
+
+/** How a calibration was made, and which lever it proves. */
+interface Story {
+  readonly method: MethodId | null;
+  readonly lever: { readonly name: LeverName; readonly setTo: string } | null;
 }
 
 /** An id that the same thing always gets, so that the same file twice brings nothing new. */
@@ -105,7 +115,14 @@ function extrasOf(job: Job) {
   const ground = file["x-ground"] ?? null;
   if (ground !== null && !GROUNDS.includes(ground as Ground))
     issues.push(issue("x-ground", "not-a-choice", String(ground), GROUNDS.join(", ")));
+  const method = file["x-method"] ?? null;
+  if (method !== null && !METHOD_IDS.includes(method as MethodId))
+    issues.push(issue("x-method", "not-a-choice", String(method).slice(0, 60), METHOD_IDS.join(", ")));
+  const lever = (file["x-lever"] ?? null) as Story["lever"];
+  if (lever !== null && !(LEVERS.includes(lever.name) && typeof lever.setTo === "string" && lever.setTo.length <= 60))
+    issues.push(issue("x-lever", "wrong-type", "something else", `{ "name": "pressure", "setTo": "46 psi" }`));
   return {
+    story: { method: method as MethodId | null, lever },
     person: person as string | undefined,
     madeAt: at as string,
     ground: ground as Ground | null,
@@ -148,13 +165,29 @@ interface Circumstances {
   readonly now: string;
 }
 
-function keepCalibration(tx: Access, job: Job, made: Calibration, circumstances: Circumstances): number {
+function keepCalibration(tx: Access, job: Job, made: Calibration, circumstances: Circumstances, story: Story): number {
   const { now, ...where } = circumstances;
-  const story = { siteId: where.siteId, method: null, lever: null, leverSetTo: null, follows: null };
+  const { method, lever } = story;
+  // A lever is pulled after the calibration that was the newest then.
+  const follows = lever ? (newestBefore(tx, where)?.id ?? null) : null;
   const file = calibrationJob(job.file.rig, job.file.calibration);
   const id = idOf("calibration", where.rigId, where.personId ?? "", where.madeAt, JSON.stringify(file));
   if (findCalibration(tx, id)) return 0;
-  addCalibration(tx, { id, ...where, ...story, job: file, ...resultOf(made), trials: tapeOf(job) }, now);
+  addCalibration(
+    tx,
+    {
+      id,
+      ...where,
+      method,
+      lever: lever?.name ?? null,
+      leverSetTo: lever?.setTo ?? null,
+      follows,
+      job: file,
+      ...resultOf(made),
+      trials: tapeOf(job),
+    },
+    now,
+  );
   return 1;
 }
 

@@ -30,6 +30,8 @@ export interface CalibrationInput {
   readonly ground?: Ground;
   /** The finest mark of the vessel that catches were read in, where the kit says. */
   readonly graduation?: Entered<"volume">;
+  /** The method catches for a time of its own: a catch that runs for another time than the walk is no slip. */
+  readonly ownCatchTime?: boolean;
   /** The first product's rate, for a hose-end head. */
   readonly rate?: Entered<"rateByVolume">;
 }
@@ -96,6 +98,8 @@ export function calibrate(input: CalibrationInput): Calibration {
       ground: input.ground,
       hoseEnd,
       sprayVolume: sprayVolume.value,
+      flow: flow?.value ?? null,
+      ownCatchTime: input.ownCatchTime ?? false,
     }),
   };
 }

@@ -1,3 +1,4 @@
+import { make, raw, type Quantity } from "../quantity/kinds";
 import { derive, num, rule, type Derived, type Source } from "../working/rule";
 import type { Pace } from "./pace";
 
@@ -19,3 +20,6 @@ export const expectedCatchRule = rule({
 export function expectedCatch(wanted: Source<"sprayVolume">, pace: Pace, run: Source<"time">): Derived<"volume"> {
   return derive(expectedCatchRule, { wanted, area: pace.area, time: pace.time, run });
 }
+
+/** What a flow fills in a time. */
+export const volumeIn = (flow: Quantity<"flow">, time: Quantity<"time">): Quantity<"volume"> => make(raw(flow) * raw(time));

@@ -180,6 +180,10 @@ export const METHODS: readonly Method[] = [
   },
 ];
 
+/** Whether a method catches for a time of its own, and not for as long as the walk took. */
+export const hasOwnCatchTime = (id: MethodId, flow?: FlowKind): boolean =>
+  flow === "fill-time" || !["area-catch", "acre-128"].includes(id);
+
 export const methodOf = (id: string): Method | undefined => METHODS.find((m) => m.id === id);
 
 /** The methods for a kind of rig, those first for which nothing lacks; each with what it lacks. */

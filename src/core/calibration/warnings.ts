@@ -1,10 +1,11 @@
 import { ROUNDING, show, writeNumber } from "../quantity/format";
-import { raw, type Quantity } from "../quantity/kinds";
+import { make, raw, type Quantity } from "../quantity/kinds";
 import { quantity, valueIn } from "../quantity/quantity";
-import { isDerived, num, type Source } from "../working/rule";
-import type { Evidence, Ground, RigBasics, RigKind } from "./evidence";
+import { given, isDerived, num, type Source } from "../working/rule";
+import type { Evidence, FlowEvidence, Ground, RigBasics, RigKind } from "./evidence";
 import type { HeadReading } from "../hose-end/head";
 import type { TrialSummary } from "./calibrate";
+import { ratedFlow, tipFlow, wearOf } from "./tips";
 import { agreement, trialStats } from "./trials";
 
 /** Something that a person should know before relying on a calibration. The codes are listed in docs/job-file.md. */
@@ -28,7 +29,9 @@ export type WarningCode =
   | "estimate-only"
   | "pace-far-from-label"
   | "volume-unusual"
-  | "dial-is-label-number";
+  | "dial-is-label-number"
+  | "tip-worn"
+  | "tip-blocked";
 
 /** The least that the trade calls a test (common practice). */
 const LEAST_AREA = quantity("area", 50, "ft2");
@@ -67,10 +70,14 @@ interface Judged {
   readonly ground: Ground | undefined;
   readonly hoseEnd: HeadReading | null;
   readonly sprayVolume: Quantity<"sprayVolume">;
+  /** Of all outlets; null where none was measured. */
+  readonly flow: Quantity<"flow"> | null;
+  readonly ownCatchTime: boolean;
 }
 
 /** Everything worth flagging in a calibration's evidence. */
-export function warningsOf({ rig, evidence, trials, speed, ground, hoseEnd, sprayVolume }: Judged): Warning[] {
+export function warningsOf(judged: Judged): Warning[] {
+  const { rig, evidence, trials, speed, ground, hoseEnd, sprayVolume } = judged;
   const warnings: Warning[] = [];
   const warn = (code: WarningCode, text: string) => warnings.push({ code, text });
 
@@ -89,7 +96,10 @@ export function warningsOf({ rig, evidence, trials, speed, ground, hoseEnd, spra
       evidence.trials.map((t) => t.area.value),
       warn,
     );
-  if (evidence.kind === "timed") timedWarnings(evidence, warn);
+  if (evidence.kind === "timed") {
+    timedWarnings(evidence, judged.ownCatchTime, warn);
+    if (judged.flow !== null) wearWarnings(rig, evidence.flow, judged.flow, warn);
+  }
   if (evidence.kind === "timed" && evidence.flow.kind === "tip-chart")
     warn("estimate-only", "The flow is the tip's rated one: an estimate until a catch confirms it. Nothing is mixed from it.");
   if (hoseEnd) headWarnings(rig, hoseEnd, warn);
@@ -114,7 +124,7 @@ function areaWarning(areas: readonly Quantity<"area">[], warn: Warn): void {
     warn("small-test-area", `${show(small, "area", "ft2", ROUNDING.rate)} is a small test area: mark out at least 50 sq ft.`);
 }
 
-function timedWarnings({ pace, flow }: Extract<Evidence, { kind: "timed" }>, warn: Warn): void {
+function timedWarnings({ pace, flow }: Extract<Evidence, { kind: "timed" }>, ownCatchTime: boolean, warn: Warn): void {
   if (pace.kind === "timed-area") areaWarning([pace.area.value], warn);
   const walks = pace.kind === "speed" ? [] : pace.times.map((t) => t.value);
   const catches =
@@ -125,7 +135,7 @@ function timedWarnings({ pace, flow }: Extract<Evidence, { kind: "timed" }>, war
   const shortCatch = catches.find((t) => under(t, LEAST_CATCH));
   if (shortCatch !== undefined) warn("short-timing", `A catch of ${show(shortCatch, "time", "s")} is short: 15 s at least.`);
 
-  if (pace.kind === "timed-area" && flow.kind === "timed-catch") {
+  if (pace.kind === "timed-area" && flow.kind === "timed-catch" && !ownCatchTime) {
     const mean = trialStats(pace.times.map((t) => raw(t.value))).mean;
     const other = catches.find((t) => Math.abs(raw(t) / mean - 1) > EVEN);
     if (other !== undefined)
@@ -149,6 +159,40 @@ function timedWarnings({ pace, flow }: Extract<Evidence, { kind: "timed" }>, war
     new Set(times.map((t) => t.number)).size > 1
   )
     warn("looks-rounded", "Every walk is a multiple of 5 s: these look rounded before use. Write down what the watch shows.");
+}
+
+/** Tips against their rated flow at the working pressure: all of them together, or one outlet at a time. */
+function wearWarnings({ tip, outlets }: RigBasics, evidence: FlowEvidence, flow: Quantity<"flow">, warn: Warn): void {
+  if (evidence.kind === "tip-chart" || !tip?.pressure || !tip.size || ratedFlow(tip.size) === undefined) return;
+  const rated = tipFlow(tip.size, given(tip.pressure, "pressure"), 1, tip.chart).value;
+  const each = outletFlows(evidence) ?? [make<"flow">(raw(flow) / outlets.count)];
+  const judged = each.map((one) => wearOf(one, rated));
+  for (const [wear, code] of [
+    ["worn", "tip-worn"],
+    ["blocked", "tip-blocked"],
+  ] as const) {
+    const off = judged.flatMap((j, i) => (j.wear === wear ? [{ ...j, outlet: i + 1 }] : []));
+    if (off.length === 0) continue;
+    const which =
+      each.length > 1
+        ? `Outlet ${off.map((o) => o.outlet).join(", ")} gives`
+        : outlets.count > 1
+          ? "The tips give"
+          : "The tip gives";
+    const much = percent(Math.abs(off[0]!.ratio - 1));
+    const act =
+      wear === "worn"
+        ? "worn, or the pressure is not what was read"
+        : "blocked or worn narrow, clean it; or the pressure is lower than was read";
+    warn(code, `${which} ${each.length > 1 ? "over 10 %" : much} ${wear === "worn" ? "more" : "less"} than rated: ${act}.`);
+  }
+}
+
+/** One flow an outlet, where they were read one by one. */
+function outletFlows(evidence: FlowEvidence): Quantity<"flow">[] | undefined {
+  if (evidence.kind === "outlet-catches" && evidence.volumes.length > 1)
+    return evidence.volumes.map((v) => make<"flow">(raw(v.value) / raw(evidence.time.value)));
+  return evidence.kind === "metered-flow" && evidence.readings.length > 1 ? evidence.readings.map((r) => r.value) : undefined;
 }
 
 /** A head that puts down far more or less than the label at this pace; and the dial set to the label's number. */

@@ -106,6 +106,10 @@ export const headPace = (rate: Source<"rateByVolume">, product: Source<"flow">):
 export const dialForPace = (rate: Source<"rateByVolume">, flow: Source<"flow">, time: Source<"time">) =>
   derive(dialForPaceRule, { rate, thousand: THOUSAND, flow, time });
 
+/** The same dial for a jar that is made up with water: k times as high, since 1/k of what is drawn is product. */
+export const dialForJar = (dial: Quantity<"strengthByVolume">, { product, water }: Jar): Quantity<"strengthByVolume"> =>
+  make(raw(dial) * ((raw(product.value) + raw(water.value)) / raw(product.value)));
+
 export interface HeadReading {
   readonly productFlow: Source<"flow"> | null;
   readonly dilution: Derived<"dilution"> | null;

@@ -107,6 +107,16 @@ export function show<K extends Kind>(value: Quantity<K>, kind: K, unit: UnitOf<K
   return unit === "%" || unit === ":1" ? `${number}${unit === "%" ? " %" : unit}` : `${number} ${unitText(unit)}`;
 }
 
+/** A time as people say it: 42.5 s, 7 min 30 s, 1 h 05 min. */
+export function showDuration(value: Quantity<"time">): string {
+  const seconds = raw(value);
+  if (seconds < 120) return `${writeNumber(seconds, ROUNDING.seconds)} s`;
+  const whole = Math.round(seconds);
+  if (whole < 3600) return `${Math.floor(whole / 60)} min ${String(whole % 60).padStart(2, "0")} s`;
+  const minutes = Math.round(seconds / 60);
+  return `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, "0")} min`;
+}
+
 /** Only the number, for a reading whose unit stands beside it in smaller type. */
 export function showNumber<K extends Kind>(value: Quantity<K>, kind: K, unit: UnitOf<K>, rule: Rounding = BY_KIND[kind]): string {
   return writeNumber(raw(value) / unitNamed(unit).factor, rule);

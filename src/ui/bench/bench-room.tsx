@@ -237,7 +237,7 @@ function Rows({ title, pairs, system }: { title: string; pairs: readonly Pair[];
               as="li"
               key={`${rig.id}${person?.id}${site?.id}`}
               display="grid"
-              gridTemplateColumns={{ base: "minmax(0,1fr) auto", lg: "minmax(0,1fr) 210px 150px auto" }}
+              gridTemplateColumns={{ base: "minmax(0,1fr) auto", lg: "minmax(0,1fr) 210px 150px 150px" }}
               gap="4px 18px"
               alignItems="center"
               borderBottom="1px solid"
@@ -264,7 +264,8 @@ function Rows({ title, pairs, system }: { title: string; pairs: readonly Pair[];
                   look={state === "good" ? "plain" : "act"}
                   aria-label={`${go[0] === "Calibrate" ? "Calibrate" : `${go[0]} with`} ${name}`}
                   onClick={() => take(pair, go[1])}
-                  minW="128px"
+                  width={{ lg: "100%" }}
+                  minW="112px"
                 >
                   {go[0]}
                 </Button>

@@ -53,7 +53,7 @@ export function BoomPicture({ flows, check, rated, system }: PictureProps) {
             fill="var(--cg-colors-water)"
           />
           <line x1="40" x2={WIDTH - 12} y1={y(mean)} y2={y(mean)} stroke="currentColor" strokeWidth="1.5" />
-          <text x="36" y={y(mean) + 4} textAnchor="end" fontSize="12" fill="currentColor">
+          <text style={{ fontSize: 12 }} x="36" y={y(mean) + 4} textAnchor="end" fill="currentColor">
             mean
           </text>
         </g>
@@ -79,11 +79,17 @@ export function BoomPicture({ flows, check, rated, system }: PictureProps) {
                 fillOpacity={mark ? 1 : 0.55}
               />
             )}
-            <text x={x(i)} y={LOW + 16} textAnchor="middle" fontSize="13" fontWeight="700" fill="currentColor">
+            <text style={{ fontSize: 13, fontWeight: 700 }} x={x(i)} y={LOW + 16} textAnchor="middle" fill="currentColor">
               {i + 1}
             </text>
             {mark && (
-              <text x={x(i)} y={LOW + 32} textAnchor="middle" fontSize="12" fontWeight="700" fill="var(--cg-colors-act)">
+              <text
+                style={{ fontSize: 12, fontWeight: 700 }}
+                x={x(i)}
+                y={LOW + 32}
+                textAnchor="middle"
+                fill="var(--cg-colors-act)"
+              >
                 {mark === "replace" ? "↑" : "↓"} {step > 46 ? mark : ""}
               </text>
             )}
@@ -91,7 +97,7 @@ export function BoomPicture({ flows, check, rated, system }: PictureProps) {
         );
       })}
       {check && (
-        <text x={WIDTH - 14} y="12" textAnchor="end" fontSize="12.5" fill="currentColor">
+        <text style={{ fontSize: 12.5 }} x={WIDTH - 14} y="12" textAnchor="end" fill="currentColor">
           mean {read(check.mean, "flow", system)}
         </text>
       )}

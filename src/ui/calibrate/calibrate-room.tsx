@@ -2,7 +2,6 @@
 
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
 import { nanoid } from "nanoid";
-import Link from "next/link";
 import { useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { explainAll, ownerOf, read } from "@/core/contents";
 import type { RigEntry } from "@/formats/book";
@@ -13,7 +12,8 @@ import { useKept } from "../data/kept-here";
 import { isTyping } from "../frame/keys";
 import { Room } from "../frame/room";
 import { Button, Heading } from "../parts/controls";
-import { Cautions, FirstThing, Notice } from "../parts/notices";
+import { lackIn, NeedHand } from "../parts/need-hand";
+import { Cautions, Notice } from "../parts/notices";
 import { CatchStep } from "./catch-step";
 import { FillStep } from "./fill-step";
 import { LEVER_WORDS } from "./levers-panel";
@@ -30,42 +30,19 @@ import { calibrationWorking } from "./working";
 import { expectedOf, workedOut } from "./worked-out";
 
 export function CalibrateRoom() {
-  const { book, read: known } = useBook();
-  const { rig, person, site } = useInHand();
+  const { read: known } = useBook();
+  const hand = useInHand();
+  const { rig, person, site } = hand;
   if (!known) return <Room working={[]}>{null}</Room>;
-  const owner = rig && ownerOf(rig.rig.kind);
-  const lacks = !rig ? "rig" : owner === "person" && !person ? "person" : owner === "tap" && !site ? "site" : undefined;
+  const lacks = lackIn(hand);
   if (!rig || lacks)
     return (
       <Room>
         <Heading>Calibrate</Heading>
-        <Box marginTop="14px">
-          <FirstThing>
-            {book.rigs.length === 0 ? (
-              <>
-                First <Link href="/rigs">add the rig</Link> that you will calibrate.
-              </>
-            ) : lacks === "rig" ? (
-              "Pick the rig in the strip above."
-            ) : lacks === "site" ? (
-              book.sites.length === 0 ? (
-                <>
-                  A hose-end head depends on the tap: first <Link href="/sites">add the site</Link>.
-                </>
-              ) : (
-                "Whose tap feeds the head? Pick the site in the strip above."
-              )
-            ) : book.people.length === 0 ? (
-              <>
-                A pace is a person&apos;s own: first <Link href="/rigs">add who sprays</Link>.
-              </>
-            ) : (
-              "Who holds the wand today? Pick the person in the strip above: a pace is a person's own."
-            )}
-          </FirstThing>
-        </Box>
+        <NeedHand lacks={lacks!} />
       </Room>
     );
+  const owner = ownerOf(rig.rig.kind);
   const personId = owner === "person" ? person!.id : undefined;
   const siteId = owner === "tap" ? site!.id : undefined;
   return (

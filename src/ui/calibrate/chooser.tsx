@@ -9,14 +9,14 @@ import { Button } from "../parts/controls";
 const NEED_WORDS: Record<Need, string> = {
   watch: "no watch",
   tape: "no tape",
-  bucket: "no bucket or jug",
+  bucket: "no bucket",
   gauge: "no gauge",
 };
 
 const Lack = chakra("button", {
   base: {
     minHeight: "48px",
-    padding: "6px 14px",
+    padding: "6px 10px",
     background: "transparent",
     color: "ink",
     border: "1px solid",
@@ -67,10 +67,10 @@ export function Chooser({ kind, chosen, onChoose }: ChooserProps) {
   const toggle = (need: Need) => setLacking(lacking.includes(need) ? lacking.filter((n) => n !== need) : [...lacking, need]);
   return (
     <Box>
-      <Box fontSize="14px" fontWeight="700" marginBottom="4px">
-        How to measure
-      </Box>
-      <Box display="flex" gap="6px" flexWrap="wrap" marginBottom="6px" role="group" aria-label="Not at hand">
+      <Box display="flex" gap="6px" alignItems="center" flexWrap="wrap" marginBottom="6px" role="group" aria-label="Not at hand">
+        <Box fontSize="14px" fontWeight="700">
+          I have
+        </Box>
         {NEEDS.map((need) => (
           <Lack key={need} type="button" aria-pressed={lacking.includes(need)} onClick={() => toggle(need)}>
             {NEED_WORDS[need]}

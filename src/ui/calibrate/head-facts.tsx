@@ -2,6 +2,7 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import {
+  dialForJar,
   dialForPace,
   drawCheck,
   given,
@@ -110,7 +111,20 @@ export function HeadFacts({ made, input, system }: HeadProps) {
             <chakra.strong>
               {show(dialForPace(rate, made.flow, made.timePer1000).value, "strengthByVolume", "fl oz/gal")}
             </chakra.strong>
-            {head.jar && " of undiluted product; a diluted jar needs it that many times higher."}
+            {head.jar && (
+              <>
+                {" "}
+                of undiluted product;{" "}
+                <chakra.strong>
+                  {show(
+                    dialForJar(dialForPace(rate, made.flow, made.timePer1000).value, head.jar),
+                    "strengthByVolume",
+                    "fl oz/gal",
+                  )}
+                </chakra.strong>{" "}
+                as the jar is made up.
+              </>
+            )}
           </Box>
           <MistakeNote rate={rate.value} flow={made.flow.value} pace={made.timePer1000.value} />
         </>

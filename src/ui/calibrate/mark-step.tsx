@@ -75,26 +75,28 @@ export function MarkStep({ session, change, system, rig }: StepProps) {
           </Field>
         )}
         {!session.direct && <Measures session={session} change={change} rig={rig} />}
-        <VesselPick session={session} change={change} rig={rig} />
-        <Field label="Ground">
-          {(props) => (
-            <Select {...props} value={session.ground} onChange={(e) => change({ ground: e.target.value as Ground })}>
-              {Object.entries(GROUND_WORDS).map(([value, words]) => (
-                <option key={value} value={value}>
-                  {words}
-                </option>
-              ))}
-            </Select>
-          )}
-        </Field>
-        <Typed
-          label="Wanted spray volume, if there is one"
-          field="sprayVolume"
-          optional
-          value={session.target}
-          onChange={(target) => change({ target })}
-          placeholder="1 gal/1000 ft2"
-        />
+        <Box display="grid" gap="14px" gridTemplateColumns={{ base: "minmax(0,1fr)", md: "1fr 1fr" }}>
+          <VesselPick session={session} change={change} rig={rig} />
+          <Field label="Ground">
+            {(props) => (
+              <Select {...props} value={session.ground} onChange={(e) => change({ ground: e.target.value as Ground })}>
+                {Object.entries(GROUND_WORDS).map(([value, words]) => (
+                  <option key={value} value={value}>
+                    {words}
+                  </option>
+                ))}
+              </Select>
+            )}
+          </Field>
+          <Typed
+            label="Wanted spray volume"
+            field="sprayVolume"
+            optional
+            value={session.target}
+            onChange={(target) => change({ target })}
+            placeholder="1 gal/1000 ft2"
+          />
+        </Box>
       </Box>
       <Box display="grid" gap="14px">
         {method.sketch !== "none" && (

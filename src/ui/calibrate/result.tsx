@@ -10,6 +10,7 @@ import {
   read,
   readParts,
   show,
+  showDuration,
   writeNumber,
   type Calibration,
   type CalibrationInput,
@@ -92,6 +93,8 @@ export function Result({ made, input, tank, system, pumpMost, onProve }: ResultP
   );
 }
 
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
 /** What the band is made of, in one tap: the largest part with what would halve it, and the others' shares. */
 function Why({ band }: { band: Uncertainty }) {
   const whole = band.parts.reduce((sum, p) => sum + p.variance, 0);
@@ -101,7 +104,7 @@ function Why({ band }: { band: Uncertainty }) {
       <chakra.summary cursor="pointer" minHeight="32px" color="soft">
         mostly from {PART_WORDS[band.largest].name}
       </chakra.summary>
-      <Box fontWeight="700">To halve it: {PART_WORDS[band.largest].remedy}.</Box>
+      <Box fontWeight="700">{capital(PART_WORDS[band.largest].remedy)}.</Box>
       <Box as="ul" listStyleType="none" fontSize="15px">
         {parts.map((p) => (
           <Box as="li" key={p.part} display="grid" gridTemplateColumns="56px 1fr" gap="8px">
@@ -150,7 +153,7 @@ function Facts({ made, tank, system }: Pick<ResultProps, "made" | "tank" | "syst
   if (tank && made.flow && !made.hoseEnd)
     facts.push([
       "Empty after",
-      read(derive(minutesToEmptyRule, { usable: given(tank.usable, "usable volume"), flow: made.flow }).value, "time", system),
+      showDuration(derive(minutesToEmptyRule, { usable: given(tank.usable, "usable volume"), flow: made.flow }).value),
     ]);
   for (const trial of made.trials)
     facts.push([

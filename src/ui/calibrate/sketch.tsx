@@ -100,14 +100,14 @@ function Plot({ wide, long: length, diagonal, passes, system }: PlotProps) {
           {passes === 2 && <path d={`M${x + long - 14} ${y + short * 0.25} h-${long - 40} m8 -5 l-8 5 8 5`} />}
         </g>
       )}
-      <g fill="currentColor" fontFamily="var(--cg-fonts-reading)" fontSize="15" fontWeight="700">
+      <g style={{ fontSize: 15, fontWeight: 700, fontFamily: "var(--cg-fonts-reading)" }} fill="currentColor">
         <text x={x + long / 2} y={y - 9} textAnchor="middle">
           {along}
         </text>
         <text x={x + long + 10} y={middle + 5}>
           {across}
         </text>
-        <text x={x} y={y + short + 26} fontSize="14" fontWeight="400">
+        <text style={{ fontSize: 14, fontWeight: 400 }} x={x} y={y + short + 26}>
           diagonal {text(diagonal)}: equal both ways, it is square
         </text>
       </g>
@@ -140,17 +140,21 @@ function CourseSketch({ method, session, rig, system }: SketchProps) {
           <line x1="92" y1="26" x2="92" y2="62" strokeWidth="3" />
           <line x1="392" y1="26" x2="392" y2="62" strokeWidth="3" />
         </g>
-        <g fill="currentColor" fontFamily="var(--cg-fonts-reading)" fontSize="15" fontWeight="700" textAnchor="middle">
+        <g
+          style={{ fontSize: 15, fontWeight: 700, fontFamily: "var(--cg-fonts-reading)" }}
+          fill="currentColor"
+          textAnchor="middle"
+        >
           <text x="242" y="34">
             {text}
           </text>
-          <text x="54" y="34" fontSize="13" fontWeight="400">
+          <text style={{ fontSize: 13, fontWeight: 400 }} x="54" y="34">
             {rolling}
           </text>
-          <text x="92" y="82" fontSize="13" fontWeight="400">
+          <text style={{ fontSize: 13, fontWeight: 400 }} x="92" y="82">
             start
           </text>
-          <text x="392" y="82" fontSize="13" fontWeight="400">
+          <text style={{ fontSize: 13, fontWeight: 400 }} x="392" y="82">
             stop
           </text>
         </g>

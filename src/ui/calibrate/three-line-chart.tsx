@@ -1,7 +1,17 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import { memo, useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
+import {
+  memo,
+  useCallback,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type KeyboardEvent,
+  type PointerEvent,
+  type RefObject,
+} from "react";
 import {
   bandAround,
   heightOn,
@@ -80,7 +90,8 @@ function LiveChart({ stands, made, input, system }: ChartProps & { stands: Moved
   const [moved, setMoved] = useState<Moved>();
   const now = moved ?? stands;
   const chart = useMemo(() => nomogramFor(stands.pace, stands.flow), [stands.pace, stands.flow]);
-  const drag = useDrag(chart, now, setMoved);
+  const svg = useRef<SVGSVGElement>(null);
+  const begin = useDrag(svg, chart, now, setMoved);
   const sprayVolume = throughLine(now.pace, now.flow);
   const at = {
     pace: y(heightOn(chart.pace, now.pace)),
@@ -100,7 +111,7 @@ function LiveChart({ stands, made, input, system }: ChartProps & { stands: Moved
   return (
     <Box>
       <chakra.svg
-        ref={drag.svg}
+        ref={svg}
         viewBox={`0 0 460 ${HEIGHT}`}
         width="100%"
         maxWidth="560px"
@@ -140,7 +151,7 @@ function LiveChart({ stands, made, input, system }: ChartProps & { stands: Moved
             cy={at[end]}
             value={read(now[end] as Quantity<"time">, (end === "pace" ? "time" : "flow") as "time", system)}
             height={heightOn<"time" | "flow">(chart[end], now[end])}
-            onPointerDown={drag.begin(end)}
+            onPointerDown={(event) => begin(end, event)}
             onKeyDown={onKey(end)}
           />
         ))}
@@ -176,14 +187,13 @@ function within(chart: Nomogram, now: Moved, end: End, height: number): Moved {
 }
 
 /** Follows a pointer along a scale; one drawing a frame, however many moves come in between. */
-function useDrag(chart: Nomogram, now: Moved, onMove: (to: Moved) => void) {
-  const svg = useRef<SVGSVGElement>(null);
+function useDrag(svg: RefObject<SVGSVGElement | null>, chart: Nomogram, now: Moved, onMove: (to: Moved) => void) {
   const latest = useRef({ chart, now, onMove });
   useEffect(() => {
     latest.current = { chart, now, onMove };
   });
-  const begin = useCallback(
-    (end: End) => (event: PointerEvent<SVGGElement>) => {
+  return useCallback(
+    (end: End, event: PointerEvent<SVGGElement>) => {
       const target = event.currentTarget;
       event.preventDefault();
       target.focus();
@@ -210,9 +220,8 @@ function useDrag(chart: Nomogram, now: Moved, onMove: (to: Moved) => void) {
       target.addEventListener("pointerup", stop);
       target.addEventListener("pointercancel", stop);
     },
-    [],
+    [svg],
   );
-  return { svg, begin };
 }
 
 interface HandleProps {
@@ -268,7 +277,12 @@ const Ground = memo(function Ground({ chart, input, made, system }: ChartProps &
             fill="var(--cg-colors-stop)"
             fillOpacity="0.35"
           />
-          <text x={X.pace + 15} y={LOW - 4} fontSize="12" fill="var(--cg-colors-stop)" fontFamily="var(--cg-fonts-body)">
+          <text
+            style={{ fontSize: 12, fontFamily: "var(--cg-fonts-body)" }}
+            x={X.pace + 15}
+            y={LOW - 4}
+            fill="var(--cg-colors-stop)"
+          >
             too fast on foot
           </text>
         </g>
@@ -277,16 +291,15 @@ const Ground = memo(function Ground({ chart, input, made, system }: ChartProps &
       <ScaleLine chart={chart} axis="sprayVolume" system={system} />
       <ScaleLine chart={chart} axis="flow" system={system} />
       {pressure &&
-        tipTicks(chart.flow, pressure.value, input.rig.outlets.count).map(({ size, height }) => (
+        spaced(tipTicks(chart.flow, pressure.value, input.rig.outlets.count), input.rig.tip?.size).map(({ size, height }) => (
           <g key={size} fill="currentColor" stroke="currentColor">
             <line x1={X.flow - 9} x2={X.flow} y1={y(height)} y2={y(height)} strokeWidth="2" />
             <text
+              style={{ fontSize: 11, fontWeight: size === input.rig.tip?.size ? 700 : 400 }}
               x={X.flow - 12}
               y={y(height) + 4}
               textAnchor="end"
-              fontSize="11"
               stroke="none"
-              fontWeight={size === input.rig.tip?.size ? 700 : 400}
             >
               {size}
             </text>
@@ -302,6 +315,13 @@ const Ground = memo(function Ground({ chart, input, made, system }: ChartProps &
   );
 });
 
+/** Sizes that would be written over one another are left out, the one that is on never. */
+function spaced(ticks: readonly { size: string; height: number }[], on: string | undefined) {
+  const kept = ticks.filter((tick) => tick.size === on);
+  for (const tick of ticks) if (kept.every((other) => Math.abs(y(other.height) - y(tick.height)) >= 13)) kept.push(tick);
+  return kept;
+}
+
 /** A trial's tick lies outside its scale, where no graduation is. */
 function TrialMark({ x, at, side }: { x: number; at: number; side: 1 | -1 }) {
   return <path d={`M${x + side * 50} ${at} l${side * 12} -5 v10 z`} fill="var(--cg-colors-act)" />;
@@ -313,10 +333,16 @@ const ScaleLine = memo(function ScaleLine({ chart, axis, system }: { chart: Nomo
   const x = X[axis];
   return (
     <g stroke="currentColor" fill="currentColor">
-      <text x={x} y="18" textAnchor="middle" stroke="none" fontSize="15" fontWeight="700" fontFamily="var(--cg-fonts-body)">
+      <text
+        style={{ fontSize: 15, fontWeight: 700, fontFamily: "var(--cg-fonts-body)" }}
+        x={x}
+        y="18"
+        textAnchor="middle"
+        stroke="none"
+      >
         {title}
       </text>
-      <text x={x} y="37" textAnchor="middle" stroke="none" fontSize="12.5" fontFamily="var(--cg-fonts-body)">
+      <text style={{ fontSize: 12.5, fontFamily: "var(--cg-fonts-body)" }} x={x} y="37" textAnchor="middle" stroke="none">
         {unit}
       </text>
       <line x1={x} x2={x} y1={TOP} y2={LOW} strokeWidth="2" />
@@ -331,11 +357,11 @@ const ScaleLine = memo(function ScaleLine({ chart, axis, system }: { chart: Nomo
           />
           {tick.major && (
             <text
+              style={{ fontSize: 13 }}
               x={x + side * 16}
               y={y(tick.height) + 4.5}
               textAnchor={side === 1 ? "start" : "end"}
               stroke="none"
-              fontSize="13"
             >
               {writeNumber(tick.value, { figures: 3 })}
             </text>
@@ -363,11 +389,10 @@ function Wanted({ chart, input }: { chart: Nomogram; input: CalibrationInput }) 
         strokeWidth="1.5"
       />
       <text
+        style={{ fontSize: 13, fontFamily: "var(--cg-fonts-body)" }}
         x={X.sprayVolume + 28}
         y={(low! + high!) / 2 + 4.5}
-        fontSize="13"
         fill="currentColor"
-        fontFamily="var(--cg-fonts-body)"
       >
         wanted
       </text>

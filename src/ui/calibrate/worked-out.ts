@@ -3,11 +3,11 @@ import {
   expectedCatch,
   flowOf,
   given,
+  hasOwnCatchTime,
   paceOf,
   parseField,
-  quantity,
-  raw,
   tipFlow,
+  volumeIn,
   type Calibration,
   type Derived,
   type Pace,
@@ -40,7 +40,11 @@ export function workedOut(rig: RigEntry, session: Session): WorkedOut {
   const job = readChecked(calibrationJob(rig.rig, reading.calibration));
   if (!job.ok) return { reading: { state: "wrong", issues: job.issues } };
   const { evidence } = job.value.calibration;
-  const made = calibrate({ ...job.value.calibration, ground: session.ground });
+  const made = calibrate({
+    ...job.value.calibration,
+    ground: session.ground,
+    ownCatchTime: hasOwnCatchTime(session.method, session.flow),
+  });
   return { reading, job: job.value, made, ...(evidence.kind === "timed" && { pace: paceOf(evidence.pace, basics) }) };
 }
 
@@ -49,7 +53,7 @@ export function likelyCatch(rig: RigEntry, session: Session): Quantity<"volume">
   const { tip, outlets } = readRig(rig.rig);
   if (!tip?.size || !tip.pressure) return undefined;
   const flow = tipFlow(tip.size, given(tip.pressure, "pressure"), outlets.count, tip.chart);
-  return quantity("volume", raw(flow.value) * raw(catchTime(session).value), "mL");
+  return volumeIn(flow.value, catchTime(session).value);
 }
 
 /** What a catch should hold for the wanted spray volume; undefined until there is a pace and a wish. */

@@ -1,7 +1,16 @@
 "use client";
 
 import { useMemo } from "react";
-import { calibrate, isEstimate, isUnsure, standingOf, type Calibration, type Standing, type System } from "@/core/contents";
+import {
+  calibrate,
+  hasOwnCatchTime,
+  isEstimate,
+  isUnsure,
+  standingOf,
+  type Calibration,
+  type Standing,
+  type System,
+} from "@/core/contents";
 import type { Book, CalibrationEntry, CheckEntry, PersonEntry, RigEntry, SiteEntry } from "@/formats/book";
 import { dayNumber } from "@/formats/day";
 import { calibrationJob, soundJob } from "@/formats/job-file/assemble";
@@ -52,7 +61,11 @@ export function workOut(entry: CalibrationEntry): Calibration {
   let made = worked.get(entry);
   if (!made) {
     const job = soundJob(calibrationJob(entry.rig, entry.calibration));
-    made = calibrate({ ...job.calibration, ...(entry.ground && { ground: entry.ground }) });
+    made = calibrate({
+      ...job.calibration,
+      ...(entry.ground && { ground: entry.ground }),
+      ...(entry.method && { ownCatchTime: hasOwnCatchTime(entry.method) }),
+    });
     worked.set(entry, made);
   }
   return made;

@@ -134,8 +134,8 @@ export function Strip({ onKeys }: { onKeys: () => void }) {
         <Cell name="Spray volume" main>
           <SprayVolume calibrated={calibrated} system={system} />
         </Cell>
-        <Box display={{ base: "none", lg: "block" }} flex="1 1 0" minW={0}>
-          <Cell name="Site">
+        <Box display={{ base: rig?.rig.kind === "hose-end" ? "block" : "none", lg: "block" }} flex="1 1 0" minW={0}>
+          <Cell name={rig?.rig.kind === "hose-end" ? "Site and its tap" : "Site"}>
             <Pick aria-label="Site in hand" value={site?.id ?? ""} onChange={(e) => choose({ siteId: e.target.value })}>
               <option value="">pick a site</option>
               {live(book.sites).map((s) => (

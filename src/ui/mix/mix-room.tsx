@@ -7,6 +7,7 @@ import type { RigEntry, SiteEntry } from "@/formats/book";
 import { readRate } from "@/formats/forms/rate";
 import { mixJob, planOf } from "@/formats/job-file/assemble";
 import { readChecked, type Job } from "@/formats/job-file/read-checked";
+import { setupOf } from "@/formats/rig-setup";
 import { sentences, useBook } from "../data/book";
 import { useInHand, type Calibrated, type InHand } from "../data/in-hand";
 import { useKept } from "../data/kept-here";
@@ -62,6 +63,11 @@ function Mixing() {
       <Choices draft={draft} change={change} chosen={chosen} hand={hand} />
       <Box marginTop="22px" display="grid" gap="18px">
         {locked && <Notice state="act">{locked}</Notice>}
+        {rig && setupOf(rig.rig).dedication && (
+          <Notice state="act">
+            {rig.rig.name} is kept for: {setupOf(rig.rig).dedication}. Anything else stays out of it.
+          </Notice>
+        )}
         {!locked && !site && <Notice state="act">Pick the site.</Notice>}
         {!locked && site && chosen.length === 0 && <Notice state="act">Add a product from the shelf.</Notice>}
         {worked &&

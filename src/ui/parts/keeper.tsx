@@ -12,7 +12,7 @@ import { Notice } from "./notices";
 
 /** What rooms that keep a list up to date share: the list, the form beside it, retiring and bringing back. */
 
-export type KeptKind = "people" | "rigs" | "labels" | "sites";
+export type KeptKind = "people" | "rigs" | "tips" | "labels" | "sites";
 
 interface Draft<T> {
   readonly id: string;

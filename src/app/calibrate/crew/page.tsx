@@ -1,0 +1,5 @@
+import { CrewRoom } from "@/ui/crew/crew-room";
+
+export const metadata = { title: "Crew" };
+
+export default CrewRoom;

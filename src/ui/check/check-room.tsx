@@ -1,0 +1,224 @@
+"use client";
+
+import { Box, chakra, ClientOnly } from "@chakra-ui/react";
+import { format } from "date-fns";
+import { nanoid } from "nanoid";
+import dynamic from "next/dynamic";
+import Link from "next/link";
+import { useState } from "react";
+import {
+  CHECK_BAND,
+  CHECK_EVERY,
+  entered,
+  judgeRatio,
+  raw,
+  read,
+  standingOf,
+  trendOf,
+  volumeIn,
+  writeNumber,
+  type CheckPoint,
+  type Trend,
+} from "@/core/contents";
+import type { Book, CheckEntry } from "@/formats/book";
+import { dayNumber, dayText } from "@/formats/day";
+import { standsOn } from "@/formats/stands-on";
+import { CatchWatch } from "../calibrate/catch-watch";
+import { Places } from "../calibrate/places";
+import { calibrationWorking } from "../calibrate/working";
+import { sentences, useBook, useSend } from "../data/book";
+import { today, useInHand, workOut, type Calibrated } from "../data/in-hand";
+import { Room } from "../frame/room";
+import { Heading, Note, Reading, SubHeading } from "../parts/controls";
+import { lackIn, NeedHand } from "../parts/need-hand";
+import { FirstThing, Notice } from "../parts/notices";
+import { Stamp } from "../parts/stamp";
+
+const A_MINUTE = entered("60 s", "time");
+
+// The one room with a large chart: its library is fetched here and nowhere else.
+const TrendChart = dynamic(() => import("./trend-chart").then((m) => m.TrendChart), {
+  ssr: false,
+  loading: () => <Note>Fetching the chart …</Note>,
+});
+
+/** The weekly one-minute test of the flow, and its series. */
+export function CheckRoom() {
+  const { read: known } = useBook();
+  const hand = useInHand();
+  if (!known) return <Room working={[]}>{null}</Room>;
+  const lacks = lackIn(hand);
+  const calibrated = hand.calibrated;
+  return (
+    <Room working={calibrated && !lacks ? calibrationWorking(calibrated.made, hand.system) : []}>
+      <Box display="flex" justifyContent="space-between" alignItems="baseline" gap="4px 12px" flexWrap="wrap">
+        <Heading>Quick check{hand.rig && `: ${hand.rig.rig.name}`}</Heading>
+        <Places at="/calibrate/check" />
+      </Box>
+      <ClientOnly>
+        {lacks ? (
+          <NeedHand lacks={lacks} />
+        ) : !calibrated ? (
+          <FirstThing>
+            A quick check is held against a full calibration: <Link href="/calibrate">calibrate first</Link>.
+          </FirstThing>
+        ) : !calibrated.made.flow || calibrated.estimate ? (
+          <FirstThing>
+            This calibration has no measured flow to hold a check against: <Link href="/calibrate">calibrate with a catch</Link>.
+          </FirstThing>
+        ) : (
+          <Checking calibrated={calibrated} />
+        )}
+      </ClientOnly>
+    </Room>
+  );
+}
+
+function Checking({ calibrated }: { calibrated: Calibrated }) {
+  const { book } = useBook();
+  const { person, site, system } = useInHand();
+  const send = useSend();
+  const [trouble, setTrouble] = useState<readonly string[]>([]);
+  const { entry, made } = calibrated;
+  const flow = made.flow!;
+  const save = async (one: { volume: string; time: string }) => {
+    const whose = { personId: person?.id ?? null, siteId: site?.id ?? null };
+    const check = { id: nanoid(), calibrationId: entry.id, madeAt: new Date().toISOString(), ...whose, ...one };
+    const result = await send("/api/quick-checks", check);
+    setTrouble(result.ok ? [] : sentences(result.issues));
+  };
+  const series = seriesOf(book, calibrated);
+  const latest = book.checks.find((c) => c.calibrationId === entry.id);
+  return (
+    <Box
+      display="grid"
+      gap="22px"
+      gridTemplateColumns={{ base: "minmax(0,1fr)", xl: "minmax(0,1fr) minmax(0,1.2fr)" }}
+      marginTop="10px"
+    >
+      <Box>
+        <Note marginBottom="10px">
+          A minute in the bucket, every {CHECK_EVERY} days. Within ±{CHECK_BAND * 100} % of{" "}
+          <Reading>{read(flow.value, "flow", system)}</Reading> it still stands; beyond, recalibrate. It tests the flow alone:
+          time the pace again each month.
+        </Note>
+        <CatchWatch
+          id={`check:${entry.id}`}
+          time={A_MINUTE}
+          says="Hold the wand in the bucket and press"
+          onCaught={(one) => void save(one)}
+        >
+          <Note marginTop="8px">
+            About {read(volumeIn(flow.value, A_MINUTE.value), "volume", system)} in the minute: take a vessel that holds more.
+          </Note>
+        </CatchWatch>
+        {trouble.map((text) => (
+          <Notice key={text} state="stop">
+            {text}
+          </Notice>
+        ))}
+        {latest && <Verdict check={latest} />}
+      </Box>
+      <Series points={series} checks={book.checks.filter((c) => c.rigId === entry.rigId && c.personId === entry.personId)} />
+    </Box>
+  );
+}
+
+/**
+ * The checks of the rig as it is set today, oldest first, all held against the flow of the calibration that stands: one
+ * that was made after an older calibration is carried over by that one's own flow. Another tip, another pressure or a
+ * serviced pump begins a new series.
+ */
+function seriesOf(book: Book, { entry, made }: Calibrated): CheckPoint[] {
+  const now = standsOn(entry.rig);
+  const base = new Map<string, number>();
+  for (const c of book.calibrations) {
+    const same = c.rigId === entry.rigId && c.personId === entry.personId && c.siteId === entry.siteId;
+    if (!same || standingOf(standsOn(c.rig), now, 0, 0).state === "stale") continue;
+    const flow = c.id === entry.id ? made.flow : workOut(c).flow;
+    if (flow) base.set(c.id, raw(flow.value) / raw(made.flow!.value));
+  }
+  return book.checks
+    .flatMap((c) => {
+      const carried = base.get(c.calibrationId);
+      return carried === undefined ? [] : [{ day: dayNumber(c.madeAt), ratio: c.ratio * carried }];
+    })
+    .reverse();
+}
+
+function Verdict({ check }: { check: CheckEntry }) {
+  const pass = judgeRatio(check.ratio) === "pass";
+  const off = (check.ratio - 1) * 100;
+  return (
+    <Box role="status" marginTop="16px" display="flex" gap="12px" alignItems="center" flexWrap="wrap">
+      <Stamp state={pass ? "good" : "stop"}>{pass ? "pass" : "recalibrate"}</Stamp>
+      <Box>
+        <Reading>
+          {off >= 0 ? "+" : "−"}
+          {writeNumber(Math.abs(off), { figures: 2 })} %
+        </Reading>{" "}
+        on {format(new Date(check.madeAt), "d MMM, HH:mm")}: {check.volume} in {check.time}.{" "}
+        {!pass && <Link href="/calibrate">Calibrate again</Link>}
+      </Box>
+    </Box>
+  );
+}
+
+const day = (number: number) => format(new Date(`${dayText(number)}T12:00:00`), "d MMM yyyy");
+
+/** The series with its trend, in words and as a picture. */
+function Series({ points, checks }: { points: readonly CheckPoint[]; checks: readonly CheckEntry[] }) {
+  const trend = trendOf(points, today());
+  return (
+    <Box>
+      <SubHeading>The series</SubHeading>
+      {points.length === 0 ? (
+        <Box paddingY="12px">
+          <FirstThing>No check of the rig as it is set today. Three make a trend.</FirstThing>
+        </Box>
+      ) : (
+        <TrendChart points={points} trend={trend} today={today()} />
+      )}
+      {points.length > 0 && <TrendWords trend={trend} />}
+      <Box as="ol" listStyleType="none" marginTop="10px" aria-label="Quick checks">
+        {checks.slice(0, 12).map((c) => (
+          <Box
+            as="li"
+            key={c.id}
+            display="grid"
+            gridTemplateColumns="120px 1fr 90px"
+            gap="10px"
+            borderBottom="1px solid"
+            borderColor="line"
+            paddingY="6px"
+          >
+            <chakra.span color="soft">{format(new Date(c.madeAt), "d MMM yyyy")}</chakra.span>
+            <span>
+              {c.volume} in {c.time}
+            </span>
+            <Reading textAlign="right">
+              {c.ratio >= 1 ? "+" : "−"}
+              {writeNumber(Math.abs(c.ratio - 1) * 100, { decimals: 1 })} %
+            </Reading>
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+function TrendWords({ trend }: { trend: Trend | undefined }) {
+  if (!trend) return <Note>Three checks make a trend.</Note>;
+  const month = trend.slope * 3000;
+  const band = trend.slopeBand * 3000;
+  const rate = `${month >= 0 ? "+" : "−"}${writeNumber(Math.abs(month), { figures: 2 })} ± ${writeNumber(band, { figures: 2 })} % in 30 days`;
+  if (!trend.told) return <Box>No trend can be told yet: {rate}.</Box>;
+  if (!trend.leaves) return <Box>Trend {rate}. It does not leave the band within two years.</Box>;
+  const { day: on, earliest, latest } = trend.leaves;
+  return (
+    <Box>
+      Trend {rate}. It leaves the ±5 % band about <strong>{day(on)}</strong>, from {day(earliest)} to{" "}
+      {latest === null ? "later than can be told" : day(latest)} with 95 %.
+    </Box>
+  );
+}

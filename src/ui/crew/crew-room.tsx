@@ -1,0 +1,224 @@
+"use client";
+
+import { Box, chakra, ClientOnly } from "@chakra-ui/react";
+import { format } from "date-fns";
+import Link from "next/link";
+import { agreement, coverageOf, mayMix, ownerOf, raw, read, writeNumber, type Calibration, type System } from "@/core/contents";
+import type { Book, CalibrationEntry, PersonEntry, RigEntry } from "@/formats/book";
+import { readTanks } from "@/formats/job-file/assemble";
+import { Places } from "../calibrate/places";
+import { useBook } from "../data/book";
+import { calibratedFor, today, useInHand, workOut, type Calibrated } from "../data/in-hand";
+import { Room } from "../frame/room";
+import { standingWords } from "../frame/strip";
+import { Heading, Note, SubHeading } from "../parts/controls";
+import { FirstThing } from "../parts/notices";
+import { Stamp } from "../parts/stamp";
+
+/** People on one rig beside one another, and how well each repeats: the training record. */
+export function CrewRoom() {
+  const { book, read: known } = useBook();
+  const { rig, system } = useInHand();
+  if (!known) return <Room working={[]}>{null}</Room>;
+  return (
+    <Room>
+      <Box display="flex" justifyContent="space-between" alignItems="baseline" gap="4px 12px" flexWrap="wrap">
+        <Heading>Crew{rig && ` on ${rig.rig.name}`}</Heading>
+        <Places at="/calibrate/crew" />
+      </Box>
+      <ClientOnly>
+        {!rig ? (
+          <FirstThing>Pick the rig in the strip above.</FirstThing>
+        ) : ownerOf(rig.rig.kind) !== "person" ? (
+          <FirstThing>
+            {rig.rig.name} is not anyone&apos;s own:{" "}
+            {rig.rig.kind === "boom" ? "a governed machine goes as fast with anyone." : "a hose-end head depends on the tap."}
+          </FirstThing>
+        ) : (
+          <Compared book={book} rig={rig} system={system} />
+        )}
+      </ClientOnly>
+    </Room>
+  );
+}
+
+interface Member {
+  readonly person: PersonEntry;
+  readonly calibrated: Calibrated;
+  /** Oldest first. */
+  readonly record: readonly { readonly entry: CalibrationEntry; readonly made: Calibration }[];
+}
+
+function crewOf(book: Book, rig: RigEntry): Member[] {
+  return book.people.flatMap((person): Member[] => {
+    const calibrated = calibratedFor(book, rig, { personId: person.id }, today());
+    if (person.retired || !calibrated) return [];
+    const record = book.calibrations
+      .filter((c) => c.rigId === rig.id && c.personId === person.id)
+      .map((entry) => ({ entry, made: workOut(entry) }));
+    return [{ person, calibrated, record: record.reverse() }];
+  });
+}
+
+function Compared({ book, rig, system }: { book: Book; rig: RigEntry; system: System }) {
+  const crew = crewOf(book, rig);
+  if (crew.length === 0)
+    return (
+      <FirstThing>
+        Nobody has calibrated this rig yet. <Link href="/calibrate">Begin</Link>, and this is where paces are compared.
+      </FirstThing>
+    );
+  const most = Math.max(...crew.map((m) => raw(m.calibrated.made.sprayVolume.value)));
+  return (
+    <Box display="grid" gap="28px" marginTop="14px">
+      <Box overflowX="auto">
+        <Note marginBottom="8px">One sprayer, other legs: what one person&apos;s mix would do in another&apos;s hands.</Note>
+        <chakra.table width="100%" minWidth="640px" borderCollapse="collapse" fontSize="16px">
+          <thead>
+            <tr>
+              {["Who", "Pace, 1,000 sq ft", "Spray volume", "A full tank covers", "Repeats within", "Stands"].map((head) => (
+                <chakra.th
+                  key={head}
+                  scope="col"
+                  textAlign="left"
+                  fontSize="14px"
+                  color="soft"
+                  borderBottom="2px solid"
+                  borderColor="ink"
+                  padding="4px 12px 4px 0"
+                >
+                  {head}
+                </chakra.th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {crew.map((member) => (
+              <Row key={member.person.id} member={member} rig={rig} most={most} system={system} />
+            ))}
+          </tbody>
+        </chakra.table>
+      </Box>
+      <Swap crew={crew.filter((m) => mayMix(m.calibrated.standing))} />
+      <Box>
+        <SubHeading>Training record</SubHeading>
+        <Note marginY="8px">
+          Pace, width and height are trained with water until repeat runs agree: within 5 % is good, over 10 % no calibration.
+        </Note>
+        {crew.map((member) => (
+          <Training key={member.person.id} member={member} />
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+const paceSpread = (made: Calibration) => made.trials.find((t) => t.of === "pace")?.spread ?? null;
+
+function Row({
+  member: { person, calibrated },
+  rig,
+  most,
+  system,
+}: {
+  member: Member;
+  rig: RigEntry;
+  most: number;
+  system: System;
+}) {
+  const { made } = calibrated;
+  const tank = readTanks(rig.rig)[0];
+  const spread = paceSpread(made);
+  const cell = { borderBottom: "1px solid", borderColor: "line", padding: "8px 12px 8px 0", verticalAlign: "top" } as const;
+  return (
+    <tr>
+      <chakra.th scope="row" textAlign="left" {...cell}>
+        {person.name}
+      </chakra.th>
+      <chakra.td fontFamily="reading" {...cell}>
+        {made.timePer1000 ? read(made.timePer1000.value, "time", system) : "not timed"}
+      </chakra.td>
+      <chakra.td {...cell}>
+        <chakra.strong>{read(made.sprayVolume.value, "sprayVolume", system)}</chakra.strong>
+        {made.uncertainty && ` ± ${writeNumber(made.uncertainty.relative * 100, { figures: 2 })} %`}
+        <Box
+          height="6px"
+          background="ink"
+          opacity="0.7"
+          width={`${(raw(made.sprayVolume.value) / most) * 100}%`}
+          marginTop="4px"
+          aria-hidden
+        />
+      </chakra.td>
+      <chakra.td fontFamily="reading" {...cell}>
+        {tank ? read(coverageOf(tank, made.sprayVolume).value, "area", system) : "–"}
+      </chakra.td>
+      <chakra.td fontFamily="reading" {...cell}>
+        {spread === null ? "one walk" : `${writeNumber(spread * 100, { figures: 2 })} %`}
+      </chakra.td>
+      <chakra.td fontSize="14px" {...cell}>
+        {standingWords(calibrated)}
+      </chakra.td>
+    </tr>
+  );
+}
+
+/** What goes wrong when one person sprays what was mixed for another, in the worst pair. */
+function Swap({ crew }: { crew: readonly Member[] }) {
+  const sorted = [...crew].sort((a, b) => raw(a.calibrated.made.sprayVolume.value) - raw(b.calibrated.made.sprayVolume.value));
+  const [low, high] = [sorted[0], sorted.at(-1)];
+  if (!low || !high || low === high) return null;
+  const times = raw(high.calibrated.made.sprayVolume.value) / raw(low.calibrated.made.sprayVolume.value);
+  return (
+    <Box borderLeft="6px solid" borderColor="act" padding="8px 14px" background="sheet" maxW="72ch">
+      A tank mixed for {low.person.name} and sprayed by {high.person.name} puts{" "}
+      <strong>{writeNumber((times - 1) * 100, { figures: 2 })} % too much</strong> down. That is why amounts ask who holds the
+      wand.
+    </Box>
+  );
+}
+
+const WORDS = { single: "one walk", good: "repeats", wide: "take another", disagree: "not yet" } as const;
+
+/** One person's walks on this rig, oldest first: how far they were apart each time. */
+function Training({ member: { person, record } }: { member: Member }) {
+  const latest = agreement(paceSpread(record.at(-1)!.made));
+  return (
+    <Box marginTop="14px">
+      <Box display="flex" gap="12px" alignItems="center">
+        <chakra.h3 fontWeight="700">{person.name}</chakra.h3>
+        <Stamp state={latest === "good" ? "good" : latest === "disagree" ? "stop" : "act"}>{WORDS[latest]}</Stamp>
+      </Box>
+      <Box
+        as="ol"
+        listStyleType="none"
+        display="grid"
+        gridTemplateColumns="repeat(auto-fill, minmax(150px, 1fr))"
+        gap="6px 18px"
+        marginTop="6px"
+      >
+        {record.slice(-8).map(({ entry, made }) => {
+          const spread = paceSpread(made);
+          return (
+            <Box as="li" key={entry.id} fontSize="15px">
+              <Link href={`/calibrate/record?id=${entry.id}`}>{format(new Date(entry.madeAt), "d MMM")}</Link>{" "}
+              <chakra.strong fontFamily="reading">
+                {spread === null ? "1 walk" : `${writeNumber(spread * 100, { figures: 2 })} %`}
+              </chakra.strong>
+              <Box position="relative" height="8px" background="well" aria-hidden>
+                <Box position="absolute" left="50%" top="0" bottom="0" borderLeft="1px solid" borderColor="ink" />
+                {spread !== null && (
+                  <Box
+                    height="8px"
+                    width={`${Math.min(100, (spread / 0.1) * 100)}%`}
+                    background={spread > 0.1 ? "stop" : spread > 0.05 ? "act" : "ink"}
+                  />
+                )}
+              </Box>
+            </Box>
+          );
+        })}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,48 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import Link from "next/link";
+import { ownerOf } from "@/core/contents";
+import { useBook } from "../data/book";
+import type { InHand } from "../data/in-hand";
+import { FirstThing } from "./notices";
+
+/** What must be in hand before a room can work with a rig; nothing where it is all there. */
+export function lackIn({ rig, person, site }: InHand): "rig" | "person" | "site" | undefined {
+  if (!rig) return "rig";
+  const owner = ownerOf(rig.rig.kind);
+  if (owner === "person" && !person) return "person";
+  return owner === "tap" && !site ? "site" : undefined;
+}
+
+/** What to do first, where something is not in hand. */
+export function NeedHand({ lacks }: { lacks: "rig" | "person" | "site" }) {
+  const { book } = useBook();
+  return (
+    <Box marginTop="14px">
+      <FirstThing>
+        {book.rigs.length === 0 ? (
+          <>
+            First <Link href="/rigs">add the rig</Link> that you will calibrate.
+          </>
+        ) : lacks === "rig" ? (
+          "Pick the rig in the strip above."
+        ) : lacks === "site" ? (
+          book.sites.length === 0 ? (
+            <>
+              A hose-end head depends on the tap: first <Link href="/sites">add the site</Link>.
+            </>
+          ) : (
+            "Whose tap feeds the head? Pick the site in the strip above."
+          )
+        ) : book.people.length === 0 ? (
+          <>
+            A pace is a person&apos;s own: first <Link href="/rigs">add who sprays</Link>.
+          </>
+        ) : (
+          "Who holds the wand today? Pick the person in the strip above: a pace is a person's own."
+        )}
+      </FirstThing>
+    </Box>
+  );
+}

@@ -1,0 +1,79 @@
+import {
+  derive,
+  given,
+  nearestTips,
+  ORDINARY_RANGE,
+  paceForFlowRule,
+  parseField,
+  raw,
+  requiredFlow,
+  roundCoverageRule,
+  speedForFlowRule,
+  THOUSAND,
+  boomSwath,
+  type AnySource,
+  type Derived,
+  type Field,
+  type KindOfField,
+  type Quantity,
+  type Source,
+} from "@/core/contents";
+import type { RigEntry } from "@/formats/book";
+import { readRig } from "@/formats/job-file/read-checked";
+import type { Wish } from "./wish";
+
+/** What a wished spray volume asks for, as far as what is typed goes. */
+export interface Backwards {
+  readonly sprayVolume: Source<"sprayVolume"> | undefined;
+  readonly flow: Derived<"flow"> | undefined;
+  /** Of a flow that is given: the pace and the speed that it takes. */
+  readonly pace: Derived<"time"> | undefined;
+  readonly speed: Derived<"speed"> | undefined;
+  readonly tips: readonly { readonly size: string; readonly needs: Quantity<"pressure">; readonly works: boolean }[];
+  readonly sources: readonly AnySource[];
+}
+
+/** A field as typed, as a leaf of the working; undefined while it can't be read. */
+export function typed<F extends Field>(field: F, text: string, name: string): Source<KindOfField<F>> | undefined {
+  const read = text.trim() === "" ? undefined : parseField(field, text);
+  return read?.ok ? given(read.value, name) : undefined;
+}
+
+/** Works backwards from a wanted spray volume to the flow of an outlet, its tips and their pressures. */
+export function backwardsOf(wish: Wish, rig: RigEntry): Backwards {
+  const basics = readRig(rig.rig);
+  const coverage = wish.kind === "coverage";
+  const usable = typed("usable", wish.coverVolume, "liquid");
+  const area = typed("zoneArea", wish.coverArea, "ground");
+  const sprayVolume = coverage
+    ? usable && area && derive(roundCoverageRule, { usable, area })
+    : typed("sprayVolume", wish.sprayVolume, "wanted spray volume");
+  const swath = typed("swath", wish.swath, "effective swath") ?? boomSwath(basics);
+  // On a boom each outlet has its spacing to itself; a single outlet has the swath.
+  const width = basics.outlets.spacing && basics.outlets.count > 1 ? given(basics.outlets.spacing, "spacing") : swath;
+  const at = typed("speed", wish.speed, "travel speed");
+  const known = typed("meterFlow", wish.flow, "flow of all outlets");
+  const flow = sprayVolume && at && width && !known ? requiredFlow(sprayVolume, at, width) : undefined;
+  const pace = sprayVolume && known ? derive(paceForFlowRule, { sprayVolume, thousand: THOUSAND, flow: known }) : undefined;
+  const speed = sprayVolume && known && swath ? derive(speedForFlowRule, { flow: known, sprayVolume, width: swath }) : undefined;
+  const works = (p: Quantity<"pressure">) => raw(p) >= raw(ORDINARY_RANGE.least) && raw(p) <= raw(ORDINARY_RANGE.most);
+  const pressure = basics.tip?.pressure?.value;
+  const tips =
+    flow && pressure !== undefined
+      ? nearestTips(flow.value, pressure)
+          .slice(0, 4)
+          .map((tip) => ({ ...tip, works: works(tip.needs) }))
+      : flow
+        ? nearestTips(flow.value, ORDINARY_RANGE.most)
+            .slice(0, 5)
+            .map((tip) => ({ ...tip, works: works(tip.needs) }))
+        : [];
+  return {
+    sprayVolume,
+    flow,
+    pace,
+    speed,
+    tips,
+    sources: [coverage ? sprayVolume : undefined, flow, pace, speed].filter((source) => source !== undefined),
+  };
+}

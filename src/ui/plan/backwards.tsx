@@ -1,0 +1,140 @@
+"use client";
+
+import { Box, chakra } from "@chakra-ui/react";
+import { onFoot, read, show, tooFastOnFoot, type Quantity } from "@/core/contents";
+import type { RigEntry } from "@/formats/book";
+import { Typed } from "../calibrate/typed";
+import { useInHand } from "../data/in-hand";
+import { Button, Note, SubHeading } from "../parts/controls";
+import { Notice } from "../parts/notices";
+import type { Backwards as Worked } from "./backwards-of";
+import { useOpenProof } from "./open-proof";
+import type { Wish } from "./wish";
+
+interface BackwardsProps {
+  readonly wish: Wish;
+  readonly change: (next: Partial<Wish>) => void;
+  readonly rig: RigEntry;
+  readonly worked: Worked;
+}
+
+/** From a wanted spray volume to the flow that an outlet must give, and the tips that give it. */
+export function Backwards({ wish, change, rig, worked }: BackwardsProps) {
+  const { system } = useInHand();
+  const boom = (rig.rig.outlets?.count ?? 1) > 1;
+  const { sprayVolume, flow, pace, speed } = worked;
+  const fast = speed && onFoot(rig.rig.kind) && tooFastOnFoot(speed.value);
+  return (
+    <>
+      <Box display="grid" gap="14px" gridTemplateColumns={{ base: "1fr 1fr", md: "repeat(4, minmax(0,1fr))" }}>
+        {wish.kind === "coverage" ? (
+          <>
+            <Typed
+              label="So much liquid"
+              field="usable"
+              value={wish.coverVolume}
+              onChange={(coverVolume) => change({ coverVolume })}
+            />
+            <Typed
+              label="does so much ground"
+              field="zoneArea"
+              value={wish.coverArea}
+              onChange={(coverArea) => change({ coverArea })}
+            />
+          </>
+        ) : (
+          <Typed
+            label="Wanted spray volume"
+            field="sprayVolume"
+            value={wish.sprayVolume}
+            onChange={(typed) => change({ sprayVolume: typed })}
+          />
+        )}
+        <Typed label="Travel speed" field="speed" value={wish.speed} onChange={(typed) => change({ speed: typed })} />
+        <Typed
+          label="Effective swath"
+          field="swath"
+          optional
+          value={wish.swath}
+          onChange={(swath) => change({ swath })}
+          placeholder="5 ft"
+          {...(boom && { hint: "empty: outlets × spacing" })}
+        />
+        <Typed
+          label="or the flow is known"
+          field="meterFlow"
+          optional
+          value={wish.flow}
+          onChange={(typed) => change({ flow: typed })}
+          placeholder="4 gal/min"
+          hint="then pace and speed are solved for"
+        />
+      </Box>
+      <Box as="dl" display="grid" gridTemplateColumns="repeat(auto-fill, minmax(190px, 1fr))" gap="12px 20px">
+        {sprayVolume && <Big name="Spray volume" value={read(sprayVolume.value, "sprayVolume", system)} />}
+        {sprayVolume && (
+          <Big name="By the acre" value={show(sprayVolume.value, "sprayVolume", system === "us" ? "gal/ac" : "L/ha")} />
+        )}
+        {flow && <Big name={boom ? "Each outlet must give" : "The outlet must give"} value={read(flow.value, "flow", system)} />}
+        {pace && <Big name="Pace for 1,000 sq ft" value={read(pace.value, "time", system)} />}
+        {speed && <Big name="Travel speed" value={read(speed.value, "speed", system)} />}
+      </Box>
+      {!flow && !pace && <Notice state="act">Type a speed and the swath, or the flow that is known.</Notice>}
+      {fast && <Notice state="stop">{read(speed.value, "speed", system)} on foot is not a plan: 4.5 mph is the most.</Notice>}
+      {worked.tips.length > 0 && <TipRows worked={worked} wish={wish} rig={rig} />}
+    </>
+  );
+}
+
+function Big({ name, value }: { name: string; value: string }) {
+  return (
+    <Box>
+      <chakra.dt fontSize="14px" color="soft">
+        {name}
+      </chakra.dt>
+      <chakra.dd fontFamily="reading" fontWeight="700" fontSize="20px">
+        {value}
+      </chakra.dd>
+    </Box>
+  );
+}
+
+/** The sizes that give the flow, each with its pressure; one that is picked opens the calibration that proves it. */
+function TipRows({ worked, wish, rig }: { worked: Worked; wish: Wish; rig: RigEntry }) {
+  const { system } = useInHand();
+  const open = useOpenProof(rig);
+  const target = worked.sprayVolume && show(worked.sprayVolume.value, "sprayVolume", "gal/1000 ft2");
+  return (
+    <Box maxW="640px">
+      <SubHeading>Tips that give it</SubHeading>
+      {worked.tips.map(({ size, needs, works }) => (
+        <Box
+          key={size}
+          display="flex"
+          gap="14px"
+          alignItems="center"
+          minHeight="54px"
+          borderBottom="1px solid"
+          borderColor="line"
+          flexWrap="wrap"
+        >
+          <Box flex="0 0 90px" fontWeight="700">
+            size {size}
+          </Box>
+          <Box flex="1 1 160px" fontFamily="reading" color={works ? "ink" : "soft"}>
+            {works ? "" : "✕ "}at {read(needs as Quantity<"pressure">, "pressure", system)}
+          </Box>
+          {works && target !== undefined && (
+            <Button
+              aria-label={`Prove size ${size}`}
+              onClick={() => void open({ size, pressure: needs, target, swath: wish.swath })}
+            >
+              Prove it
+            </Button>
+          )}
+        </Box>
+      ))}
+      <Note marginTop="8px">Booms are comfortable at 2 to 3 bar (29 to 44 psi). More pressure: finer drops, more drift.</Note>
+    </Box>
+  );
+}

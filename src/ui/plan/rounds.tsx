@@ -1,0 +1,123 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import { make, raw, read, roundMixes, writeNumber, type Quantity } from "@/core/contents";
+import type { RigEntry } from "@/formats/book";
+import { readRate } from "@/formats/forms/rate";
+import { kitOf } from "@/formats/rig-setup";
+import { Typed } from "../calibrate/typed";
+import { useBook } from "../data/book";
+import { useInHand } from "../data/in-hand";
+import { Button, Note, Select, SubHeading } from "../parts/controls";
+import { Field } from "../parts/field";
+import { Notice } from "../parts/notices";
+import { typed } from "./backwards-of";
+import { targetText, useOpenProof } from "./open-proof";
+import type { Wish } from "./wish";
+
+interface RoundsProps {
+  readonly wish: Wish;
+  readonly change: (next: Partial<Wish>) => void;
+  readonly rig: RigEntry;
+}
+
+/** Spray volumes that make what goes into a full tank a round number; each with what it costs to round without walking so. */
+export function Rounds({ wish, change, rig }: RoundsProps) {
+  const { book } = useBook();
+  const { system, calibrated } = useInHand();
+  const open = useOpenProof(rig);
+  const label = book.labels.find((l) => l.id === wish.labelId && !l.retired);
+  const rate = label && readRate(label.product.rate, label.product.form);
+  const dry = label?.product.form === "dry";
+  const step = label && typed(dry ? "knownWeight" : "catchVolume", wish.step || usualStep(rig, dry), "round to");
+  const usable = typed("usable", rig.rig.tanks?.[0]?.usable ?? "", "usable");
+  const now = calibrated?.made.sprayVolume.value ?? typed("sprayVolume", wish.sprayVolume, "wanted")?.value;
+  const byArea = rate?.ok && (rate.value.kind === "rateByWeight" || rate.value.kind === "rateByVolume") ? rate.value : undefined;
+  const mixes =
+    byArea && step && usable && now !== undefined
+      ? roundMixes(raw(byArea.value as Quantity<"rateByWeight">), usable.value, now, raw(step.value as Quantity<"mass">))
+      : undefined;
+  const amount = (value: number) =>
+    dry ? read(make<"mass">(value), "mass", system) : read(make<"volume">(value), "volume", system);
+  return (
+    <>
+      <Box display="grid" gap="14px" gridTemplateColumns={{ base: "minmax(0,1fr)", md: "1fr 1fr" }} maxW="640px">
+        <Field label="Product">
+          {(props) => (
+            <Select {...props} value={wish.labelId} onChange={(e) => change({ labelId: e.target.value, step: "" })}>
+              <option value="">from the shelf …</option>
+              {book.labels
+                .filter((l) => !l.retired)
+                .map((l) => (
+                  <option key={l.id} value={l.id}>
+                    {l.product.name}
+                  </option>
+                ))}
+            </Select>
+          )}
+        </Field>
+        {label && (
+          <Typed
+            key={label.id}
+            label="Round to"
+            field={dry ? "knownWeight" : "catchVolume"}
+            value={wish.step || usualStep(rig, dry)}
+            onChange={(typedStep) => change({ step: typedStep })}
+          />
+        )}
+      </Box>
+      {!label && <Notice state="act">Pick the product that is measured.</Notice>}
+      {label && !byArea && (
+        <Notice state="act">This label gives a strength, not a rate for an area: it is round by the gallon already.</Notice>
+      )}
+      {byArea && now === undefined && (
+        <Notice state="act">Calibrate first: the round numbers are looked for about what you spray now.</Notice>
+      )}
+      {mixes && now !== undefined && (
+        <Box maxW="720px">
+          <SubHeading>Into a full tank, about {read(now, "sprayVolume", system)}</SubHeading>
+          {mixes.map((mix) => (
+            <Box
+              key={mix.amount}
+              display="grid"
+              gridTemplateColumns={{ base: "1fr auto", md: "120px 1fr auto" }}
+              gap="2px 14px"
+              alignItems="center"
+              borderBottom="1px solid"
+              borderColor="line"
+              paddingY="6px"
+            >
+              <Box fontFamily="reading" fontWeight="700" fontSize="18px">
+                {amount(mix.amount)}
+              </Box>
+              <Box gridColumn={{ base: "1 / -1", md: "auto" }} gridRow={{ base: 2, md: "auto" }} fontSize="15px">
+                spray {read(mix.sprayVolume, "sprayVolume", system)}
+                <Box color="soft" fontSize="14px">
+                  {Math.abs(mix.error) < 5e-4
+                    ? "as you spray now: no error"
+                    : `rounded without changing the walk it puts ${writeNumber(Math.abs(mix.error) * 100, { figures: 2 })} % ${mix.error > 0 ? "too much" : "too little"} down`}
+                </Box>
+              </Box>
+              <Button
+                aria-label={`Prove ${amount(mix.amount)}`}
+                onClick={() => void open({ target: targetText(mix.sprayVolume) })}
+              >
+                Prove it
+              </Button>
+            </Box>
+          ))}
+          <Note marginTop="8px">Never round a rate up past its limit: change the walk, or measure what was worked out.</Note>
+        </Box>
+      )}
+    </>
+  );
+}
+
+/** What is round on the tools of this rig: five steps of its scale, or of its finest vessel. */
+function usualStep({ rig }: RigEntry, dry: boolean): string {
+  const kit = kitOf(rig);
+  const tool = dry
+    ? kit.scales[0]?.step
+    : [...kit.vessels].sort((a, b) => raw(a.graduation.value) - raw(b.graduation.value))[0]?.graduation;
+  return tool ? `${writeNumber(tool.number * 5, { figures: 3 })} ${tool.unit}` : dry ? "0.5 oz" : "1 fl oz";
+}

@@ -1,0 +1,348 @@
+"use client";
+
+import { Box, chakra } from "@chakra-ui/react";
+import type { ReactNode } from "react";
+import { useFieldArray, type UseFormReturn } from "react-hook-form";
+import { GROUNDS, given, holdUp, parseField, read, RIG_KINDS } from "@/core/contents";
+import type { RigForm } from "@/formats/forms/rig";
+import { useBook } from "../data/book";
+import { useInHand } from "../data/in-hand";
+import { Button, Note, Select } from "../parts/controls";
+import { Field, TextField } from "../parts/field";
+import { errorAt } from "../parts/keeper";
+import { KIND_WORDS } from "./words";
+
+type Form = UseFormReturn<RigForm>;
+type TextKey = {
+  [K in keyof RigForm]: RigForm[K] extends string ? K : never;
+}[keyof RigForm];
+
+/** A plain field of the rig's form. */
+function Line({
+  form,
+  name,
+  label,
+  example,
+  hint,
+}: {
+  form: Form;
+  name: TextKey;
+  label: string;
+  example?: string;
+  hint?: string;
+}) {
+  return (
+    <TextField
+      label={label}
+      placeholder={example}
+      {...(hint !== undefined && { hint })}
+      error={errorAt(form, name)}
+      {...form.register(name)}
+    />
+  );
+}
+
+const Pair = ({ children }: { children: ReactNode }) => (
+  <Box display="grid" gap="12px" gridTemplateColumns="1fr 1fr">
+    {children}
+  </Box>
+);
+
+/** A part of the form that most rigs leave empty: closed until it is wanted. */
+function Part({ title, open = false, children }: { title: string; open?: boolean; children: ReactNode }) {
+  return (
+    <chakra.details open={open} borderTop="1px solid" borderColor="line" paddingTop="4px">
+      <chakra.summary cursor="pointer" fontWeight="700" minHeight="44px" display="flex" alignItems="center">
+        ▸ {title}
+      </chakra.summary>
+      <Box display="grid" gap="12px" paddingBottom="12px">
+        {children}
+      </Box>
+    </chakra.details>
+  );
+}
+
+/** Everything that a calibration depends on. */
+export function RigFields({ form }: { form: Form }) {
+  const kind = form.watch("kind");
+  const boom = kind === "boom";
+  const { register } = form;
+  return (
+    <>
+      <TextField label="Name" placeholder="Blue backpack" error={errorAt(form, "name")} {...register("name")} />
+      <Field label="Kind">
+        {(props) => (
+          <Select {...props} {...register("kind")}>
+            {RIG_KINDS.map((one) => (
+              <option key={one} value={one}>
+                {KIND_WORDS[one]}
+              </option>
+            ))}
+          </Select>
+        )}
+      </Field>
+      <Tanks form={form} jar={kind === "hose-end"} />
+      {kind === "hose-end" && <HeadFields form={form} />}
+      <Pair>
+        <TextField label="Outlets" inputMode="numeric" error={errorAt(form, "outlets")} {...register("outlets")} />
+        {boom && <Line form={form} name="spacing" label="Spacing" example="20 in" hint="in if no unit" />}
+        <Line form={form} name="tipSize" label="Tip size" example="025" />
+        <Line form={form} name="pressure" label="Pressure at the tip" example="40 psi" hint="read while spraying" />
+      </Pair>
+      <ChartPick form={form} />
+      <Part title="Hose and pump">
+        <Pair>
+          <Line form={form} name="hoseDiameter" label="Hose, inside" example="0.5 in" hint="in if no unit" />
+          <Line form={form} name="hoseLength" label="Hose length" example="300 ft" hint="ft if no unit" />
+        </Pair>
+        <HoldUp form={form} />
+        <Pair>
+          <Line form={form} name="pump" label="Pump" example="diaphragm, 12 V" />
+          <Line form={form} name="regulator" label="Regulator" example="set at the manifold" />
+          <Line form={form} name="mostPressure" label="Pump gives at most" example="60 psi" />
+          <Line
+            form={form}
+            name="pumpServiced"
+            label="Pump serviced"
+            example="2026-04-14"
+            hint="a service makes calibrations stale"
+          />
+        </Pair>
+      </Part>
+      <Part title="Held constant in work">
+        <Pair>
+          <Line form={form} name="nozzle" label="Nozzle setting" example="cone, two turns open" hint="of an adjustable nozzle" />
+          <Line form={form} name="height" label="Height" example="20 in" />
+          <Line form={form} name="engineSpeed" label="Engine speed" example="2,800 rpm" />
+          <Line form={form} name="gear" label="Gear" example="2 low" />
+          <Line form={form} name="throttle" label="Throttle stop" example="third notch" />
+          <Line form={form} name="sections" label="Boom sections on" example="all three" />
+          <Line form={form} name="strokes" label="Pump strokes" example="20, again each minute" hint="of a hand can" />
+          <Field label="Ground it works on">
+            {(props) => (
+              <Select {...props} {...register("ground")}>
+                <option value="">not noted</option>
+                {GROUNDS.map((ground) => (
+                  <option key={ground}>{ground}</option>
+                ))}
+              </Select>
+            )}
+          </Field>
+        </Pair>
+        <Line form={form} name="dedication" label="Kept for" example="herbicides only" hint="one use, or one turf class" />
+        <Note>Change any of these and the calibrations made before it are stale, by name.</Note>
+      </Part>
+      <Part title="Measuring kit" open={form.getValues("scales").length + form.getValues("vessels").length > 0}>
+        <Tools
+          form={form}
+          of="vessels"
+          title="Vessels"
+          mark="Marks of"
+          holds="Holds"
+          blank={{ name: "", graduation: "", capacity: "" }}
+        />
+        <Tools
+          form={form}
+          of="scales"
+          title="Scales"
+          mark="Steps of"
+          holds="Weighs to"
+          blank={{ name: "", step: "", capacity: "" }}
+        />
+      </Part>
+    </>
+  );
+}
+
+function Tanks({ form, jar }: { form: Form; jar: boolean }) {
+  const tanks = useFieldArray({ control: form.control, name: "tanks" });
+  const { register } = form;
+  return (
+    <>
+      {tanks.fields.map((tank, i) => (
+        <Box
+          key={tank.id}
+          as="fieldset"
+          border="1px solid"
+          borderColor="line"
+          padding="10px 12px 14px"
+          display="grid"
+          gap="12px"
+          gridTemplateColumns="1fr 1fr"
+        >
+          <Box as="legend" fontSize="14px" fontWeight="700" paddingX="6px">
+            {jar ? "Jar" : "Tank"} {tanks.fields.length > 1 ? i + 1 : ""}
+          </Box>
+          {tanks.fields.length > 1 && (
+            <TextField label="Tank name" error={errorAt(form, `tanks.${i}.name`)} {...register(`tanks.${i}.name`)} />
+          )}
+          {tanks.fields.length > 1 && (
+            <Box alignSelf="end">
+              <Button type="button" look="quiet" onClick={() => tanks.remove(i)}>
+                Take out
+              </Button>
+            </Box>
+          )}
+          <TextField
+            label="Usable volume"
+            placeholder={jar ? "32 fl oz" : "4 gal"}
+            hint="gal if no unit"
+            inputMode="text"
+            error={errorAt(form, `tanks.${i}.usable`)}
+            {...register(`tanks.${i}.usable`)}
+          />
+          {!jar && (
+            <TextField
+              label="Least mix"
+              placeholder="0.5 gal"
+              hint="what the pump can agitate"
+              error={errorAt(form, `tanks.${i}.leastMix`)}
+              {...register(`tanks.${i}.leastMix`)}
+            />
+          )}
+        </Box>
+      ))}
+      {!jar && tanks.fields.length < 2 && (
+        <Button
+          type="button"
+          look="quiet"
+          justifySelf="start"
+          onClick={() => tanks.append({ name: "second", usable: "", leastMix: "" })}
+        >
+          Add a second tank
+        </Button>
+      )}
+    </>
+  );
+}
+
+/** The two families of heads. */
+function HeadFields({ form }: { form: Form }) {
+  const metered = form.watch("head.kind") === "metered";
+  const { register } = form;
+  return (
+    <Box as="fieldset" border="1px solid" borderColor="line" padding="10px 12px 14px" display="grid" gap="12px">
+      <Box as="legend" fontSize="14px" fontWeight="700" paddingX="6px">
+        Head
+      </Box>
+      <Field label="Family">
+        {(props) => (
+          <Select {...props} {...register("head.kind")}>
+            <option value="dial">Dial: ounces for each gallon that passes</option>
+            <option value="metered">Metered feed: ounces a minute</option>
+          </Select>
+        )}
+      </Field>
+      {metered ? (
+        <TextField
+          label="Feed"
+          placeholder="2 fl oz/min"
+          hint="of its tip with this product"
+          error={errorAt(form, "head.feed")}
+          {...register("head.feed")}
+        />
+      ) : (
+        <>
+          <TextField
+            label="Dial stands at"
+            placeholder="2 fl oz/gal"
+            hint="never the label's number"
+            error={errorAt(form, "head.setting")}
+            {...register("head.setting")}
+          />
+          <Pair>
+            <TextField
+              label="Product in the jar"
+              placeholder="8 fl oz"
+              error={errorAt(form, "head.product")}
+              {...register("head.product")}
+            />
+            <TextField
+              label="made up with water"
+              placeholder="4 fl oz"
+              hint="both empty: undiluted"
+              error={errorAt(form, "head.water")}
+              {...register("head.water")}
+            />
+          </Pair>
+        </>
+      )}
+    </Box>
+  );
+}
+
+function ChartPick({ form }: { form: Form }) {
+  const { book } = useBook();
+  const size = form.watch("tipSize").trim();
+  const fitting = book.tips.filter((t) => !t.retired && t.tip.size === size);
+  if (fitting.length === 0) return null;
+  return (
+    <Field label="Chart of the tip">
+      {(props) => (
+        <Select {...props} {...form.register("chart")}>
+          <option value="">none: the square-root law alone</option>
+          {fitting.map((t) => (
+            <option key={t.id} value={t.tip.name}>
+              {t.tip.name}
+            </option>
+          ))}
+        </Select>
+      )}
+    </Field>
+  );
+}
+
+/** What stays in the hose: it matters after a change of product and at the end of the day. */
+function HoldUp({ form }: { form: Form }) {
+  const { system } = useInHand();
+  const [diameter, length] = [
+    parseField("hoseDiameter", form.watch("hoseDiameter")),
+    parseField("hoseLength", form.watch("hoseLength")),
+  ];
+  if (!diameter.ok || !length.ok) return null;
+  const held = holdUp(given(diameter.value, "inside diameter"), given(length.value, "length"));
+  return (
+    <Note>The hose holds {read(held.value, "volume", system)}: the first site after a change of product gets the old one.</Note>
+  );
+}
+
+interface ToolsProps {
+  readonly form: Form;
+  readonly of: "scales" | "vessels";
+  readonly title: string;
+  readonly mark: string;
+  readonly holds: string;
+  readonly blank: RigForm["scales"][number] | RigForm["vessels"][number];
+}
+
+function Tools({ form, of, title, mark, holds, blank }: ToolsProps) {
+  const tools = useFieldArray({ control: form.control, name: of });
+  const key = of === "scales" ? "step" : "graduation";
+  const field = (i: number, name: "name" | "capacity" | typeof key) => `${of}.${i}.${name}` as never;
+  return (
+    <Box display="grid" gap="8px">
+      <Box fontSize="14px" fontWeight="700">
+        {title}
+      </Box>
+      {tools.fields.map((tool, i) => (
+        <Box key={tool.id} display="grid" gap="8px" gridTemplateColumns="1.2fr 1fr 1fr auto" alignItems="start">
+          <TextField label="Name" error={errorAt(form, `${of}.${i}.name`)} {...form.register(field(i, "name"))} />
+          <TextField label={mark} error={errorAt(form, `${of}.${i}.${key}`)} {...form.register(field(i, key))} />
+          <TextField label={holds} error={errorAt(form, `${of}.${i}.capacity`)} {...form.register(field(i, "capacity"))} />
+          <Button
+            type="button"
+            look="quiet"
+            marginTop="24px"
+            aria-label={`Take out ${title.toLowerCase()} ${i + 1}`}
+            onClick={() => tools.remove(i)}
+          >
+            ✕
+          </Button>
+        </Box>
+      ))}
+      <Button type="button" look="quiet" justifySelf="start" onClick={() => tools.append(blank as never)}>
+        Add to the {title.toLowerCase()}
+      </Button>
+    </Box>
+  );
+}

@@ -1,0 +1,142 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import { useState } from "react";
+import { useFieldArray, type UseFormReturn } from "react-hook-form";
+import { DROPLETS, given, ISO_TIPS, parseField, ratedFlow, read, tipFlow } from "@/core/contents";
+import type { TipForm } from "@/formats/forms/tip";
+import { tipFormOf } from "@/formats/forms/tip-form-of";
+import { useBook } from "../data/book";
+import { useInHand } from "../data/in-hand";
+import { Button, Note, Select, SubHeading } from "../parts/controls";
+import { Field, TextField } from "../parts/field";
+import { errorAt, KeptForm, Listed } from "../parts/keeper";
+
+/** Tips with their charts: what each gives at each pressure, and in which drops. */
+export function Tips() {
+  const { book } = useBook();
+  const [editing, setEditing] = useState<string>();
+  const [added, setAdded] = useState(0);
+  const entry = book.tips.find((t) => t.id === editing);
+  const done = () => {
+    setEditing(undefined);
+    setAdded(added + 1);
+  };
+  return (
+    <Box>
+      <SubHeading>Tips</SubHeading>
+      <Note marginTop="8px">
+        Without a chart a size flows by the square-root law from its rating at 40 psi. A chart adds the maker&apos;s flows, the
+        pressures that the tip works at, and its drops.
+      </Note>
+      <Listed
+        kind="tips"
+        what="tip"
+        editing={editing}
+        onEdit={setEditing}
+        entries={book.tips.map((t) => ({ id: t.id, retired: t.retired, name: t.tip.name, about: tipLine(t.tip) }))}
+      />
+      <Box marginTop="14px">
+        <KeptForm
+          key={`${editing ?? "new"}${added}`}
+          kind="tips"
+          what="tip"
+          schema={() => import("@/formats/forms/tip").then((forms) => forms.tipForm)}
+          blank={tipFormOf()}
+          editing={entry && { id: entry.id, form: tipFormOf(entry.tip) }}
+          onDone={done}
+        >
+          {(form) => <TipFields form={form} />}
+        </KeptForm>
+      </Box>
+    </Box>
+  );
+}
+
+function tipLine(tip: { size: string; angle?: number; rows: readonly { pressure: string; droplet?: string }[] }): string {
+  const colour = ISO_TIPS.find((t) => t.size === tip.size)?.colour;
+  const [first, last] = [tip.rows[0]!, tip.rows.at(-1)!];
+  const drops = [...new Set([first.droplet, last.droplet].filter(Boolean))].join(" to ");
+  return [
+    `size ${tip.size}`,
+    colour && `ISO ${colour}`,
+    tip.angle && `${tip.angle}°`,
+    `${first.pressure} to ${last.pressure}`,
+    drops,
+  ]
+    .filter(Boolean)
+    .join(" · ");
+}
+
+function TipFields({ form }: { form: UseFormReturn<TipForm> }) {
+  const rows = useFieldArray({ control: form.control, name: "rows" });
+  const { register } = form;
+  return (
+    <>
+      <Box display="grid" gap="12px" gridTemplateColumns="1.6fr 1fr 1fr">
+        <TextField label="Tip" placeholder="Fan 110, size 03" error={errorAt(form, "name")} {...register("name")} />
+        <TextField label="Size" placeholder="03" error={errorAt(form, "size")} {...register("size")} />
+        <TextField label="Angle" placeholder="110" hint="degrees" error={errorAt(form, "angle")} {...register("angle")} />
+      </Box>
+      {rows.fields.map((row, i) => (
+        <Box key={row.id} display="grid" gap="8px" gridTemplateColumns="1fr 1fr 1.3fr auto" alignItems="start">
+          <TextField
+            label="At"
+            placeholder="40 psi"
+            error={errorAt(form, `rows.${i}.pressure`)}
+            {...register(`rows.${i}.pressure`)}
+          />
+          <TextField
+            label="Flow"
+            placeholder="0.3 gal/min"
+            error={errorAt(form, `rows.${i}.flow`)}
+            hint={lawHint(form.watch("size"), form.watch(`rows.${i}.pressure`))}
+            {...register(`rows.${i}.flow`)}
+          />
+          <Field label="Drops">
+            {(props) => (
+              <Select {...props} {...register(`rows.${i}.droplet`)}>
+                <option value="">not said</option>
+                {DROPLETS.map((droplet) => (
+                  <option key={droplet}>{droplet}</option>
+                ))}
+              </Select>
+            )}
+          </Field>
+          <Button
+            type="button"
+            look="quiet"
+            marginTop="24px"
+            aria-label={`Take line ${i + 1} out`}
+            disabled={rows.fields.length === 1}
+            onClick={() => rows.remove(i)}
+          >
+            ✕
+          </Button>
+        </Box>
+      ))}
+      <Button type="button" look="quiet" justifySelf="start" onClick={() => rows.append({ pressure: "", flow: "", droplet: "" })}>
+        Add a line of the chart
+      </Button>
+      <Worn />
+    </>
+  );
+}
+
+/** What the square-root law gives there: a chart that is far from it was misread. */
+function lawHint(size: string, pressure: string): string {
+  const at = parseField("pressure", pressure);
+  if (!at.ok || !ratedFlow(size.trim())) return "gal/min if no unit";
+  return `by the law ${read(tipFlow(size.trim(), given(at.value, "pressure"), 1).value, "flow", "us")}`;
+}
+
+function Worn() {
+  const { system } = useInHand();
+  return (
+    <Note>
+      Beyond ±10 % of its rated flow at the working pressure a tip is worn or blocked: the boom check in Calibrate compares each
+      outlet
+      {system === "metric" ? " (ISO sizes are rated at 3 bar)." : " (sizes are rated at 40 psi)."}
+    </Note>
+  );
+}

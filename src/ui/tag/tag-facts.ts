@@ -1,0 +1,90 @@
+import { format } from "date-fns";
+import { coverageOf, GOOD_FOR, methodOf, parseQuantity, read, showEntered, writeNumber, type System } from "@/core/contents";
+import type { Book, CalibrationEntry } from "@/formats/book";
+import { dayNumber, dayText } from "@/formats/day";
+import { calibrationJob, soundJob } from "@/formats/job-file/assemble";
+import { calibratedFor, today, workOut } from "../data/in-hand";
+
+/** What stands on a tag: the same on the screen, on paper and in the PDF. */
+export interface TagFacts {
+  readonly rig: string;
+  readonly whose: string;
+  readonly tip: string;
+  readonly swath: string;
+  readonly course: string;
+  readonly caught: string;
+  readonly sprayVolume: string;
+  readonly band: string;
+  readonly coverage: string;
+  readonly made: string;
+  readonly goodUntil: string;
+  /** Why it is not to be mixed from; empty while it stands. */
+  readonly warns: string;
+}
+
+/** An area or a course as people write it: 250 ft2 is 250 sq ft. */
+function written(text: string): string {
+  const area = parseQuantity(text, "area");
+  const length = parseQuantity(text, "length");
+  return area.ok ? showEntered(area.value) : length.ok ? showEntered(length.value) : text;
+}
+
+export function tagFacts(book: Book, entry: CalibrationEntry, system: System): TagFacts {
+  const made = workOut(entry);
+  const job = soundJob(calibrationJob(entry.rig, entry.calibration));
+  const { pace, flow, used } = entry.calibration;
+  const rig = book.rigs.find((r) => r.id === entry.rigId)!;
+  const person = book.people.find((p) => p.id === entry.personId)?.name;
+  const tap = book.sites.find((s) => s.id === entry.siteId)?.site.name;
+  const { tip, outlets } = entry.rig;
+  const band = made.uncertainty;
+  const newest = calibratedFor(book, rig, { personId: entry.personId ?? undefined, siteId: entry.siteId ?? undefined }, today());
+  const mean = made.trials.find((t) => t.of === "pace");
+  const ground = pace?.kind === "timed-area" ? pace.area : pace?.kind === "timed-run" ? pace.distance : undefined;
+  const swath = pace && "swath" in pace ? pace.swath : entry.calibration["x-swath"];
+  return {
+    rig: rig.rig.name,
+    whose: person ?? (tap ? `tap of ${tap}` : "anyone"),
+    tip:
+      [tip?.size && `${(outlets?.count ?? 1) > 1 ? `${outlets!.count} × ` : ""}${tip.size}`, tip?.pressure]
+        .filter(Boolean)
+        .join(" at ") || "not noted",
+    swath: typeof swath === "string" ? swath : outlets?.spacing ? `${outlets.count} × ${outlets.spacing}` : "not noted",
+    course:
+      ground && made.timePer1000
+        ? `${written(ground)}, ${mean?.count ?? 1} ×; 1,000 sq ft in ${read(made.timePer1000.value, "time", system)}`
+        : pace?.kind === "speed"
+          ? pace.speed
+          : "–",
+    caught: made.flow
+      ? `${read(made.flow.value, "flow", system)}${flow?.kind === "tip-chart" ? " (estimate)" : ""}`
+      : used
+        ? "by what it used up"
+        : "–",
+    sprayVolume: read(made.sprayVolume.value, "sprayVolume", system),
+    band: band ? `± ${writeNumber(band.relative * 100, { figures: 2 })} %` : "as given",
+    coverage: job.tank && !made.hoseEnd ? read(coverageOf(job.tank, made.sprayVolume).value, "area", system) : "–",
+    made: `${format(new Date(entry.madeAt), "d MMM yyyy")}${entry.method ? `, ${methodOf(entry.method)!.title.toLowerCase()}` : ""}`,
+    goodUntil: format(new Date(`${dayText(dayNumber(entry.madeAt) + GOOD_FOR)}T12:00:00`), "d MMM yyyy"),
+    warns:
+      newest?.entry.id !== entry.id
+        ? "A newer calibration has taken its place."
+        : newest.unsure
+          ? "Trials disagree: not a calibration yet."
+          : newest.estimate
+            ? "An estimate: catch it before mixing."
+            : newest.standing.state === "stands"
+              ? ""
+              : `${newest.standing.state}: ${newest.standing.reasons.join("; ")}`,
+  };
+}
+
+/** The lines of a tag, in the order in which they are read. */
+export const tagLines = (tag: TagFacts): readonly (readonly [string, string])[] => [
+  ["Tip", tag.tip],
+  ["Swath", tag.swath],
+  ["Course", tag.course],
+  ["Caught", tag.caught],
+  ["A full tank covers", tag.coverage],
+  ["Made", tag.made],
+];

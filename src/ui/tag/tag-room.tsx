@@ -1,0 +1,143 @@
+"use client";
+
+import { Box, chakra } from "@chakra-ui/react";
+import Link from "next/link";
+import { useSearchParams } from "next/navigation";
+import { useState } from "react";
+import { useBook } from "../data/book";
+import { useInHand } from "../data/in-hand";
+import { Room } from "../frame/room";
+import { Button, Heading, Note, Select } from "../parts/controls";
+import { Field } from "../parts/field";
+import { FirstThing, Notice } from "../parts/notices";
+import { tagFacts, tagLines, type TagFacts } from "./tag-facts";
+
+const SIZES = { A6: "A6 card", LETTER: "Letter sheet, four tags" } as const;
+type Size = keyof typeof SIZES;
+
+/** The tag of a calibration: to print and hang on the sprayer. */
+export function TagRoom() {
+  const id = useSearchParams().get("id");
+  const { book, read } = useBook();
+  const { system } = useInHand();
+  const [size, setSize] = useState<Size>("A6");
+  const [busy, setBusy] = useState(false);
+  const [failed, setFailed] = useState(false);
+  const entry = book.calibrations.find((c) => c.id === id);
+  if (!entry)
+    return (
+      <Room>
+        {read && (
+          <FirstThing>
+            There is no such calibration among the newest. <Link href="/calibrate">Calibrate</Link>
+          </FirstThing>
+        )}
+      </Room>
+    );
+  const tag = tagFacts(book, entry, system);
+  const pdf = async () => {
+    setBusy(true);
+    setFailed(false);
+    try {
+      // The PDF library is large and wanted seldom: it is fetched when it is asked for.
+      const { savePdf } = await import("./tag-pdf");
+      await savePdf(tag, size);
+    } catch {
+      setFailed(true);
+    }
+    setBusy(false);
+  };
+  return (
+    <Room>
+      <chakra.style>{`@page { size: ${size === "A6" ? "A6" : "letter"}; margin: 6mm; }`}</chakra.style>
+      <Box className="no-print" marginBottom="16px">
+        <Heading>The tag for {tag.rig}</Heading>
+        <Note>Print it, laminate it, hang it on the sprayer.</Note>
+        <Box display="flex" gap="12px" alignItems="flex-end" flexWrap="wrap" marginTop="12px">
+          <Box width="240px">
+            <Field label="Paper">
+              {(props) => (
+                <Select {...props} value={size} onChange={(e) => setSize(e.target.value as Size)}>
+                  {Object.entries(SIZES).map(([value, words]) => (
+                    <option key={value} value={value}>
+                      {words}
+                    </option>
+                  ))}
+                </Select>
+              )}
+            </Field>
+          </Box>
+          <Button look="act" onClick={() => window.print()}>
+            Print
+          </Button>
+          <Button onClick={() => void pdf()} disabled={busy}>
+            {busy ? "Making the PDF …" : "Save as PDF"}
+          </Button>
+        </Box>
+        {failed && <Notice state="stop">The PDF could not be made. Print the page instead, or try again.</Notice>}
+      </Box>
+      <Box display="grid" gridTemplateColumns={size === "A6" ? "minmax(0, 560px)" : "repeat(2, minmax(0, 1fr))"} gap="16px">
+        {(size === "A6" ? [0] : [0, 1, 2, 3]).map((i) => (
+          <Tag key={i} tag={tag} hidden={i > 0} />
+        ))}
+      </Box>
+    </Room>
+  );
+}
+
+function Tag({ tag, hidden }: { tag: TagFacts; hidden: boolean }) {
+  return (
+    <Box
+      as="article"
+      aria-label={hidden ? undefined : "Tag"}
+      aria-hidden={hidden}
+      border="3px solid"
+      borderColor="ink"
+      background="sheet"
+      padding="16px 20px"
+      breakInside="avoid"
+      position="relative"
+    >
+      <Box
+        position="absolute"
+        top="12px"
+        right="14px"
+        width="22px"
+        height="22px"
+        border="2px solid"
+        borderColor="ink"
+        borderRadius="50%"
+        aria-hidden
+      />
+      <Box fontSize="22px" fontWeight="700" paddingRight="36px" lineHeight="1.15">
+        {tag.rig}
+      </Box>
+      <Box fontSize="17px">{tag.whose}</Box>
+      {tag.warns !== "" && (
+        <Box color="stop" fontWeight="700" borderTop="2px solid" borderColor="stop" marginTop="6px" paddingTop="4px">
+          ✕ {tag.warns}
+        </Box>
+      )}
+      <Box borderTop="2px solid" borderBottom="2px solid" borderColor="ink" marginY="8px" paddingY="6px">
+        <chakra.span fontFamily="reading" fontWeight="700" fontSize="30px" lineHeight="1.1">
+          {tag.sprayVolume}
+        </chakra.span>{" "}
+        <chakra.span fontSize="17px">{tag.band}</chakra.span>
+      </Box>
+      <Box as="dl" display="grid" gridTemplateColumns="max-content 1fr" gap="2px 14px" fontSize="15px">
+        {tagLines(tag).map(([name, value]) => (
+          <Box key={name} display="contents">
+            <chakra.dt color="soft">{name}</chakra.dt>
+            <chakra.dd fontWeight="700">{value}</chakra.dd>
+          </Box>
+        ))}
+      </Box>
+      <Box borderTop="2px solid" borderColor="ink" marginTop="8px" paddingTop="6px" fontWeight="700" fontSize="17px">
+        Good until {tag.goodUntil}
+      </Box>
+      <Box fontSize="13px" color="soft">
+        Stale at once if tip, pressure, person or anything else on it changes. The label is binding.
+      </Box>
+    </Box>
+  );
+}
