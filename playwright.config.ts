@@ -13,8 +13,8 @@ const CHROMIUM = { executablePath: process.env.CHROMIUM_PATH ?? "/usr/bin/chromi
 export default defineConfig({
   testDir: "e2e",
   workers: 1,
-  timeout: 120_000,
-  expect: { timeout: 20_000 },
+  timeout: 300_000,
+  expect: { timeout: 30_000 },
   forbidOnly: Boolean(process.env.CI),
   reporter: [["list"], ["json", { outputFile: "test-results/browser.json" }]],
   use: { baseURL: `http://127.0.0.1:${PORT}`, viewport: { width: 1280, height: 800 }, launchOptions: CHROMIUM },

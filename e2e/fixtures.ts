@@ -66,11 +66,13 @@ export async function rigInHand(page: Page, more: object = {}) {
 }
 
 /** A calibration on record: 1 gal per 1,000 sq ft, to the last digit. */
-export async function calibrated(page: Page, { rigId, personId }: { rigId: string; personId: string }) {
+export async function calibrated(page: Page, { rigId, personId }: { rigId: string; personId: string }, more: object = {}) {
   const session = {
     id: id(),
     rigId,
     personId,
+    siteId: null,
+    method: "area-catch",
     pace: "timed-area",
     flow: "timed-catch",
     direct: false,
@@ -88,9 +90,20 @@ export async function calibrated(page: Page, { rigId, personId }: { rigId: strin
     outlets: [""],
     used: [],
     target: "",
+    fill: "",
+    graduation: "",
+    gravity: "",
+    lever: null,
+    ...more,
   };
   const response = await page.request.post("/api/calibrations", { data: { session, madeAt: new Date().toISOString() } });
   expect(await response.json()).toMatchObject({ ok: true });
+}
+
+/** Another person on record. */
+export async function anotherPerson(page: Page): Promise<{ id: string; name: string }> {
+  const name = fresh("Tester");
+  return { id: await kept(page.request, "people", { name }), name };
 }
 
 export const site = (page: Page, name: string, ...areas: string[]) =>

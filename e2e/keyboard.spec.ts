@@ -18,7 +18,6 @@ test("a calibration by keyboard alone, from opening the app to saved, in under 4
   await press("g");
   await press("c");
   await expect(page.getByRole("heading", { name: `Calibrate ${rig}` })).toBeVisible();
-  await page.waitForLoadState("networkidle");
   await press("2");
   await page.getByLabel("or type a time").focus();
   for (const time of ["61", "63", "62"]) {

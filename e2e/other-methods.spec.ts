@@ -31,7 +31,8 @@ test("a boom, outlet by outlet, digits and Enter only", async ({ page }) => {
 test("what a marked area uses up: start 96, left 60 fl oz on 100 sq ft are 360 fl oz per 1,000", async ({ page }) => {
   await rigInHand(page);
   await page.goto("/calibrate");
-  await page.getByLabel("What is measured").selectOption("direct");
+  await page.getByRole("button", { name: "no watch" }).click();
+  await page.getByRole("button", { name: /^Refill or remainder/ }).click();
   await page.getByRole("button", { name: /2 Use up/ }).click();
   await page.getByLabel("At the start").fill("96");
   await page.getByLabel("Left").fill("60");
@@ -77,7 +78,7 @@ test("a run sheet put away by mistake is taken back", async ({ page }) => {
 test("the wanted spray volume says what to expect in the vessel, and which levers there are", async ({ page }) => {
   await rigInHand(page);
   await page.goto("/calibrate");
-  await page.getByLabel("Wanted spray volume, if there is one").fill("2");
+  await page.getByLabel("Wanted spray volume").fill("2");
   await page.getByRole("button", { name: /2 Walk/ }).click();
   for (const walk of ["61", "63", "62"]) {
     await page.getByLabel("or type a time").fill(walk);
@@ -110,7 +111,9 @@ test("an area in the wrong unit asks for more loads than anyone pours: no plan, 
 
 test("a bench with nothing on it says what to do first", async ({ page }) => {
   await page.route("**/api/book", (route) =>
-    route.fulfill({ json: { people: [], rigs: [], labels: [], sites: [], calibrations: [], sheets: [] } }),
+    route.fulfill({
+      json: { people: [], rigs: [], labels: [], sites: [], calibrations: [], sheets: [], tips: [], checks: [], kitChecks: [] },
+    }),
   );
   await page.goto("/");
   await expect(page.getByRole("heading", { name: "An empty bench" })).toBeVisible();

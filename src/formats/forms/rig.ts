@@ -2,6 +2,7 @@ import * as yup from "yup";
 import { GROUNDS, parseField, raw, RIG_KINDS, type Field, type Ground, type RigKind } from "@/core/contents";
 import type { HeadText, RigText } from "../job-file/types";
 import type { KitText, RigSetupText } from "../rig-setup";
+import { rigFormOf } from "./rig-form-of";
 import { choiceField, nameField, quantityField, readForm, refuse, textField, written } from "./field";
 import { sizeField } from "./tip";
 
@@ -195,5 +196,6 @@ export function rigText(form: RigForm): RigText & { name: string } {
   };
 }
 
-/** Reads a rig's form from outside. */
-export const readRigForm = (input: unknown) => readForm(rigForm, input);
+/** Reads a rig's form from outside; what it leaves out is empty. */
+export const readRigForm = (input: unknown) =>
+  readForm(rigForm, typeof input === "object" && input !== null ? { ...rigFormOf(), ...input } : input);

@@ -57,7 +57,11 @@ export function KeptForm<T extends FieldValues>(props: KeptFormProps<T>) {
 
 function KeptFormHere<T extends FieldValues>({ kind, schema, editing, blank, onDone, what, children }: KeptFormProps<T>) {
   const draftKey = `draft:${kind}:${editing?.id ?? "new"}`;
-  const [start] = useState<Draft<T>>(() => readKept<Draft<T>>(draftKey) ?? editing ?? { id: nanoid(), form: blank });
+  const [start] = useState<Draft<T>>(() => {
+    // A draft may have been begun before the form had all its fields.
+    const draft = readKept<Draft<T>>(draftKey);
+    return draft ? { ...draft, form: { ...blank, ...draft.form } } : (editing ?? { id: nanoid(), form: blank });
+  });
   const form = useForm<T>({
     resolver: resolverOf(schema),
     defaultValues: start.form as DefaultValues<T>,
