@@ -3,7 +3,7 @@ import typescript from "eslint-config-next/typescript";
 import prettier from "eslint-config-prettier/flat";
 
 const OUTWARD = (room, may) =>
-  `Imports point one way: app, cli → services → records, formats → core; ui → core and formats. ${room} may use ${may}.`;
+  `Imports point one way: app, cli → services → records, formats → core; ui → core, formats and standins. ${room} may use ${may}.`;
 
 /** A room of the code, what it may import from other rooms, and the packages that it may not use. */
 const room = (name, may, { packages = [], globals = [], files = [`src/${name}/**/*.{ts,tsx}`] } = {}) => ({

@@ -12,7 +12,20 @@ ensureBuilt();
 const { default: autocannon } = await import("autocannon");
 const PORT = 3229;
 const URL = `http://127.0.0.1:${PORT}`;
-const VIEWS = ["/", "/rigs", "/calibrate", "/calibrate/record", "/labels", "/sites", "/mix", "/mix/sheet"];
+const VIEWS = [
+  "/",
+  "/rigs",
+  "/calibrate",
+  "/calibrate/record",
+  "/calibrate/check",
+  "/calibrate/plan",
+  "/calibrate/crew",
+  "/calibrate/tag",
+  "/labels",
+  "/sites",
+  "/mix",
+  "/mix/sheet",
+];
 const line = (name, value, aim) => console.log(`${name.padEnd(62)} ${value.padStart(9)}   ${aim}`);
 const times = (ratio) => `${ratio.toFixed(2)} ×`;
 

@@ -34,7 +34,7 @@ try {
   const args = JSON.parse(readFileSync(inProject("scripts", "lib", "chromium-flags.json"), "utf8"));
   const browser = await chromium.launch({ executablePath: BROWSER, args });
 
-  async function picture(name, path, viewport, { dark = false, act = async () => {} } = {}) {
+  async function picture(name, path, viewport, { dark = false, more = {}, act = async () => {} } = {}) {
     const context = await browser.newContext({
       viewport,
       colorScheme: dark ? "dark" : "light",
@@ -43,7 +43,7 @@ try {
     });
     await context.addInitScript(
       (h) => localStorage.getItem("in-hand") ?? localStorage.setItem("in-hand", h),
-      JSON.stringify(hand),
+      JSON.stringify({ ...hand, ...more }),
     );
     const page = await context.newPage();
     await page.goto(path);
@@ -89,6 +89,44 @@ try {
     },
   });
   await picture("calibration", `/calibrate/record?id=${newest}`, LAPTOP);
+  await picture("boom-check", "/calibrate", LAPTOP, {
+    more: { rigId: named(book.rigs, "Green boom") },
+    act: async (page) => {
+      await step(page, "3 Catch");
+      const volumes = [25.6, 26, 25.4, 25.8, 29.4, 25.7, 25.5, 26.1, 25.9, 25.2, 22.3, 25.8];
+      for (const [i, volume] of volumes.entries()) await page.getByLabel(`Outlet ${i + 1}`, { exact: true }).fill(String(volume));
+      await page.evaluate(() => scrollTo(0, 0));
+    },
+  });
+  const before = book.calibrations.findLast((c) => c.personId === named(book.people, "Ines Quaye") && c.calibration.target);
+  await picture("levers", `/calibrate/record?id=${before.id}`, LAPTOP, {
+    act: async (page) => {
+      await page.getByRole("slider", { name: "Flow" }).focus();
+      for (let i = 0; i < 20; i++) await page.keyboard.press("ArrowUp");
+      await page.evaluate(() => scrollTo(0, 330));
+    },
+  });
+  const truck = { rigId: named(book.rigs, "Quay truck"), personId: named(book.people, "Bram Tolliver") };
+  await picture("quick-check", "/calibrate/check", LAPTOP, {
+    more: truck,
+    act: (page) => page.locator(".js-plotly-plot").waitFor(),
+  });
+  await picture("plan", "/calibrate/plan", LAPTOP, {
+    act: async (page) => {
+      await page.getByLabel("What is wished for").selectOption("quickest");
+      await page.getByLabel("Effective swath").fill("5 ft");
+    },
+  });
+  await picture("crew", "/calibrate/crew", LAPTOP);
+  await picture("tag", `/calibrate/tag?id=${newest}`, LAPTOP);
+  await picture("hose-end-phone", "/calibrate/record?id=" + book.calibrations.find((c) => c.siteId !== null).id, PHONE, {
+    more: { rigId: named(book.rigs, "Bed head"), siteId: named(book.sites, "Rope museum court") },
+    act: async (page) => {
+      await page.getByLabel("Product, by its label").selectOption({ label: "Gangway Wetter (demo label)" });
+      await page.getByRole("heading", { name: "In the jar" }).scrollIntoViewIfNeeded();
+      await page.evaluate(() => scrollBy(0, 560));
+    },
+  });
   await picture("mix", "/mix", LAPTOP, {
     act: async (page) => {
       await take(page, "Osselgrain");

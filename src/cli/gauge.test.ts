@@ -98,6 +98,117 @@ describe("calibrate", () => {
   });
 });
 
+describe("calibrate, in full", () => {
+  const speed = (mph: string) => ({ kind: "speed", speed: mph, swath: "5 ft" });
+  const codes = (made: { warnings: { code: string }[] }) => made.warnings.map((w) => w.code);
+
+  // Size 025 at 20 psi: 0.177 gal/min (square-root law, extension handbooks from memory).
+  test("a tip chart is an estimate, and says so", () => {
+    const rig = { kind: "boom", outlets: { count: 12, spacing: "20 in" }, tip: { size: "025", pressure: "20 psi" } };
+    const made = result(
+      "calibrate",
+      job({ rig, calibration: { pace: { kind: "speed", speed: "3.0 mph" }, flow: { kind: "tip-chart" } } }),
+    );
+    expect(made.flow.value / 12).toBeCloseTo(0.177, 3);
+    // gal/ac = 5,940 × gal/min ÷ (mph × in)
+    expectNear(made.perAcre.value, (5940 * 0.25 * Math.sqrt(0.5)) / (3 * 20), 1e-12);
+    expect(codes(made)).toContain("estimate-only");
+    expect(made.uncertainty.largest).toBe("the rated flow of the tip");
+  });
+  test.each([
+    [{ kind: "backpack" }, ["rig.tip.size: missing", "rig.tip.pressure: missing"]],
+    [{ kind: "backpack", tip: { size: "025" } }, ["rig.tip.pressure: missing"]],
+    [{ kind: "backpack", tip: { size: "00", pressure: "40 psi" } }, ["rig.tip.size: "]],
+  ])("a chart needs the tip and its pressure: %j", (rig, places) => {
+    const { err, exit } = run("calibrate", job({ rig, calibration: { pace: speed("3 mph"), flow: { kind: "tip-chart" } } }));
+    expect(exit).toBe(2);
+    for (const place of places) expect(err).toContain(place);
+  });
+
+  test("a target that is missed: four levers, each with the reading to expect", () => {
+    const pace = { kind: "timed-run", distance: "200 ft", swath: "5 ft", times: ["60 s", "60 s"] };
+    const flow = { kind: "metered-flow", whole: "0.25 gal/min" };
+    const made = result("calibrate", job({ calibration: { pace, flow, target: "0.3 gal/1000 ft2" } }));
+    expectNear(made.sprayVolume.value, 0.25, 1e-12);
+    const lever = (name: string) => made.remedies.find((r: { lever: string }) => r.lever === name);
+    expect(lever("pressure")).toMatchObject({ feasible: true, setTo: { value: expect.closeTo(57.6, 9), unit: "psi" } });
+    expect(lever("pressure").expect).toEqual({ value: expect.closeTo(0.3, 12), unit: "gal/min" });
+    expect(lever("tip")).toMatchObject({ feasible: true, setTo: "03" });
+    expect(lever("speed").setTo).toEqual({ value: expect.closeTo(200 / 60 / (88 / 60) / 1.2, 9), unit: "mph" });
+    expect(lever("speed").expect).toEqual({ value: expect.closeTo(72, 9), unit: "s" });
+    expect(lever("remix").setTo).toEqual({ value: expect.closeTo(16_000, 6), unit: "ft2" });
+  });
+
+  const hoseEnd = (head: object, more: object = {}) =>
+    job({
+      rig: { kind: "hose-end", tanks: [{ usable: "12 fl oz" }], head },
+      calibration: {
+        pace: { kind: "timed-area", area: "1000 ft2", times: ["60 s", "60 s"] },
+        flow: {
+          kind: "timed-catch",
+          catches: [
+            { volume: "2.5 gal", time: "60 s" },
+            { volume: "2.5 gal", time: "60 s" },
+          ],
+        },
+      },
+      products: [{ name: "Demo wetter", form: "liquid", rate: "4 fl oz/1000 ft2" }],
+      ...more,
+    });
+  // Check values of hose-end heads: common practice.
+  test("a metered head: 160 : 1, 2 min for 4 fl oz", () => {
+    const made = result("calibrate", hoseEnd({ kind: "metered", feed: "2 fl oz/min" }));
+    expect(made.hoseEnd.productFlow).toEqual({ value: expect.closeTo(2, 9), unit: "fl oz/min" });
+    expectNear(made.hoseEnd.dilution, 160, 1e-9);
+    expect(made.hoseEnd.timePer1000).toEqual({ value: expect.closeTo(120, 9), unit: "s" });
+    expectNear(made.hoseEnd.overdose, 0.5, 1e-9);
+  });
+  test("the dial set to the label's number: gone in 24 s, 2.5 times too much", () => {
+    const made = result("calibrate", hoseEnd({ kind: "dial", setting: "4 fl oz/gal" }));
+    expectNear(made.hoseEnd.timePer1000.value, 24, 1e-9);
+    expectNear(made.hoseEnd.overdose, 2.5, 1e-9);
+    expect(codes(made)).toEqual(expect.arrayContaining(["pace-far-from-label", "dial-is-label-number"]));
+  });
+  test("a diluted jar multiplies the time: 2 min 24 s", () => {
+    const head = { kind: "dial", setting: "2 fl oz/gal", jar: { product: "8 fl oz", water: "4 fl oz" } };
+    const products = [{ name: "Demo wetter", form: "liquid", rate: "8 fl oz/1000 ft2" }];
+    expectNear(result("calibrate", hoseEnd(head, { products })).hoseEnd.timePer1000.value, 144, 1e-9);
+  });
+  test("without a rate or a pace there is no time and no overdose", () => {
+    const made = result("calibrate", hoseEnd({ kind: "dial", setting: "2 fl oz/gal" }, { products: undefined }));
+    expect(made.hoseEnd).toMatchObject({ timePer1000: null, overdose: null });
+    const given = result(
+      "calibrate",
+      hoseEnd({ kind: "dial", setting: "2 fl oz/gal" }, { calibration: { sprayVolume: "2.5 gal/1000 ft2" } }),
+    );
+    expect(given.hoseEnd).toEqual({ productFlow: null, dilution: null, timePer1000: null, overdose: null });
+  });
+  test("in a mix a load is a jar: product and water in its ratio", () => {
+    const head = { kind: "dial", setting: "2 fl oz/gal", jar: { product: "8 fl oz", water: "4 fl oz" } };
+    const sites = [{ name: "Beds", zones: [{ area: "5000 ft2" }] }];
+    const plan = result("mix", hoseEnd(head, { sites }));
+    // 4 fl oz per 1,000 on 5,000 sq ft are 20 fl oz of product, 30 with their water: two jars of 12 and one of 6.
+    expect(plan.sites[0].loads.map((l: { fillTo: { value: number } }) => l.fillTo.value * 128)).toEqual(
+      [12, 12, 6].map((n) => expect.closeTo(n, 9)),
+    );
+    expect(plan.sites[0].loads[0].products).toEqual([
+      { name: "Demo wetter", amount: { value: expect.closeTo(8, 9), unit: "fl oz" } },
+    ]);
+    expect(plan.sites[0].loads[0].covers).toEqual({ value: expect.closeTo(2000, 6), unit: "ft2" });
+    expect(plan.tankCoverage).toEqual({ value: expect.closeTo(2000, 6), unit: "ft2" });
+    expect(plan.sprayVolume.value).toBeCloseTo(2.5, 9);
+    expect(plan.sites[0].spray.value).toBeCloseTo(12.5, 9);
+  });
+  test("two products or a strength don't go into one jar", () => {
+    const head = { kind: "dial", setting: "2 fl oz/gal" };
+    const one = { name: "A", form: "liquid", rate: "4 fl oz/1000 ft2" };
+    expect(run("mix", hoseEnd(head, { products: [one, { ...one, name: "B" }] })).err).toMatch(
+      /^products\[1\]: 2 products in the jar/,
+    );
+    expect(run("mix", hoseEnd(head, { products: [{ ...one, rate: "1 fl oz/gal" }] })).err).toMatch(/^products\[0\]\.rate: /);
+  });
+});
+
 describe("mix", () => {
   test("the whole result, against the sum done by hand", () => {
     const made = result("mix", job({ calibration: { sprayVolume: "1.5 gal/1000 ft2" } }));

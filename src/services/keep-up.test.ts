@@ -1,8 +1,10 @@
+import { tipFormOf } from "@/formats/forms/tip-form-of";
 import { put, retire, type KeptKind } from "./keep-up";
 import { readBook } from "./read-book";
 import { add, faults, freshRecords, ids, LABEL, must, RIG, SITE, town } from "./testing/town";
 
 const records = freshRecords();
+const TIP_ROW = { pressure: "40", flow: "0.25", droplet: "medium" };
 
 describe("keeping people, rigs, labels and sites up to date", () => {
   test("what was typed is kept as a job file writes it, and comes back", () => {
@@ -14,6 +16,12 @@ describe("keeping people, rigs, labels and sites up to date", () => {
       tanks: [{ name: "main", usable: "4 gal", leastMix: "0.5 gal" }],
       outlets: { count: 1 },
       tip: { size: "025", pressure: "40 psi" },
+      "x-setup": {
+        kit: {
+          scales: [{ name: "bench scale", step: "0.01 oz", capacity: "20 oz" }],
+          vessels: [{ name: "jug", graduation: "1 fl oz", capacity: "64 fl oz" }],
+        },
+      },
     });
     expect(book.labels[0]!.product).toEqual({
       name: "Granule",
@@ -49,6 +57,38 @@ describe("keeping people, rigs, labels and sites up to date", () => {
     ["rigs", { ...RIG, tanks: [{ name: "main", usable: "4 gal", leastMix: "5 gal" }] }, "tanks[0].leastMix contradiction"],
     ["rigs", { ...RIG, tanks: [{ name: "main", usable: "4 ac", leastMix: "" }] }, "tanks[0].usable wrong-unit"],
     ["rigs", { ...RIG, outlets: "1.5" }, "outlets out-of-range"],
+    ["rigs", { ...RIG, pumpServiced: "last week" }, "pumpServiced bad-date"],
+    ["rigs", { ...RIG, hoseDiameter: "3 gal" }, "hoseDiameter wrong-unit"],
+    [
+      "rigs",
+      { ...RIG, vessels: [{ name: "jug", graduation: "2 gal", capacity: "1 gal" }] },
+      "vessels[0].graduation contradiction",
+    ],
+    [
+      "rigs",
+      { ...RIG, kind: "hose-end", head: { kind: "dial", setting: "", feed: "", product: "", water: "" } },
+      "head.setting missing",
+    ],
+    [
+      "rigs",
+      { ...RIG, kind: "hose-end", head: { kind: "dial", setting: "2", feed: "", product: "8 fl oz", water: "" } },
+      "head.water missing",
+    ],
+    [
+      "tips",
+      { ...tipFormOf(), name: "Fan", size: "x", rows: [{ pressure: "40", flow: "0.25", droplet: "" }] },
+      "size not-a-choice",
+    ],
+    [
+      "tips",
+      { ...tipFormOf(), name: "Fan", size: "025", rows: [{ pressure: "40", flow: "0.25", droplet: "huge" }] },
+      "rows[0].droplet not-a-choice",
+    ],
+    [
+      "tips",
+      { ...tipFormOf(), name: "Fan", size: "025", rows: [TIP_ROW, { ...TIP_ROW, pressure: "40 psi" }] },
+      "rows[1].pressure duplicate-name",
+    ],
     ["rigs", { ...RIG, kind: "kite" }, "kind not-a-choice"],
     ["rigs", { ...RIG, name: " " }, "name missing"],
     ["rigs", { ...RIG, tipSize: "blue" }, "tipSize not-a-choice"],

@@ -41,6 +41,8 @@ export const RIG = {
   tipSize: "025",
   pressure: "40",
   tanks: [{ name: "main", usable: "4", leastMix: "0.5 gal" }],
+  vessels: [{ name: "jug", graduation: "1 fl oz", capacity: "64 fl oz" }],
+  scales: [{ name: "bench scale", step: "0.01 oz", capacity: "20 oz" }],
 };
 export const LABEL = { name: "Granule", form: "dry", formulation: "wg", rate: "0.3", priceAmount: "64", pricePer: "80 oz" };
 export const SITE = {
@@ -89,3 +91,23 @@ export const sheet = (more: object = {}) => ({
   products: [{ labelId: ids.labels, rate: "0.3 oz/1000 ft2" }],
   ...more,
 });
+
+/** A quick check of the test town: 32.5 fl oz a minute. */
+export const QUICK_CHECK = {
+  id: "quick-check-0001",
+  calibrationId: "calibration-00001",
+  personId: ids.people,
+  madeAt: NOW,
+  volume: "32.5",
+  time: "60 s",
+};
+/** A proof of the test town's jug. */
+export const KIT_CHECK = {
+  id: "kit-check-00001",
+  rigId: ids.rigs,
+  of: "vessel",
+  tool: "jug",
+  madeAt: NOW,
+  known: "32 fl oz",
+  shown: "32.5 fl oz",
+};

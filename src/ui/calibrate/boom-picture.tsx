@@ -1,9 +1,11 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
+import { useSyncExternalStore } from "react";
 import { raw, read, writeNumber, type BoomCheck, type Quantity, type System } from "@/core/contents";
 
-const WIDTH = 640;
+const WIDE = 640;
+const NARROW = 370;
 const HEIGHT = 210;
 const TOP = 18;
 const LOW = 172;
@@ -18,6 +20,8 @@ interface PictureProps {
 
 /** The boom as seen from behind: a column an outlet, the mean with its ±5 % band, ±10 % of rated as brackets. */
 export function BoomPicture({ flows, check, rated, system }: PictureProps) {
+  // Drawn anew for a phone, not shrunk: its figures must stay readable.
+  const WIDTH = useNarrow() ? NARROW : WIDE;
   const mean = check && raw(check.mean);
   const most = Math.max(
     ...flows.map((f) => (f === undefined ? 0 : raw(f))),
@@ -104,6 +108,20 @@ export function BoomPicture({ flows, check, rated, system }: PictureProps) {
     </chakra.svg>
   );
 }
+
+/** Whether the screen is a phone's. */
+function useNarrow(): boolean {
+  return useSyncExternalStore(
+    (changed) => {
+      const media = window.matchMedia(PHONE);
+      media.addEventListener("change", changed);
+      return () => media.removeEventListener("change", changed);
+    },
+    () => window.matchMedia(PHONE).matches,
+    () => false,
+  );
+}
+const PHONE = "(max-width: 47.99rem)";
 
 const percent = (part: number) => `${part > 0 ? "+" : "−"}${writeNumber(Math.abs(part) * 100, { figures: 2 })} %`;
 

@@ -16,13 +16,13 @@ const NEED_WORDS: Record<Need, string> = {
 const Lack = chakra("button", {
   base: {
     minHeight: "48px",
-    padding: "6px 10px",
+    padding: { base: "4px 8px", lg: "6px 10px" },
     background: "transparent",
     color: "ink",
     border: "1px solid",
     borderColor: "field",
     fontFamily: "body",
-    fontSize: "15px",
+    fontSize: { base: "14px", lg: "15px" },
     cursor: "pointer",
     "&[aria-pressed=true]": { background: "ink", color: "paper", fontWeight: "700" },
   },
@@ -67,7 +67,7 @@ export function Chooser({ kind, chosen, onChoose }: ChooserProps) {
   const toggle = (need: Need) => setLacking(lacking.includes(need) ? lacking.filter((n) => n !== need) : [...lacking, need]);
   return (
     <Box>
-      <Box display="flex" gap="6px" alignItems="center" flexWrap="wrap" marginBottom="6px" role="group" aria-label="Not at hand">
+      <Box display="flex" gap="5px" alignItems="center" flexWrap="wrap" marginBottom="6px" role="group" aria-label="Not at hand">
         <Box fontSize="14px" fontWeight="700">
           I have
         </Box>
