@@ -17,7 +17,13 @@ export default defineConfig({
   expect: { timeout: 30_000 },
   forbidOnly: Boolean(process.env.CI),
   reporter: [["list"], ["json", { outputFile: "test-results/browser.json" }]],
-  use: { baseURL: `http://127.0.0.1:${PORT}`, viewport: { width: 1280, height: 800 }, launchOptions: CHROMIUM },
+  use: {
+    // A thing that isn't there fails within half a minute, not at the end of the test's time.
+    actionTimeout: 30_000,
+    baseURL: `http://127.0.0.1:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: CHROMIUM,
+  },
   webServer: {
     command: `node node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${PORT}`,
     url: `http://127.0.0.1:${PORT}/api/health`,

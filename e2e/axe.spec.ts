@@ -46,7 +46,10 @@ for (const [face, width, height] of [
       // Nothing runs over the side of the screen.
       expect.soft([view, await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)]).toEqual([view, 0]);
     };
-    for (const view of ["/", "/rigs", "/labels", "/sites", "/calibrate"]) {
+    const record = (await (await page.request.get("/api/book")).json()) as { calibrations: { id: string; rigId: string }[] };
+    const made = record.calibrations.find((c) => c.rigId === hand.rigId)!.id;
+    const views = ["/", "/rigs", "/labels", "/sites", "/calibrate", "/calibrate/check", "/calibrate/plan", "/calibrate/crew"];
+    for (const view of [...views, `/calibrate/tag?id=${made}`, `/calibrate/record?id=${made}`]) {
       await page.goto(view);
       await expect(page.getByRole("heading").first()).toBeVisible();
       await check(view);

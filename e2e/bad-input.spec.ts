@@ -16,8 +16,8 @@ const WRONG: readonly (readonly [typed: string, says: RegExp])[] = [
 test("bad input everywhere a number is typed: it says why, and keeps what was typed", async ({ page }) => {
   test.setTimeout(400_000);
   const hand = await rigInHand(page);
-  const refusedIn = async (field: Locator, also: readonly (readonly [string, RegExp])[] = []) => {
-    for (const [typed, says] of [...WRONG, ...also]) {
+  const refusedIn = async (field: Locator, also: readonly (readonly [string, RegExp])[] = [], usual = WRONG) => {
+    for (const [typed, says] of [...usual, ...also]) {
       await field.fill(typed);
       await field.press("Tab");
       await expect(field).toHaveAttribute("aria-invalid", "true");
@@ -38,6 +38,17 @@ test("bad input everywhere a number is typed: it says why, and keeps what was ty
   await page.getByRole("button", { name: "Add rig" }).click();
   await expect(page.getByRole("alert").first()).toBeVisible();
 
+  // The kit's fields and those of the head: a few wrong things each.
+  const few = WRONG.slice(0, 3);
+  await page.getByText("Hose and pump").click();
+  await refusedIn(page.getByLabel("Hose, inside"), [["3 gal", /another kind/]], few);
+  await refusedIn(page.getByLabel("Pump serviced"), [["last week", /not a date/]], []);
+  await page.getByText("Measuring kit").click();
+  await page.getByRole("button", { name: "Add to the vessels" }).click();
+  await refusedIn(page.getByLabel("Marks of"), [["1 psi", /another kind/]], few);
+  await page.getByLabel("Kind").selectOption("hose-end");
+  await refusedIn(page.getByLabel("Dial stands at"), [["2 oz", /./]], few);
+
   await page.goto("/labels");
   await refusedIn(page.getByLabel("Label rate"), [
     ["0.3 oz", /has no area/],
@@ -50,10 +61,9 @@ test("bad input everywhere a number is typed: it says why, and keeps what was ty
   await refusedIn(page.getByLabel("Area"), [["5 ft", /another kind/]]);
 
   await page.goto("/calibrate");
-  for (const label of ["Test area", "Effective swath", "Wanted spray volume, if there is one"])
-    await refusedIn(page.getByLabel(label));
+  for (const label of ["Test area", "Effective swath", "Wanted spray volume"]) await refusedIn(page.getByLabel(label));
   await page.getByLabel("Effective swath").fill("");
-  await page.getByLabel("Wanted spray volume, if there is one").fill("");
+  await page.getByLabel("Wanted spray volume").fill("");
   await page.getByLabel("Test area").fill("250");
   await page.getByRole("button", { name: /2 Walk/ }).click();
   for (const [typed, says] of [...WRONG, ["1:75", /not minutes and seconds/] as const]) {
@@ -71,7 +81,17 @@ test("bad input everywhere a number is typed: it says why, and keeps what was ty
   await page.getByRole("button", { name: /4 Result/ }).click();
   await expect(page.getByText("A timed walk is missing.")).toBeVisible();
 
+  await page.goto("/calibrate/plan");
+  for (const label of ["Wanted spray volume", "Travel speed", "or the flow is known"])
+    await refusedIn(page.getByLabel(label), [["3 lb", /another kind/]], few);
+
   await calibrated(page, hand);
+  await page.goto("/calibrate/check");
+  for (const [typed, says] of few) {
+    await page.getByLabel("or type a catch").fill(typed);
+    await page.keyboard.press("Enter");
+    await expect(page.locator("main").getByRole("alert")).toHaveText(says);
+  }
   const green = fresh("Green");
   await site(page, green, "3000");
   const product = fresh("Granule");
@@ -125,4 +145,17 @@ test("a page of another site can't write here", async ({ request }) => {
   expect(form.status()).toBe(403);
   const broken = await request.post("/api/keep/people", { data: "{", headers: { "content-type": "application/json" } });
   expect(broken.status()).toBe(422);
+});
+
+test("a boom's outlets: a reading that can't be right says so, and is kept as typed", async ({ page }) => {
+  await rigInHand(page, { kind: "boom", outlets: "3", spacing: "20 in", tipSize: "04" });
+  await page.goto("/calibrate");
+  await page.getByRole("button", { name: /3 Catch/ }).click();
+  const outlet = page.getByLabel("Outlet 2", { exact: true });
+  for (const [typed, says] of [...WRONG, ["25 oz", /another kind/] as const]) {
+    await outlet.fill(typed);
+    await expect(outlet).toHaveAttribute("aria-invalid", "true");
+    await expect(page.locator(`[id="${await outlet.getAttribute("aria-describedby")}"]`)).toHaveText(says);
+    await expect(outlet).toHaveValue(typed);
+  }
 });

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { useEffect, useRef, useState, type KeyboardEvent } from "react";
+import { useEffect, useId, useRef, useState, type KeyboardEvent } from "react";
 import {
   boomCheck,
   given,
@@ -96,6 +96,7 @@ function Readings({ session, field, onSet }: { session: Session; field: Field; o
     to?.focus();
     to?.select();
   };
+  const id = useId();
   const faults = session.outlets.flatMap((typed, i) => {
     const read = typed.trim() === "" ? undefined : parseField(field, typed);
     return read && !read.ok ? [{ i, words: wordsFor(read.issues[0]!) }] : [];
@@ -110,6 +111,7 @@ function Readings({ session, field, onSet }: { session: Session; field: Field; o
               <Input
                 aria-label={`Outlet ${i + 1}`}
                 aria-invalid={faults.some((f) => f.i === i)}
+                aria-describedby={faults.some((f) => f.i === i) ? `${id}-${i}` : undefined}
                 inputMode="decimal"
                 autoComplete="off"
                 padding="8px 8px"
@@ -121,7 +123,7 @@ function Readings({ session, field, onSet }: { session: Session; field: Field; o
         ))}
       </Box>
       {faults.map(({ i, words }) => (
-        <Box key={i} role="alert" color="stop" fontWeight="700" fontSize="15px" marginTop="6px">
+        <Box key={i} id={`${id}-${i}`} role="alert" color="stop" fontWeight="700" fontSize="15px" marginTop="6px">
           ✕ Outlet {i + 1}: {words}
         </Box>
       ))}
