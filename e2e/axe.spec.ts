@@ -48,8 +48,8 @@ for (const [face, width, height] of [
     };
     const record = (await (await page.request.get("/api/book")).json()) as { calibrations: { id: string; rigId: string }[] };
     const made = record.calibrations.find((c) => c.rigId === hand.rigId)!.id;
-    const views = ["/", "/rigs", "/labels", "/sites", "/calibrate", "/calibrate/check", "/calibrate/plan", "/calibrate/crew"];
-    for (const view of [...views, `/calibrate/tag?id=${made}`, `/calibrate/record?id=${made}`]) {
+    const views = ["/", "/rigs", "/labels", "/sites", "/calibrate/check", "/calibrate/plan", "/calibrate/crew"];
+    for (const view of [...views, `/calibrate/tag?id=${made}`, `/calibrate/record?id=${made}`, "/calibrate"]) {
       await page.goto(view);
       await expect(page.getByRole("heading").first()).toBeVisible();
       await check(view);

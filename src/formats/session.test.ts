@@ -1,4 +1,4 @@
-import { emptySession, isSession, readSession, type Session } from "./session";
+import { byMethod, emptySession, isSession, readSession, type Session } from "./session";
 
 const session = (more: Partial<Session> = {}): Session => ({
   ...emptySession("s", { rigId: "r", personId: "p", outlets: 1, method: "area-catch" }),
@@ -69,3 +69,57 @@ test.each([
   { ...session(), target: "x".repeat(201) },
 ])("%p is no run sheet", (input) => expect(isSession(input)).toBe(false));
 test("a run sheet is one", () => expect(isSession(session())).toBe(true));
+
+describe("every method's readings come out as a job file writes them", () => {
+  const walks = [{ time: "60" }];
+  const ready = (more: Partial<Session>) => {
+    const reading = readSession(session(more));
+    if (reading.state !== "ready") throw new Error(JSON.stringify(reading));
+    return reading.calibration;
+  };
+
+  test("a fill-time test is a catch whose time was measured", () => {
+    expect(ready({ flow: "fill-time", walks, catches: [{ volume: "5 gal", time: "76.4 s" }] }).flow).toEqual({
+      kind: "timed-catch",
+      catches: [{ volume: "5 gal", time: "76.4 s" }],
+    });
+  });
+  test("a flow meter reads one an outlet", () => {
+    expect(ready({ flow: "metered-flow", walks, outlets: ["0.2", "12 fl oz/min"] }).flow).toEqual({
+      kind: "metered-flow",
+      readings: ["0.2 gal/min", "12 fl oz/min"],
+    });
+  });
+  test("a chart's flow takes a density with it, where there is one", () => {
+    const desk = { ...byMethod("desk", 1), speed: "3 mph", swath: "5 ft" };
+    expect(ready(desk)).toEqual({ pace: { kind: "speed", speed: "3 mph", swath: "5 ft" }, flow: { kind: "tip-chart" } });
+    expect(ready({ ...desk, gravity: "1.28" })).toMatchObject({ "x-gravity": "1.28" });
+  });
+  test("refilled in place of measured off", () => {
+    const used = [{ area: "100", start: "96", remaining: "", topUp: "36" }];
+    expect(ready({ direct: true, used }).used).toEqual([{ area: "100 ft2", topUp: "36 fl oz" }]);
+  });
+  test("the swath of a timed area and the vessel's marks stand beside the readings", () => {
+    const calibration = ready({ walks, catches: [{ volume: "33", time: "60" }], swath: "5", graduation: "1 fl oz" });
+    expect(calibration).toMatchObject({ "x-swath": "5 ft", "x-graduation": "1 fl oz", pace: { kind: "timed-area" } });
+  });
+  test.each([
+    ["acre-128-boom", 12, { pace: "timed-run", flow: "outlet-catches", direct: false }],
+    ["speed-distance", 1, { pace: "timed-run", flow: "timed-catch", direct: false }],
+    ["refill", 1, { direct: true }],
+    ["desk", 1, { pace: "speed", flow: "tip-chart" }],
+    ["acre-128", 1, { area: "340.3125 ft2" }],
+    ["straight-course", 1, { area: "1000 ft2" }],
+  ] as const)("%s on %d outlets sets what is measured", (method, outlets, sets) =>
+    expect(byMethod(method, outlets)).toMatchObject(sets),
+  );
+
+  test.each([
+    { method: "guess" },
+    { flow: "bucket" },
+    { siteId: 4 },
+    { lever: { name: "wish", setTo: "", follows: "" } },
+    { used: [{ area: "1", start: "", remaining: "" }] },
+    { outlets: [1] },
+  ])("%j is no run sheet", (more) => expect(isSession({ ...session(), ...more })).toBe(false));
+});

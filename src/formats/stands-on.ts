@@ -1,5 +1,5 @@
 import { judgeRatio, ownerOf, type CheckSince, type RigKind, type StandsOn } from "@/core/contents";
-import { readRig } from "./job-file/read-checked";
+import { readRig } from "./job-file/read-rig";
 import type { RigText } from "./job-file/types";
 import { heldOf } from "./rig-setup";
 

@@ -22,9 +22,6 @@ export interface Kit {
 /** How far a tool may be off a known weight or volume besides its own step: 2 % (ours; a household cup may be 5 % off). */
 export const KIT_BAND = 0.02;
 
-/** A pint of water weighs about a pound; exactly, a millilitre of it at 20 °C 0.9982 g (from memory: IAPWS-95 tables). */
-export const WATER_DENSITY = 0.9982;
-
 export interface KitProof {
   /** Read over known: 1.03 reads 3 % too much. */
   readonly ratio: number;
@@ -43,9 +40,6 @@ export function proveTool<K extends "mass" | "volume">(known: Quantity<K>, shown
   const allowed = Math.max(KIT_BAND, raw(step) / 2 / raw(known));
   return { ratio, good: Math.abs(ratio - 1) <= allowed + 1e-9, allowed };
 }
-
-/** The volume of water that weighs so much: how a vessel is proved on a scale that has been. */
-export const waterVolume = (weight: Quantity<"mass">): number => raw(weight) / WATER_DENSITY;
 
 /** The vessel to catch in: the finest that holds it all; undefined where none does. */
 export function vesselFor(kit: Kit, expected: Quantity<"volume">): Vessel | undefined {

@@ -74,10 +74,6 @@ export function throughLine(pace: Quantity<"time">, flow: Quantity<"flow">): Qua
   return make<"sprayVolume">((raw(flow) * raw(pace)) / AREA);
 }
 
-/** The pace at which a flow gives a spray volume: where the line lands when the middle is held. */
-export const paceFor = (sprayVolume: Quantity<"sprayVolume">, flow: Quantity<"flow">): Quantity<"time"> =>
-  make<"time">((raw(sprayVolume) * AREA) / raw(flow));
-
 /** The shortest pace that a person can walk with a swath: where the walkable band of the pace scale ends. */
 export const walkablePace = (swath: Quantity<"length">): Quantity<"time"> => make<"time">(AREA / (raw(WALKABLE) * raw(swath)));
 

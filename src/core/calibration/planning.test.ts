@@ -4,7 +4,7 @@ import { entered } from "../quantity/parse";
 import { quantity, valueIn } from "../quantity/quantity";
 import { expectNear } from "../testing/near";
 import { derive, given, num } from "../working/rule";
-import { proveTool, vesselFor, waterVolume } from "./kit";
+import { proveTool, vesselFor } from "./kit";
 import { METHODS, methodsFor } from "./methods";
 import { rankSetups, roundMixes, type PlanWish } from "./planner";
 import { judgeCheck, trendOf, type CheckPoint } from "./quick-check";
@@ -197,9 +197,6 @@ describe("the kit", () => {
     expect(proveTool(oz(10), oz(10.21), oz(0.1)).good).toBe(false);
     expect(proveTool(oz(1), oz(1.5), oz(1)).good).toBe(true);
   });
-  // Water at 20 °C: 0.9982 g/mL (from memory: IAPWS-95 tables).
-  test("a vessel is proved by the weight of its water", () =>
-    expect(waterVolume(quantity("mass", 998.2, "g"))).toBeCloseTo(1000, 9));
   test("the vessel to catch in is the finest that holds it", () => {
     const vessel = (name: string, graduation: string, capacity: string) => ({
       name,

@@ -1,3 +1,4 @@
+import { ROUNDING, writeNumber } from "../quantity/format";
 import type { RigBasics, RigKind } from "./evidence";
 
 /** Whether a calibration may still be mixed from. */
@@ -46,7 +47,7 @@ export function standingOf(then: StandsOn, now: StandsOn, madeOn: number, today:
   if (reasons.length > 0) return { state: "stale", reasons, daysLeft };
   if (check?.failed) {
     const off = Math.abs(check.ratio - 1) * 100;
-    const reason = `the quick check was ${off.toFixed(off < 10 ? 1 : 0)} % ${check.ratio > 1 ? "high" : "low"}`;
+    const reason = `the quick check was ${writeNumber(off, ROUNDING.percent)} % ${check.ratio > 1 ? "high" : "low"}`;
     return { state: "failing", reasons: [reason], daysLeft };
   }
   if (daysLeft < 0)

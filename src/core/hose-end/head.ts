@@ -161,9 +161,6 @@ export function labelNumberMistake(
   return { setting, seconds, factor: raw(pace) / seconds };
 }
 
-/** Over this the ratio of a bare tap to the head's flow is worth a word: never assume the flow (common practice). */
-export const TAP_TELLS = 1.1;
-
 /** How many times more a bare tap gives than what comes through hose and head. */
 export const tapAgainstHead = (tap: Quantity<"flow">, head: Quantity<"flow">): number => raw(tap) / raw(head);
 

@@ -136,3 +136,74 @@ test("days are whole, and come back", () => {
   expect(dayText(dayNumber("2026-04-14T23:59:59.999Z"))).toBe("2026-04-14");
   expect(dayNumber("2026-03-01T00:00:00Z") - dayNumber("2026-02-28T12:00:00Z")).toBe(1);
 });
+
+describe("a rig with everything on it", () => {
+  const full = {
+    ...rigFormOf(),
+    name: "Truck",
+    kind: "spray-truck",
+    tanks: [
+      { name: "front", usable: "200", leastMix: "15" },
+      { name: "rear", usable: "50 gal", leastMix: "" },
+    ],
+    pressure: "120",
+    hoseDiameter: "0.5",
+    hoseLength: "300",
+    pump: "three-diaphragm",
+    regulator: "at the manifold",
+    mostPressure: "200",
+    pumpServiced: "2026-03-20",
+    engineSpeed: "2,400 rpm",
+    gear: "2",
+    throttle: "third notch",
+    sections: "all",
+    height: "20 in",
+    strokes: "none",
+    nozzle: "jet",
+    ground: "rough",
+    dedication: "herbicides only",
+    scales: [{ name: "shed scale", step: "0.1 lb", capacity: "50" }],
+    vessels: [{ name: "bucket", graduation: "1 qt", capacity: "5 gal" }],
+  };
+  test("typed → written → typed again is the same rig", () => {
+    const read = readRigForm(full);
+    if (!read.ok) throw new Error(JSON.stringify(read.issues));
+    const rig = rigText(read.value);
+    expect(rig["x-setup"]).toMatchObject({
+      hose: { diameter: "0.5 in", length: "300 ft" },
+      mostPressure: "200 psi",
+      ground: "rough",
+      kit: { scales: [{ step: "0.1 lb", capacity: "50 lb" }], vessels: [{ graduation: "1 qt", capacity: "5 gal" }] },
+    });
+    const again = readRigForm(rigFormOf(rig));
+    expect(again.ok && rigText(again.value)).toEqual(rig);
+  });
+  test("half a hose is none; words too long for a tag are refused", () => {
+    const half = readRigForm({ ...full, hoseLength: "" });
+    expect(half.ok && rigText(half.value)["x-setup"]).not.toHaveProperty("hose");
+    expect(readRigForm({ ...full, pump: "x".repeat(61) }).ok).toBe(false);
+  });
+  test.each([
+    [
+      { kind: "dial", feed: "", setting: "2", product: "", water: "" },
+      { kind: "dial", setting: "2 fl oz/gal" },
+    ],
+    [
+      { kind: "dial", feed: "", setting: "2", product: "8", water: "4" },
+      { kind: "dial", setting: "2 fl oz/gal", jar: { product: "8 fl oz", water: "4 fl oz" } },
+    ],
+    [
+      { kind: "metered", feed: "2", setting: "", product: "", water: "" },
+      { kind: "metered", feed: "2 fl oz/min" },
+    ],
+  ])("a head typed as %j", (head, written) => {
+    const read = readRigForm({ ...full, kind: "hose-end", head });
+    if (!read.ok) throw new Error(JSON.stringify(read.issues));
+    expect(rigText(read.value).head).toEqual(written);
+    expect(rigFormOf(rigText(read.value)).head).toMatchObject({ kind: head.kind });
+  });
+  test("a head's fields are nothing to a rig that has none", () => {
+    const read = readRigForm({ ...full, head: { kind: "dial", feed: "", setting: "rubbish", product: "", water: "" } });
+    expect(read.ok && "head" in rigText(read.value)).toBe(false);
+  });
+});

@@ -1,7 +1,8 @@
 import { calibrate, calibrationSources, flowOf, num, paceOf } from "@/core/contents";
 import { expectNear } from "@/core/testing/near";
 import { calibrationJob, mixJob, planOf, rulesOf, soundJob, soundPlan } from "./assemble";
-import { readChecked, readParts, readRig } from "./read-checked";
+import { readChecked, readParts } from "./read-checked";
+import { readRig } from "./read-rig";
 import type { RigText } from "./types";
 
 const RIG: RigText = {

@@ -1,19 +1,14 @@
 import {
   good,
-  parseField,
   parsePackage,
-  parseQuantity,
   parseRate,
   ratedFlow,
   raw,
   type CalibrationInput,
-  type Entered,
   type Evidence,
   type FlowEvidence,
   type Form,
-  type Head,
   type Issue,
-  type Kind,
   type LoadMode,
   type MixProduct,
   type MixSite,
@@ -24,7 +19,8 @@ import {
   type Tank,
   type UsedTrial,
 } from "@/core/contents";
-import { chartOf } from "../rig-setup";
+import { extra, Faults, maybe, value } from "./faults";
+import { readRig } from "./read-rig";
 import type { CalibrationText, FlowText, JobFile, PaceText, ProductText, RigText, UsedText } from "./types";
 
 /** A job as values: what core computes with. */
@@ -38,19 +34,6 @@ export interface Job {
   readonly products: readonly MixProduct[];
   readonly sites: readonly MixSite[];
   readonly loads: LoadMode;
-}
-
-/** Collects issues while values are made; a value with an issue is never used. */
-class Faults {
-  readonly issues: Issue[] = [];
-  add(path: string, code: Issue["code"], received: string, expected: string): void {
-    this.issues.push({ path, code, received, expected });
-  }
-  take<T>(result: Result<T>): T | undefined {
-    if (result.ok) return result.value;
-    this.issues.push(...result.issues);
-    return undefined;
-  }
 }
 
 /**
@@ -102,60 +85,6 @@ export function readChecked(job: JobFile, shape: readonly Issue[] = []): Result<
     sites: readSites(job),
     loads: job.loads ?? "full-then-part",
   });
-}
-
-/** A quantity that the shape has vouched for. */
-function value<K extends Kind>(text: string, kind: K, zero = false): Entered<K> {
-  const read = parseQuantity(text, kind, { zero });
-  if (!read.ok) throw new Error(`unchecked quantity "${text}"`);
-  return read.value;
-}
-/** Something of ours under an x- key: taken where it can be read, passed over where it is somebody else's. */
-function extra<F extends "gravity" | "graduation" | "swath">(text: unknown, field: F) {
-  const read = text === undefined ? undefined : parseField(field, text);
-  return read?.ok ? read.value : undefined;
-}
-const maybe = <K extends Kind>(text: string | undefined, kind: K) => (text === undefined ? undefined : value(text, kind));
-
-export function readRig(rig: RigText, faults?: Faults): RigBasics {
-  const head = readHead(rig, faults);
-  const chart = chartOf(rig["x-chart"]);
-  const spacing = maybe(rig.outlets?.spacing, "length");
-  const pressure = maybe(rig.tip?.pressure, "pressure");
-  if (faults && rig.outlets?.spacing !== undefined && rig.kind !== "boom")
-    faults.add("rig.outlets.spacing", "contradiction", `a ${rig.kind} has no spacing`, "only outlets on a boom have one");
-  return {
-    kind: rig.kind,
-    outlets: { count: rig.outlets?.count ?? 1, ...(spacing && { spacing }) },
-    ...(rig.tip && {
-      tip: {
-        ...(rig.tip.size !== undefined && { size: rig.tip.size }),
-        ...(pressure && { pressure }),
-        ...(chart && chart.size === rig.tip.size && { chart }),
-      },
-    }),
-    ...(head && { head }),
-  };
-}
-
-function readHead({ kind, head }: RigText, faults?: Faults): Head | undefined {
-  if (kind !== "hose-end") {
-    if (head) faults?.add("rig.head", "contradiction", `a ${kind} has no head`, "only a hose-end rig has one");
-    return undefined;
-  }
-  if (!head) {
-    faults?.add("rig.head", "missing", "", `{ "kind": "dial", "setting": "2 fl oz/gal" }`);
-    return undefined;
-  }
-  if (head.kind === "metered") return { kind: "metered", feed: value(head.feed, "flow") };
-  const { product, water } = head.jar ?? {};
-  if (head.jar && (product === undefined || water === undefined))
-    faults?.add(`rig.head.jar.${product === undefined ? "product" : "water"}`, "missing", "", `"8 fl oz"`);
-  const jar =
-    product !== undefined && water !== undefined
-      ? { product: value(product, "volume"), water: value(water, "volume", true) }
-      : undefined;
-  return { kind: "dial", setting: value(head.setting, "strengthByVolume"), ...(jar && { jar }) };
 }
 
 function readTank(tank: NonNullable<RigText["tanks"]>[number], i: number, faults: Faults): Tank {

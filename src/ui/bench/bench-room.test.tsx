@@ -61,3 +61,61 @@ test("a run sheet begun on this device can be gone on with", () => {
   fireEvent.click(screen.getByRole("button", { name: "Go on" }));
   expect(push).toHaveBeenCalledWith("/calibrate");
 });
+
+describe("what is due", () => {
+  const day = (ago: number) => new Date(Date.now() - ago * 86_400_000).toISOString();
+  const bench = (more: object) => showWith({ rigs: [RIG], people: [PERSON], ...more }, <BenchRoom />);
+  const check = (calibrationId: string, ratio: number, madeAt: string) => ({
+    id: `check-${ratio}`,
+    rigId: RIG.id,
+    personId: PERSON.id,
+    calibrationId,
+    madeAt,
+    volume: "31 fl oz",
+    time: "60 s",
+    ratio,
+  });
+
+  test("a quick check, a week after the calibration or the last check", () => {
+    const entry = calibrationOn(day(9));
+    bench({ calibrations: [entry] }).unmount();
+    bench({ calibrations: [entry] });
+    expect(screen.getByText("check due")).toBeInTheDocument();
+    expect(screen.getByRole("button", { name: /^Quick check with Blue backpack/ })).toBeInTheDocument();
+  });
+  test("no check while the last one passed within the week", () => {
+    const entry = calibrationOn(day(20));
+    bench({ calibrations: [entry], checks: [check(entry.id, 1.01, day(3))] });
+    expect(screen.getByText("stands")).toBeInTheDocument();
+  });
+  test("a check that failed is a stop", () => {
+    const entry = calibrationOn(day(2));
+    bench({ calibrations: [entry], checks: [check(entry.id, 0.9, day(1))] });
+    expect(screen.getByText("failing")).toBeInTheDocument();
+    expect(screen.getByText(/the quick check was 10 % low/)).toBeInTheDocument();
+  });
+  test("an estimate is no calibration to mix from", () => {
+    bench({
+      calibrations: [
+        calibrationOn(day(1), {
+          calibration: { pace: { kind: "speed", speed: "2 mph", swath: "5 ft" }, flow: { kind: "tip-chart" } },
+        }),
+      ],
+    });
+    expect(screen.getByText("estimate only")).toBeInTheDocument();
+  });
+  test("a hose-end head stands by its tap", () => {
+    const rig = { ...RIG.rig, kind: "hose-end" as const, head: { kind: "metered" as const, feed: "2 fl oz/min" } };
+    const site = {
+      id: "site-1",
+      retired: false,
+      site: { name: "Rope museum court", zones: [{ name: "beds", area: "900 ft2" }] },
+    };
+    bench({
+      rigs: [{ ...RIG, rig }],
+      sites: [site],
+      calibrations: [calibrationOn(day(1), { personId: null, siteId: "site-1", rig })],
+    });
+    expect(screen.getByText(", tap of Rope museum court")).toBeInTheDocument();
+  });
+});

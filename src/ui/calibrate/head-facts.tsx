@@ -26,6 +26,7 @@ import { useKept } from "../data/kept-here";
 import { SubHeading, Select } from "../parts/controls";
 import { Field } from "../parts/field";
 import { Notice } from "../parts/notices";
+import { ShelfPick } from "../parts/pickers";
 import { Typed } from "./typed";
 
 interface HeadProps {
@@ -61,20 +62,13 @@ export function HeadFacts({ made, input, system }: HeadProps) {
     <Box as="section" aria-label="Hose-end head" display="grid" gap="16px">
       <SubHeading>In the jar</SubHeading>
       <Box display="grid" gap="14px" gridTemplateColumns={{ base: "minmax(0,1fr)", md: "1fr 1fr" }} maxW="640px">
-        <Field label="Product, by its label">
-          {(props) => (
-            <Select {...props} value={asked.labelId} onChange={(e) => set({ labelId: e.target.value })}>
-              <option value="">a liquid from the shelf …</option>
-              {book.labels
-                .filter((l) => !l.retired && l.product.form === "liquid")
-                .map((l) => (
-                  <option key={l.id} value={l.id}>
-                    {l.product.name}
-                  </option>
-                ))}
-            </Select>
-          )}
-        </Field>
+        <ShelfPick
+          label="Product, by its label"
+          value={asked.labelId}
+          which={(l) => l.product.form === "liquid"}
+          empty="a liquid from the shelf …"
+          onPick={(labelId) => set({ labelId })}
+        />
         <Field label="What it is for">
           {(props) => (
             <Select {...props} value={asked.use} onChange={(e) => set({ use: e.target.value as ProductUse })}>

@@ -13,7 +13,7 @@ import {
   type System,
 } from "@/core/contents";
 import type { RigEntry } from "@/formats/book";
-import { readRig } from "@/formats/job-file/read-checked";
+import { readRig } from "@/formats/job-file/read-rig";
 import { setupOf } from "@/formats/rig-setup";
 import { byMethod, type Session } from "@/formats/session";
 import { Note, Select, SubHeading } from "../parts/controls";

@@ -16,7 +16,7 @@ import {
   type System,
 } from "@/core/contents";
 import type { RigEntry } from "@/formats/book";
-import { readRig } from "@/formats/job-file/read-checked";
+import { readRig } from "@/formats/job-file/read-rig";
 import type { Session } from "@/formats/session";
 import { simulatedMeter } from "@/standins/flow-meter";
 import { Button, Input, Note } from "../parts/controls";

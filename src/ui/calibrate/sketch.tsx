@@ -15,7 +15,7 @@ import {
   type System,
 } from "@/core/contents";
 import type { RigEntry } from "@/formats/book";
-import { readRig } from "@/formats/job-file/read-checked";
+import { readRig } from "@/formats/job-file/read-rig";
 import type { Session } from "@/formats/session";
 
 const WIDTH = 420;

@@ -16,7 +16,8 @@ import {
 } from "@/core/contents";
 import type { RigEntry } from "@/formats/book";
 import { calibrationJob } from "@/formats/job-file/assemble";
-import { readChecked, readParts, readRig, type Job } from "@/formats/job-file/read-checked";
+import { readChecked, readParts, type Job } from "@/formats/job-file/read-checked";
+import { readRig } from "@/formats/job-file/read-rig";
 import { catchTime, readSession, type Session, type SessionReading } from "@/formats/session";
 
 /** A session read as far as it goes: the job and its calibration; or what stands in the way, and what is there already. */

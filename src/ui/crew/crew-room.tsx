@@ -71,7 +71,7 @@ function Compared({ book, rig, system }: { book: Book; rig: RigEntry; system: Sy
   const most = Math.max(...crew.map((m) => raw(m.calibrated.made.sprayVolume.value)));
   return (
     <Box display="grid" gap="28px" marginTop="14px">
-      <Box overflowX="auto">
+      <Box overflowX="auto" tabIndex={0} role="region" aria-label="People compared">
         <Note marginBottom="8px">One sprayer, other legs: what one person&apos;s mix would do in another&apos;s hands.</Note>
         <chakra.table width="100%" minWidth="640px" borderCollapse="collapse" fontSize="16px">
           <thead>

@@ -10,6 +10,7 @@ import { formWords, rateText } from "../labels/words";
 import { Button, Note, Select, SubHeading } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
 import { FirstThing } from "../parts/notices";
+import { ShelfPick, SitePick } from "../parts/pickers";
 import type { Chosen, Draft } from "./draft";
 
 const LOAD_WORDS: Record<LoadMode, string> = { "full-then-part": "Full loads, then a part", equal: "Equal loads, measured once" };
@@ -31,20 +32,7 @@ export function Choices({ draft, change, chosen, hand }: ChoicesProps) {
   return (
     <Box display="grid" gap="16px" marginTop="14px">
       <Box display="grid" gap="14px" gridTemplateColumns={{ base: "minmax(0,1fr)", md: "1fr 1fr 1fr" }}>
-        <Field label="Site">
-          {(props) => (
-            <Select {...props} value={hand.site?.id ?? ""} onChange={(e) => hand.choose({ siteId: e.target.value })}>
-              <option value="">pick a site</option>
-              {book.sites
-                .filter((s) => !s.retired)
-                .map((s) => (
-                  <option key={s.id} value={s.id}>
-                    {s.site.name}
-                  </option>
-                ))}
-            </Select>
-          )}
-        </Field>
+        <SitePick value={hand.site?.id} onPick={(siteId) => hand.choose({ siteId })} />
         <Field label="Loads">
           {(props) => (
             <Select {...props} value={draft.loads} onChange={(e) => change({ loads: e.target.value as LoadMode })}>
@@ -117,25 +105,15 @@ export function Choices({ draft, change, chosen, hand }: ChoicesProps) {
         ))}
         {shelf.length > 0 && (
           <Box marginTop="12px" maxW="360px">
-            <Field label="Add a product">
-              {(props) => (
-                <Select
-                  {...props}
-                  value=""
-                  onChange={(e) => {
-                    const label = shelf.find((l) => l.id === e.target.value);
-                    if (label) change({ products: [...draft.products, { labelId: label.id, rate: label.product.rate }] });
-                  }}
-                >
-                  <option value="">from the shelf …</option>
-                  {shelf.map((l) => (
-                    <option key={l.id} value={l.id}>
-                      {l.product.name}
-                    </option>
-                  ))}
-                </Select>
-              )}
-            </Field>
+            <ShelfPick
+              label="Add a product"
+              value=""
+              which={(l) => shelf.includes(l)}
+              onPick={(id) => {
+                const label = shelf.find((l) => l.id === id);
+                if (label) change({ products: [...draft.products, { labelId: label.id, rate: label.product.rate }] });
+              }}
+            />
           </Box>
         )}
       </Box>

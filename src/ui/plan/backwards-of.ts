@@ -19,7 +19,7 @@ import {
   type Source,
 } from "@/core/contents";
 import type { RigEntry } from "@/formats/book";
-import { readRig } from "@/formats/job-file/read-checked";
+import { readRig } from "@/formats/job-file/read-rig";
 import type { Wish } from "./wish";
 
 /** What a wished spray volume asks for, as far as what is typed goes. */

@@ -17,7 +17,7 @@ import {
   type Setup,
 } from "@/core/contents";
 import type { RigEntry } from "@/formats/book";
-import { readRig } from "@/formats/job-file/read-checked";
+import { readRig } from "@/formats/job-file/read-rig";
 import { chartOf } from "@/formats/rig-setup";
 import { Typed } from "../calibrate/typed";
 import { useBook } from "../data/book";
@@ -25,6 +25,7 @@ import { useInHand } from "../data/in-hand";
 import { Button, Note, Select, SubHeading } from "../parts/controls";
 import { Field } from "../parts/field";
 import { Notice } from "../parts/notices";
+import { SitePick } from "../parts/pickers";
 import { typed } from "./backwards-of";
 import { targetText, useOpenProof } from "./open-proof";
 import type { Wish } from "./wish";
@@ -48,20 +49,7 @@ export function Quickest({ wish, change, rig }: QuickestProps) {
   return (
     <>
       <Box display="grid" gap="14px" gridTemplateColumns={{ base: "1fr 1fr", md: "repeat(4, minmax(0,1fr))" }}>
-        <Field label="Site">
-          {(props) => (
-            <Select {...props} value={site?.id ?? ""} onChange={(e) => change({ siteId: e.target.value })}>
-              <option value="">pick a site</option>
-              {book.sites
-                .filter((s) => !s.retired)
-                .map((s) => (
-                  <option key={s.id} value={s.id}>
-                    {s.site.name}
-                  </option>
-                ))}
-            </Select>
-          )}
-        </Field>
+        <SitePick value={site?.id} onPick={(siteId) => change({ siteId })} />
         <Typed
           label="Wanted spray volume, ±5 %"
           field="sprayVolume"

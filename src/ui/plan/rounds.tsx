@@ -8,9 +8,9 @@ import { kitOf } from "@/formats/rig-setup";
 import { Typed } from "../calibrate/typed";
 import { useBook } from "../data/book";
 import { useInHand } from "../data/in-hand";
-import { Button, Note, Select, SubHeading } from "../parts/controls";
-import { Field } from "../parts/field";
+import { Button, Note, SubHeading } from "../parts/controls";
 import { Notice } from "../parts/notices";
+import { ShelfPick } from "../parts/pickers";
 import { typed } from "./backwards-of";
 import { targetText, useOpenProof } from "./open-proof";
 import type { Wish } from "./wish";
@@ -42,20 +42,7 @@ export function Rounds({ wish, change, rig }: RoundsProps) {
   return (
     <>
       <Box display="grid" gap="14px" gridTemplateColumns={{ base: "minmax(0,1fr)", md: "1fr 1fr" }} maxW="640px">
-        <Field label="Product">
-          {(props) => (
-            <Select {...props} value={wish.labelId} onChange={(e) => change({ labelId: e.target.value, step: "" })}>
-              <option value="">from the shelf …</option>
-              {book.labels
-                .filter((l) => !l.retired)
-                .map((l) => (
-                  <option key={l.id} value={l.id}>
-                    {l.product.name}
-                  </option>
-                ))}
-            </Select>
-          )}
-        </Field>
+        <ShelfPick label="Product" value={wish.labelId} onPick={(labelId) => change({ labelId, step: "" })} />
         {label && (
           <Typed
             key={label.id}

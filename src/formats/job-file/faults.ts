@@ -1,0 +1,27 @@
+import { parseField, parseQuantity, type Entered, type Issue, type Kind, type Result } from "@/core/contents";
+
+/** Collects issues while values are made; a value with an issue is never used. */
+export class Faults {
+  readonly issues: Issue[] = [];
+  add(path: string, code: Issue["code"], received: string, expected: string): void {
+    this.issues.push({ path, code, received, expected });
+  }
+  take<T>(result: Result<T>): T | undefined {
+    if (result.ok) return result.value;
+    this.issues.push(...result.issues);
+    return undefined;
+  }
+}
+
+/** A quantity that the shape has vouched for. */
+export function value<K extends Kind>(text: string, kind: K, zero = false): Entered<K> {
+  const read = parseQuantity(text, kind, { zero });
+  if (!read.ok) throw new Error(`unchecked quantity "${text}"`);
+  return read.value;
+}
+/** Something of ours under an x- key: taken where it can be read, passed over where it is somebody else's. */
+export function extra<F extends "gravity" | "graduation" | "swath">(text: unknown, field: F) {
+  const read = text === undefined ? undefined : parseField(field, text);
+  return read?.ok ? read.value : undefined;
+}
+export const maybe = <K extends Kind>(text: string | undefined, kind: K) => (text === undefined ? undefined : value(text, kind));

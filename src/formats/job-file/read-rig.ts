@@ -1,0 +1,46 @@
+import type { Head, RigBasics } from "@/core/contents";
+import { chartOf } from "../rig-setup";
+import { maybe, value, type Faults } from "./faults";
+import type { RigText } from "./types";
+
+/** A rig as it is written → as values; what two places make wrong together goes to the faults, where there are any. */
+export function readRig(rig: RigText, faults?: Faults): RigBasics {
+  const head = readHead(rig, faults);
+  const chart = chartOf(rig["x-chart"]);
+  const spacing = maybe(rig.outlets?.spacing, "length");
+  const pressure = maybe(rig.tip?.pressure, "pressure");
+  if (faults && rig.outlets?.spacing !== undefined && rig.kind !== "boom")
+    faults.add("rig.outlets.spacing", "contradiction", `a ${rig.kind} has no spacing`, "only outlets on a boom have one");
+  return {
+    kind: rig.kind,
+    outlets: { count: rig.outlets?.count ?? 1, ...(spacing && { spacing }) },
+    ...(rig.tip && {
+      tip: {
+        ...(rig.tip.size !== undefined && { size: rig.tip.size }),
+        ...(pressure && { pressure }),
+        ...(chart && chart.size === rig.tip.size && { chart }),
+      },
+    }),
+    ...(head && { head }),
+  };
+}
+
+function readHead({ kind, head }: RigText, faults?: Faults): Head | undefined {
+  if (kind !== "hose-end") {
+    if (head) faults?.add("rig.head", "contradiction", `a ${kind} has no head`, "only a hose-end rig has one");
+    return undefined;
+  }
+  if (!head) {
+    faults?.add("rig.head", "missing", "", `{ "kind": "dial", "setting": "2 fl oz/gal" }`);
+    return undefined;
+  }
+  if (head.kind === "metered") return { kind: "metered", feed: value(head.feed, "flow") };
+  const { product, water } = head.jar ?? {};
+  if (head.jar && (product === undefined || water === undefined))
+    faults?.add(`rig.head.jar.${product === undefined ? "product" : "water"}`, "missing", "", `"8 fl oz"`);
+  const jar =
+    product !== undefined && water !== undefined
+      ? { product: value(product, "volume"), water: value(water, "volume", true) }
+      : undefined;
+  return { kind: "dial", setting: value(head.setting, "strengthByVolume"), ...(jar && { jar }) };
+}

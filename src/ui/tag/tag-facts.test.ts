@@ -1,0 +1,48 @@
+import { calibrationOn, EMPTY_BOOK, PERSON, RIG } from "../testing/show";
+import { tagFacts, tagLines } from "./tag-facts";
+
+const now = new Date().toISOString();
+const book = (...calibrations: ReturnType<typeof calibrationOn>[]) => ({
+  ...EMPTY_BOOK,
+  rigs: [RIG],
+  people: [PERSON],
+  calibrations,
+});
+
+describe("the tag", () => {
+  test("says all that is needed beside the sprayer", () => {
+    const entry = calibrationOn(now);
+    const tag = tagFacts(book(entry), entry, "us");
+    expect(tag).toMatchObject({
+      rig: "Blue backpack",
+      whose: "Odile Marsh",
+      sprayVolume: "1 gal per 1,000 sq ft",
+      tip: "025 at 40 psi",
+      course: "250 sq ft, 3 ×; 1,000 sq ft in 248.0 s",
+      caught: "31 fl oz/min",
+      coverage: "4,000 sq ft",
+      warns: "",
+    });
+    expect(tagLines(tag).map(([name]) => name)).toEqual(["Tip", "Swath", "Course", "Caught", "A full tank covers", "Made"]);
+  });
+  test("reads in metric", () => {
+    const entry = calibrationOn(now);
+    expect(tagFacts(book(entry), entry, "metric")).toMatchObject({ sprayVolume: "4.07 L per 100 m²", coverage: "372 m²" });
+  });
+  test("one that is not to be mixed from says so on its face", () => {
+    const old = calibrationOn("2026-01-02T08:00:00Z");
+    expect(tagFacts(book(calibrationOn(now), old), old, "us").warns).toBe("A newer calibration has taken its place.");
+    expect(tagFacts(book(old), old, "us").warns).toMatch(/^expired: made \d+ days ago/);
+    const changed = calibrationOn(now, { rig: { ...RIG.rig, tip: { size: "03", pressure: "40 psi" } } });
+    expect(tagFacts(book(changed), changed, "us").warns).toBe("stale: tip 025, was 03");
+  });
+  test("an estimate is named as one", () => {
+    const entry = calibrationOn(now, {
+      calibration: { pace: { kind: "speed", speed: "3 mph", swath: "5 ft" }, flow: { kind: "tip-chart" } },
+    });
+    const tag = tagFacts(book(entry), entry, "us");
+    expect(tag.warns).toBe("An estimate: catch it before mixing.");
+    expect(tag.caught).toMatch(/\(estimate\)$/);
+    expect(tag.swath).toBe("5 ft");
+  });
+});
