@@ -1,5 +1,6 @@
-import { derive, num, rule, type Derived, type Source } from "../working/rule";
+import { derive, num, nums, rule, type Derived, type Source } from "../working/rule";
 import type { Amount } from "./amounts";
+import { isWeight } from "./display";
 import type { Load, MixPlan } from "./mix";
 import { pouringOrder } from "./pouring-order";
 
@@ -14,9 +15,31 @@ export const halfWaterRule = rule({
   compute: ({ fill }) => num(fill) / 2,
 });
 
+export const roomForWaterRule = rule({
+  id: "room-for-water",
+  version: 1,
+  title: "Water to start with",
+  formula: "fill - sum(products)",
+  inputs: { fill: "volume", products: ["volume"] },
+  output: "volume",
+  source: "where the products take more than half, only so much water has room beside them",
+  compute: ({ fill, products }) => num(fill) - nums(products).reduce((sum, p) => sum + p, 0),
+});
+
+/**
+ * The water that a load is begun with: half of it, or as much as the liquid products leave room for. Null where they
+ * leave none: a jar of undiluted product.
+ */
+export function waterFirst(fill: Source<"volume">, amounts: readonly Amount[]): Derived<"volume"> | null {
+  const products = amounts.filter((a): a is Derived<"volume"> => !isWeight(a));
+  const taken = nums(products).reduce((sum, p) => sum + p, 0);
+  if (taken <= num(fill) / 2) return derive(halfWaterRule, { fill });
+  return taken < num(fill) * (1 - 1e-9) ? derive(roomForWaterRule, { fill, products }) : null;
+}
+
 /** One thing to do at the tank, in its order. The key is stable: it is what is ticked off and kept. */
 export type Step =
-  /** Water to half of `mark`, the load's own top mark: both are read in one unit. */
+  /** Water to begin with; `mark` is the load's own top mark: both are read in one unit. */
   | { readonly key: string; readonly kind: "water"; readonly to: Derived<"volume">; readonly mark: Source<"volume"> }
   | {
       readonly key: string;
@@ -27,12 +50,13 @@ export type Step =
     }
   | { readonly key: string; readonly kind: "topUp"; readonly to: Source<"volume"> };
 
-/** The steps of a load: half the water, the products in pouring order, up to the mark. */
+/** The steps of a load: water to begin with, the products in pouring order, up to the mark. */
 export function stepsOf(plan: MixPlan, site: number, load: Load): Step[] {
   const at = (what: string) => `${site + 1}.${load.number}.${what}`;
   const { fillTo, amounts } = load.contents;
+  const water = waterFirst(fillTo, amounts);
   return [
-    { key: at("water"), kind: "water", to: derive(halfWaterRule, { fill: fillTo }), mark: fillTo },
+    ...(water ? [{ key: at("water"), kind: "water", to: water, mark: fillTo } as const] : []),
     ...pouringOrder(plan.products).map((i): Step => {
       const { name, formulation } = plan.products[i]!;
       return { key: at(`product-${i + 1}`), kind: "product", name, ...(formulation && { formulation }), amount: amounts[i]! };

@@ -6,7 +6,7 @@ import { expectNear } from "../testing/near";
 import { explainAll, lineText } from "../working/explain";
 import { given, num } from "../working/rule";
 import { costOf, type Amount } from "./amounts";
-import { fullness, stepsOf } from "./column";
+import { fullness, stepsOf, waterFirst } from "./column";
 import { readAmount } from "./display";
 import { splitLoads, type LoadMode } from "./loads";
 import { coverageOf, mix, type MixInput } from "./mix";
@@ -235,6 +235,30 @@ describe("a mix", () => {
     expect(steps.map((s) => s.key)).toEqual(["1.1.water", "1.1.product-2", "1.1.product-1", "1.1.top-up"]);
     expect(steps[0]!.kind === "water" && gal(steps[0]!.to)).toBeCloseTo(2, 12);
     expect(fullness(load.contents.fillTo, given(entered("8 gal", "volume"), "usable"))).toBeCloseTo(0.5, 12);
+  });
+
+  test("water to begin with never leaves the products without room", () => {
+    const begun = (rate: string, spray: string) => {
+      const made = plan({
+        products: [liquid(rate)],
+        sites: [site("s", "1000 ft2")],
+        sprayVolume: q(spray),
+      });
+      const { fillTo, amounts } = made.sites[0]!.loads[0]!.contents;
+      const water = waterFirst(fillTo, amounts);
+      return water && [gal(water) * 128, gal(fillTo) * 128, flOz(amounts[0]!)];
+    };
+    // 8 fl oz in 12: 4 of water, not 6; 4 in 12: half; 12 in 12: none.
+    expect(begun("8 fl oz/1000 ft2", "12 fl oz/1000 ft2")![0]).toBeCloseTo(4, 9);
+    expect(begun("4 fl oz/1000 ft2", "12 fl oz/1000 ft2")![0]).toBeCloseTo(6, 9);
+    expect(begun("12 fl oz/1000 ft2", "12 fl oz/1000 ft2")).toBeNull();
+    fc.assert(
+      fc.property(fc.double({ min: 0.1, max: 11.9, noNaN: true }), (rate) => {
+        const [water, fill, product] = begun(`${rate.toFixed(4)} fl oz/1000 ft2`, "12 fl oz/1000 ft2")!;
+        expect(water! + product!).toBeLessThanOrEqual(fill! * (1 + 1e-9));
+      }),
+      { numRuns: 50 },
+    );
   });
 
   test("an amount is never read up past what was worked out, and says which ounce it is", () => {

@@ -80,7 +80,7 @@ function Mixing() {
         {worked && "plan" in worked && tank && (
           <>
             <Box fontSize="19px" fontWeight="700">
-              {sheetLine(worked.plan, 0, hand.system)}
+              {sheetLine(worked.plan, 0, hand.system, worked.job.rig.head !== undefined)}
             </Box>
             {worked.plan.warnings.map((w) => (
               <Notice key={w.text} state="act">

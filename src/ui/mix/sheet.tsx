@@ -84,7 +84,7 @@ function Poured({
       </Note>
       <Box display="grid" gap="16px" marginTop="14px">
         <Box fontSize="19px" fontWeight="700">
-          {sheetLine(plan, 0, system)}
+          {sheetLine(plan, 0, system, sheet.job.rig.head !== undefined)}
         </Box>
         {plan.warnings.map((w) => (
           <Notice key={w.text} state="act">

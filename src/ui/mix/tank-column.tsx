@@ -124,7 +124,7 @@ function StepWords({ step, system }: { step: Step; system: System }) {
       return line(
         "Clean water to",
         show(step.to.value, "volume", unitFor(step.mark.value, "volume", system)),
-        "half, before anything else",
+        num(step.to) < num(step.mark) * 0.499 ? "what the product leaves room for" : "half, before anything else",
       );
     case "product":
       return line(
@@ -153,16 +153,21 @@ function Tank({
 }) {
   const depth = Math.min(1, share) * DEEP;
   const level = 8 + DEEP - depth;
-  const half = 8 + DEEP - depth / 2;
-  const band = Math.min(14, depth / 2 / (products + 1));
+  const water = steps.find((s) => s.kind === "water");
+  // Half, or what the products leave room for; none in a jar of undiluted product.
+  const wet = water ? depth * (num(water.to) / num(water.mark)) : 0;
+  const half = 8 + DEEP - wet;
+  // Products that fill a jar are drawn to scale; the ounces in a tank would be too thin to see.
+  const jar = wet < depth * 0.499;
+  const band = jar ? (depth - wet) / products : Math.min(14, (depth - wet) / (products + 1));
   const poured = (step: Step) => done === undefined || done.has(step.key);
   const productSteps = steps.filter((s) => s.kind === "product");
   return (
     <chakra.svg viewBox="0 0 64 232" width="64px" height="232px" aria-hidden color="ink">
       {poured(steps.at(-1)!) && (
-        <rect x="9" y={level} width="36" height={depth / 2} fill="var(--cg-colors-water)" opacity="0.65" />
+        <rect x="9" y={level} width="36" height={depth - wet} fill="var(--cg-colors-water)" opacity="0.65" />
       )}
-      {poured(steps[0]!) && <rect x="9" y={half} width="36" height={depth / 2} fill="var(--cg-colors-water)" />}
+      {water && poured(water) && <rect x="9" y={half} width="36" height={wet} fill="var(--cg-colors-water)" />}
       {productSteps.map((step, i) => (
         <rect
           key={step.key}
@@ -215,7 +220,7 @@ function alike(loads: readonly Load[]): { load: Load; last: number }[] {
 }
 
 /** What a sheet says in one line: how many loads, how much spray, how much area. */
-export function sheetLine(plan: MixPlan, site: number, system: System): string {
+export function sheetLine(plan: MixPlan, site: number, system: System, jar = false): string {
   const one = plan.sites[site]!;
   const count = one.loads.length;
   const last = one.loads.at(-1)!.contents;
@@ -227,5 +232,5 @@ export function sheetLine(plan: MixPlan, site: number, system: System): string {
       : alike
         ? `${count} loads, each ${read(first.fillTo.value, "volume", system)}`
         : `${count} loads, the last ${read(last.fillTo.value, "volume", system)}`;
-  return `${loads} · ${read(one.spray.value, "volume", system)} of spray on ${read(one.area.value, "area", system)}`;
+  return `${loads} · ${read(one.spray.value, "volume", system)} ${jar ? "from the jar" : "of spray"} on ${read(one.area.value, "area", system)}`;
 }
