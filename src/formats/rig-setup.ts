@@ -35,6 +35,8 @@ export interface RigSetupText {
   readonly strokes?: string;
   readonly nozzle?: string;
   readonly ground?: Ground;
+  /** What each tank holds to the brim, in the order of the tanks; empty where it isn't noted. */
+  readonly capacities?: readonly string[];
   readonly hose?: { readonly diameter: string; readonly length: string };
   readonly dedication?: string;
   /** Name of the tip chart that belongs to the tip that is on. */
@@ -86,16 +88,20 @@ const TEXTS = [...HELD.map(([key]) => key), "mostPressure", "dedication", "chart
 export function isSetup(input: unknown): input is RigSetupText {
   if (typeof input !== "object" || input === null) return false;
   const setup = input as Record<string, unknown>;
-  const known = [...TEXTS, "hose", "kit"] as readonly string[];
+  const known = [...TEXTS, "capacities", "hose", "kit"] as readonly string[];
   return (
     Object.keys(setup).every((key) => known.includes(key)) &&
     TEXTS.every((key) => setup[key] === undefined || isText(setup[key])) &&
     (setup.ground === undefined || GROUNDS.includes(setup.ground as Ground)) &&
+    (setup.capacities === undefined || isCapacities(setup.capacities)) &&
     (setup.hose === undefined || hasFields(setup.hose, { diameter: "hoseDiameter", length: "hoseLength" })) &&
     (setup.mostPressure === undefined || parseField("pressure", setup.mostPressure).ok) &&
     (setup.kit === undefined || isKit(setup.kit))
   );
 }
+
+const isCapacities = (input: unknown): boolean =>
+  Array.isArray(input) && input.length <= 20 && input.every((c) => c === "" || parseField("usable", c).ok);
 
 function hasFields(input: unknown, fields: Readonly<Record<string, Field>>): boolean {
   const one = (input ?? {}) as Record<string, unknown>;

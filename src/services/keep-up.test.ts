@@ -56,6 +56,11 @@ describe("keeping people, rigs, labels and sites up to date", () => {
     ["rigs", { ...RIG, tanks: [{ name: "main", usable: "0", leastMix: "" }] }, "tanks[0].usable zero"],
     ["rigs", { ...RIG, tanks: [{ name: "main", usable: "4 gal", leastMix: "5 gal" }] }, "tanks[0].leastMix contradiction"],
     ["rigs", { ...RIG, tanks: [{ name: "main", usable: "4 ac", leastMix: "" }] }, "tanks[0].usable wrong-unit"],
+    [
+      "rigs",
+      { ...RIG, tanks: [{ name: "main", usable: "4 gal", capacity: "3 gal", leastMix: "" }] },
+      "tanks[0].usable contradiction",
+    ],
     ["rigs", { ...RIG, outlets: "1.5" }, "outlets out-of-range"],
     ["rigs", { ...RIG, pumpServiced: "last week" }, "pumpServiced bad-date"],
     ["rigs", { ...RIG, hoseDiameter: "3 gal" }, "hoseDiameter wrong-unit"],

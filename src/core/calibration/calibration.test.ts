@@ -71,6 +71,19 @@ describe("check values of the trade (common practice unless a source is named)",
     expectNear(valueIn(speed!.value, "mph"), 3, 1e-12);
   });
 
+  // Speed tables of extension handbooks, from memory: seconds over 100 ft, rounded as they print them.
+  test.each([
+    [68, 1],
+    [34, 2],
+    [23, 3],
+    [17, 4],
+    [14, 5],
+  ])("100 ft in %d s are about %d mph", (seconds, mph) => {
+    const run: PaceEvidence = { kind: "timed-run", distance: ft("100 ft"), swath: ft("5 ft"), times: [s(`${seconds} s`)] };
+    const { speed } = made(timed(run, caught(["30 fl oz", "30 s"])));
+    expect(Math.abs(valueIn(speed!.value, "mph") / mph - 1)).toBeLessThan(0.03);
+  });
+
   test("100 m in 60 s are 6 km/h (km/h = 360 / seconds)", () => {
     const run: PaceEvidence = { kind: "timed-run", distance: ft("100 m"), swath: ft("2 m"), times: [s("60 s")] };
     expectNear(valueIn(made(timed(run, caught(["3 L", "60 s"]))).speed!.value, "km/h"), 6, 1e-12);
@@ -100,6 +113,22 @@ describe("check values of the trade (common practice unless a source is named)",
     expect(valueIn(sprayVolume.value, "gal/1000 ft2")).toBeCloseTo(2.296, 3);
     expect(seconds).toBeCloseTo(34.4, 1);
   });
+});
+
+test("unit systems agree: the same ground, time and catch in metres and litres give the same spray volume", () => {
+  const number = (min: number, max: number) => fc.double({ min, max, noNaN: true }).map((n) => Number(n.toFixed(4)));
+  fc.assert(
+    fc.property(number(50, 2000), number(10, 400), number(5, 400), number(15, 120), (sqFt, seconds, ounces, caughtFor) => {
+      const us = made(timed(pace(`${sqFt} ft2`, `${seconds} s`), caught([`${ounces} fl oz`, `${caughtFor} s`])));
+      const metric = made(
+        timed(
+          pace(`${(sqFt * 0.09290304).toFixed(9)} m2`, `${seconds} s`),
+          caught([`${(ounces * 29.5735295625).toFixed(7)} mL`, `${caughtFor} s`]),
+        ),
+      );
+      expectNear(num(metric.sprayVolume), num(us.sprayVolume), 1e-7);
+    }),
+  );
 });
 
 describe("how readings are put together", () => {

@@ -143,8 +143,8 @@ describe("a rig with everything on it", () => {
     name: "Truck",
     kind: "spray-truck",
     tanks: [
-      { name: "front", usable: "200", leastMix: "15" },
-      { name: "rear", usable: "50 gal", leastMix: "" },
+      { name: "front", usable: "200", capacity: "210", leastMix: "15" },
+      { name: "rear", usable: "50 gal", capacity: "", leastMix: "" },
     ],
     pressure: "120",
     hoseDiameter: "0.5",
@@ -171,6 +171,7 @@ describe("a rig with everything on it", () => {
     const rig = rigText(read.value);
     expect(rig["x-setup"]).toMatchObject({
       hose: { diameter: "0.5 in", length: "300 ft" },
+      capacities: ["210 gal", ""],
       mostPressure: "200 psi",
       ground: "rough",
       kit: { scales: [{ step: "0.1 lb", capacity: "50 lb" }], vessels: [{ graduation: "1 qt", capacity: "5 gal" }] },

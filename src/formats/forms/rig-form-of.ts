@@ -14,7 +14,12 @@ export function rigFormOf(rig: Partial<RigText> = {}): RigForm {
     spacing: rig.outlets?.spacing ?? "",
     tipSize: rig.tip?.size ?? "",
     pressure: rig.tip?.pressure ?? "",
-    tanks: (rig.tanks ?? [{ usable: "" }]).map((t) => ({ name: t.name ?? "main", usable: t.usable, leastMix: t.leastMix ?? "" })),
+    tanks: (rig.tanks ?? [{ usable: "" }]).map((t, i) => ({
+      name: t.name ?? "main",
+      usable: t.usable,
+      capacity: setup.capacities?.[i] ?? "",
+      leastMix: t.leastMix ?? "",
+    })),
     head: {
       kind: head?.kind ?? "dial",
       feed: head?.kind === "metered" ? head.feed : "",

@@ -24,7 +24,11 @@ const atMost = (field: Field, other: string, otherField: Field, expected: string
 
 const tankForm = yup.object({
   name: nameField("main"),
-  usable: quantityField("usable"),
+  usable: quantityField("usable").test(
+    "under-capacity",
+    atMost("usable", "capacity", "usable", "no more can be used than the tank holds"),
+  ),
+  capacity: quantityField("usable", { optional: true }),
   leastMix: quantityField("leastMix", { optional: true }).test(
     "under-usable",
     atMost("leastMix", "usable", "usable", "write the least that the pump can agitate"),
@@ -163,6 +167,9 @@ function setupText(form: RigForm): RigSetupText {
   };
   return {
     ...Object.fromEntries(SETUP_WORDS.flatMap((key) => (typed(form[key]) ? [[key, form[key].trim()]] : []))),
+    ...(form.tanks.some((t) => typed(t.capacity)) && {
+      capacities: form.tanks.map((t) => (typed(t.capacity) ? written("usable", t.capacity) : "")),
+    }),
     ...(typed(form.ground) && { ground: form.ground as Ground }),
     ...(typed(form.mostPressure) && { mostPressure: written("pressure", form.mostPressure) }),
     ...(typed(form.hoseDiameter) &&
@@ -198,4 +205,11 @@ export function rigText(form: RigForm): RigText & { name: string } {
 
 /** Reads a rig's form from outside; what it leaves out is empty. */
 export const readRigForm = (input: unknown) =>
-  readForm(rigForm, typeof input === "object" && input !== null ? { ...rigFormOf(), ...input } : input);
+  readForm(rigForm, typeof input === "object" && input !== null ? whole(input) : input);
+
+function whole(input: { tanks?: unknown }): object {
+  const tanks = Array.isArray(input.tanks)
+    ? { tanks: input.tanks.map((t: unknown) => (typeof t === "object" ? { capacity: "", ...t } : t)) }
+    : {};
+  return { ...rigFormOf(), ...input, ...tanks };
+}

@@ -145,8 +145,15 @@ function RunSheet({ rig, personId, siteId }: SheetProps) {
         <Outcome worked={worked} session={session} rig={rig} onSaved={() => startOver(false)} system={system} onGo={setStep} />
       )}
       {next && (
-        <Box marginTop="22px">
-          <Button look={at === "mark" ? "act" : "plain"} onClick={() => setStep(next[0])}>
+        // On a phone the first step is long: the way on stays under the thumb.
+        <Box
+          marginTop="22px"
+          position={{ base: at === "mark" ? "sticky" : "static", lg: "static" }}
+          bottom="108px"
+          zIndex={3}
+          pointerEvents="none"
+        >
+          <Button pointerEvents="auto" look={at === "mark" ? "act" : "plain"} onClick={() => setStep(next[0])}>
             {next[1]} →
           </Button>
         </Box>

@@ -193,6 +193,15 @@ function Tanks({ form, jar }: { form: Form; jar: boolean }) {
           />
           {!jar && (
             <TextField
+              label="Holds to the brim"
+              placeholder="4.5 gal"
+              hint="may stay empty"
+              error={errorAt(form, `tanks.${i}.capacity`)}
+              {...register(`tanks.${i}.capacity`)}
+            />
+          )}
+          {!jar && (
+            <TextField
               label="Least mix"
               placeholder="0.5 gal"
               hint="what the pump can agitate"
@@ -207,7 +216,7 @@ function Tanks({ form, jar }: { form: Form; jar: boolean }) {
           type="button"
           look="quiet"
           justifySelf="start"
-          onClick={() => tanks.append({ name: "second", usable: "", leastMix: "" })}
+          onClick={() => tanks.append({ name: "second", usable: "", capacity: "", leastMix: "" })}
         >
           Add a second tank
         </Button>
