@@ -129,8 +129,8 @@ export function RigFields({ form }: { form: Form }) {
             )}
           </Field>
         </Pair>
-        <Line form={form} name="dedication" label="Kept for" example="herbicides only" hint="one use, or one turf class" />
         <Note>Change any of these and the calibrations made before it are stale, by name.</Note>
+        <Line form={form} name="dedication" label="Kept for" example="herbicides only" hint="one use, or one turf class" />
       </Part>
       <Part title="Measuring kit" open={form.getValues("scales").length + form.getValues("vessels").length > 0}>
         <Tools
