@@ -160,9 +160,9 @@ function Compared({ setups, more, rig, swath, wanted, system }: ComparedProps) {
   return (
     <Box>
       <SubHeading>By minutes on the site</SubHeading>
-      {setups.map((s) => (
+      {setups.map((s, i) => (
         <Box
-          key={`${s.size} ${String(s.pressure)}`}
+          key={`${i} ${s.size} ${String(s.pressure)}`}
           display="grid"
           gridTemplateColumns={{ base: "minmax(0,1fr) auto", md: "190px minmax(0,1fr) auto" }}
           gap="2px 14px"
