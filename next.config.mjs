@@ -8,6 +8,10 @@ const config = {
   devIndicators: false,
   serverExternalPackages: ["better-sqlite3"],
   experimental: { optimizePackageImports: ["@chakra-ui/react"] },
+  // A browser that asks before it has read the page's own icon is given the same one.
+  async rewrites() {
+    return [{ source: "/favicon.ico", destination: "/icon.svg" }];
+  },
   async headers() {
     // In development Next evaluates code and keeps a socket open; in production nothing may leave this host.
     const production = process.env.NODE_ENV === "production";

@@ -11,7 +11,10 @@ export const test = base.extend<{ expectErrors: (pattern: RegExp) => void; watch
       const faults: string[] = [];
       const allowed = (text: string) => (expectErrors as unknown as { patterns: RegExp[] }).patterns.some((p) => p.test(text));
       const watch = (one: Page) => {
-        one.on("console", (message) => message.type() === "error" && !allowed(message.text()) && faults.push(message.text()));
+        one.on("console", (message) => {
+          if (message.type() !== "error" || allowed(message.text())) return;
+          faults.push(`${message.text()} ${message.location().url ?? ""}`);
+        });
         one.on("pageerror", (error) => faults.push(error.message));
       };
       watch(page);

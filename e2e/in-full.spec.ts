@@ -209,7 +209,7 @@ test("quick checks: pass, then recalibrate; the series is drawn, and a failed ch
   await page.goto("/mix");
   await expect(page.getByText(/The calibration is failing: the quick check was 8(\.\d)? % low/)).toBeVisible();
   await page.goto("/");
-  await expect(page.getByText("✕ failing", { exact: true })).toBeVisible();
+  await expect(page.getByRole("listitem").filter({ hasText: hand.rig }).getByText("✕ failing", { exact: true })).toBeVisible();
 });
 
 test("a plan works backwards to tips, and picking one opens the calibration that proves it", async ({ page }) => {
