@@ -10,6 +10,7 @@ import { useInHand } from "../data/in-hand";
 import { Button, Note, Select } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
 import { errorAt } from "../parts/keeper";
+import { Tools } from "./kit-fields";
 import { KIND_WORDS } from "./words";
 
 type Form = UseFormReturn<RigForm>;
@@ -312,46 +313,5 @@ function HoldUp({ form }: { form: Form }) {
   const held = holdUp(given(diameter.value, "inside diameter"), given(length.value, "length"));
   return (
     <Note>The hose holds {read(held.value, "volume", system)}: the first site after a change of product gets the old one.</Note>
-  );
-}
-
-interface ToolsProps {
-  readonly form: Form;
-  readonly of: "scales" | "vessels";
-  readonly title: string;
-  readonly mark: string;
-  readonly holds: string;
-  readonly blank: RigForm["scales"][number] | RigForm["vessels"][number];
-}
-
-function Tools({ form, of, title, mark, holds, blank }: ToolsProps) {
-  const tools = useFieldArray({ control: form.control, name: of });
-  const key = of === "scales" ? "step" : "graduation";
-  const field = (i: number, name: "name" | "capacity" | typeof key) => `${of}.${i}.${name}` as never;
-  return (
-    <Box display="grid" gap="8px">
-      <Box fontSize="14px" fontWeight="700">
-        {title}
-      </Box>
-      {tools.fields.map((tool, i) => (
-        <Box key={tool.id} display="grid" gap="8px" gridTemplateColumns="1.2fr 1fr 1fr auto" alignItems="start">
-          <TextField label="Name" error={errorAt(form, `${of}.${i}.name`)} {...form.register(field(i, "name"))} />
-          <TextField label={mark} error={errorAt(form, `${of}.${i}.${key}`)} {...form.register(field(i, key))} />
-          <TextField label={holds} error={errorAt(form, `${of}.${i}.capacity`)} {...form.register(field(i, "capacity"))} />
-          <Button
-            type="button"
-            look="quiet"
-            marginTop="24px"
-            aria-label={`Take out ${title.toLowerCase()} ${i + 1}`}
-            onClick={() => tools.remove(i)}
-          >
-            ✕
-          </Button>
-        </Box>
-      ))}
-      <Button type="button" look="quiet" justifySelf="start" onClick={() => tools.append(blank as never)}>
-        Add to the {title.toLowerCase()}
-      </Button>
-    </Box>
   );
 }

@@ -1,0 +1,50 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import { useFieldArray, type UseFormReturn } from "react-hook-form";
+import type { RigForm } from "@/formats/forms/rig";
+import { Button } from "../parts/controls";
+import { TextField } from "../parts/field";
+import { errorAt } from "../parts/keeper";
+
+interface ToolsProps {
+  readonly form: UseFormReturn<RigForm>;
+  readonly of: "scales" | "vessels";
+  readonly title: string;
+  readonly mark: string;
+  readonly holds: string;
+  readonly blank: RigForm["scales"][number] | RigForm["vessels"][number];
+}
+
+/** The scales or the vessels of a rig's kit: each with its finest mark and what it holds. */
+export function Tools({ form, of, title, mark, holds, blank }: ToolsProps) {
+  const tools = useFieldArray({ control: form.control, name: of });
+  const key = of === "scales" ? "step" : "graduation";
+  const field = (i: number, name: "name" | "capacity" | typeof key) => `${of}.${i}.${name}` as never;
+  return (
+    <Box display="grid" gap="8px">
+      <Box fontSize="14px" fontWeight="700">
+        {title}
+      </Box>
+      {tools.fields.map((tool, i) => (
+        <Box key={tool.id} display="grid" gap="8px" gridTemplateColumns="1.2fr 1fr 1fr auto" alignItems="start">
+          <TextField label="Name" error={errorAt(form, `${of}.${i}.name`)} {...form.register(field(i, "name"))} />
+          <TextField label={mark} error={errorAt(form, `${of}.${i}.${key}`)} {...form.register(field(i, key))} />
+          <TextField label={holds} error={errorAt(form, `${of}.${i}.capacity`)} {...form.register(field(i, "capacity"))} />
+          <Button
+            type="button"
+            look="quiet"
+            marginTop="24px"
+            aria-label={`Take out ${title.toLowerCase()} ${i + 1}`}
+            onClick={() => tools.remove(i)}
+          >
+            ✕
+          </Button>
+        </Box>
+      ))}
+      <Button type="button" look="quiet" justifySelf="start" onClick={() => tools.append(blank as never)}>
+        Add to the {title.toLowerCase()}
+      </Button>
+    </Box>
+  );
+}
