@@ -1,5 +1,5 @@
 import type { Locator } from "@playwright/test";
-import { calibrated, expect, fresh, rigInHand, site, test } from "./fixtures";
+import { calibrated, expect, fresh, label, rigInHand, site, test } from "./fixtures";
 
 /** What goes wrong in every field where a number is typed, and a word of what is said about it. */
 const WRONG: readonly (readonly [typed: string, says: RegExp])[] = [
@@ -95,12 +95,7 @@ test("bad input everywhere a number is typed: it says why, and keeps what was ty
   const green = fresh("Green");
   await site(page, green, "3000");
   const product = fresh("Granule");
-  await page.request.post("/api/keep/labels", {
-    data: {
-      id: `label-${product.replace(/\W/g, "-")}`,
-      form: { name: product, form: "dry", formulation: "", rate: "0.3", priceAmount: "", pricePer: "" },
-    },
-  });
+  await label(page, product, "dry", "0.3");
   await page.goto("/mix");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: green });
   await page.getByLabel("Add a product").selectOption({ label: product });

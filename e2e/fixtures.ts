@@ -109,5 +109,9 @@ export async function anotherPerson(page: Page): Promise<{ id: string; name: str
   return { id: await kept(page.request, "people", { name }), name };
 }
 
+/** A label on record. */
+export const label = (page: Page, name: string, form: "dry" | "liquid", rate: string) =>
+  kept(page.request, "labels", { name, form, formulation: "", rate, priceAmount: "", pricePer: "" });
+
 export const site = (page: Page, name: string, ...areas: string[]) =>
   kept(page.request, "sites", { name, zones: areas.map((area, i) => ({ name: `zone ${i + 1}`, area })) });

@@ -1,4 +1,4 @@
-import { anotherPerson, calibrated, expect, fresh, rigInHand, site, test } from "./fixtures";
+import { anotherPerson, calibrated, expect, fresh, label, rigInHand, site, test } from "./fixtures";
 
 test("a boom of twelve outlets: digits and Enter only, drawn as they come, and which to clean", async ({ page }) => {
   await rigInHand(page, { kind: "boom", outlets: "12", spacing: "20 in", tipSize: "04" });
@@ -57,8 +57,7 @@ test("two people on one truck have two calibrations; changing who holds the wand
   const field = fresh("Field");
   await site(page, field, "40000 ft2");
   const product = fresh("Liquid");
-  const form = { name: product, form: "liquid", formulation: "", rate: "3 fl oz/1000 ft2", priceAmount: "", pricePer: "" };
-  await page.request.post("/api/keep/labels", { data: { id: `label-${product.replace(/\W/g, "-")}`, form } });
+  await label(page, product, "liquid", "3 fl oz/1000 ft2");
 
   await page.goto("/mix");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: field });
@@ -86,8 +85,7 @@ test("a hose-end head: measured through the head, at a tap; the label's number i
   const tap = fresh("Garden");
   await site(page, tap, "2000 ft2");
   const product = fresh("Wetter");
-  const form = { name: product, form: "liquid", formulation: "", rate: "4 fl oz/1000 ft2", priceAmount: "", pricePer: "" };
-  await page.request.post("/api/keep/labels", { data: { id: `label-${product.replace(/\W/g, "-")}`, form } });
+  await label(page, product, "liquid", "4 fl oz/1000 ft2");
   await page.goto("/calibrate");
   await page.getByLabel("Site in hand").selectOption({ label: tap });
   await expect(page.getByRole("heading", { name: `Calibrate ${rig}` })).toBeVisible();

@@ -1,4 +1,4 @@
-import { calibrated, expect, fresh, rigInHand, site, test } from "./fixtures";
+import { calibrated, expect, fresh, label, rigInHand, site, test } from "./fixtures";
 
 test("a boom, outlet by outlet, digits and Enter only", async ({ page }) => {
   const { rig } = await rigInHand(page, { kind: "boom", outlets: "4", spacing: "20 in", tipSize: "04" });
@@ -100,8 +100,7 @@ test("an area in the wrong unit asks for more loads than anyone pours: no plan, 
   const field = fresh("Field");
   await site(page, field, "6200 ac");
   const product = fresh("Granule");
-  const form = { name: product, form: "dry", formulation: "", rate: "0.3", priceAmount: "", pricePer: "" };
-  await page.request.post("/api/keep/labels", { data: { id: `label-${product.replace(/\W/g, "-")}`, form } });
+  await label(page, product, "dry", "0.3");
   await page.goto("/mix");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: field });
   await page.getByLabel("Add a product").selectOption({ label: product });

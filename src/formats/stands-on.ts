@@ -1,14 +1,10 @@
-import { judgeRatio, ownerOf, type CheckSince, type RigKind, type StandsOn } from "@/core/contents";
+import { ownerOf, type RigKind, type StandsOn } from "@/core/contents";
 import { readRig } from "./job-file/read-rig";
 import type { RigText } from "./job-file/types";
 import { heldOf } from "./rig-setup";
 
 /** What a calibration stands on, of a rig as it is written. */
 export const standsOn = (rig: RigText): StandsOn => ({ rig: readRig(rig), held: heldOf(rig) });
-
-/** The newest quick check since a calibration, as standing is judged by it. */
-export const checkSince = (check: { readonly ratio: number } | undefined): CheckSince | undefined =>
-  check && { ratio: check.ratio, failed: judgeRatio(check.ratio) === "recalibrate" };
 
 interface Whose {
   readonly personId: string | null;

@@ -17,7 +17,7 @@ import { dayNumber } from "@/formats/day";
 import { mixJob, planOf, rulesOf, soundJob, soundPlan } from "@/formats/job-file/assemble";
 import { readJob } from "@/formats/job-file/read";
 import type { ProductText } from "@/formats/job-file/types";
-import { checkSince, ownedBy, standsOn } from "@/formats/stands-on";
+import { ownedBy, standsOn } from "@/formats/stands-on";
 import { findCalibration } from "@/records/calibrations";
 import { checksOf } from "@/records/checks";
 import type { Records } from "@/records/database";
@@ -94,7 +94,7 @@ export function saveSheet(db: Records, input: unknown): Result<{ id: string }> {
     standsOn(rig),
     dayNumber(calibration.madeAt),
     dayNumber(input.madeAt),
-    checkSince(checksOf(db, calibration.id)[0]),
+    checksOf(db, calibration.id)[0]?.ratio,
   );
   if (!mayMix(standing))
     return bad(

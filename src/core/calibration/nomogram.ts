@@ -3,7 +3,8 @@ import type { Evidence, RigBasics } from "./evidence";
 import { flowOf } from "./flow";
 import { paceOf } from "./pace";
 import { make, raw, type Quantity } from "../quantity/kinds";
-import { RATED_AT, ratedFlow, TIP_SIZES } from "./tips";
+import { constant } from "../working/rule";
+import { tipFlow, TIP_SIZES } from "./tips";
 import { WALKABLE } from "./warnings";
 import { quantity } from "../quantity/quantity";
 
@@ -84,8 +85,7 @@ export function tipTicks(
   count: number,
 ): { size: string; height: number }[] {
   return TIP_SIZES.flatMap((size) => {
-    const flow = make<"flow">(count * raw(ratedFlow(size)!) * Math.sqrt(raw(pressure) / raw(RATED_AT.value)));
-    const height = heightOn(scale, flow);
+    const height = heightOn(scale, tipFlow(size, constant("pressure", pressure, "pressure"), count).value);
     return height >= 0 && height <= 1 ? [{ size, height }] : [];
   });
 }

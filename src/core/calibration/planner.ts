@@ -1,6 +1,7 @@
 import { make, raw, type Quantity } from "../quantity/kinds";
+import { constant } from "../working/rule";
 import { WALKABLE } from "./warnings";
-import { COMFORTABLE, DROPLETS, dropletAt, rangeOf, ratedFlow, RATED_AT, type Droplet, type TipChart } from "./tips";
+import { COMFORTABLE, DROPLETS, dropletAt, rangeOf, ratedFlow, tipFlow, type Droplet, type TipChart } from "./tips";
 
 /** Working forwards from a wish: every tip × pressure × speed, ranked by what it costs on a site. */
 export interface PlanWish {
@@ -52,10 +53,9 @@ export function rankSetups(wish: PlanWish): Setup[] {
   const top = wish.onFoot ? Math.min(raw(wish.fastest), raw(WALKABLE)) : raw(wish.fastest);
   const least = Math.max(raw(wish.wanted.least), wish.carrierAtLeast === undefined ? 0 : raw(wish.carrierAtLeast));
   for (const { size, chart } of wish.tips) {
-    const rated = ratedFlow(size);
-    if (rated === undefined) continue;
+    if (ratedFlow(size) === undefined) continue;
     for (const pressure of wish.pressures) {
-      const flow = wish.count * raw(rated) * Math.sqrt(raw(pressure) / raw(RATED_AT.value));
+      const flow = raw(tipFlow(size, constant("pressure", pressure, "pressure"), wish.count, chart).value);
       // f = q·v·w: the fastest speed is that of the least spray volume, unless the legs are slower.
       const speed = Math.min(top, flow / (least * raw(wish.swath)));
       const sprayVolume = flow / (speed * raw(wish.swath));

@@ -1,5 +1,6 @@
 import { ROUNDING, writeNumber } from "../quantity/format";
 import type { RigBasics, RigKind } from "./evidence";
+import { judgeRatio } from "./quick-check";
 
 /** Whether a calibration may still be mixed from. */
 export interface Standing {
@@ -31,23 +32,17 @@ export interface StandsOn {
   readonly held: Readonly<Record<string, string>>;
 }
 
-/** A quick check that was made after the calibration. */
-export interface CheckSince {
-  readonly ratio: number;
-  readonly failed: boolean;
-}
-
 /**
  * Compares what a calibration stands on with the rig as it is now. Days are whole days of any one count.
- * @param then the rig when it was calibrated · @param now the rig today · @param check the newest quick check since
+ * @param then the rig when it was calibrated · @param now the rig today · @param checked ratio of the newest quick check since to the calibration's flow
  */
-export function standingOf(then: StandsOn, now: StandsOn, madeOn: number, today: number, check?: CheckSince): Standing {
+export function standingOf(then: StandsOn, now: StandsOn, madeOn: number, today: number, checked?: number): Standing {
   const reasons = changes(then, now);
   const daysLeft = madeOn + GOOD_FOR - today;
   if (reasons.length > 0) return { state: "stale", reasons, daysLeft };
-  if (check?.failed) {
-    const off = Math.abs(check.ratio - 1) * 100;
-    const reason = `the quick check was ${writeNumber(off, ROUNDING.percent)} % ${check.ratio > 1 ? "high" : "low"}`;
+  if (checked !== undefined && judgeRatio(checked) === "recalibrate") {
+    const off = Math.abs(checked - 1) * 100;
+    const reason = `the quick check was ${writeNumber(off, ROUNDING.percent)} % ${checked > 1 ? "high" : "low"}`;
     return { state: "failing", reasons: [reason], daysLeft };
   }
   if (daysLeft < 0)

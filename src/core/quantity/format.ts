@@ -107,6 +107,11 @@ export function show<K extends Kind>(value: Quantity<K>, kind: K, unit: UnitOf<K
   return unit === "%" || unit === ":1" ? `${number}${unit === "%" ? " %" : unit}` : `${number} ${unitText(unit)}`;
 }
 
+/** How far something is off, with its sign: +3.8 %, −0.4 %. */
+export function showChange(part: number, rule: Rounding = ROUNDING.percent): string {
+  return `${part >= 0 ? "+" : "−"}${writeNumber(Math.abs(part) * 100, rule)} %`;
+}
+
 /** A time as people say it: 42.5 s, 7 min 30 s, 1 h 05 min. */
 export function showDuration(value: Quantity<"time">): string {
   const seconds = raw(value);

@@ -16,7 +16,6 @@ import {
   type MixPlan,
   type Result,
   type Source,
-  type Tank,
 } from "@/core/contents";
 import { readChecked, type Job } from "./read-checked";
 import type { CalibrationText, JobFile, ProductText, RigText, SiteText } from "./types";
@@ -104,7 +103,3 @@ export function soundPlan(job: Job): Planned {
 export function rulesOf(sources: readonly AnySource[]): string[] {
   return [...new Set(explainAll(sources, "us").map((line) => line.rule))].sort();
 }
-
-/** The tanks of a rig alone, as values. */
-export const readTanks = (rig: RigText): readonly Tank[] =>
-  soundJob(calibrationJob(rig, { sprayVolume: "1 gal/1000 ft2" })).tanks;

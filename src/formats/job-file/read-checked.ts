@@ -49,7 +49,7 @@ export function readChecked(job: JobFile, shape: readonly Issue[] = []): Result<
 
   const rig = sound("rig") ? readRig(job.rig, faults) : undefined;
   const calibration = rig && sound("calibration") ? readCalibration(job.calibration, rig, faults) : undefined;
-  const tanks = rig ? (job.rig.tanks ?? []).map((t, i) => readTank(t, i, faults)) : [];
+  const tanks = rig ? readTanks(job.rig, faults) : [];
   unique(
     tanks.map((t) => t.name),
     (i) => `rig.tanks[${i}].name`,
@@ -87,11 +87,14 @@ export function readChecked(job: JobFile, shape: readonly Issue[] = []): Result<
   });
 }
 
-function readTank(tank: NonNullable<RigText["tanks"]>[number], i: number, faults: Faults): Tank {
+/** The tanks of a rig as it is written → as values. */
+export const readTanks = (rig: RigText, faults?: Faults): Tank[] => (rig.tanks ?? []).map((t, i) => readTank(t, i, faults));
+
+function readTank(tank: NonNullable<RigText["tanks"]>[number], i: number, faults?: Faults): Tank {
   const usable = value(tank.usable, "volume");
   const leastMix = maybe(tank.leastMix, "volume");
   if (leastMix && raw(leastMix.value) > raw(usable.value))
-    faults.add(
+    faults?.add(
       `rig.tanks[${i}].leastMix`,
       "contradiction",
       `${tank.leastMix} is more than the tank's usable ${tank.usable}`,

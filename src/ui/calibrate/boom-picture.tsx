@@ -2,7 +2,7 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import { useSyncExternalStore } from "react";
-import { raw, read, writeNumber, type BoomCheck, type Quantity, type System } from "@/core/contents";
+import { raw, read, showChange, writeNumber, type BoomCheck, type Quantity, type System } from "@/core/contents";
 
 const WIDE = 640;
 const NARROW = 370;
@@ -123,12 +123,10 @@ function useNarrow(): boolean {
 }
 const PHONE = "(max-width: 47.99rem)";
 
-const percent = (part: number) => `${part > 0 ? "+" : "−"}${writeNumber(Math.abs(part) * 100, { figures: 2 })} %`;
-
 function boomWords(flows: PictureProps["flows"], check: BoomCheck | undefined): string {
   const done = flows.filter((f) => f !== undefined).length;
   if (!check) return `Boom of ${flows.length} outlets, ${done} read`;
-  const off = check.outlets.flatMap((o, i) => (o.even ? [] : [`outlet ${i + 1} ${percent(o.ofMean - 1)}`]));
+  const off = check.outlets.flatMap((o, i) => (o.even ? [] : [`outlet ${i + 1} ${showChange(o.ofMean - 1)}`]));
   return `Boom of ${flows.length} outlets; ${off.length === 0 ? "all within 5 % of the mean" : `off the mean: ${off.join(", ")}`}`;
 }
 

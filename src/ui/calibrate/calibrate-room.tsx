@@ -3,11 +3,11 @@
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
 import { nanoid } from "nanoid";
 import { useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
-import { explainAll, ownerOf, read } from "@/core/contents";
+import { explainAll, read } from "@/core/contents";
 import type { RigEntry } from "@/formats/book";
 import { emptySession, type Session } from "@/formats/session";
 import { useBook } from "../data/book";
-import { useInHand } from "../data/in-hand";
+import { ownerIn, useInHand } from "../data/in-hand";
 import { useKept } from "../data/kept-here";
 import { isTyping } from "../frame/keys";
 import { Room } from "../frame/room";
@@ -32,7 +32,7 @@ import { expectedOf, workedOut } from "./worked-out";
 export function CalibrateRoom() {
   const { read: known } = useBook();
   const hand = useInHand();
-  const { rig, person, site } = hand;
+  const { rig } = hand;
   if (!known) return <Room working={[]}>{null}</Room>;
   const lacks = lackIn(hand);
   if (!rig || lacks)
@@ -42,9 +42,7 @@ export function CalibrateRoom() {
         <NeedHand lacks={lacks!} />
       </Room>
     );
-  const owner = ownerOf(rig.rig.kind);
-  const personId = owner === "person" ? person!.id : undefined;
-  const siteId = owner === "tap" ? site!.id : undefined;
+  const { personId, siteId } = ownerIn(hand);
   return (
     <ClientOnly>
       <RunSheet key={sessionKey(rig.id, personId, siteId)} rig={rig} personId={personId} siteId={siteId} />

@@ -24,6 +24,7 @@ import { readRate } from "@/formats/forms/rate";
 import { useBook } from "../data/book";
 import { useKept } from "../data/kept-here";
 import { SubHeading, Select } from "../parts/controls";
+import { Fact, Facts } from "../parts/fact";
 import { Field } from "../parts/field";
 import { Notice } from "../parts/notices";
 import { ShelfPick } from "../parts/pickers";
@@ -81,7 +82,7 @@ export function HeadFacts({ made, input, system }: HeadProps) {
         </Field>
       </Box>
       {asked.use !== "" && <Suits use={asked.use} />}
-      <Box as="dl" display="grid" gridTemplateColumns="repeat(auto-fill, minmax(180px, 1fr))" gap="10px 20px">
+      <Facts>
         {reading.productFlow && <Fact name="Product drawn" value={read(reading.productFlow.value, "flow", system)} />}
         {reading.dilution && <Fact name="Stream to product" value={show(reading.dilution.value, "dilution", ":1")} />}
         {reading.timePer1000 && (
@@ -90,7 +91,7 @@ export function HeadFacts({ made, input, system }: HeadProps) {
         {reading.overdose !== null && (
           <Fact name="At the pace timed" value={`${writeNumber(reading.overdose, { figures: 3 })} × the label rate`} />
         )}
-      </Box>
+      </Facts>
       {reading.overdose !== null && Math.abs(reading.overdose - 1) > 0.05 && (
         <Notice state={reading.overdose > 1 ? "stop" : "act"}>
           {reading.overdose > 1
@@ -138,19 +139,6 @@ function jarDraw({ rig }: CalibrationInput, { flow }: Calibration) {
 function Suits({ use }: { use: ProductUse }) {
   const { state, text } = suitsHead(use);
   return <Notice state={state === "poor" ? "stop" : state === "ask" ? "act" : "plain"}>{text} The label decides.</Notice>;
-}
-
-function Fact({ name, value }: { name: string; value: string }) {
-  return (
-    <Box>
-      <chakra.dt fontSize="14px" color="soft">
-        {name}
-      </chakra.dt>
-      <chakra.dd fontFamily="reading" fontWeight="700" fontSize="17px">
-        {value}
-      </chakra.dd>
-    </Box>
-  );
 }
 
 function MistakeNote(of: {

@@ -1,16 +1,11 @@
 "use client";
 
-import { nanoid } from "nanoid";
-import { useRouter } from "next/navigation";
-import { raw, writeNumber, type Remedy } from "@/core/contents";
+import type { Remedy } from "@/core/contents";
 import type { RigEntry } from "@/formats/book";
-import { rigFormOf } from "@/formats/forms/rig-form-of";
-import { emptySession, type Session } from "@/formats/session";
-import { useSend } from "../data/book";
+import type { Session } from "@/formats/session";
 import { useInHand } from "../data/in-hand";
-import { keep } from "../data/kept-here";
+import { useBeginProof } from "./begin-proof";
 import { settingText } from "./levers-panel";
-import { sessionKey } from "./session-key";
 
 interface From {
   readonly rig: RigEntry;
@@ -22,37 +17,33 @@ interface From {
   readonly session: Partial<Session>;
 }
 
-const PSI = 6894.757293168;
+/** What a run sheet passes on to the one that proves a lever: how it is measured, not what was read. */
+const SAME = [
+  "method",
+  "pace",
+  "flow",
+  "area",
+  "distance",
+  "swath",
+  "speed",
+  "ground",
+  "target",
+  "graduation",
+  "fill",
+  "outletTime",
+] as const;
 
-/**
- * Starts the reading that proves a lever: the rig is set as the lever says, which makes its older calibrations stale, and a
- * new run sheet begins with the lever noted on it. Answers false where the rig could not be saved: nothing is begun then.
- */
+/** Starts the reading that proves a lever, with the lever and what went before noted on its run sheet. */
 export function useProve(): (remedy: Remedy, from: From) => Promise<boolean> {
-  const send = useSend();
-  const router = useRouter();
+  const begin = useBeginProof();
   const { system } = useInHand();
-  return async (remedy, { rig, personId, siteId, follows, session }) => {
-    const form = rigFormOf(rig.rig);
-    const set =
-      remedy.lever === "pressure"
-        ? { pressure: `${writeNumber(raw(remedy.setTo!) / PSI, { figures: 3 })} psi` }
-        : remedy.lever === "tip"
-          ? { tipSize: remedy.setTo!, chart: "" }
-          : undefined;
-    if (set) {
-      const result = await send("/api/keep/rigs", { id: rig.id, form: { ...form, ...set } });
-      if (!result.ok) return false;
-    }
-    const method = session.method ?? "area-catch";
-    const begin = { rigId: rig.id, personId, siteId, outlets: rig.rig.outlets?.count ?? 1, method };
-    const fresh = emptySession(nanoid(), begin);
-    const { pace, flow, area, distance, swath, speed, ground, target, graduation, fill, outletTime } = session;
-    const same = { pace, flow, area, distance, swath, speed, ground, target, graduation, fill, outletTime };
-    const known = Object.fromEntries(Object.entries(same).filter(([, value]) => value !== undefined));
-    const next: Session = { ...fresh, ...known, lever: { name: remedy.lever, setTo: settingText(remedy, system), follows } };
-    keep(sessionKey(rig.id, personId ?? undefined, siteId ?? undefined), next);
-    router.push("/calibrate");
-    return true;
+  return (remedy, { session, follows, ...whose }) => {
+    const same = Object.fromEntries(SAME.flatMap((key) => (session[key] === undefined ? [] : [[key, session[key]]])));
+    return begin({
+      ...whose,
+      ...(remedy.lever === "pressure" && remedy.setTo !== null && { pressure: remedy.setTo }),
+      ...(remedy.lever === "tip" && remedy.setTo !== null && { size: remedy.setTo }),
+      session: { ...same, lever: { name: remedy.lever, setTo: settingText(remedy, system), follows } },
+    });
   };
 }

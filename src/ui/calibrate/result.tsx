@@ -19,6 +19,7 @@ import {
   type Tank,
   type Uncertainty,
 } from "@/core/contents";
+import { Fact } from "../parts/fact";
 import { Notice } from "../parts/notices";
 import { HeadFacts } from "./head-facts";
 import { LeversPanel } from "./levers-panel";
@@ -172,14 +173,7 @@ function Facts({ made, tank, system }: Pick<ResultProps, "made" | "tank" | "syst
       paddingY="10px"
     >
       {facts.map(([name, value]) => (
-        <Box key={name}>
-          <chakra.dt fontSize="14px" color="soft">
-            {name}
-          </chakra.dt>
-          <chakra.dd fontFamily="reading" fontWeight="700" fontSize="17px">
-            {value}
-          </chakra.dd>
-        </Box>
+        <Fact key={name} name={name} value={value} />
       ))}
     </Box>
   );

@@ -13,6 +13,7 @@ import {
   judgeRatio,
   raw,
   read,
+  showChange,
   standingOf,
   trendOf,
   volumeIn,
@@ -148,17 +149,12 @@ function seriesOf(book: Book, { entry, made }: Calibrated): CheckPoint[] {
 
 function Verdict({ check }: { check: CheckEntry }) {
   const pass = judgeRatio(check.ratio) === "pass";
-  const off = (check.ratio - 1) * 100;
   return (
     <Box role="status" marginTop="16px" display="flex" gap="12px" alignItems="center" flexWrap="wrap">
       <Stamp state={pass ? "good" : "stop"}>{pass ? "pass" : "recalibrate"}</Stamp>
       <Box>
-        <Reading>
-          {off >= 0 ? "+" : "−"}
-          {writeNumber(Math.abs(off), { figures: 2 })} %
-        </Reading>{" "}
-        on {format(new Date(check.madeAt), "d MMM, HH:mm")}: {check.volume} in {check.time}.{" "}
-        {!pass && <Link href="/calibrate">Calibrate again</Link>}
+        <Reading>{showChange(check.ratio - 1)}</Reading> on {format(new Date(check.madeAt), "d MMM, HH:mm")}: {check.volume} in{" "}
+        {check.time}. {!pass && <Link href="/calibrate">Calibrate again</Link>}
       </Box>
     </Box>
   );
@@ -196,10 +192,7 @@ function Series({ points, checks }: { points: readonly CheckPoint[]; checks: rea
             <span>
               {c.volume} in {c.time}
             </span>
-            <Reading textAlign="right">
-              {c.ratio >= 1 ? "+" : "−"}
-              {writeNumber(Math.abs(c.ratio - 1) * 100, { decimals: 1 })} %
-            </Reading>
+            <Reading textAlign="right">{showChange(c.ratio - 1, { decimals: 1 })}</Reading>
           </Box>
         ))}
       </Box>
@@ -209,9 +202,8 @@ function Series({ points, checks }: { points: readonly CheckPoint[]; checks: rea
 
 function TrendWords({ trend }: { trend: Trend | undefined }) {
   if (!trend) return <Note>Three checks make a trend.</Note>;
-  const month = trend.slope * 3000;
-  const band = trend.slopeBand * 3000;
-  const rate = `${month >= 0 ? "+" : "−"}${writeNumber(Math.abs(month), { figures: 2 })} ± ${writeNumber(band, { figures: 2 })} % in 30 days`;
+  // A day's slope, over thirty of them.
+  const rate = `${showChange(trend.slope * 30).replace(" %", "")} ± ${writeNumber(trend.slopeBand * 3000, { figures: 2 })} % in 30 days`;
   if (!trend.told) return <Box>No trend can be told yet: {rate}.</Box>;
   if (!trend.leaves) return <Box>Trend {rate}. It does not leave the band within two years.</Box>;
   const { day: on, earliest, latest } = trend.leaves;

@@ -5,7 +5,7 @@ import { format } from "date-fns";
 import Link from "next/link";
 import { agreement, coverageOf, mayMix, ownerOf, raw, read, writeNumber, type Calibration, type System } from "@/core/contents";
 import type { Book, CalibrationEntry, PersonEntry, RigEntry } from "@/formats/book";
-import { readTanks } from "@/formats/job-file/assemble";
+import { readTanks } from "@/formats/job-file/read-checked";
 import { Places } from "../calibrate/places";
 import { useBook } from "../data/book";
 import { calibratedFor, today, useInHand, workOut, type Calibrated } from "../data/in-hand";

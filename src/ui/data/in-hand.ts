@@ -6,6 +6,7 @@ import {
   hasOwnCatchTime,
   isEstimate,
   isUnsure,
+  ownerOf,
   standingOf,
   type Calibration,
   type Standing,
@@ -14,7 +15,7 @@ import {
 import type { Book, CalibrationEntry, CheckEntry, PersonEntry, RigEntry, SiteEntry } from "@/formats/book";
 import { dayNumber } from "@/formats/day";
 import { calibrationJob, soundJob } from "@/formats/job-file/assemble";
-import { checkSince, ownedBy, standsOn } from "@/formats/stands-on";
+import { ownedBy, standsOn } from "@/formats/stands-on";
 import { useBook } from "./book";
 import { useKept } from "./kept-here";
 
@@ -82,13 +83,19 @@ export function calibratedFor(book: Book, rig: RigEntry, hand: Hand, today: numb
     entry,
     made,
     check,
-    standing: standingOf(standsOn(entry.rig), standsOn(rig.rig), dayNumber(entry.madeAt), today, checkSince(check)),
+    standing: standingOf(standsOn(entry.rig), standsOn(rig.rig), dayNumber(entry.madeAt), today, check?.ratio),
     unsure: isUnsure(made),
     estimate: isEstimate(made),
   };
 }
 
 export const today = () => dayNumber(new Date().toISOString());
+
+/** Whose a calibration of the rig in hand would be: the person's, the tap's, or nobody's own. */
+export function ownerIn({ rig, person, site }: Pick<InHand, "rig" | "person" | "site">): Hand {
+  const owner = rig && ownerOf(rig.rig.kind);
+  return { personId: owner === "person" ? person?.id : undefined, siteId: owner === "tap" ? site?.id : undefined };
+}
 
 const current = <T extends { id: string; retired: boolean }>(list: readonly T[], id: string | undefined) =>
   list.find((one) => one.id === id && !one.retired);

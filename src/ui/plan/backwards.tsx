@@ -1,11 +1,12 @@
 "use client";
 
-import { Box, chakra } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import { onFoot, read, show, tooFastOnFoot, type Quantity } from "@/core/contents";
 import type { RigEntry } from "@/formats/book";
 import { Typed } from "../calibrate/typed";
 import { useInHand } from "../data/in-hand";
 import { Button, Note, SubHeading } from "../parts/controls";
+import { Fact, Facts } from "../parts/fact";
 import { Notice } from "../parts/notices";
 import type { Backwards as Worked } from "./backwards-of";
 import { useOpenProof } from "./open-proof";
@@ -70,32 +71,21 @@ export function Backwards({ wish, change, rig, worked }: BackwardsProps) {
           hint="then pace and speed are solved for"
         />
       </Box>
-      <Box as="dl" display="grid" gridTemplateColumns="repeat(auto-fill, minmax(190px, 1fr))" gap="12px 20px">
-        {sprayVolume && <Big name="Spray volume" value={read(sprayVolume.value, "sprayVolume", system)} />}
+      <Facts least={190}>
+        {sprayVolume && <Fact large name="Spray volume" value={read(sprayVolume.value, "sprayVolume", system)} />}
         {sprayVolume && (
-          <Big name="By the acre" value={show(sprayVolume.value, "sprayVolume", system === "us" ? "gal/ac" : "L/ha")} />
+          <Fact large name="By the acre" value={show(sprayVolume.value, "sprayVolume", system === "us" ? "gal/ac" : "L/ha")} />
         )}
-        {flow && <Big name={boom ? "Each outlet must give" : "The outlet must give"} value={read(flow.value, "flow", system)} />}
-        {pace && <Big name="Pace for 1,000 sq ft" value={read(pace.value, "time", system)} />}
-        {speed && <Big name="Travel speed" value={read(speed.value, "speed", system)} />}
-      </Box>
+        {flow && (
+          <Fact large name={boom ? "Each outlet must give" : "The outlet must give"} value={read(flow.value, "flow", system)} />
+        )}
+        {pace && <Fact large name="Pace for 1,000 sq ft" value={read(pace.value, "time", system)} />}
+        {speed && <Fact large name="Travel speed" value={read(speed.value, "speed", system)} />}
+      </Facts>
       {!flow && !pace && <Notice state="act">Type a speed and the swath, or the flow that is known.</Notice>}
       {fast && <Notice state="stop">{read(speed.value, "speed", system)} on foot is not a plan: 4.5 mph is the most.</Notice>}
       {worked.tips.length > 0 && <TipRows worked={worked} wish={wish} rig={rig} />}
     </>
-  );
-}
-
-function Big({ name, value }: { name: string; value: string }) {
-  return (
-    <Box>
-      <chakra.dt fontSize="14px" color="soft">
-        {name}
-      </chakra.dt>
-      <chakra.dd fontFamily="reading" fontWeight="700" fontSize="20px">
-        {value}
-      </chakra.dd>
-    </Box>
   );
 }
 

@@ -4,7 +4,7 @@ import { Box } from "@chakra-ui/react";
 import { format } from "date-fns";
 import { nanoid } from "nanoid";
 import { useState } from "react";
-import { writeNumber } from "@/core/contents";
+import { showChange } from "@/core/contents";
 import type { RigEntry } from "@/formats/book";
 import { setupOf } from "@/formats/rig-setup";
 import { Typed } from "../calibrate/typed";
@@ -103,8 +103,7 @@ export function KitCheck({ rig }: { rig: RigEntry }) {
                 <>
                   <Stamp state={proof.good ? "good" : "stop"}>{proof.good ? "proved" : "off"}</Stamp>
                   <Box color="soft" fontSize="15px" gridColumn="1 / -1">
-                    {proof.shown} for {proof.known} ({proof.ratio >= 1 ? "+" : "−"}
-                    {writeNumber(Math.abs(proof.ratio - 1) * 100, { figures: 2 })} %),{" "}
+                    {proof.shown} for {proof.known} ({showChange(proof.ratio - 1)}),{" "}
                     {format(new Date(proof.madeAt), "d MMM yyyy")}
                   </Box>
                 </>
