@@ -47,12 +47,19 @@ export type IssueCode =
   | "not-json"
   | "not-supported"
   | "out-of-range"
-  | "conflict";
+  | "conflict"
+  | "held";
 
 export type Result<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly issues: readonly Issue[] };
 
 export const good = <T>(value: T): Result<T> => ({ ok: true, value });
 export const bad = (...issues: Issue[]): { ok: false; issues: readonly Issue[] } => ({ ok: false, issues });
+
+/** An issue of a part, at its place in the whole. */
+export const issueAt = (place: string, issue: Issue): Issue => ({
+  ...issue,
+  path: [place, issue.path].filter(Boolean).join("."),
+});
 
 const q = (text: string) => (text.length > 60 ? `"${text.slice(0, 57)}…"` : `"${text}"`);
 
@@ -92,6 +99,7 @@ const WORDS: Record<IssueCode, (issue: Issue) => string> = {
   "not-supported": (i) => `${i.received} is not supported yet, ${i.expected}`,
   "out-of-range": (i) => `${q(i.received)} can't be right, it should be ${i.expected}`,
   conflict: (i) => `${i.received}, ${i.expected}`,
+  held: (i) => `held: ${i.received} ${i.expected}`,
 };
 
 /** What is wrong and what would be right, in words, without the place. */

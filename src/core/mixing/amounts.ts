@@ -59,11 +59,11 @@ export function amountFor(product: MixProduct): AmountFor {
   const { rate: entry } = product;
   switch (entry.kind) {
     case "rateByWeight": {
-      const rate = given(entry, `rate of ${product.name}`);
+      const rate = (product.by as Source<"rateByWeight">) ?? given(entry, `rate of ${product.name}`);
       return (area) => derive(weightForAreaRule, { rate, area });
     }
     case "rateByVolume": {
-      const rate = given(entry, `rate of ${product.name}`);
+      const rate = (product.by as Source<"rateByVolume">) ?? given(entry, `rate of ${product.name}`);
       return (area) => derive(volumeForAreaRule, { rate, area });
     }
     case "strengthByWeight": {

@@ -1,4 +1,5 @@
 import { ROUNDING, show, type Rounding } from "../quantity/format";
+import { parseAs } from "../quantity/parse";
 import type { Derived } from "../working/rule";
 import { unitFor, type System } from "../working/units";
 import type { Amount } from "./amounts";
@@ -20,4 +21,12 @@ export function isWeight(amount: Amount): amount is Derived<"mass"> {
 /** What an amount is measured with, until the rig's own measuring kit says more. */
 export function measuredWith(amount: Amount): string {
   return isWeight(amount) ? "on the scale" : "in the cup";
+}
+
+/** An amount as a job file writes it, in the reader's units, rounded to three figures. */
+export function readAmountOf(text: string, system: System): string {
+  const read = parseAs<"mass" | "volume">(text, ["mass", "volume"]);
+  if (!read.ok) return text;
+  const { kind, value } = read.value;
+  return show(value, kind, unitFor(value, kind, system));
 }

@@ -1,8 +1,11 @@
+import type { ZoneFacts } from "../labels/label";
+import type { Reason } from "../labels/reason";
 import { show } from "../quantity/format";
 import type { Entered } from "../quantity/parse";
 import { derive, given, num, nums, rule, type AnySource, type Derived, type Source } from "../working/rule";
 import { amountFor, costOf, type Amount, type AmountFor } from "./amounts";
 import { loadCount, MOST_LOADS, splitLoads, underLeast, type LoadMode } from "./loads";
+import { judge, type LabelWarning, type SiteBudget } from "./judge";
 import type { MixProduct } from "./product";
 
 export const siteAreaRule = rule({
@@ -58,7 +61,8 @@ export interface Tank {
 
 export interface MixSite {
   readonly name: string;
-  readonly zones: readonly { readonly name: string; readonly area: Entered<"area"> }[];
+  readonly jurisdiction?: string | undefined;
+  readonly zones: readonly (ZoneFacts & { readonly area: Entered<"area"> })[];
 }
 
 export interface MixInput {
@@ -67,6 +71,12 @@ export interface MixInput {
   readonly products: readonly MixProduct[];
   readonly sites: readonly MixSite[];
   readonly loads: LoadMode;
+  /** What really leaves the sprayer, where a load is not filled with it: a hose-end head's jar. */
+  readonly leaves?: Source<"sprayVolume">;
+  readonly hoseEnd?: boolean;
+  /** ISO date of the plan; needed as soon as a limit on the year, the count or the interval is present. */
+  readonly date?: string | undefined;
+  readonly anyOrder?: boolean | undefined;
 }
 
 /** What one filling holds. Every full tank of a plan is the same object. */
@@ -95,7 +105,7 @@ export interface SitePlan {
 }
 
 export interface MixWarning {
-  readonly code: "below-least-mix";
+  readonly code: "below-least-mix" | LabelWarning["code"];
   readonly text: string;
 }
 
@@ -103,7 +113,15 @@ export interface MixPlan {
   readonly sprayVolume: Source<"sprayVolume">;
   readonly tankCoverage: Derived<"area">;
   readonly products: readonly MixProduct[];
+  /** The sites that may be sprayed. A held one is not among them: there is no amount of it anywhere. */
   readonly sites: readonly SitePlan[];
+  /** The names of the sites that a label holds, and why. */
+  readonly held: readonly string[];
+  readonly reasons: readonly Reason[];
+  /** The budgets of every zone, of held sites too. */
+  readonly budgets: readonly SiteBudget[];
+  /** What the judgement was worked out from. */
+  readonly judged: readonly AnySource[];
   readonly warnings: readonly MixWarning[];
 }
 
@@ -118,9 +136,11 @@ export function mix(input: MixInput): MixPlan {
   const tankCoverage = derive(coverageRule, { usable, sprayVolume });
   const bound = products.map(amountFor);
   const full = contentsOf(usable, tankCoverage, bound);
-  const warnings: MixWarning[] = [];
+  const judgement = judge(input);
+  const warnings: MixWarning[] = [...judgement.warnings];
 
-  const sites = input.sites.map((site): SitePlan => {
+  const sites = input.sites.flatMap((site): SitePlan[] => {
+    if (judgement.held.includes(site.name)) return [];
     const { area, spray } = siteSpray(site, sprayVolume);
     const loads: Load[] = [];
     for (const part of splitLoads(spray, usable, least, input.loads)) {
@@ -129,19 +149,22 @@ export function mix(input: MixInput): MixPlan {
       if (underLeast(part.fill, least)) warnings.push(belowLeast(site.name, part.fill, least!));
     }
     const totals = bound.map((amount) => amount(area, spray));
-    return {
-      name: site.name,
-      area,
-      spray,
-      loads,
-      totals,
-      costs: totals.map((total, i) => {
-        const price = products[i]!.price;
-        return price ? { value: costOf(total, price), currency: price.currency } : null;
-      }),
-    };
+    return [
+      {
+        name: site.name,
+        area,
+        spray,
+        loads,
+        totals,
+        costs: totals.map((total, i) => {
+          const price = products[i]!.price;
+          return price ? { value: costOf(total, price), currency: price.currency } : null;
+        }),
+      },
+    ];
   });
-  return { sprayVolume, tankCoverage, products, sites, warnings };
+  const { held, reasons, budgets, working } = judgement;
+  return { sprayVolume, tankCoverage, products, sites, held, reasons, budgets, judged: working, warnings };
 }
 
 /** The spray that an area takes. */
@@ -157,13 +180,14 @@ function siteSpray(site: MixSite, sprayVolume: Source<"sprayVolume">): { area: S
 
 /** What a plan was worked out from, in the order in which its working is read: for the pad, the command and records. */
 export function planSources(plan: MixPlan): AnySource[] {
-  return plan.sites.flatMap((site): AnySource[] => [
+  const made = plan.sites.flatMap((site): AnySource[] => [
     plan.sprayVolume,
     plan.tankCoverage,
     site.spray,
     ...site.loads.flatMap(({ contents }) => [contents.fillTo, contents.covers, ...contents.amounts]),
     ...site.totals,
   ]);
+  return [...made, ...plan.judged];
 }
 
 /** The sites of an input that would take more loads than a plan may have, with how many. */

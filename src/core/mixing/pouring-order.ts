@@ -9,6 +9,7 @@ export const FORMULATIONS = {
   WP: { place: 2, name: "wettable powder" },
   WG: { place: 2, name: "water-dispersible granule" },
   DF: { place: 2, name: "dry flowable" },
+  G: { place: 2, name: "granule, spread dry" },
   SC: { place: 3, name: "suspension concentrate" },
   F: { place: 3, name: "flowable" },
   EC: { place: 4, name: "emulsifiable concentrate" },

@@ -1,4 +1,6 @@
+import type { LabelSays } from "../labels/label";
 import type { Entered } from "../quantity/parse";
+import type { Derived } from "../working/rule";
 
 /** Dry products go on a scale, liquid ones into a vessel: a weight ounce never stands for a fluid ounce. */
 export const FORMS = ["dry", "liquid"] as const;
@@ -29,5 +31,11 @@ export interface MixProduct {
   /** The label's code: WG, SC, EC … decides when it goes into the tank. */
   readonly formulation?: string;
   readonly rate: LabelRate;
+  /** How the rate was turned into product, where the label states a nutrient or an active. */
+  readonly by?: Derived<"rateByWeight"> | Derived<"rateByVolume">;
   readonly price?: Price;
+  /** One part of a split: half the label's rate is meant. */
+  readonly split?: boolean;
+  /** What the label binds the plan to. */
+  readonly says?: LabelSays;
 }

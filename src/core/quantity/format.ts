@@ -39,6 +39,7 @@ const BY_KIND: Record<Kind, Rounding> = {
   rateByVolume: ROUNDING.rate,
   strengthByWeight: ROUNDING.rate,
   strengthByVolume: ROUNDING.rate,
+  activeRate: ROUNDING.rate,
   activeStrength: ROUNDING.rate,
   share: ROUNDING.percent,
   dilution: ROUNDING.rate,
@@ -132,4 +133,11 @@ export function showEntered(value: Entered<Kind>): string {
   if (value.text.includes(":")) return value.text;
   const number = value.text.split(" ")[0]!;
   return value.unit === "" ? number : `${number} ${unitText(value.unit)}`;
+}
+
+/** A number written out with at most 15 figures, without an exponent. */
+export function plainNumber(value: number): string {
+  const digits = Number(value.toPrecision(15));
+  const text = String(digits);
+  return /e/.test(text) ? digits.toFixed(20).replace(/\.?0+$/, "") : text;
 }

@@ -22,6 +22,7 @@ export const KINDS = [
   "rateByVolume", // mL of product / m²
   "strengthByWeight", // g of product / mL of spray
   "strengthByVolume", // mL of product / mL of spray
+  "activeRate", // g of active or nutrient / m²
   "activeStrength", // g of active / mL of product
   "share", // part of a whole: a fraction by weight, a tolerance, a spread
   "dilution", // water : all products, by volume

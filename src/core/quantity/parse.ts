@@ -43,6 +43,7 @@ export const EXAMPLES: Record<Kind, string> = {
   rateByVolume: "1.5 fl oz/1000 ft2",
   strengthByWeight: "2 oz/100 gal",
   strengthByVolume: "1.5 fl oz/gal",
+  activeRate: "0.5 lb/ac",
   activeStrength: "4 lb/gal",
   share: "5 %",
   dilution: "7:1",

@@ -102,6 +102,7 @@ export interface UnitsByKind {
   rateByVolume: `${VolumeUnit}/${PerArea}`;
   strengthByWeight: `${MassUnit}/${PerVolume}`;
   strengthByVolume: `${VolumeUnit}/${PerVolume}` | "%v/v";
+  activeRate: `${MassUnit}/${PerArea}`;
   activeStrength: `${MassUnit}/${VolumeUnit}`;
   share: "%";
   dilution: ":1";
@@ -126,6 +127,7 @@ export const SHAPES: Record<Kind, string> = {
   rateByVolume: "volume/area",
   strengthByWeight: "mass/volume",
   strengthByVolume: "volume/volume",
+  activeRate: "mass/area",
   activeStrength: "mass/volume",
   share: "%",
   dilution: ":1",

@@ -20,7 +20,7 @@ export interface Line {
  */
 export function explain(source: AnySource, system: System): readonly Line[] {
   const lines: Line[] = [];
-  collect(source, system, lines, new Set());
+  collect(source, system, lines, new Set(), new Set());
   return lines;
 }
 
@@ -28,7 +28,8 @@ export function explain(source: AnySource, system: System): readonly Line[] {
 export function explainAll(sources: readonly AnySource[], system: System): readonly Line[] {
   const lines: Line[] = [];
   const seen = new Set<AnySource>();
-  for (const source of sources) collect(source, system, lines, seen);
+  const written = new Set<string>();
+  for (const source of sources) collect(source, system, lines, seen, written);
   return lines;
 }
 
@@ -37,18 +38,23 @@ export function lineText(line: Line): string {
   return `${line.title} = ${line.sum} = ${line.result}`;
 }
 
-function collect(source: AnySource, system: System, lines: Line[], seen: Set<AnySource>): void {
+function collect(source: AnySource, system: System, lines: Line[], seen: Set<AnySource>, written: Set<string>): void {
   if (!isDerived(source) || seen.has(source)) return;
   seen.add(source);
   for (const input of Object.values(source.inputs))
-    for (const one of [input].flat()) collect(one as AnySource, system, lines, seen);
-  lines.push({
+    for (const one of [input].flat()) collect(one as AnySource, system, lines, seen, written);
+  const line: Line = {
     title: source.rule.title,
     sum: substitute(source, system),
     result: result(source.value, source.rule.output, system),
     rule: `${source.rule.id} v${source.rule.version}`,
     source: source.rule.source,
-  });
+  };
+  // The same step taken twice, for two zones say, is written once.
+  const text = line.rule + line.sum;
+  if (written.has(text)) return;
+  written.add(text);
+  lines.push(line);
 }
 
 /**
@@ -65,14 +71,14 @@ export function reading(source: AnySource, system: System): string {
   return result(source.value, kindOf(source), system);
 }
 
-const OPERATORS: Record<string, string> = { "*": "×", "/": "÷", "+": "+", "-": "−", "(": "(", ")": ")" };
+const OPERATORS: Record<string, string> = { ",": ",", "*": "×", "/": "÷", "+": "+", "-": "−", "(": "(", ")": ")" };
 
 /**
  * Puts the inputs' readings into the formula. `sum(xs)` is written out as a + b + c, `mean(xs)` as (a + b + c) ÷ 3;
  * lists of more than six show their first and last readings and how many there are.
  */
 function substitute(derived: Derived<Kind>, system: System): string {
-  const tokens = derived.rule.formula.match(/(?:mean|sum)\(\w+\)|[A-Za-z]\w*|\d+(?:\.\d+)?|[-+*/^()]/g) ?? [];
+  const tokens = derived.rule.formula.match(/(?:mean|sum)\(\w+\)|[A-Za-z]\w*|\d+(?:\.\d+)?|[-+*/^(),]/g) ?? [];
   const words = tokens.map((token) => {
     const list = /^(mean|sum)\((\w+)\)$/.exec(token);
     if (list) {
@@ -91,5 +97,6 @@ function substitute(derived: Derived<Kind>, system: System): string {
     .replace(/\( /g, "(")
     .replace(/ \)/g, ")")
     .replace(/ \^ /g, "^")
+    .replace(/ ,/g, ",")
     .replace(/(sqrt|ceil|floor|min|max) \(/g, "$1(");
 }

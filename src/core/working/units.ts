@@ -33,6 +33,7 @@ const LADDERS: Record<System, Partial<Record<Kind, Ladder>>> = {
     rateByVolume: [["fl oz/1000 ft2", 0]],
     strengthByWeight: [["oz/gal", 0]],
     strengthByVolume: [["fl oz/gal", 0]],
+    activeRate: [["oz/1000 ft2", 0]],
     activeStrength: [["lb/gal", 0]],
   },
   metric: {
@@ -58,6 +59,7 @@ const LADDERS: Record<System, Partial<Record<Kind, Ladder>>> = {
     rateByVolume: [["mL/100 m2", 0]],
     strengthByWeight: [["g/L", 0]],
     strengthByVolume: [["mL/L", 0]],
+    activeRate: [["g/100 m2", 0]],
     activeStrength: [["g/L", 0]],
   },
 };

@@ -1,0 +1,24 @@
+import fc from "fast-check";
+import { dateOf, dayOf, daysFrom, daysLater, yearBefore } from "./calendar";
+
+/** Held against the platform's own proleptic Gregorian calendar. */
+test("days are counted as the platform counts them, and come back", () => {
+  fc.assert(
+    fc.property(fc.integer({ min: dayOf("1600-01-01"), max: dayOf("2999-12-31") }), (day) => {
+      expect(dateOf(day)).toBe(new Date(day * 86_400_000).toISOString().slice(0, 10));
+      expect(dayOf(dateOf(day))).toBe(day);
+    }),
+  );
+});
+
+test("between dates", () => {
+  expect(daysFrom("2026-04-14", "2026-05-19")).toBe(35);
+  expect(daysFrom("2026-05-19", "2026-04-14")).toBe(-35);
+  expect(daysLater("2024-02-28", 2)).toBe("2024-03-01");
+  expect(daysLater("2026-12-31", 1)).toBe("2027-01-01");
+});
+
+test("the same day a year before, to compare with: of 29 February between 28 February and 1 March", () => {
+  expect(yearBefore("2026-09-02")).toBe("2025-09-02");
+  expect("2023-02-28" < yearBefore("2024-02-29") && yearBefore("2024-02-29") < "2023-03-01").toBe(true);
+});

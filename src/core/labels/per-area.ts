@@ -1,0 +1,75 @@
+import type { LabelRate } from "../mixing/product";
+import { derive, given, num, rule, type Derived, type Source } from "../working/rule";
+import type { AreaRate } from "./active";
+
+const SOURCE = "strength of the mix times the spray volume";
+
+export const weightOnAreaRule = rule({
+  id: "weight-on-area",
+  version: 1,
+  title: "Product on the ground",
+  formula: "strength * sprayVolume",
+  inputs: { strength: "strengthByWeight", sprayVolume: "sprayVolume" },
+  output: "rateByWeight",
+  source: SOURCE,
+  compute: ({ strength, sprayVolume }) => num(strength) * num(sprayVolume),
+});
+
+export const volumeOnAreaRule = rule({
+  id: "volume-on-area",
+  version: 1,
+  title: "Product on the ground",
+  formula: "strength * sprayVolume",
+  inputs: { strength: "strengthByVolume", sprayVolume: "sprayVolume" },
+  output: "rateByVolume",
+  source: SOURCE,
+  compute: ({ strength, sprayVolume }) => num(strength) * num(sprayVolume),
+});
+
+/** What a rate puts on an area: itself, or, of a rate for a volume of spray, that times the spray volume. */
+export function perArea(rate: LabelRate, name: string, sprayVolume: Source<"sprayVolume">): AreaRate {
+  switch (rate.kind) {
+    case "rateByWeight":
+      return given(rate, name);
+    case "rateByVolume":
+      return given(rate, name);
+    case "strengthByWeight":
+      return derive(weightOnAreaRule, { strength: given(rate, name), sprayVolume });
+    case "strengthByVolume":
+      return derive(volumeOnAreaRule, { strength: given(rate, name), sprayVolume });
+  }
+}
+
+const SPOT = "product for a volume of mix: the label rate over the spray volume";
+
+export const weightInMixRule = rule({
+  id: "weight-in-mix",
+  version: 1,
+  title: "Product in the mix",
+  formula: "rate / sprayVolume",
+  inputs: { rate: "rateByWeight", sprayVolume: "sprayVolume" },
+  output: "strengthByWeight",
+  source: SPOT,
+  compute: ({ rate, sprayVolume }) => num(rate) / num(sprayVolume),
+});
+
+export const volumeInMixRule = rule({
+  id: "volume-in-mix",
+  version: 1,
+  title: "Product in the mix",
+  formula: "rate / sprayVolume",
+  inputs: { rate: "rateByVolume", sprayVolume: "sprayVolume" },
+  output: "strengthByVolume",
+  source: SPOT,
+  compute: ({ rate, sprayVolume }) => num(rate) / num(sprayVolume),
+});
+
+/** The strength of the mix that a rate on an area comes to. */
+export function inMix(
+  rate: AreaRate,
+  sprayVolume: Source<"sprayVolume">,
+): Derived<"strengthByWeight"> | Derived<"strengthByVolume"> {
+  return ("rule" in rate ? rate.rule.output : rate.kind) === "rateByWeight"
+    ? derive(weightInMixRule, { rate: rate as Source<"rateByWeight">, sprayVolume })
+    : derive(volumeInMixRule, { rate: rate as Source<"rateByVolume">, sprayVolume });
+}

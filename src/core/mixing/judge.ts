@@ -1,0 +1,114 @@
+import type { Counting } from "../labels/budget";
+import type { LabelSays } from "../labels/label";
+import { judgeMix } from "../labels/limit-mix";
+import { judgeZone } from "../labels/limits";
+import { perArea } from "../labels/per-area";
+import type { Budget, LimitWarning, Reason } from "../labels/reason";
+import { showEntered } from "../quantity/format";
+import { raw, type Kind, type Quantity } from "../quantity/kinds";
+import type { Entered } from "../quantity/parse";
+import { rateBounds, slipsOfRate, type RateContext } from "../slips/of-rate";
+import type { AnySource } from "../working/rule";
+import type { MixInput } from "./mix";
+import type { LabelRate, MixProduct } from "./product";
+
+/** What a label makes of a mix that doesn't hold it. */
+export type LabelWarning =
+  LimitWarning | { readonly code: "per-acre-slip" | "unit-slip" | "under-label-range"; readonly text: string };
+
+export interface SiteBudget extends Budget {
+  readonly site: string;
+}
+
+export interface Judgement {
+  /** The names of the held sites. */
+  readonly held: readonly string[];
+  readonly reasons: readonly Reason[];
+  readonly budgets: readonly SiteBudget[];
+  readonly warnings: readonly LabelWarning[];
+  readonly working: readonly AnySource[];
+}
+
+const SAYS_NOTHING: LabelSays = { actives: [], limits: [] };
+
+/** Holds a mix against its labels, zone by zone. A site with a reason is held whole: its zones are sprayed from one tank. */
+export function judge(input: MixInput): Judgement {
+  const sprayVolume = input.leaves ?? input.sprayVolume;
+  const products = input.products.map((product): Counting => ({
+    name: product.name,
+    dry: product.form === "dry",
+    says: product.says ?? SAYS_NOTHING,
+    rate: product.by ?? perArea(product.rate, `rate of ${product.name}`, sprayVolume),
+  }));
+  const whole = judgeMix(products, { sprayVolume }, input.hoseEnd ?? false);
+  const { date, anyOrder } = input;
+  const reasons: Reason[] = [...whole.reasons];
+  const warnings: LabelWarning[] = input.products.flatMap(rateWarnings);
+  const budgets: SiteBudget[] = [];
+  const held = new Set<string>(whole.reasons.length > 0 ? input.sites.map((s) => s.name) : []);
+  // A product that says nothing, and no other that does, has nothing to be judged.
+  const silent = products.every(({ says }) => !says.range && says.limits.length === 0 && !binding(says));
+  if (!silent)
+    for (const site of input.sites)
+      for (const zone of site.zones) {
+        const day = { site: site.name, jurisdiction: site.jurisdiction, date, sprayVolume, anyOrder };
+        const judged = judgeZone(products, zone, day);
+        reasons.push(...judged.reasons);
+        warnings.push(...judged.warnings);
+        budgets.push(...judged.budgets.map((budget) => ({ ...budget, site: site.name })));
+        if (judged.reasons.length > 0) held.add(site.name);
+      }
+  const working = [
+    ...whole.working,
+    ...budgets.flatMap((b) => [b.used, b.planned, b.left]),
+    ...reasons.map((r) => r.most),
+  ].filter((s): s is NonNullable<typeof s> => s !== null);
+  return { held: [...held], reasons, budgets, warnings: unique(warnings), working };
+}
+
+/** What a label says beside rates and limits that a zone can be held for. */
+const binding = (says: LabelSays): boolean =>
+  Boolean(
+    says.turfs?.length || says.afterSeeding || says.afterSodding || says.beforeSeeding || says.beforeSodding || says.residual,
+  );
+
+const unique = (warnings: readonly LabelWarning[]): LabelWarning[] => [
+  ...new Map(warnings.map((w) => [w.code + w.text, w])).values(),
+];
+
+/** What a label's rates are compared with: its range; where it gives none, the least of its limits for one application. */
+export function rateContextOf({ says }: Pick<MixProduct, "says">): RateContext {
+  if (!says) return {};
+  const { actives } = says;
+  if (says.range) return { least: says.range[0], most: says.range[1], actives };
+  const limits = says.limits
+    .flatMap((row) => row.perApplication ?? [])
+    .sort((a, b) => raw(a.value as Quantity<Kind>) - raw(b.value as Quantity<Kind>));
+  return limits[0] ? { most: limits[0], actives } : { actives };
+}
+
+/** A rate that lies outside its label: what it probably was, and whether it is too light. */
+function rateWarnings(product: MixProduct): LabelWarning[] {
+  const context = rateContextOf(product);
+  const warnings: LabelWarning[] = [];
+  const slips = product.split ? [] : slipsOfRate(product.rate, context);
+  const text = (rate: LabelRate) => showEntered(rate as Entered<Kind>);
+  const [acre, others] = [slips.filter((s) => s.code === "acre-for-1000"), slips.filter((s) => s.code !== "acre-for-1000")];
+  for (const [code, found] of [
+    ["per-acre-slip", acre],
+    ["unit-slip", others],
+  ] as const)
+    if (found.length > 0)
+      warnings.push({
+        code,
+        text: `${product.name}: ${text(product.rate)} is outside the label; ${found[0]!.says} (${found.map((s) => s.corrected).join(" or ")}).`,
+      });
+  const least = product.says?.range?.[0];
+  const bounds = least && rateBounds(product.rate.kind, { least });
+  if (!product.split && bounds && raw(product.rate.value as Quantity<Kind>) < bounds.least * (1 - 1e-9))
+    warnings.push({
+      code: "under-label-range",
+      text: `${product.name}: ${text(product.rate)} is under the label's least, ${text(least)}: too light wastes product and breeds survivors.`,
+    });
+  return warnings;
+}
