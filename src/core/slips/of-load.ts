@@ -1,0 +1,87 @@
+import { read } from "../working/units";
+import { make, raw, type Quantity } from "../quantity/kinds";
+import type { Entered } from "../quantity/parse";
+import { unitNamed } from "../quantity/unit";
+import type { LabelRate } from "../mixing/product";
+import { scaled, type Slip } from "./slip";
+
+/** An amount of a product in a load, with its rate. */
+export interface Measured {
+  readonly name: string;
+  readonly amount: Entered<"mass"> | Entered<"volume">;
+  readonly rate: LabelRate;
+}
+
+/** The area that an amount is enough for; undefined of a rate for a volume of spray. */
+export function impliedArea({ amount, rate }: Measured): Quantity<"area"> | undefined {
+  if (rate.kind !== "rateByWeight" && rate.kind !== "rateByVolume") return undefined;
+  return make<"area">(raw(amount.value as Quantity<"mass">) / raw(rate.value as Quantity<"rateByWeight">));
+}
+
+/** How far two areas of one load may differ by rounding alone (ours). */
+const ALIKE = 1.06;
+
+/**
+ * Products in one load that imply different areas: amount ÷ rate should be the same for all.
+ * @param products all with rates for an area
+ */
+export function slipsOfLoad(products: readonly Measured[]): Slip[] {
+  const areas = products.flatMap((p) => {
+    const area = impliedArea(p);
+    return area === undefined ? [] : [{ p, area: raw(area) }];
+  });
+  if (areas.length < 2) return [];
+  const [least, most] = [areas.reduce((a, b) => (b.area < a.area ? b : a)), areas.reduce((a, b) => (b.area > a.area ? b : a))];
+  if (most.area / least.area <= ALIKE) return [];
+  const words = (one: typeof most) => `${one.p.name} for ${read(make<"area">(one.area), "area", "us")}`;
+  return [
+    {
+      code: "other-area",
+      says: `the products of one load are measured for different areas: ${words(most)}, ${words(least)}`,
+      corrected: null,
+    },
+  ];
+}
+
+const THOUSAND = unitNamed("ft2").factor * 1000;
+
+/** One thousand's dose in a load that covers more: the label's number itself was measured. */
+export function slipsOfDose({ amount, rate }: Measured, covers: Quantity<"area">): Slip[] {
+  const dose = raw(rate.value as Quantity<"rateByWeight">) * THOUSAND;
+  const thousands = raw(covers) / THOUSAND;
+  if (Math.abs(raw(amount.value as Quantity<"mass">) / dose - 1) > 0.02 || thousands < 1.5) return [];
+  const right = scaled(amount as Entered<"mass">, Number(thousands.toPrecision(6)));
+  return [
+    {
+      code: "one-thousand",
+      says: `that is the dose of one 1,000 sq ft, and the load covers ${read(covers, "area", "us")}`,
+      corrected: right?.text ?? null,
+    },
+  ];
+}
+
+/**
+ * A weight typed for a liquid, or a fluid ounce for a dry product: never taken, and what was probably meant is offered.
+ * @param text as typed, in the written way ("0.3 oz/1000 ft2")
+ */
+export function slipsOfForm(text: string, form: "dry" | "liquid"): Slip[] {
+  const number = /^\S+/.exec(text)?.[0];
+  if (number === undefined) return [];
+  if (form === "liquid" && /^\S+ oz\b/.test(text))
+    return [
+      {
+        code: "dry-for-fluid",
+        says: "oz is a weight, and this product is a liquid: fluid ounces were probably meant",
+        corrected: text.replace(/ oz\b/, " fl oz"),
+      },
+    ];
+  if (form === "dry" && /^\S+ fl oz\b/.test(text))
+    return [
+      {
+        code: "fluid-for-dry",
+        says: "fl oz is a volume, and this product is dry: ounces of weight were probably meant",
+        corrected: text.replace(" fl oz", " oz"),
+      },
+    ];
+  return [];
+}
