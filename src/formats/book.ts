@@ -1,6 +1,7 @@
 import type { Ground, LeverName, MethodId } from "@/core/contents";
 import type { TipText } from "./rig-setup";
-import type { CalibrationText, JobFile, ProductText, RigText, SiteText } from "./job-file/types";
+import type { ActiveText, CardText } from "./card/card";
+import type { AppliedText, CalibrationText, JobFile, RigText, SiteText, ZoneText } from "./job-file/types";
 
 /**
  * The book: what a screen needs to know, in the job file's own way of writing. Quantities travel as entered and are read
@@ -18,6 +19,10 @@ export interface Book {
   readonly tips: readonly TipEntry[];
   /** Newest first. */
   readonly checks: readonly CheckEntry[];
+  /** All that counts against the limits of any zone. */
+  readonly counted: readonly CountedEntry[];
+  /** Newest first, those that were corrected too. */
+  readonly applications: readonly ApplicationEntry[];
   /** Newest first. */
   readonly kitChecks: readonly KitCheckEntry[];
 }
@@ -65,11 +70,45 @@ export interface KitCheckEntry {
 }
 
 export interface LabelEntry extends Entry {
-  readonly product: ProductText;
+  readonly card: CardText;
 }
 
+/** A zone on record: it has a name, and an id beside what a job file says of it. */
+export type KeptZone = ZoneText & { readonly name: string; readonly "x-id": string };
+export type KeptSite = Omit<SiteText, "zones"> & { readonly zones: readonly KeptZone[] };
+
 export interface SiteEntry extends Entry {
-  readonly site: SiteText;
+  readonly site: KeptSite;
+}
+
+/** Something that counts against the limits of a zone: down, or planned on an open sheet. */
+export interface CountedEntry {
+  readonly siteId: string;
+  readonly zoneId: string;
+  readonly zone: string;
+  /** The open sheet that plans it; null where it is down. */
+  readonly sheetId: string | null;
+  readonly applied: AppliedText;
+}
+
+/** A record of what went down. */
+export interface ApplicationEntry {
+  readonly id: string;
+  readonly date: string;
+  readonly siteId: string;
+  readonly zoneId: string;
+  readonly zone: string;
+  readonly product: string;
+  readonly labelId: string | null;
+  readonly rate: string;
+  readonly total: string;
+  readonly actives: readonly ActiveText[];
+  readonly personId: string | null;
+  readonly source: "hand" | "sheet" | "file";
+  readonly sheetId: string | null;
+  readonly note: string | null;
+  readonly corrects: string | null;
+  readonly isVoid: boolean;
 }
 
 export interface CalibrationEntry {
@@ -103,7 +142,11 @@ export interface SheetEntry {
   readonly personId: string | null;
   readonly steps: number;
   readonly done: number;
+  readonly state: SheetState;
 }
+
+/** A sheet is open until what it planned is on record, or it is withdrawn. */
+export type SheetState = "open" | "recorded" | "withdrawn";
 
 /** One mix sheet, whole. */
 export interface Sheet {
@@ -111,6 +154,8 @@ export interface Sheet {
   readonly madeAt: string;
   readonly personName: string | null;
   readonly calibrationMadeAt: string;
+  readonly state: SheetState;
+  /** As it was saved; while it is open, with what counts today. */
   readonly job: JobFile;
   /** The keys of the steps that are ticked off. */
   readonly done: readonly string[];

@@ -17,6 +17,7 @@ import {
   type MethodId,
   type PaceKind,
   type Result,
+  type SlipCode,
 } from "@/core/contents";
 import type { CalibrationText, FlowText, PaceText, UsedText } from "./job-file/types";
 
@@ -54,6 +55,13 @@ export interface Session {
   readonly gravity: string;
   /** The lever that this calibration proves, and the calibration after which it was pulled. */
   readonly lever: { readonly name: LeverName; readonly setTo: string; readonly follows: string } | null;
+  /** Slips that were asked about and meant. */
+  readonly dismissed?: readonly {
+    readonly field: string;
+    readonly slip: SlipCode;
+    readonly typed: string;
+    readonly reason: string;
+  }[];
 }
 
 export interface Trial {

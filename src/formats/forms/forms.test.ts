@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { boundsOf, FIELDS, parseField, raw, unitNamed, type Field } from "@/core/contents";
-import { labelForm, productText, readLabelForm } from "./label";
-import { labelFormOf } from "./label-form-of";
+import { readCard } from "../card/read-card";
+import { cardFormOf } from "./card-form-of";
+import { cardForm } from "./label";
 import { readRate } from "./rate";
 import { readRigForm, rigText } from "./rig";
 import { rigFormOf } from "./rig-form-of";
@@ -67,25 +68,26 @@ describe("rigs", () => {
 
 describe("labels", () => {
   const form = {
-    ...labelFormOf(),
+    ...cardFormOf(),
     name: "L",
-    form: "liquid",
-    rate: "25 mL per 1,000 sq ft",
-    priceAmount: "71",
-    pricePer: "2.5 gal",
+    form: "liquid" as const,
+    rates: [{ ...cardFormOf().rates[0]!, rate: "25 mL per 1,000 sq ft" }],
+    packages: [{ content: "2.5 gal", price: "71" }],
   };
-  test("typed → written → typed again is the same label", () => {
-    const read = readLabelForm(form);
+  test("typed → written → typed again is the same card", () => {
+    const read = readCard(form);
     if (!read.ok) throw new Error("refused");
-    const product = productText(read.value);
-    expect(product).toEqual({
+    expect(read.value).toEqual({
       name: "L",
       form: "liquid",
-      rate: "25 mL/1000 ft2",
-      price: { amount: 71, currency: "USD", per: "2.5 gal" },
+      actives: [],
+      gear: [],
+      packages: [{ content: "2.5 gal", price: "71" }],
+      rates: [{ rate: "25 mL/1000 ft2" }],
+      limits: [],
     });
-    const again = readLabelForm(labelFormOf(product));
-    expect(again.ok && productText(again.value)).toEqual(product);
+    const again = readCard(cardFormOf(read.value));
+    expect(again.ok && again.value).toEqual(read.value);
   });
   test.each([
     ["dry", "0.3", "0.3 oz/1000 ft2"],
@@ -111,9 +113,12 @@ describe("labels", () => {
     expect(rate.ok ? "ok" : rate.issues[0]!.code).toBe(code);
   });
   test("the words of a fault stand at the field", async () => {
-    await expect(labelForm.validateAt("rate", { ...form, rate: "1.5 oz/1000 ft2" })).rejects.toThrow(
-      /"1.5 fl oz\/1000 ft2" if fluid ounces are meant/,
-    );
+    const wrong = { ...form, rates: [{ ...form.rates[0]!, rate: "1.5 oz/1000 ft2" }] };
+    const error = await cardForm
+      .validate(wrong, { abortEarly: false })
+      .catch((e: { inner: { path: string; message: string }[] }) => e);
+    expect(error).toMatchObject({ inner: [{ path: "rates[0].rate" }] });
+    expect(String((error as { errors: string[] }).errors)).toMatch(/"1.5 fl oz\/1000 ft2" if fluid ounces are meant/);
   });
 });
 

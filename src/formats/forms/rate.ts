@@ -1,4 +1,4 @@
-import { parseRate, withinField, type Field, type Form, type RateKind } from "@/core/contents";
+import { good, parseRate, withinField, type Field, type Form, type LabelRate, type RateKind, type Result } from "@/core/contents";
 
 const RATE_FIELD: Record<RateKind, Field> = {
   rateByWeight: "weightRate",
@@ -14,6 +14,11 @@ export const RATE_BARE: Record<Form, string> = { dry: "oz/1000 ft2", liquid: "fl
 export function readRate(typed: string, form: Form, path = "rate") {
   const read = parseRate(typed, form, { path, dialect: "screen", bare: RATE_BARE[form] });
   if (!read.ok) return read;
-  const ranged = withinField(RATE_FIELD[read.value.kind], read.value as never, path);
-  return ranged.ok ? read : ranged;
+  return withinRate(read.value, path);
+}
+
+/** Whether a rate is possible at all; otherwise the issue that says which range is. */
+export function withinRate(rate: LabelRate, path: string): Result<LabelRate> {
+  const ranged = withinField(RATE_FIELD[rate.kind], rate as never, path);
+  return ranged.ok ? good(rate) : ranged;
 }

@@ -1,7 +1,26 @@
 import type { SiteText } from "../job-file/types";
 import type { SiteForm } from "./site";
 
+type ZoneForm = SiteForm["zones"][number];
+
+export const BLANK_ZONE: ZoneForm = { id: "", name: "", area: "", turf: "", seeded: "", sodded: "", seeding: "", sodding: "" };
+
 /** The form of one that exists, or an empty one. */
 export function siteFormOf(site: Partial<SiteText> = {}): SiteForm {
-  return { name: site.name ?? "", zones: (site.zones ?? [{ area: "" }]).map((z) => ({ name: z.name ?? "", area: z.area })) };
+  return {
+    name: site.name ?? "",
+    jurisdiction: site["x-jurisdiction"] ?? "",
+    zones: (site.zones ?? []).length
+      ? site.zones!.map((z) => ({
+          id: z["x-id"] ?? "",
+          name: z.name ?? "",
+          area: z.area,
+          turf: z["x-turf"] ?? "",
+          seeded: z["x-seeded"] ?? "",
+          sodded: z["x-sodded"] ?? "",
+          seeding: z["x-seeding"] ?? "",
+          sodding: z["x-sodding"] ?? "",
+        }))
+      : [BLANK_ZONE],
+  };
 }

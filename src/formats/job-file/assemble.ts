@@ -13,6 +13,7 @@ import {
   type Entered,
   type Issue,
   type LoadMode,
+  type MixInput,
   type MixPlan,
   type Result,
   type Source,
@@ -37,6 +38,7 @@ export interface MixParts {
   readonly loads: LoadMode;
   /** ISO day. */
   readonly date?: string;
+  readonly "x-any-order"?: boolean;
 }
 
 /** A whole job, as a job file. */
@@ -62,7 +64,17 @@ export function planOf(job: Job): Result<Planned> {
   const calibration = calibrate(job.calibration);
   const filled = fillVolume(job, calibration);
   if (!filled.ok) return filled;
-  const input = { sprayVolume: filled.value, tank, products, sites, loads };
+  const input: MixInput = {
+    sprayVolume: filled.value,
+    tank,
+    products,
+    sites,
+    loads,
+    leaves: calibration.sprayVolume,
+    hoseEnd: job.rig.kind === "hose-end",
+    date: job.file.date,
+    anyOrder: job.file["x-any-order"] === true,
+  };
   const over = overloaded(input).map(({ site, loads: count }): Issue => {
     const received = `${count.toLocaleString("en-US")} loads of ${tank.usable.text} for ${sites[site]!.name}`;
     const expected = `${MOST_LOADS.toLocaleString("en-US")} is the most for a site: check the area and its unit, or take a larger tank`;

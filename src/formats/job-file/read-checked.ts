@@ -1,26 +1,24 @@
 import {
   good,
-  parsePackage,
-  parseRate,
   ratedFlow,
   raw,
   type CalibrationInput,
   type Evidence,
   type FlowEvidence,
-  type Form,
   type Issue,
   type LoadMode,
   type MixProduct,
   type MixSite,
   type PaceEvidence,
-  type Price,
   type Result,
   type RigBasics,
   type Tank,
   type UsedTrial,
 } from "@/core/contents";
 import { extra, Faults, maybe, value } from "./faults";
+import { readProduct } from "./read-product";
 import { readRig } from "./read-rig";
+import { readSites } from "./read-sites";
 import type { CalibrationText, FlowText, JobFile, PaceText, ProductText, RigText, UsedText } from "./types";
 
 /** A job as values: what core computes with. */
@@ -73,6 +71,10 @@ export function readChecked(job: JobFile, shape: readonly Issue[] = []): Result<
       faults,
     );
 
+  const sites = sound("sites") ? readSites(job, faults) : [];
+  if (job.date === undefined && sound("date") && needsDate(listed, products, sites))
+    faults.add("date", "missing", "", `"2026-09-02", a limit or a wait needs it`);
+
   if (faults.issues.length > 0 || !rig || !calibration) return { ok: false, issues: faults.issues };
   const rate = rig.head ? products[0]?.rate : undefined;
   return good({
@@ -82,7 +84,7 @@ export function readChecked(job: JobFile, shape: readonly Issue[] = []): Result<
     tanks,
     tank,
     products,
-    sites: readSites(job),
+    sites,
     loads: job.loads ?? "full-then-part",
   });
 }
@@ -250,35 +252,21 @@ function readUsed(trial: UsedText, path: string, faults: Faults): UsedTrial | un
   return { area, used: { start, remaining } };
 }
 
-function readProduct(product: ProductText, i: number, faults: Faults): MixProduct | undefined {
-  const path = `products[${i}]`;
-  const rate = faults.take(parseRate(product.rate, product.form, { path: `${path}.rate` }));
-  const price = product.price && faults.take(readPrice(product.price, product.form, path));
-  return (
-    rate && {
-      name: product.name,
-      form: product.form,
-      rate,
-      ...(product.formulation && { formulation: product.formulation }),
-      ...(price && { price }),
-    }
-  );
-}
-
-function readPrice(price: NonNullable<ProductText["price"]>, form: Form, path: string): Result<Price> {
-  const per = parsePackage(price.per, form, { path: `${path}.price.per` });
-  return per.ok ? good({ amount: price.amount, currency: price.currency, per: per.value }) : per;
-}
-
 function unique(names: readonly unknown[], path: (i: number) => string, faults: Faults): void {
   names.forEach((name, i) => {
     if (typeof name === "string" && names.indexOf(name) < i) faults.add(path(i), "duplicate-name", name, "name");
   });
 }
 
-function readSites(job: JobFile): MixSite[] {
-  return (job.sites ?? []).map((site) => ({
-    name: site.name,
-    zones: site.zones.map((zone, i) => ({ name: zone.name ?? `zone ${i + 1}`, area: value(zone.area, "area") })),
-  }));
+/** Whether something can only be judged on a date: a limit on the year, the count or the interval, or a wait. */
+function needsDate(listed: readonly ProductText[], products: readonly MixProduct[], sites: readonly MixSite[]): boolean {
+  const seeds = sites.some((s) => s.zones.some((z) => z.seeded ?? z.sodded ?? z.seeding ?? z.sodding));
+  return (
+    listed.some(({ limits }) => limits && (limits.perYear ?? limits.applicationsPerYear ?? limits.intervalAtLeast)) ||
+    products.some(
+      ({ says }) =>
+        says?.limits.some((row) => row.perYear ?? row.applicationsPerYear ?? row.intervalAtLeast ?? row.intervalAtMost) ||
+        (seeds && says && (says.afterSeeding ?? says.afterSodding ?? says.beforeSeeding ?? says.beforeSodding ?? says.residual)),
+    )
+  );
 }

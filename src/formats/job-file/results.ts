@@ -3,6 +3,7 @@ import {
   planSources,
   explainAll,
   isWeight,
+  kindOf,
   levers,
   lineText,
   PART_WORDS,
@@ -10,6 +11,7 @@ import {
   valueIn,
   type Amount,
   type AnySource,
+  type AreaRate,
   type Calibration,
   type Kind,
   type MixPlan,
@@ -30,6 +32,12 @@ const measured = <K extends Kind>(value: Quantity<K>, unit: UnitOf<K>): Measured
 const maybe = <K extends Kind>(source: Source<K> | null, unit: UnitOf<K>): Measured | null =>
   source ? measured(source.value, unit) : null;
 const amount = (of: Amount): Measured => (isWeight(of) ? measured(of.value, "oz") : measured(of.value, "fl oz"));
+
+/** A rate as it is counted against a limit: ounces, or fluid ounces, for 1,000 sq ft. */
+const rateOnArea = (rate: AreaRate): Measured =>
+  kindOf(rate) === "rateByWeight"
+    ? measured(rate.value as Quantity<"rateByWeight">, "oz/1000 ft2")
+    : measured(rate.value as Quantity<"rateByVolume">, "fl oz/1000 ft2");
 
 const working = (sources: readonly AnySource[]) => explainAll(sources, "us").map(lineText);
 
@@ -105,8 +113,15 @@ export function mixResult(plan: MixPlan, { sprayVolume, warnings }: Calibration)
   return {
     format: "careful-gauge-mix",
     version: 1,
-    status: "ready",
-    reasons: [],
+    status: plan.reasons.length > 0 ? "held" : "ready",
+    reasons: plan.reasons.map(({ code, text, site, zone, product, most }) => ({
+      code,
+      text,
+      site,
+      zone,
+      product,
+      most: most && rateOnArea(most),
+    })),
     sprayVolume: measured(sprayVolume.value, "gal/1000 ft2"),
     tankCoverage: measured(plan.tankCoverage.value, "ft2"),
     sites: plan.sites.map((site) => ({

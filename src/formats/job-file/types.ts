@@ -1,4 +1,4 @@
-import type { Form, LoadMode, RigKind } from "@/core/contents";
+import type { Form, LoadMode, RigKind, YearKind } from "@/core/contents";
 
 /** The job file as it is written: every quantity a text with its unit (docs/job-file.md). */
 export interface JobFile {
@@ -13,6 +13,8 @@ export interface JobFile {
   readonly date?: string;
   readonly loads?: LoadMode;
   readonly run?: "day";
+  /** Ours: what went down was taken from records, which hold in whatever order they were written. */
+  readonly "x-any-order"?: boolean;
 }
 
 export interface RigText {
@@ -76,19 +78,53 @@ export interface ProductText {
   readonly rate: string;
   readonly price?: { readonly amount: number; readonly currency: string; readonly per: string };
   readonly labelRange?: readonly string[];
-  readonly actives?: readonly Readonly<Record<string, string>>[];
-  readonly limits?: Readonly<Record<string, unknown>>;
+  readonly actives?: readonly { readonly name: string; readonly fraction?: string; readonly strength?: string }[];
+  readonly limits?: LimitsText;
   readonly carrierAtLeast?: string;
   readonly dilutionAtLeast?: string;
+  /** Ours: the rest of the label's card, and how the rate was chosen. */
+  readonly "x-label"?: unknown;
+  readonly "x-choice"?: unknown;
+}
+
+export interface LimitsText {
+  readonly perApplication?: string;
+  readonly perYear?: string;
+  readonly yearKind?: YearKind;
+  readonly applicationsPerYear?: number;
+  readonly intervalAtLeast?: string;
+}
+
+/** What went down on a zone before. */
+export interface AppliedText {
+  readonly of: string;
+  readonly active: string;
+  readonly fraction?: string;
+  readonly strength?: string;
+  readonly amount: string;
+  readonly date: string;
+  /** Ours: the specific gravity of a liquid; and that it stands on an open sheet and isn't down yet. */
+  readonly "x-gravity"?: string;
+  readonly "x-planned"?: boolean;
 }
 
 export interface ZoneText {
   readonly name?: string;
   readonly area: string;
-  readonly applied?: readonly Readonly<Record<string, string>>[];
+  readonly applied?: readonly AppliedText[];
+  /** Ours: its id on record. */
+  readonly "x-id"?: string;
+  /** Ours: what grows there, and when it was or will be seeded or sodded (ISO dates). */
+  readonly "x-turf"?: string;
+  readonly "x-seeded"?: string;
+  readonly "x-sodded"?: string;
+  readonly "x-seeding"?: string;
+  readonly "x-sodding"?: string;
 }
 
 export interface SiteText {
   readonly name: string;
+  /** Ours: whose local rules hold here. */
+  readonly "x-jurisdiction"?: string;
   readonly zones: readonly ZoneText[];
 }

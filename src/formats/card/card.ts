@@ -1,0 +1,124 @@
+import type { Form, ProductUse, YearKind } from "@/core/contents";
+
+/**
+ * A product's card: what its label says, as text, each quantity as a job file writes it. It is kept whole, goes out and
+ * comes in as JSON and CSV, and what binds a mix is read from it.
+ */
+export interface CardText {
+  readonly name: string;
+  readonly form: Form;
+  /** The label's code: WG, SC, EC … */
+  readonly formulation?: string;
+  readonly use?: ProductUse;
+  readonly actives: readonly ActiveText[];
+  /** N-P₂O₅-K₂O by weight, 24-0-11. */
+  readonly analysis?: string;
+  readonly gravity?: string;
+  readonly registration?: string;
+  readonly signalWord?: SignalWord;
+  readonly gear: readonly GearText[];
+  readonly firstAid?: string;
+  readonly emergency?: string;
+  readonly packages: readonly PackageText[];
+  readonly rates: readonly RateRowText[];
+  readonly carrierAtLeast?: string;
+  readonly dilutionAtLeast?: string;
+  readonly droplets?: string;
+  readonly limits: readonly LimitRowText[];
+  /** Turf that the label names, separated by commas. */
+  readonly turfs?: string;
+  readonly afterSeeding?: string;
+  readonly afterSodding?: string;
+  readonly beforeSeeding?: string;
+  readonly beforeSodding?: string;
+  readonly residual?: string;
+  /** Watered in: from, to, by when. */
+  readonly waterLeast?: string;
+  readonly waterMost?: string;
+  readonly waterWithin?: string;
+  /** Or kept dry for so long. */
+  readonly keepDry?: string;
+  readonly wind?: string;
+  readonly airLeast?: string;
+  readonly airMost?: string;
+  readonly airOver?: string;
+  readonly soilLeast?: string;
+  readonly soilMost?: string;
+  readonly reentry?: string;
+  readonly visible?: string;
+  readonly hoseEnd?: "allowed" | "not allowed";
+  readonly order?: string;
+  readonly keepOut?: string;
+  readonly notes?: string;
+}
+
+export const SIGNAL_WORDS = ["caution", "warning", "danger"] as const;
+export type SignalWord = (typeof SIGNAL_WORDS)[number];
+
+export interface ActiveText {
+  readonly name: string;
+  /** A part by weight (`40 %`), or the weight in a volume of a liquid (`4 lb/gal`). */
+  readonly content: string;
+}
+
+/** What is worn, with its type: sunglasses aren't goggles. */
+export interface GearText {
+  readonly item: string;
+  readonly type?: string;
+}
+
+/** What a label usually asks for, as a list to pick from; a card may name anything else. */
+export const GEAR: readonly (readonly [item: string, type: string])[] = [
+  ["long sleeves and trousers", ""],
+  ["gloves", "chemical-resistant"],
+  ["boots", "chemical-resistant"],
+  ["shoes and socks", ""],
+  ["eye protection", "goggles or face shield"],
+  ["respirator", "for fine powders"],
+  ["apron", "chemical-resistant"],
+];
+
+export interface PackageText {
+  readonly content: string;
+  /** In USD. */
+  readonly price?: string;
+}
+
+/** A row of the label's rates: for what, where, on what, and how much. */
+export interface RateRowText {
+  readonly use?: string;
+  readonly region?: string;
+  readonly turf?: string;
+  readonly mowing?: string;
+  readonly lastYear?: string;
+  readonly season?: string;
+  readonly rate: string;
+  /** The upper end, where the label gives a range. */
+  readonly to?: string;
+}
+
+export interface LimitRowText {
+  readonly turf?: string;
+  readonly jurisdiction?: string;
+  readonly perApplication?: string;
+  readonly perYear?: string;
+  readonly yearKind?: YearKind;
+  readonly applicationsPerYear?: string;
+  readonly intervalAtLeast?: string;
+  readonly intervalAtMost?: string;
+}
+
+/** What narrows a row of the rates, in the order in which a label names it. */
+export const ROW_KEYS = ["use", "region", "turf", "mowing", "lastYear", "season"] as const;
+
+export const ROW_WORDS: Record<(typeof ROW_KEYS)[number], string> = {
+  use: "Use",
+  region: "Region",
+  turf: "Turf",
+  mowing: "Mowing height",
+  lastYear: "Weed control last year",
+  season: "Season",
+};
+
+/** A row in one line: "crabgrass · north · cool-season". */
+export const rowWords = (row: RateRowText): string => ROW_KEYS.flatMap((key) => row[key] ?? []).join(" · ") || "the label's rate";

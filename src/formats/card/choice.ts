@@ -1,0 +1,131 @@
+import {
+  asEntered,
+  daysLater,
+  entered,
+  make,
+  perArea,
+  raw,
+  type AreaRate,
+  type Composition,
+  type LabelRate,
+  type Quantity,
+} from "@/core/contents";
+import { rowWords, type CardText, type RateRowText } from "./card";
+import { compositionOf } from "./composition";
+import { readStated } from "./read-card";
+import { daysOf } from "./says";
+
+/** How a rate was chosen from the label: kept with the sheet that it went into. */
+export interface ChoiceText {
+  /** The row of the label's table, from 0. */
+  readonly row: number;
+  /** The row in words, as it was then. */
+  readonly from?: string;
+  readonly point: Point;
+  /** One part of a split: half the rate now, the other half within the label's interval. */
+  readonly split?: "first" | "second";
+  /** Why this row and this point. */
+  readonly reason?: string;
+  /** The rate as the label states it, where that is a nutrient or an active. */
+  readonly stated?: string;
+  /** Slips that were asked about and meant. */
+  readonly dismissed?: readonly { readonly slip: string; readonly typed: string; readonly reason: string }[];
+}
+
+export const POINTS = ["least", "middle", "most", "typed"] as const;
+export type Point = (typeof POINTS)[number];
+
+/** A card's row as rates of product. @throws Error where it can't be read: the card was checked. */
+export function rowRates(card: CardText, row: number): { readonly least: LabelRate; readonly most: LabelRate } | undefined {
+  const text = card.rates[row];
+  if (!text) return undefined;
+  const composition = compositionOf(card);
+  const least = productRate(text.rate, composition);
+  return { least, most: text.to === undefined ? least : productRate(text.to, composition) };
+}
+
+function productRate(text: string, composition: Composition): LabelRate {
+  const read = readStated(text, composition, "");
+  if (!read.ok) throw new Error(`a checked rate can't be read: ${read.issues[0]!.code}`);
+  return read.value.rate;
+}
+
+/** The rate of a point of a row, as the label states it where it can: half of it for one part of a split. */
+export function rateAt(card: CardText, row: number, point: Point, split: boolean): string {
+  const text = card.rates[row]!;
+  const whole = point === "most" ? (text.to ?? text.rate) : text.rate;
+  if ((point !== "middle" || text.to === undefined) && !split) return whole;
+  const { least, most } = rowRates(card, row)!;
+  const [low, high] = [least, most].map((r) => raw(r.value as Quantity<"rateByWeight">)) as [number, number];
+  const value = (point === "middle" ? (low + high) / 2 : point === "most" ? high : low) / (split ? 2 : 1);
+  // In the label's own unit, where it states product.
+  const unit = least.unit;
+  return scaledText(least, value / low, unit);
+}
+
+function scaledText(rate: LabelRate, factor: number, unit: string): string {
+  const number = Number((rate.number * factor).toPrecision(12));
+  return entered(`${number} ${unit}`, rate.kind).text;
+}
+
+/** When the second half of a split may follow, by the label's limits: from, to. */
+export function secondHalf(card: CardText, date: string): { readonly from?: string; readonly to?: string } {
+  const days = (key: "intervalAtLeast" | "intervalAtMost") => card.limits.flatMap((row) => daysOf(row[key]) ?? []);
+  const least = days("intervalAtLeast");
+  const most = days("intervalAtMost");
+  return {
+    ...(least.length > 0 && { from: daysLater(date, Math.max(...least)) }),
+    ...(most.length > 0 && { to: daysLater(date, Math.min(...most)) }),
+  };
+}
+
+/** The first row of a card that names this turf, else the first. */
+export function likelyRow(card: CardText, turf: string | undefined): number {
+  const plain = (text: string | undefined) => text?.trim().toLowerCase();
+  const found = turf === undefined ? -1 : card.rates.findIndex((row: RateRowText) => plain(row.turf) === plain(turf));
+  return Math.max(found, 0);
+}
+
+/** What a mix sheet says of how a rate was chosen. */
+export function choiceWords(choice: ChoiceText): string {
+  const point = { least: "the least", middle: "the middle", most: "the most", typed: "a rate typed" }[choice.point];
+  const split = choice.split ? `, ${choice.split} half of a split` : "";
+  return [`${choice.from ?? "the label's rate"}: ${point}${split}`, choice.reason].filter(Boolean).join(" · ");
+}
+
+/** As {@link rowWords}, of a row by its number. */
+export const rowName = (card: CardText, row: number): string =>
+  card.rates[row] ? rowWords(card.rates[row]) : "the label's rate";
+
+/** A rate on the ground as a job file writes it, unrounded. */
+export function areaRateText(rate: LabelRate, sprayVolume: Parameters<typeof perArea>[2]): string {
+  const onGround: AreaRate = perArea(rate, "", sprayVolume);
+  if ("entered" in onGround && onGround.entered) return onGround.entered.text;
+  return "rule" in onGround ? asEntered(onGround).text : "";
+}
+
+/** A rate times an area, as a job file writes it: ounces, or fluid ounces. */
+export function totalText(rate: LabelRate, area: Quantity<"area">): string {
+  const dry = rate.kind === "rateByWeight";
+  const amount = raw(rate.value as Quantity<"rateByWeight">) * raw(area);
+  const unit = dry ? "oz" : "fl oz";
+  const one = dry ? raw(entered("1 oz", "mass").value) : raw(entered("1 fl oz", "volume").value);
+  return `${Number((raw(make(amount)) / one).toPrecision(15))} ${unit}`;
+}
+
+/** Whether something that came from outside is a choice. */
+export function isChoice(value: unknown): value is ChoiceText {
+  const c = (value ?? {}) as Record<string, unknown>;
+  const text = (v: unknown, most: number) => v === undefined || (typeof v === "string" && v.length <= most);
+  return (
+    Number.isInteger(c.row) &&
+    (c.row as number) >= 0 &&
+    (c.row as number) < 100 &&
+    POINTS.includes(c.point as Point) &&
+    (c.split === undefined || c.split === "first" || c.split === "second") &&
+    text(c.from, 400) &&
+    text(c.reason, 400) &&
+    text(c.stated, 80) &&
+    (c.dismissed === undefined || (Array.isArray(c.dismissed) && c.dismissed.length <= 20))
+  );
+}

@@ -1,0 +1,112 @@
+import { DROPLETS, PRODUCT_USES, YEAR_KINDS, type Kind } from "@/core/contents";
+import { SIGNAL_WORDS, type CardText } from "./card";
+
+/** How a text of the card is checked. One table feeds the reader, the form, the CSV and the card's own face. */
+export type Check =
+  | { readonly of: "text"; readonly most: number }
+  | { readonly of: "choice"; readonly choices: readonly string[] }
+  | { readonly of: "quantity"; readonly kind: Kind; readonly bare: string; readonly example: string }
+  | { readonly of: "days" }
+  | { readonly of: "temperature" }
+  | { readonly of: "analysis" };
+
+export interface CardField {
+  readonly key: ScalarKey;
+  readonly label: string;
+  readonly check: Check;
+  readonly example?: string;
+}
+
+type ListKey = "actives" | "gear" | "packages" | "rates" | "limits";
+export type ScalarKey = Exclude<keyof CardText, ListKey | "name" | "form">;
+
+const text = (key: ScalarKey, label: string, most: number, example?: string): CardField => ({
+  key,
+  label,
+  check: { of: "text", most },
+  ...(example !== undefined && { example }),
+});
+const choice = (key: ScalarKey, label: string, choices: readonly string[]): CardField => ({
+  key,
+  label,
+  check: { of: "choice", choices },
+});
+const days = (key: ScalarKey, label: string): CardField => ({ key, label, check: { of: "days" }, example: "60 days" });
+const q = (key: ScalarKey, label: string, kind: Kind, bare: string, example: string): CardField => ({
+  key,
+  label,
+  check: { of: "quantity", kind, bare, example },
+  example,
+});
+const degrees = (key: ScalarKey, label: string, example: string): CardField => ({
+  key,
+  label,
+  check: { of: "temperature" },
+  example,
+});
+
+/** The single texts of a card, in the groups in which a label is read. */
+export const CARD_GROUPS: readonly { readonly title: string; readonly fields: readonly CardField[] }[] = [
+  {
+    title: "What it is",
+    fields: [
+      text("formulation", "Formulation", 40, "WG"),
+      choice("use", "Used as", PRODUCT_USES),
+      { key: "analysis", label: "Analysis", check: { of: "analysis" }, example: "24-0-11" },
+      q("gravity", "Specific gravity", "gravity", "", "1.12"),
+      text("registration", "Registration number", 40, "DEMO-101"),
+      choice("signalWord", "Signal word", SIGNAL_WORDS),
+    ],
+  },
+  {
+    title: "In the tank",
+    fields: [
+      q("carrierAtLeast", "Carrier at least", "sprayVolume", "gal/1000 ft2", "1 gal/1000 ft2"),
+      q("dilutionAtLeast", "Water to product at least", "dilution", ":1", "9:1"),
+      choice("droplets", "Droplets", DROPLETS),
+      choice("hoseEnd", "Hose-end head", ["allowed", "not allowed"]),
+      text("order", "Mixing order of the label", 400, "fill half, add while agitating"),
+    ],
+  },
+  {
+    title: "Where and when",
+    fields: [
+      text("turfs", "Turf allowed", 300, "bentgrass, ryegrass"),
+      days("afterSeeding", "Wait after seeding"),
+      days("afterSodding", "Wait after sodding"),
+      days("beforeSeeding", "Before seeding"),
+      days("beforeSodding", "Before sodding"),
+      days("residual", "Stays active for"),
+      text("keepOut", "Keep out of", 300, "beds, water, food gardens"),
+    ],
+  },
+  {
+    title: "Weather",
+    fields: [
+      q("wind", "Wind at most", "speed", "mph", "10 mph"),
+      degrees("airLeast", "Air at least", "50 °F"),
+      degrees("airMost", "Air at most", "85 °F"),
+      days("airOver", "over"),
+      degrees("soilLeast", "Soil at least", "50 °F"),
+      degrees("soilMost", "Soil at most", "70 °F"),
+    ],
+  },
+  {
+    title: "Afterwards",
+    fields: [
+      q("waterLeast", "Water in, at least", "length", "in", "0.25 in"),
+      q("waterMost", "at most", "length", "in", "0.5 in"),
+      q("waterWithin", "within", "time", "h", "24 h"),
+      q("keepDry", "Keep dry for", "time", "h", "24 h"),
+      text("reentry", "People and pets back", 120, "when dry"),
+      text("visible", "Effect to be seen", 120, "after 14 days"),
+    ],
+  },
+  {
+    title: "If something goes wrong",
+    fields: [text("firstAid", "First aid", 600), text("emergency", "Emergency contact", 120), text("notes", "Notes", 1000)],
+  },
+];
+
+export const CARD_FIELDS: readonly CardField[] = CARD_GROUPS.flatMap((group) => group.fields);
+export const YEARS: readonly string[] = YEAR_KINDS;

@@ -1,0 +1,36 @@
+import type { Composition, LabelRate, LimitRow } from "@/core/contents";
+import type { CardText, LimitRowText } from "./card";
+import { readStated } from "./read-card";
+
+/** What a card's texts say, as core judges it. For cards that were read: what can't be read again is a fault of ours. */
+
+/** The turf that a card allows, one by one. */
+export const turfsOf = (card: Pick<CardText, "turfs">): string[] =>
+  (card.turfs ?? "")
+    .split(",")
+    .map((turf) => turf.trim())
+    .filter((turf) => turf !== "");
+
+/** The days of a text such as "35 days". */
+export const daysOf = (text: string | undefined): number | undefined =>
+  text === undefined ? undefined : Number(text.split(" ")[0]);
+
+/** A row of a card's limits. @throws Error where a rate in it can't be read: the card was checked. */
+export function limitRowOf(row: LimitRowText, composition: Composition): LimitRow {
+  const rate = (text: string | undefined): LabelRate | undefined => {
+    if (text === undefined) return undefined;
+    const read = readStated(text, composition, "");
+    if (!read.ok) throw new Error(`a checked limit can't be read: ${read.issues[0]!.code}`);
+    return read.value.rate;
+  };
+  return {
+    turf: row.turf,
+    jurisdiction: row.jurisdiction,
+    perApplication: rate(row.perApplication),
+    perYear: rate(row.perYear),
+    yearKind: row.yearKind,
+    applicationsPerYear: row.applicationsPerYear === undefined ? undefined : Number(row.applicationsPerYear),
+    intervalAtLeast: daysOf(row.intervalAtLeast),
+    intervalAtMost: daysOf(row.intervalAtMost),
+  };
+}

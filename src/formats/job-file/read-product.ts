@@ -1,0 +1,160 @@
+import {
+  bad,
+  good,
+  parsePackage,
+  parseRate,
+  raw,
+  type Active,
+  type Composition,
+  type Form,
+  type LabelRate,
+  type LabelSays,
+  type LimitRow,
+  type MixProduct,
+  type Price,
+  type Quantity,
+  type Result,
+} from "@/core/contents";
+import { compositionOf } from "../card/composition";
+import type { CardText } from "../card/card";
+import { readCard, readStated } from "../card/read-card";
+import { daysOf, limitRowOf, turfsOf } from "../card/says";
+import { Faults, maybe, value } from "./faults";
+import type { LimitsText, ProductText } from "./types";
+
+/** A product of a job file as what core mixes: its rate, its price, and what its label binds the plan to. */
+export function readProduct(product: ProductText, i: number, faults: Faults): MixProduct | undefined {
+  const path = `products[${i}]`;
+  const rate = faults.take(parseRate(product.rate, product.form, { path: `${path}.rate` }));
+  const price = product.price && faults.take(readPrice(product.price, product.form, path));
+  const says = readSays(product, path, faults);
+  if (!rate) return undefined;
+  const choice = choiceOf(product);
+  const by = says && rateBy(choice?.stated, rate, says.composition);
+  return {
+    name: product.name,
+    form: product.form,
+    rate,
+    ...(by && { by }),
+    ...(product.formulation && { formulation: product.formulation }),
+    ...(price && { price }),
+    ...(choice?.split && { split: true }),
+    ...(says && { says: says.says }),
+  };
+}
+
+/** How a rate was chosen, as far as a mix needs to know it. */
+function choiceOf(product: ProductText): { stated?: string; split?: boolean } | undefined {
+  const choice = product["x-choice"] as { stated?: unknown; split?: unknown } | undefined;
+  if (typeof choice !== "object" || choice === null) return undefined;
+  return { ...(typeof choice.stated === "string" && { stated: choice.stated }), split: Boolean(choice.split) };
+}
+
+/** How a stated rate was turned into this one; nothing where it comes to another figure: the file's own rate counts. */
+function rateBy(stated: string | undefined, rate: LabelRate, composition: Composition): MixProduct["by"] {
+  if (stated === undefined) return undefined;
+  const read = readStated(stated, composition, "");
+  if (!read.ok || !read.value.by) return undefined;
+  const [a, b] = [read.value.by.value, rate.value].map((v) => raw(v as Quantity<"rateByWeight">)) as [number, number];
+  return read.value.rate.kind === rate.kind && Math.abs(a / b - 1) < 1e-9 ? read.value.by : undefined;
+}
+
+function readPrice(price: NonNullable<ProductText["price"]>, form: Form, path: string): Result<Price> {
+  const per = parsePackage(price.per, form, { path: `${path}.price.per` });
+  return per.ok ? good({ amount: price.amount, currency: price.currency, per: per.value }) : per;
+}
+
+function readSays(product: ProductText, path: string, faults: Faults): { says: LabelSays; composition: Composition } | undefined {
+  const actives = (product.actives ?? []).flatMap((a, i) => readActive(a, product.form, `${path}.actives[${i}]`, faults) ?? []);
+  const rateAt = (text: string | undefined, at: string) =>
+    text === undefined ? undefined : faults.take(parseRate(text, product.form, { path: `${path}.${at}` }));
+  const [low, high] = [rateAt(product.labelRange?.[0], "labelRange[0]"), rateAt(product.labelRange?.[1], "labelRange[1]")];
+  if (
+    low &&
+    high &&
+    low.kind === high.kind &&
+    raw(low.value as Quantity<"rateByWeight">) > raw(high.value as Quantity<"rateByWeight">)
+  )
+    faults.add(`${path}.labelRange`, "contradiction", `${low.text} to ${high.text}`, "write the lower rate first");
+  const limits = product.limits && readLimits(product.limits, rateAt);
+  const card = readRest(product, path, faults);
+  const rest = card && compositionOf(card);
+  const carrierAtLeast = maybe(product.carrierAtLeast, "sprayVolume");
+  const dilutionAtLeast = maybe(product.dilutionAtLeast, "dilution");
+  const gravity = rest?.gravity;
+  const says: LabelSays = {
+    actives,
+    gravity,
+    ...(low && high && { range: [low, high] as const }),
+    limits: [...(limits ? [limits] : []), ...(card?.limits ?? []).map((row) => limitRowOf(row, { ...rest!, actives }))],
+    carrierAtLeast,
+    dilutionAtLeast,
+    ...(card && waitsOf(card)),
+  };
+  return { says, composition: { name: product.name, form: product.form, actives, gravity, analysis: rest?.analysis } };
+}
+
+function waitsOf(card: CardText): Partial<LabelSays> {
+  const days = (key: "afterSeeding" | "afterSodding" | "beforeSeeding" | "beforeSodding" | "residual") =>
+    card[key] === undefined ? {} : { [key]: daysOf(card[key]) };
+  return {
+    ...days("afterSeeding"),
+    ...days("afterSodding"),
+    ...days("beforeSeeding"),
+    ...days("beforeSodding"),
+    ...days("residual"),
+    turfs: turfsOf(card),
+    ...(card.hoseEnd && { hoseEnd: card.hoseEnd === "allowed" }),
+  };
+}
+
+function readActive(
+  active: NonNullable<ProductText["actives"]>[number],
+  form: Form,
+  path: string,
+  faults: Faults,
+): Active | undefined {
+  const { name, fraction, strength } = active;
+  if ((fraction === undefined) === (strength === undefined)) {
+    const received = fraction === undefined ? "no content" : "fraction and strength together";
+    faults.add(path, "contradiction", received, `give one: "fraction": "40 %", or of a liquid "strength": "4 lb/gal"`);
+    return undefined;
+  }
+  if (strength !== undefined) {
+    if (form === "dry") {
+      faults.add(
+        `${path}.strength`,
+        "contradiction",
+        `${strength} of a dry product`,
+        `write its part by weight: "fraction": "40 %"`,
+      );
+      return undefined;
+    }
+    return { name, content: value(strength, "activeStrength") };
+  }
+  const content = value(fraction!, "share");
+  if (raw(content.value) > 1) faults.add(`${path}.fraction`, "out-of-range", fraction!, "at most 100 %");
+  return { name, content };
+}
+
+function readLimits(limits: LimitsText, rateAt: (text: string | undefined, at: string) => LabelRate | undefined): LimitRow {
+  const perApplication = rateAt(limits.perApplication, "limits.perApplication");
+  const perYear = rateAt(limits.perYear, "limits.perYear");
+  const { yearKind, applicationsPerYear } = limits;
+  return { perApplication, perYear, yearKind, applicationsPerYear, intervalAtLeast: daysOf(limits.intervalAtLeast) };
+}
+
+/** The rest of a card, under x-label: what the format itself has no key for. */
+function readRest(product: ProductText, path: string, faults: Faults): CardText | undefined {
+  const rest = product["x-label"];
+  if (rest === undefined) return undefined;
+  const { name, form, rate } = product;
+  const actives = (product.actives ?? []).map((a) => ({ name: a.name, content: a.fraction ?? a.strength }));
+  const isObject = typeof rest === "object" && rest !== null && !Array.isArray(rest);
+  const read = isObject
+    ? readCard({ rates: [{ rate }], ...rest, name, form, actives })
+    : bad({ path: "", code: "wrong-type", received: "something else", expected: "the rest of a label's card" });
+  if (read.ok) return read.value;
+  for (const issue of read.issues) faults.issues.push({ ...issue, path: `${path}.x-label${issue.path && `.${issue.path}`}` });
+  return undefined;
+}

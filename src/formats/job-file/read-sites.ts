@@ -1,0 +1,70 @@
+import { given, parseQuantity, parseRate, raw, type MixSite, type PutDown } from "@/core/contents";
+import { Faults, maybe, value } from "./faults";
+import type { AppliedText, JobFile, ZoneText } from "./types";
+
+const DATE = /^\d{4}-\d\d-\d\d$/;
+
+/** The sites of a job file with what is known of their zones. */
+export function readSites(job: JobFile, faults: Faults): MixSite[] {
+  return (job.sites ?? []).map((site, i) => ({
+    name: site.name,
+    ...textOf(site["x-jurisdiction"], "jurisdiction"),
+    zones: site.zones.map((zone, j) => ({
+      name: zone.name ?? `zone ${j + 1}`,
+      area: value(zone.area, "area"),
+      ...textOf(zone["x-turf"], "turf"),
+      ...datesOf(zone, `sites[${i}].zones[${j}]`, faults),
+      applied: (zone.applied ?? []).flatMap(
+        (entry, k) => readApplied(entry, `sites[${i}].zones[${j}].applied[${k}]`, faults) ?? [],
+      ),
+    })),
+  }));
+}
+
+const textOf = <K extends string>(text: unknown, key: K): Partial<Record<K, string>> =>
+  typeof text === "string" && text.trim() !== "" ? ({ [key]: text.trim() } as Record<K, string>) : {};
+
+function datesOf(zone: ZoneText, path: string, faults: Faults) {
+  const dates: Record<string, string> = {};
+  for (const key of ["seeded", "sodded", "seeding", "sodding"] as const) {
+    const date = zone[`x-${key}`];
+    if (date === undefined) continue;
+    if (typeof date === "string" && DATE.test(date) && !Number.isNaN(Date.parse(date))) dates[key] = date;
+    else faults.add(`${path}.x-${key}`, "bad-date", String(date), `"2026-04-14"`);
+  }
+  return dates;
+}
+
+/** An entry of what went down: an amount for an area, of a product with one active in it. */
+export function readApplied(entry: AppliedText, path: string, faults: Faults): PutDown | undefined {
+  const { fraction, strength } = entry;
+  if ((fraction === undefined) === (strength === undefined)) {
+    const received = fraction === undefined ? "no content" : "fraction and strength together";
+    faults.add(path, "contradiction", received, `give one: "fraction": "2 %", or of a liquid "strength": "4 lb/gal"`);
+    return undefined;
+  }
+  const amount = faults.take(parseRate(entry.amount, undefined, { path: `${path}.amount` }));
+  if (!amount) return undefined;
+  if (amount.kind !== "rateByWeight" && amount.kind !== "rateByVolume") {
+    faults.add(`${path}.amount`, "wrong-unit", entry.amount, "1.5 oz/1000 ft2");
+    return undefined;
+  }
+  if (strength !== undefined && amount.kind === "rateByWeight") {
+    faults.add(`${path}.strength`, "contradiction", `${strength} with an amount by weight`, `write "fraction": "2 %"`);
+    return undefined;
+  }
+  const content = fraction !== undefined ? value(fraction, "share") : value(strength!, "activeStrength");
+  if (content.kind === "share" && raw(content.value) > 1)
+    faults.add(`${path}.fraction`, "out-of-range", fraction!, "at most 100 %");
+  const dense = entry["x-gravity"];
+  const gravity = typeof dense === "string" && parseQuantity(dense, "gravity").ok ? maybe(dense, "gravity") : undefined;
+  return {
+    of: entry.of,
+    active: { name: entry.active, content },
+    ...(gravity && { gravity }),
+    amount:
+      amount.kind === "rateByWeight" ? given(amount, `${entry.of}, ${entry.date}`) : given(amount, `${entry.of}, ${entry.date}`),
+    date: entry.date,
+    ...(entry["x-planned"] === true && { planned: true }),
+  };
+}
