@@ -1,6 +1,8 @@
 import { customType } from "drizzle-orm/sqlite-core";
 import { sql, type SQL } from "drizzle-orm";
 import { boundsOf, entered, FIELDS, type Entered, type Field, type KindOfField } from "@/core/contents";
+import type { CardText } from "@/formats/card/card";
+import { readCard } from "@/formats/card/read-card";
 import { readJob } from "@/formats/job-file/read";
 import type { JobFile } from "@/formats/job-file/types";
 import { isHead, isSetup, readTip, type TipText } from "@/formats/rig-setup";
@@ -37,6 +39,17 @@ export const jobText = customType<{ data: JobFile; driverData: string }>({
   dataType: () => "text",
   toDriver: (job) => JSON.stringify(job),
   fromDriver: checkedJob,
+});
+
+/** A label's card: read on the way out as it was on the way in. */
+export const cardText = customType<{ data: CardText; driverData: string }>({
+  dataType: () => "text",
+  toDriver: (card) => JSON.stringify(card),
+  fromDriver: (text) => {
+    const read = readCard(JSON.parse(text));
+    if (!read.ok) throw new Error(`a recorded card can't be read: ${read.issues[0]!.path} ${read.issues[0]!.code}`);
+    return read.value;
+  },
 });
 
 /** A rig's set-up, a head, a tip's chart: each is read by the same check as when it came in. */

@@ -1,7 +1,8 @@
 import { check, index, integer, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 import { sql } from "drizzle-orm";
-import { FORMS, GROUNDS, LEVERS, METHOD_IDS, RIG_KINDS } from "@/core/contents";
-import { enteredText, headText, inRange, jobText, setupText, tipText } from "./columns";
+import { GROUNDS, LEVERS, METHOD_IDS, RIG_KINDS, SLIP_CODES } from "@/core/contents";
+import type { ActiveText } from "@/formats/card/card";
+import { cardText, enteredText, headText, inRange, jobText, setupText, tipText } from "./columns";
 
 /**
  * The records. What people keep up to date (people, rigs, labels, sites) may change and be retired; what happened
@@ -81,42 +82,37 @@ export const tips = sqliteTable(
   (t) => [uniqueIndex("tips_name").on(t.name)],
 );
 
+/** A product's card, whole: what its label says. */
 export const labels = sqliteTable(
   "labels",
   {
     id: id(),
     name: text("name").notNull(),
-    form: text("form", { enum: FORMS }).notNull(),
-    formulation: text("formulation"),
-    /** As a job file writes it; its kind depends on the form. */
-    rate: text("rate").notNull(),
-    rateValue: real("rate_value").notNull(),
-    priceAmount: real("price_amount"),
-    priceCurrency: text("price_currency"),
-    pricePer: text("price_per"),
+    card: cardText("card").notNull(),
     createdAt: createdAt(),
     retiredAt: retiredAt(),
   },
-  (t) => [
-    uniqueIndex("labels_name").on(t.name),
-    check("labels_rate", sql`${t.rateValue} > 0`),
-    check(
-      "labels_price",
-      sql`(${t.priceAmount} is null) = (${t.pricePer} is null) and (${t.priceAmount} is null or ${t.priceAmount} > 0)`,
-    ),
-  ],
+  (t) => [uniqueIndex("labels_name").on(t.name)],
 );
 
 export const sites = sqliteTable(
   "sites",
-  { id: id(), name: text("name").notNull(), createdAt: createdAt(), retiredAt: retiredAt() },
+  {
+    id: id(),
+    name: text("name").notNull(),
+    /** Whose local rules hold here. */
+    jurisdiction: text("jurisdiction"),
+    createdAt: createdAt(),
+    retiredAt: retiredAt(),
+  },
   (t) => [uniqueIndex("sites_name").on(t.name)],
 );
 
+/** A zone keeps its id through every change of its name: what went down on it stays its own. */
 export const zones = sqliteTable(
   "zones",
   {
-    id: integer("id").primaryKey(),
+    id: id(),
     siteId: text("site_id")
       .notNull()
       .references(() => sites.id, { onDelete: "cascade" }),
@@ -124,8 +120,14 @@ export const zones = sqliteTable(
     name: text("name").notNull(),
     area: enteredText("zoneArea")("area").notNull(),
     areaM2: real("area_m2").notNull(),
+    turf: text("turf"),
+    /** ISO dates. */
+    seeded: text("seeded"),
+    sodded: text("sodded"),
+    seeding: text("seeding"),
+    sodding: text("sodding"),
   },
-  (t) => [uniqueIndex("zones_of_site").on(t.siteId, t.position), check("zones_area", inRange(t.areaM2, "zoneArea"))],
+  (t) => [index("zones_of_site").on(t.siteId, t.position), check("zones_area", inRange(t.areaM2, "zoneArea"))],
 );
 
 export const calibrations = sqliteTable(
@@ -260,4 +262,66 @@ export const ticks = sqliteTable(
     at: text("at").notNull(),
   },
   (t) => [index("ticks_of_sheet").on(t.sheetId)],
+);
+
+/** A sheet that will not be poured: what it planned no longer counts. */
+export const withdrawals = sqliteTable("withdrawals", {
+  sheetId: text("sheet_id")
+    .primaryKey()
+    .references(() => mixSheets.id),
+  at: text("at").notNull(),
+});
+
+/**
+ * What went down: a product on a zone on a day. The product and its actives stand as they were, so that a changed card
+ * changes no record. The full log builds on these rows.
+ */
+export const applications = sqliteTable(
+  "applications",
+  {
+    id: id(),
+    date: text("date").notNull(),
+    siteId: text("site_id")
+      .notNull()
+      .references(() => sites.id),
+    /** The zone's id and name then; the zone itself may be gone. */
+    zoneId: text("zone_id").notNull(),
+    zone: text("zone").notNull(),
+    area: enteredText("zoneArea")("area").notNull(),
+    product: text("product").notNull(),
+    labelId: text("label_id").references(() => labels.id),
+    /** Product for an area, as a job file writes it, and what that comes to on the zone. */
+    rate: text("rate").notNull(),
+    total: text("total").notNull(),
+    actives: text("actives", { mode: "json" }).$type<readonly ActiveText[]>().notNull(),
+    gravity: text("gravity"),
+    personId: text("person_id").references(() => people.id),
+    source: text("source", { enum: ["hand", "sheet", "file"] }).notNull(),
+    sheetId: text("sheet_id").references(() => mixSheets.id),
+    note: text("note"),
+    /** A correction names what it corrects; a void one says that it never went down. */
+    corrects: text("corrects"),
+    isVoid: integer("void", { mode: "boolean" }).notNull(),
+    createdAt: createdAt(),
+  },
+  (t) => [
+    index("applications_of_zone").on(t.siteId, t.date),
+    uniqueIndex("applications_corrected_once").on(t.corrects),
+    check("applications_date", sql`${t.date} glob '[0-9][0-9][0-9][0-9]-[0-9][0-9]-[0-9][0-9]'`),
+  ],
+);
+
+/** A slip that was asked about and meant: kept with the record it belongs to. */
+export const dismissals = sqliteTable(
+  "dismissals",
+  {
+    id: integer("id").primaryKey({ autoIncrement: true }),
+    recordId: text("record_id").notNull(),
+    field: text("field").notNull(),
+    slip: text("slip", { enum: SLIP_CODES }).notNull(),
+    typed: text("typed").notNull(),
+    reason: text("reason").notNull(),
+    at: text("at").notNull(),
+  },
+  (t) => [uniqueIndex("dismissals_once").on(t.recordId, t.field, t.slip, t.typed)],
 );

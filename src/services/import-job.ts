@@ -1,4 +1,3 @@
-import { createHash } from "node:crypto";
 import {
   bad,
   belongsToPerson,
@@ -19,6 +18,8 @@ import {
   type MethodId,
   type Result,
 } from "@/core/contents";
+import type { CardText } from "@/formats/card/card";
+import { cardOf } from "@/formats/card/product-of";
 import { readRate } from "@/formats/forms/rate";
 import { calibrationJob } from "@/formats/job-file/assemble";
 import { readJobText } from "@/formats/job-file/read";
@@ -30,7 +31,9 @@ import type { Access, Records } from "@/records/database";
 import { labelNamed, putLabel } from "@/records/labels";
 import { personNamed, putPerson } from "@/records/people";
 import { putRig, rigNamed, type NamedRig } from "@/records/rigs";
-import { putSite, siteNamed } from "@/records/sites";
+import { findSite, putSite, siteNamed } from "@/records/sites";
+import { fileId } from "./file-id";
+import { keepApplied } from "./keep-applied";
 import { isMoment, issue, nowText } from "./input";
 import { impossible, resultOf } from "./keep-calibration";
 
@@ -41,6 +44,10 @@ export interface Imported {
   readonly labels: readonly string[];
   readonly sites: readonly string[];
   readonly calibrations: number;
+  /** What went down before, as the file's zones tell it. */
+  readonly applications: number;
+  /** Labels that the file binds otherwise than the card on record, which was left as it is. */
+  readonly differing: readonly string[];
 }
 
 /**
@@ -56,6 +63,13 @@ export function importJob(db: Records, text: string): Result<Imported> {
   const made = calibrate(job.calibration);
   const impossibly = impossible(made, "calibration");
   const issues = [...unsupportedIn(job.file), ...extra, ...rangeFaults(job), ...(impossibly ? [impossibly] : [])];
+  const cards: CardText[] = [];
+  job.file.products?.forEach((product, i) => {
+    const card = cardOf(product, `products[${i}]`);
+    if (card.ok) cards.push(card.value);
+    else issues.push(...card.issues);
+  });
+  issues.push(...lostZones(db, job));
   if (belongsToPerson(job.rig.kind) && job.file.calibration.sprayVolume === undefined && person === undefined)
     issues.push(issue("x-person", "missing", "", `"Odile Marsh": a pace is a person's own, name who walked`));
   if (ownerOf(job.rig.kind) === "tap" && !job.file.sites?.length)
@@ -69,7 +83,7 @@ export function importJob(db: Records, text: string): Result<Imported> {
     const now = nowText();
     const rigs: string[] = [];
     const rig = job.file.rig as NamedRig;
-    const rigId = rigNamed(tx, rig.name)?.id ?? idOf("rig", rig.name);
+    const rigId = rigNamed(tx, rig.name)?.id ?? fileId("rig", rig.name);
     if (!rigNamed(tx, rig.name)) {
       putRig(tx, rigId, rig, now);
       rigs.push(rig.name);
@@ -77,21 +91,57 @@ export function importJob(db: Records, text: string): Result<Imported> {
     const people: string[] = [];
     let personId: string | null = null;
     if (person !== undefined) {
-      personId = personNamed(tx, person)?.id ?? idOf("person", person);
+      personId = personNamed(tx, person)?.id ?? fileId("person", person);
       if (!personNamed(tx, person)) {
         putPerson(tx, personId, person, now);
         people.push(person);
       }
     }
-    const labels = (job.file.products ?? []).filter((p) => !labelNamed(tx, p.name));
-    for (const product of labels) putLabel(tx, idOf("label", product.name), product, now);
+    const labels = cards.filter((card) => !labelNamed(tx, card.name));
+    // A label that is there already is left as it is; where the file binds it otherwise, that is said.
+    const differing = cards.filter((card) => {
+      const known = labelNamed(tx, card.name)?.card;
+      return known !== undefined && bindingOf(known) !== bindingOf(card);
+    });
+    for (const card of labels) putLabel(tx, fileId("label", card.name), card, now);
     const sites = (job.file.sites ?? []).filter((s) => !siteNamed(tx, s.name));
-    for (const site of sites) putSite(tx, idOf("site", site.name), site, now);
+    for (const site of sites) putSite(tx, fileId("site", site.name), site, now);
+    let applications = 0;
+    for (const site of job.file.sites ?? []) {
+      const id = siteNamed(tx, site.name)!.id;
+      applications += keepApplied(tx, { ...findSite(tx, id)!, id }, site.zones, now);
+    }
     // The tap of a hose-end head is that of the job's first site.
     const tap = ownerOf(job.rig.kind) === "tap" ? job.file.sites?.[0] : undefined;
     const siteId = tap ? siteNamed(tx, tap.name)!.id : null;
     const calibrations = keepCalibration(tx, job, made, { rigId, personId, siteId, madeAt, ground, now }, story);
-    return good({ rigs, people, labels: labels.map((l) => l.name), sites: sites.map((s) => s.name), calibrations });
+    const names = (list: readonly { readonly name: string }[]) => list.map((one) => one.name);
+    return good({
+      rigs,
+      people,
+      labels: names(labels),
+      sites: names(sites),
+      calibrations,
+      applications,
+      differing: names(differing),
+    });
+  });
+}
+
+/** What of a card binds a plan, as one text to compare. */
+const bindingOf = ({ actives, limits, rates, carrierAtLeast, dilutionAtLeast }: CardText) =>
+  JSON.stringify([actives, limits, rates.map(({ rate, to }) => [rate, to]), carrierAtLeast, dilutionAtLeast]);
+
+/** Zones whose history would be lost: the site is on record, and has no zone of that name. */
+function lostZones(db: Records, job: Job): Issue[] {
+  return (job.file.sites ?? []).flatMap((site, i) => {
+    const id = siteNamed(db, site.name)?.id;
+    const known = id === undefined ? undefined : findSite(db, id);
+    return site.zones.flatMap((zone, j) => {
+      const name = zone.name ?? `zone ${j + 1}`;
+      if (!known || !zone.applied?.length || known.zones.some((z) => z.name === name)) return [];
+      return [issue(`sites[${i}].zones[${j}].name`, "unknown-name", name, known.zones.map((z) => z.name).join(", "))];
+    });
   });
 }
 
@@ -100,9 +150,6 @@ interface Story {
   readonly method: MethodId | null;
   readonly lever: { readonly name: LeverName; readonly setTo: string } | null;
 }
-
-/** An id that the same thing always gets, so that the same file twice brings nothing new. */
-const idOf = (...parts: string[]) => createHash("sha256").update(parts.join("\u0000")).digest("base64url").slice(0, 21);
 
 function extrasOf(job: Job) {
   const file = job.file as unknown as Record<string, unknown>;
@@ -171,7 +218,7 @@ function keepCalibration(tx: Access, job: Job, made: Calibration, circumstances:
   // A lever is pulled after the calibration that was the newest then.
   const follows = lever ? (newestBefore(tx, where)?.id ?? null) : null;
   const file = calibrationJob(job.file.rig, job.file.calibration);
-  const id = idOf("calibration", where.rigId, where.personId ?? "", where.madeAt, JSON.stringify(file));
+  const id = fileId("calibration", where.rigId, where.personId ?? "", where.madeAt, JSON.stringify(file));
   if (findCalibration(tx, id)) return 0;
   addCalibration(
     tx,

@@ -23,16 +23,19 @@ describe("keeping people, rigs, labels and sites up to date", () => {
         },
       },
     });
-    expect(book.labels[0]!.product).toEqual({
+    expect(book.labels[0]!.card).toEqual({
       name: "Granule",
       form: "dry",
       formulation: "WG",
-      rate: "0.3 oz/1000 ft2",
-      price: { amount: 64, currency: "USD", per: "80 oz" },
+      actives: [],
+      gear: [],
+      limits: [],
+      rates: [{ rate: "0.3 oz/1000 ft2" }],
+      packages: [{ content: "80 oz", price: "64" }],
     });
     expect(book.sites[0]!.site.zones).toEqual([
-      { name: "north", area: "6,200 ft2" },
-      { name: "south", area: "1800 ft2" },
+      { name: "north", area: "6,200 ft2", "x-id": `${ids.sites}.0` },
+      { name: "south", area: "1800 ft2", "x-id": `${ids.sites}.1` },
     ]);
   });
 
@@ -97,12 +100,12 @@ describe("keeping people, rigs, labels and sites up to date", () => {
     ["rigs", { ...RIG, kind: "kite" }, "kind not-a-choice"],
     ["rigs", { ...RIG, name: " " }, "name missing"],
     ["rigs", { ...RIG, tipSize: "blue" }, "tipSize not-a-choice"],
-    ["labels", { ...LABEL, rate: "0.3 fl oz/1000 ft2" }, "rate volume-on-dry"],
-    ["labels", { ...LABEL, rate: "0.3 lb" }, "rate no-area"],
-    ["labels", { ...LABEL, rate: "5000000 oz/1000 ft2" }, "rate out-of-range"],
-    ["labels", { ...LABEL, priceAmount: "-3" }, "priceAmount out-of-range"],
-    ["labels", { ...LABEL, pricePer: "1 gal" }, "pricePer volume-on-dry"],
-    ["labels", { ...LABEL, priceAmount: "" }, "priceAmount missing"],
+    ["labels", { ...LABEL, rates: [{ rate: "0.3 fl oz/1000 ft2" }] }, "rates[0].rate volume-on-dry"],
+    ["labels", { ...LABEL, rates: [{ rate: "0.3 lb" }] }, "rates[0].rate no-area"],
+    ["labels", { ...LABEL, rates: [{ rate: "5000000 oz/1000 ft2" }] }, "rates[0].rate out-of-range"],
+    ["labels", { ...LABEL, packages: [{ content: "80 oz", price: "-3" }] }, "packages[0].price out-of-range"],
+    ["labels", { ...LABEL, packages: [{ content: "1 gal" }] }, "packages[0].content volume-on-dry"],
+    ["labels", { ...LABEL, packages: [{ price: "64" }] }, "packages[0].content missing"],
     ["sites", { ...SITE, zones: [{ name: "n", area: "1,5" }] }, "zones[0].area comma-decimal"],
     ["sites", { ...SITE, zones: [{ name: "", area: "100" }] }, "zones[0].name missing"],
     ["people", { name: "x".repeat(61) }, "name too-long"],

@@ -1,16 +1,18 @@
 import { bad, good, type Result } from "@/core/contents";
 import { readForm } from "@/formats/forms/field";
-import { productText, readLabelForm } from "@/formats/forms/label";
+import { readCard } from "@/formats/card/read-card";
 import { personForm } from "@/formats/forms/person";
 import { readRigForm, rigText } from "@/formats/forms/rig";
 import { readSiteForm, siteText } from "@/formats/forms/site";
 import { readTipForm, tipText } from "@/formats/forms/tip";
+import { addDismissals } from "@/records/applications";
 import type { Access, Records } from "@/records/database";
 import { labelNamed, putLabel, retireLabel } from "@/records/labels";
 import { personNamed, putPerson, retirePerson } from "@/records/people";
 import { putRig, retireRig, rigNamed } from "@/records/rigs";
 import { putSite, retireSite, siteNamed } from "@/records/sites";
 import { putTip, retireTip, tipNamed } from "@/records/tips";
+import { readDismissed } from "./dismissed";
 import { issue, nowText, readId } from "./input";
 
 /** Keeping people, rigs, labels and sites up to date: add, change, retire, bring back. */
@@ -53,10 +55,10 @@ export const KEPT = {
   }),
   labels: kind({
     what: "label",
-    read: readLabelForm,
-    name: (form) => form.name.trim(),
+    read: readCard,
+    name: (card) => card.name,
     named: labelNamed,
-    put: (db, id, form, now) => putLabel(db, id, productText(form), now),
+    put: putLabel,
     retire: retireLabel,
   }),
   sites: kind({
@@ -72,18 +74,22 @@ export const KEPT = {
 export type KeptKind = keyof typeof KEPT;
 export const isKept = (value: string): value is KeptKind => Object.hasOwn(KEPT, value);
 
-/** Adds or changes one: `{ id, form }`. A name is given once within its kind. */
+/** Adds or changes one: `{ id, form, dismissed? }`. A name is given once within its kind. */
 export function put(db: Records, of: KeptKind, input: unknown): Result<{ id: string }> {
   const kept = KEPT[of] as unknown as Kind<unknown>;
   const id = readId(input);
   if (!id.ok) return id;
   const form = kept.read((input as { form?: unknown }).form);
   if (!form.ok) return form;
+  const dismissed = readDismissed(input);
+  if (!dismissed.ok) return dismissed;
   return db.transaction((tx): Result<{ id: string }> => {
     const name = kept.name(form.value);
     const other = kept.named(tx, name);
     if (other && other.id !== id.value) return bad(issue("name", "duplicate-name", name, `${kept.what} its name`));
-    kept.put(tx, id.value, form.value, nowText());
+    const now = nowText();
+    kept.put(tx, id.value, form.value, now);
+    addDismissals(tx, id.value, dismissed.value, now);
     return good({ id: id.value });
   });
 }

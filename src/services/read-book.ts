@@ -1,6 +1,7 @@
 import { stepKeys } from "@/core/contents";
 import type { Book, Sheet } from "@/formats/book";
 import { soundJob, soundPlan } from "@/formats/job-file/assemble";
+import { listApplications } from "@/records/applications";
 import { findCalibration, listCalibrations } from "@/records/calibrations";
 import { listKitChecks, listQuickChecks } from "@/records/checks";
 import type { Records } from "@/records/database";
@@ -9,12 +10,15 @@ import { findPerson, listPeople } from "@/records/people";
 import { listRigs } from "@/records/rigs";
 import { doneSteps, findSheet, listSheets } from "@/records/sheets";
 import { listTips } from "@/records/tips";
+import { countedOf } from "./counted";
+import { jobToday, sheetState } from "./save-sheet";
 import { listSites } from "@/records/sites";
 
 /** As many as a screen can use: the last season's calibrations, the last weeks' sheets. */
 const CALIBRATIONS = 300;
 const SHEETS = 40;
 const CHECKS = 400;
+const APPLICATIONS = 300;
 
 /** Everything that the screens show, in one reading. */
 export function readBook(db: Records): Book {
@@ -58,7 +62,10 @@ export function readBook(db: Records): Book {
       personId: s.personId,
       steps: stepKeys(soundPlan(soundJob(s.job)).plan).length,
       done: s.done.length,
+      state: sheetState(db, s.id),
     })),
+    counted: countedOf(db),
+    applications: listApplications(db, APPLICATIONS).map(({ area: _, gravity: _g, createdAt: _c, ...record }) => record),
   };
 }
 
@@ -71,7 +78,8 @@ export function readSheet(db: Records, id: string): Sheet | undefined {
     madeAt: sheet.madeAt,
     personName: sheet.personId === null ? null : (findPerson(db, sheet.personId)?.name ?? null),
     calibrationMadeAt: findCalibration(db, sheet.calibrationId)!.madeAt,
-    job: sheet.job,
+    state: sheetState(db, id),
+    job: jobToday(db, sheet),
     done: doneSteps(db, id),
   };
 }

@@ -2,11 +2,13 @@ import { bad, belongsToPerson, calibrate, good, ownerOf, parseField, type Result
 import { calibrationJob } from "@/formats/job-file/assemble";
 import { readJob } from "@/formats/job-file/read";
 import { isSession, readSession, type Session } from "@/formats/session";
+import { addDismissals } from "@/records/applications";
 import { addCalibration, findCalibration, type NewTrial } from "@/records/calibrations";
 import type { Records } from "@/records/database";
 import { findPerson } from "@/records/people";
 import { findRig } from "@/records/rigs";
 import { findSite } from "@/records/sites";
+import { readDismissed } from "./dismissed";
 import { isId, isMoment, issue, nowText } from "./input";
 import { impossible, resultOf } from "./keep-calibration";
 
@@ -19,6 +21,8 @@ export function saveCalibration(db: Records, input: unknown): Result<{ id: strin
   if (!isSession(session) || !isId(session.id))
     return bad(issue("session", "wrong-type", "no run sheet", "a calibration's run sheet"));
   if (!isMoment(madeAt)) return bad(issue("madeAt", "bad-date", String(madeAt), `"2026-04-14T09:30:00.000Z"`));
+  const dismissed = readDismissed(session);
+  if (!dismissed.ok) return dismissed;
   const rig = findRig(db, session.rigId);
   if (!rig) return bad(issue("rigId", "unknown-name", session.rigId, "the rigs on record"));
   const personId = belongsToPerson(rig.kind) ? session.personId : null;
@@ -61,6 +65,7 @@ export function saveCalibration(db: Records, input: unknown): Result<{ id: strin
       },
       nowText(),
     );
+    addDismissals(tx, session.id, dismissed.value, nowText());
     return good({ id: session.id });
   });
 }

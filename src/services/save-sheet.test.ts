@@ -20,7 +20,7 @@ describe("mix sheets", () => {
       job: { loads: "full-then-part", date: "2026-09-02", sites: [{ name: "Green" }] },
     });
     // Changing the label afterwards changes no sheet.
-    must(add(records.db, "labels", { ...LABEL, rate: "0.9" }));
+    must(add(records.db, "labels", { ...LABEL, rates: [{ rate: "0.9" }] }));
     expect(readSheet(records.db, "sheet-0000000001")!.job.products![0]!.rate).toBe("0.3 oz/1000 ft2");
     expect(readBook(records.db).sheets[0]).toMatchObject({ steps: 9, done: 0 });
   });

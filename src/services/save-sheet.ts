@@ -9,22 +9,28 @@ import {
   planSources,
   standingOf,
   stepKeys,
+  type Issue,
   type LoadMode,
+  type MixPlan,
   type Result,
 } from "@/core/contents";
-import { readRate } from "@/formats/forms/rate";
+import { isChoice, type ChoiceText } from "@/formats/card/choice";
+import { productsOf, withCounted } from "@/formats/counted";
+import type { SheetState } from "@/formats/book";
 import { dayNumber } from "@/formats/day";
 import { mixJob, planOf, rulesOf, soundJob, soundPlan } from "@/formats/job-file/assemble";
 import { readJob } from "@/formats/job-file/read";
-import type { ProductText } from "@/formats/job-file/types";
+import type { JobFile, SiteText } from "@/formats/job-file/types";
 import { ownedBy, standsOn } from "@/formats/stands-on";
 import { findCalibration } from "@/records/calibrations";
 import { checksOf } from "@/records/checks";
-import type { Records } from "@/records/database";
+import { isWithdrawn, recordsOfSheet, withdrawSheet } from "@/records/applications";
+import type { Access, Records } from "@/records/database";
 import { findLabel } from "@/records/labels";
 import { findRig } from "@/records/rigs";
 import { addSheet, addTick, doneSteps, findSheet, type NewSheet } from "@/records/sheets";
 import { findSite } from "@/records/sites";
+import { countedOf } from "./counted";
 import { isId, isMoment, issue, nowText } from "./input";
 
 /** As many loads as one sheet can be ticked off for. */
@@ -33,8 +39,10 @@ const MOST_POURED = 120;
 /** A sheet before it is worked out: what it is made of, and the rates as typed. */
 interface SheetRequest extends Omit<NewSheet, "job" | "rules"> {
   readonly tank: string;
+  /** The ids of the zones that are left out. */
+  readonly without?: readonly string[];
   readonly loads: LoadMode;
-  readonly products: readonly { readonly labelId: string; readonly rate: string }[];
+  readonly products: readonly { readonly labelId: string; readonly rate: string; readonly choice?: ChoiceText }[];
 }
 
 function isRequest(input: unknown): input is SheetRequest {
@@ -46,10 +54,14 @@ function isRequest(input: unknown): input is SheetRequest {
     [r.siteId, r.rigId, r.calibrationId].every(isId) &&
     (r.personId === null || isId(r.personId)) &&
     typeof r.tank === "string" &&
+    (r.without === undefined || (Array.isArray(r.without) && r.without.every((id) => typeof id === "string"))) &&
     LOAD_MODES.includes(r.loads as LoadMode) &&
     Array.isArray(products) &&
     products.length <= 50 &&
-    products.every((p: { labelId?: unknown; rate?: unknown } | null) => isId(p?.labelId) && typeof p?.rate === "string")
+    products.every(
+      (p: { labelId?: unknown; rate?: unknown; choice?: unknown } | null) =>
+        isId(p?.labelId) && typeof p?.rate === "string" && (p.choice === undefined || isChoice(p.choice)),
+    )
   );
 }
 
@@ -61,10 +73,15 @@ export function saveSheet(db: Records, input: unknown): Result<{ id: string }> {
   if (!isRequest(input))
     return bad(issue("", "wrong-type", "something else", "a mix: site, rig, calibration, products and loads"));
   const rig = findRig(db, input.rigId);
-  const site = findSite(db, input.siteId);
+  const whole = findSite(db, input.siteId);
+  const site = whole && { ...whole, zones: whole.zones.filter((z) => !input.without?.includes(z["x-id"])) };
   const calibration = findCalibration(db, input.calibrationId);
   if (!rig || !site || !calibration)
     return bad(issue("", "unknown-name", "rig, site or calibration", "what is on record: reload the page"));
+  const unknown = input.products.findIndex((p) => !findLabel(db, p.labelId));
+  if (unknown >= 0)
+    return bad(issue(`products[${unknown}].labelId`, "unknown-name", input.products[unknown]!.labelId, "the labels on record"));
+  if (site.zones.length === 0) return bad(issue("without", "missing", "", "a zone: tick at least one"));
   if (input.products.length === 0) return bad(issue("products", "missing", "", "a label: pick at least one product"));
   if (calibration.rigId !== input.rigId || !ownedBy(rig.kind, calibration, input))
     return bad(
@@ -76,16 +93,17 @@ export function saveSheet(db: Records, input: unknown): Result<{ id: string }> {
       ),
     );
 
-  const products = readProducts(db, input);
+  const products = productsOf(input.products.map(({ labelId, ...rest }) => ({ ...rest, card: findLabel(db, labelId)! })));
   if (!products.ok) return products;
   const date = input.madeAt.slice(0, 10);
   const parts = {
     rig,
     calibration: calibration.job.calibration,
     products: products.value,
-    sites: [site],
+    sites: [withCounted(site, input.siteId, countedOf(db, input.siteId), input.id)],
     loads: input.loads,
     date,
+    "x-any-order": true,
   };
   const read = readJob(mixJob({ ...parts, ...(input.tank !== "" && { tank: input.tank }) }));
   if (!read.ok) return read;
@@ -108,6 +126,7 @@ export function saveSheet(db: Records, input: unknown): Result<{ id: string }> {
   const planned = planOf(read.value);
   if (!planned.ok) return planned;
   const { plan, calibration: made } = planned.value;
+  if (plan.reasons.length > 0) return bad(...heldIssues(plan));
   const loads = plan.sites[0]!.loads.length;
   if (loads > MOST_POURED)
     return bad(
@@ -134,6 +153,11 @@ export function saveSheet(db: Records, input: unknown): Result<{ id: string }> {
 
   return db.transaction((tx): Result<{ id: string }> => {
     if (findSheet(tx, input.id)) return good({ id: input.id });
+    // Another sheet may have been saved since the plan was judged: the budget is looked at again where it is taken.
+    const now = soundPlan(
+      soundJob({ ...read.value.file, sites: [withCounted(site, input.siteId, countedOf(tx, input.siteId))] }),
+    );
+    if (now.plan.reasons.length > 0) return bad(...heldIssues(now.plan));
     const { id, madeAt, siteId, rigId, calibrationId } = input;
     const personId = belongsToPerson(rig.kind) ? input.personId : null;
     const rules = rulesOf(planSources(plan));
@@ -142,16 +166,39 @@ export function saveSheet(db: Records, input: unknown): Result<{ id: string }> {
   });
 }
 
-function readProducts(db: Records, input: SheetRequest): Result<ProductText[]> {
-  const products: ProductText[] = [];
-  for (const [i, { labelId, rate }] of input.products.entries()) {
-    const label = findLabel(db, labelId);
-    if (!label) return bad(issue(`products[${i}].labelId`, "unknown-name", labelId, "the labels on record"));
-    const read = readRate(rate, label.form, `products[${i}].rate`);
-    if (!read.ok) return read;
-    products.push({ ...label, rate: read.value.text });
-  }
-  return good(products);
+/** Why a plan is held, as issues: there is no way past them. */
+const heldIssues = (plan: MixPlan): Issue[] => plan.reasons.map((reason) => issue("", "held", reason.text, reason.fits));
+
+/**
+ * The job of a sheet as it stands today. While it is open it is held against what counts today, not on the day it was
+ * saved: another sheet or a record may have taken the budget since.
+ */
+export function jobToday(db: Access, sheet: NonNullable<ReturnType<typeof findSheet>>): JobFile {
+  if (sheetState(db, sheet.id) !== "open") return sheet.job;
+  const counted = countedOf(db, sheet.siteId);
+  return { ...sheet.job, sites: (sheet.job.sites ?? []).map((site) => withCounted(bare(site), sheet.siteId, counted, sheet.id)) };
+}
+
+/** A site without the history that was written with it. */
+const bare = (site: SiteText): SiteText => ({
+  ...site,
+  zones: site.zones.map(({ applied: _, ...zone }) => zone),
+});
+
+export function sheetState(db: Access, id: string): SheetState {
+  if (recordsOfSheet(db, id).length > 0) return "recorded";
+  return isWithdrawn(db, id) ? "withdrawn" : "open";
+}
+
+/** Withdraws a sheet that will not be poured: what it planned no longer counts. */
+export function withdraw(db: Records, id: string): Result<{ id: string }> {
+  return db.transaction((tx): Result<{ id: string }> => {
+    if (!isId(id) || !findSheet(tx, id)) return bad(issue("", "unknown-name", String(id), "the mix sheets on record"));
+    if (sheetState(tx, id) === "recorded")
+      return bad(issue("", "conflict", "this sheet is on record as sprayed", "correct its records in the log instead"));
+    withdrawSheet(tx, id, nowText());
+    return good({ id });
+  });
 }
 
 /** Ticks a step of a sheet off, or takes the tick back: `{ step, done }`. Answers with how the whole sheet stands. */
@@ -161,8 +208,10 @@ export function tickStep(db: Records, sheetId: string, input: unknown): Result<{
   if (!sheet) return bad(issue("", "unknown-name", String(sheetId), "the mix sheets on record"));
   if (typeof step !== "string" || typeof done !== "boolean")
     return bad(issue("step", "wrong-type", "no step", "a step of this sheet"));
-  const { plan } = soundPlan(soundJob(sheet.job));
-  if (!stepKeys(plan).includes(step)) return bad(issue("step", "unknown-name", step.slice(0, 40), "the steps of this sheet"));
+  const { plan } = soundPlan(soundJob(jobToday(db, sheet)));
+  if (done && plan.reasons.length > 0) return bad(...heldIssues(plan));
+  if (!stepKeys(soundPlan(soundJob(sheet.job)).plan).includes(step))
+    return bad(issue("step", "unknown-name", step.slice(0, 40), "the steps of this sheet"));
   return db.transaction((tx): Result<{ done: string[] }> => {
     if (doneSteps(tx, sheetId).includes(step) !== done) addTick(tx, sheetId, step, done, nowText());
     return good({ done: doneSteps(tx, sheetId) });

@@ -44,7 +44,13 @@ export const RIG = {
   vessels: [{ name: "jug", graduation: "1 fl oz", capacity: "64 fl oz" }],
   scales: [{ name: "bench scale", step: "0.01 oz", capacity: "20 oz" }],
 };
-export const LABEL = { name: "Granule", form: "dry", formulation: "wg", rate: "0.3", priceAmount: "64", pricePer: "80 oz" };
+export const LABEL = {
+  name: "Granule",
+  form: "dry",
+  formulation: "wg",
+  rates: [{ rate: "0.3" }],
+  packages: [{ content: "80 oz", price: "64" }],
+};
 export const SITE = {
   name: "Green",
   zones: [

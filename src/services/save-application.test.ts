@@ -1,0 +1,275 @@
+import { readBook, readSheet } from "./read-book";
+import { importCards } from "./import-cards";
+import { importJob } from "./import-job";
+import { importLog } from "./import-log";
+import { isDay, recordSheet, saveApplication, voidApplication } from "./save-application";
+import { saveCalibration } from "./save-calibration";
+import { saveSheet, tickStep, withdraw } from "./save-sheet";
+import { put } from "./keep-up";
+import { add, faults, freshRecords, ids, LABEL, must, NOW, session, sheet, SITE, town } from "./testing/town";
+
+const records = freshRecords();
+const BOUND = {
+  ...LABEL,
+  actives: [{ name: "osselfenate", content: "40 %" }],
+  rates: [{ rate: "0.2", to: "0.4" }],
+  limits: [{ perApplication: "0.4", perYear: "0.8", yearKind: "rolling" }],
+};
+const application = (more: object = {}) => ({
+  id: "application-0001",
+  date: "2026-08-01",
+  siteId: ids.sites,
+  zoneId: `${ids.sites}.0`,
+  labelId: ids.labels,
+  amount: "0.4 oz per 1,000 sq ft",
+  personId: ids.people,
+  note: "",
+  corrects: null,
+  ...more,
+});
+beforeEach(() => {
+  town(records.db);
+  must(put(records.db, "labels", { id: ids.labels, form: BOUND }));
+  must(saveCalibration(records.db, { session: session(), madeAt: NOW }));
+});
+const counted = () => readBook(records.db).counted.map((c) => [c.zone, c.applied.amount, c.sheetId]);
+
+describe("what went down", () => {
+  test("a rate, or the zone's total; what it is of stands in the record, whatever becomes of the card", () => {
+    must(saveApplication(records.db, application()));
+    must(saveApplication(records.db, application({ id: "application-0002", zoneId: `${ids.sites}.1`, amount: "0.72 oz" })));
+    must(
+      put(records.db, "labels", {
+        id: ids.labels,
+        form: { ...BOUND, name: "Other", actives: [{ name: "tollazole", content: "5 %" }] },
+      }),
+    );
+    const book = readBook(records.db);
+    expect(book.applications.map((a) => [a.product, a.total, a.rate, a.actives[0]!.name])).toEqual([
+      ["Granule", "0.72 oz", "0.4 oz/1000 ft2", "osselfenate"],
+      ["Granule", "2.48 oz", "0.4 oz/1000 ft2", "osselfenate"],
+    ]);
+    expect(counted()).toEqual([
+      ["north", "0.4 oz/1000 ft2", null],
+      ["south", "0.4 oz/1000 ft2", null],
+    ]);
+  });
+  test("the same sent twice is kept once", () => {
+    must(saveApplication(records.db, application()));
+    must(saveApplication(records.db, application({ amount: "9 oz" })));
+    expect(readBook(records.db).applications.length).toBe(1);
+  });
+  test("a correction names what it corrects, a void one counts no more, each once", () => {
+    must(saveApplication(records.db, application()));
+    must(saveApplication(records.db, application({ id: "application-0002", amount: "0.3", corrects: "application-0001" })));
+    expect(faults(saveApplication(records.db, application({ id: "application-0003", corrects: "application-0001" })))).toEqual([
+      "corrects conflict",
+    ]);
+    expect(counted().length).toBe(1);
+    must(voidApplication(records.db, { id: "application-0004", corrects: "application-0002" }));
+    must(voidApplication(records.db, { id: "application-0004", corrects: "application-0002" }));
+    expect(counted()).toEqual([]);
+    expect(readBook(records.db).applications.length).toBe(3);
+    expect(faults(voidApplication(records.db, { id: "application-0005", corrects: "nothing-of-that" }))).toEqual([
+      "corrects unknown-name",
+    ]);
+    expect(voidApplication(records.db, {}).ok).toBe(false);
+  });
+  test("nothing on record is changed or removed, not even by hand", () => {
+    must(
+      saveApplication(
+        records.db,
+        application({ dismissed: [{ field: "amount", slip: "decimal-point", typed: "4", reason: "spot" }] }),
+      ),
+    );
+    const { $client } = records.db;
+    expect(() => $client.exec("update applications set rate = '0.1 oz/1000 ft2'")).toThrow(/append-only/);
+    expect(() => $client.exec("delete from applications")).toThrow(/append-only/);
+    expect(() => $client.exec("delete from dismissals")).toThrow(/append-only/);
+    expect($client.prepare("select reason from dismissals").pluck().all()).toEqual(["spot"]);
+  });
+  test.each<[string, object, string]>([
+    ["a day that never was", { date: "2026-02-30" }, "date bad-date"],
+    ["a day to come", { date: "2031-01-01" }, "date bad-date"],
+    ["another zone", { zoneId: "x" }, "zoneId unknown-name"],
+    ["another label", { labelId: "label-999999999" }, "labelId unknown-name"],
+    ["nobody", { personId: "person-99999999" }, "personId unknown-name"],
+    ["a volume of a dry product", { amount: "3 fl oz" }, "amount volume-on-dry"],
+    ["a strength", { amount: "3 oz/gal" }, "amount wrong-unit"],
+    ["no amount", { amount: "" }, "amount missing"],
+    ["more than anyone puts down", { amount: "90000 lb" }, "amount out-of-range"],
+    ["what corrects nothing", { corrects: "application-9999" }, "corrects unknown-name"],
+    ["slips of no kind", { dismissed: [{ field: "amount", slip: "oops", typed: "4", reason: "x" }] }, "dismissed wrong-type"],
+  ])("%s", (_what, more, expected) => expect(faults(saveApplication(records.db, application(more)))).toContain(expected));
+  test.each([null, {}, "x", application({ note: 7 })])("%j is no application", (input) =>
+    expect(saveApplication(records.db, input).ok).toBe(false),
+  );
+  test("days", () => expect([isDay("2026-09-02"), isDay("2026-9-2"), isDay("1980-01-01")]).toEqual([true, false, false]));
+});
+
+describe("a plan past a limit has no door", () => {
+  const over = () => must(saveApplication(records.db, application({ amount: "0.7 oz/1000 ft2" })));
+  test("no sheet is saved, and the reasons are told", () => {
+    over();
+    const refused = saveSheet(records.db, sheet());
+    expect(faults(refused)).toEqual([" held"]);
+    expect(refused.ok ? "" : refused.issues[0]!.received).toMatch(
+      /the label allows 0.8 oz .* 0.7 oz .* counts against it already/,
+    );
+    expect(readBook(records.db).sheets).toEqual([]);
+  });
+  test("at once: a rate over the label's highest", () => {
+    expect(faults(saveSheet(records.db, sheet({ products: [{ labelId: ids.labels, rate: "0.5" }] })))).toEqual([
+      " held",
+      " held",
+    ]);
+  });
+  test("leaving the zone out brings the rest inside", () => {
+    over();
+    must(saveSheet(records.db, sheet({ without: [`${ids.sites}.0`] })));
+    expect(readSheet(records.db, "sheet-0000000001")!.job.sites![0]!.zones.map((z) => z.name)).toEqual(["south"]);
+    expect(
+      faults(saveSheet(records.db, sheet({ id: "sheet-0000000002", without: [`${ids.sites}.0`, `${ids.sites}.1`] }))),
+    ).toEqual(["without missing"]);
+  });
+  test("an open sheet counts as planned; withdrawn it counts no more; on record it is down", () => {
+    must(saveSheet(records.db, sheet({ products: [{ labelId: ids.labels, rate: "0.4", choice: { row: 0, point: "most" } }] })));
+    must(saveSheet(records.db, sheet({ id: "sheet-0000000002", products: [{ labelId: ids.labels, rate: "0.4" }] })));
+    const third = () =>
+      saveSheet(records.db, sheet({ id: "sheet-0000000003", products: [{ labelId: ids.labels, rate: "0.2" }] }));
+    expect(faults(third())).toEqual([" held", " held"]);
+    must(withdraw(records.db, "sheet-0000000002"));
+    must(third());
+    must(recordSheet(records.db, "sheet-0000000001", { date: "2026-09-02" }));
+    must(recordSheet(records.db, "sheet-0000000001", { date: "2026-09-02" }));
+    const book = readBook(records.db);
+    expect(book.applications.map((a) => [a.zone, a.total, a.source])).toEqual(
+      expect.arrayContaining([
+        ["north", "2.48 oz", "sheet"],
+        ["south", "0.72 oz", "sheet"],
+      ]),
+    );
+    expect(Object.fromEntries(book.sheets.map((s) => [s.id.slice(-1), s.state]))).toEqual({
+      1: "recorded",
+      2: "withdrawn",
+      3: "open",
+    });
+    expect(faults(withdraw(records.db, "sheet-0000000001"))).toEqual([" conflict"]);
+    expect(faults(recordSheet(records.db, "sheet-0000000002", { date: "2026-09-02" }))).toEqual([" conflict"]);
+    expect(faults(recordSheet(records.db, "sheet-0000000003", { date: "tomorrow" }))).toEqual(["date bad-date"]);
+  });
+  test("a sheet that a later record takes the budget from is held: no amounts, no ticks", () => {
+    must(saveSheet(records.db, sheet()));
+    must(tickStep(records.db, "sheet-0000000001", { step: "1.1.water", done: true }));
+    over();
+    const job = readSheet(records.db, "sheet-0000000001")!.job;
+    expect(job.sites![0]!.zones[0]!.applied).toEqual([expect.objectContaining({ amount: "0.7 oz/1000 ft2" })]);
+    expect(faults(tickStep(records.db, "sheet-0000000001", { step: "1.1.product-1", done: true }))).toEqual([" held"]);
+    // A tick can be taken back all the same.
+    must(tickStep(records.db, "sheet-0000000001", { step: "1.1.water", done: false }));
+  });
+  test("a zone keeps what went down on it through a new name, and under its old one", () => {
+    over();
+    const zones = (name: string, id: string) => ({ ...SITE, zones: [{ ...SITE.zones[0]!, name, id }, SITE.zones[1]!] });
+    must(put(records.db, "sites", { id: ids.sites, form: zones("the north", `${ids.sites}.0`) }));
+    expect(saveSheet(records.db, sheet()).ok).toBe(false);
+    // Taken out and put in again under the name that it had: still the same ground.
+    must(put(records.db, "sites", { id: ids.sites, form: { ...SITE, zones: [SITE.zones[1]!] } }));
+    must(put(records.db, "sites", { id: ids.sites, form: zones("north", "") }));
+    expect(saveSheet(records.db, sheet()).ok).toBe(false);
+  });
+});
+
+describe("files", () => {
+  const CSV =
+    "date,site,zone,product,amount,person,note\n2026-04-14,Green,north,Granule,0.3 oz/1000 ft2,Odile Marsh,\n2026-06-01,Green,south,Granule,0.5 oz,,second\n2026-06-01,Green,south,Granule,0.5 oz,,second\n";
+  test("a log is taken in whole, and once; two lines that are alike are two applications", () => {
+    expect(must(importLog(records.db, { text: CSV }))).toEqual({ added: 3, known: 0 });
+    expect(must(importLog(records.db, { text: CSV }))).toEqual({ added: 0, known: 3 });
+    expect(readBook(records.db).applications.every((a) => a.source === "file")).toBe(true);
+  });
+  test("one line that can't stand refuses them all, each with its place", () => {
+    const wrong = `${CSV}2026-06-31,Green,north,Granule,0.3,,\n2026-06-01,Grey,north,Powder,0.3,Nobody,\n2026-06-01,Green,west,Granule,1,,\n`;
+    expect(faults(importLog(records.db, { text: wrong }))).toEqual([
+      "line 5.date bad-date",
+      "line 6.site unknown-name",
+      "line 6.product unknown-name",
+      "line 6.person unknown-name",
+      "line 7.zone unknown-name",
+    ]);
+    expect(readBook(records.db).applications).toEqual([]);
+    expect(importLog(records.db, { text: "a,b\n1,2\n" }).ok).toBe(false);
+  });
+  test("cards: new ones are added, others left unless replacing is asked for", () => {
+    const cards = (rate: string) =>
+      JSON.stringify({
+        format: "careful-gauge-cards",
+        version: 1,
+        cards: [
+          { ...BOUND, rates: [{ rate }] },
+          { name: "New", form: "liquid", rates: [{ rate: "1" }] },
+        ],
+      });
+    expect(must(importCards(records.db, { text: cards("0.9") }))).toEqual({ added: ["New"], replaced: [], left: ["Granule"] });
+    expect(must(importCards(records.db, { text: cards("0.9"), replace: true }))).toEqual({
+      added: [],
+      replaced: ["Granule"],
+      left: [],
+    });
+    expect(must(importCards(records.db, { text: cards("0.9"), replace: true }))).toEqual({ added: [], replaced: [], left: [] });
+    expect(importCards(records.db, { text: "name,form\n" }).ok).toBe(false);
+  });
+  const JOB = {
+    format: "careful-gauge-job",
+    version: 1,
+    "x-person": "Odile Marsh",
+    rig: { name: "Blue backpack", kind: "backpack", tanks: [{ name: "main", usable: "4 gal" }] },
+    calibration: { sprayVolume: "1 gal/1000 ft2" },
+    date: "2026-09-02",
+    products: [{ name: "Granule", form: "dry", rate: "0.3 oz/1000 ft2", limits: { perYear: "9 oz/1000 ft2" } }],
+    sites: [
+      {
+        name: "Green",
+        zones: [
+          {
+            name: "north",
+            area: "6200 ft2",
+            applied: [{ of: "Old", active: "osselfenate", fraction: "40 %", amount: "0.7 oz/1000 ft2", date: "2026-05-01" }],
+          },
+        ],
+      },
+    ],
+  };
+  test("a job file brings its history, once, and can't loosen a card that is here: it is told", () => {
+    expect(must(importJob(records.db, JSON.stringify(JOB)))).toMatchObject({
+      applications: 1,
+      differing: ["Granule"],
+      labels: [],
+    });
+    expect(must(importJob(records.db, JSON.stringify(JOB)))).toMatchObject({ applications: 0 });
+    expect(faults(saveSheet(records.db, sheet()))).toEqual([" held"]);
+  });
+  test("history of a zone that the site doesn't have is refused, not lost", () => {
+    const other = { ...JOB, sites: [{ ...JOB.sites[0]!, zones: [{ ...JOB.sites[0]!.zones[0]!, name: "west" }] }] };
+    expect(faults(importJob(records.db, JSON.stringify(other)))).toEqual(["sites[0].zones[0].name unknown-name"]);
+  });
+});
+
+test("a form's slips that were meant are kept with it", () => {
+  must(add(records.db, "people", { name: "Bram Tolliver" }, "person-00000009"));
+  must(
+    put(records.db, "sites", {
+      id: ids.sites,
+      form: SITE,
+      dismissed: [{ field: "zones[0].area", slip: "thousands", typed: "6.2", reason: "a planter" }],
+    }),
+  );
+  must(
+    put(records.db, "sites", {
+      id: ids.sites,
+      form: SITE,
+      dismissed: [{ field: "zones[0].area", slip: "thousands", typed: "6.2", reason: "a planter" }],
+    }),
+  );
+  expect(records.db.$client.prepare("select count(*) from dismissals").pluck().get()).toBe(1);
+});
