@@ -1,10 +1,13 @@
 import { readdirSync, readFileSync } from "node:fs";
 import path from "node:path";
 import { lineFor, type Result } from "@/core/contents";
+import { rateAt, rowName } from "@/formats/card/choice";
 import { dayNumber } from "@/formats/day";
 import { tipFormOf } from "@/formats/forms/tip-form-of";
 import type { TipText } from "@/formats/rig-setup";
 import { records } from "@/records/database";
+import { importCards } from "@/services/import-cards";
+import { importLog } from "@/services/import-log";
 import { importJob } from "@/services/import-job";
 import { put } from "@/services/keep-up";
 import { readBook } from "@/services/read-book";
@@ -43,6 +46,7 @@ const more = JSON.parse(readFileSync(path.join(FOLDER, "tips-and-checks.json"), 
 
 const db = records();
 more.tips.forEach((tip, i) => must(put(db, "tips", { id: `demo-tip-00${i}`, form: tipFormOf(tip) }), tip.name));
+must(importCards(db, { text: readFileSync(path.join(FOLDER, "labels.json"), "utf8") }), "labels.json");
 for (const { name, job } of files) must(importJob(db, JSON.stringify({ ...job, "x-made-at": moved(job["x-made-at"]) })), name);
 
 interface DemoSheet {
@@ -71,14 +75,19 @@ more.quickChecks.forEach((check, i) => {
 more.kitProofs.forEach(({ rig, madeAt, ...proof }, i) =>
   must(saveKitCheck(db, { id: `demo-proof-${i + 100}`, rigId: rigOf(rig), madeAt: moved(madeAt), ...proof }), proof.tool),
 );
+const log = readFileSync(path.join(FOLDER, "log.csv"), "utf8").replace(/^\d{4}-\d\d-\d\d/gm, (date) => moved(date).slice(0, 10));
+must(importLog(db, { text: log }), "log.csv");
 const sheets = JSON.parse(readFileSync(path.join(FOLDER, "sheets.json"), "utf8")) as DemoSheet[];
 const book = readBook(db);
 for (const sheet of sheets) {
   const rig = book.rigs.find((r) => r.rig.name === sheet.rig)!;
   const person = book.people.find((p) => p.name === sheet.person)!;
   const products = sheet.products
-    .map((name) => book.labels.find((l) => l.product.name === name)!)
-    .map((l) => ({ labelId: l.id, rate: l.product.rate }));
+    .map((name) => book.labels.find((l) => l.card.name === name)!)
+    .map((l) => {
+      const choice = { row: 0, from: rowName(l.card, 0), point: "least" } as const;
+      return { labelId: l.id, rate: rateAt(l.card, choice.row, choice.point, false), choice };
+    });
   const request = {
     id: sheet.id,
     madeAt: moved(sheet.madeAt),
@@ -94,5 +103,5 @@ for (const sheet of sheets) {
   for (const step of sheet.ticked) must(tickStep(db, sheet.id, { step, done: true }), step);
 }
 console.error(
-  `Demo records: ${book.rigs.length} rigs, ${book.people.length} people, ${book.sites.length} sites, ${book.labels.length} labels, ${book.calibrations.length} calibrations.`,
+  `Demo records: ${book.rigs.length} rigs, ${book.people.length} people, ${book.sites.length} sites, ${book.labels.length} labels, ${book.applications.length} applications, ${book.calibrations.length} calibrations.`,
 );

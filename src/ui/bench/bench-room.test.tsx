@@ -46,8 +46,15 @@ test("a button takes rig and person in hand and goes there", () => {
 });
 
 test("sheets that are not poured to the end are listed, finished ones are not", () => {
-  const sites = [{ id: "site-1", retired: false, site: { name: "Bowling green", zones: [{ name: "a", area: "100 ft2" }] } }];
-  const sheet = { id: "sheet-1", madeAt: daysAgo(0), siteId: "site-1", rigId: RIG.id, personId: PERSON.id, steps: 5, done: 2 };
+  const sites = [
+    {
+      id: "site-1",
+      retired: false,
+      site: { name: "Bowling green", zones: [{ name: "a", area: "100 ft2", "x-id": "site-1.0" }] },
+    },
+  ];
+  const open = { state: "open" as const, steps: 5, done: 2 };
+  const sheet = { id: "sheet-1", madeAt: daysAgo(0), siteId: "site-1", rigId: RIG.id, personId: PERSON.id, ...open };
   showWith({ rigs: [RIG], sites, sheets: [sheet, { ...sheet, id: "sheet-2", done: 5 }] }, <BenchRoom />);
   expect(screen.getAllByRole("link", { name: "Bowling green" }).map((l) => l.getAttribute("href"))).toEqual([
     "/mix/sheet?id=sheet-1",

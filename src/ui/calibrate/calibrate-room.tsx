@@ -27,6 +27,7 @@ import { UsedStep } from "./used-step";
 import { WalkStep } from "./walk-step";
 import type { StepName } from "./steps";
 import { calibrationWorking } from "./working";
+import { SessionSlips } from "./session-slips";
 import { expectedOf, workedOut } from "./worked-out";
 
 export function CalibrateRoom() {
@@ -134,6 +135,7 @@ function RunSheet({ rig, personId, siteId }: SheetProps) {
           </Notice>
         </Box>
       )}
+      <SessionSlips session={session} change={change} rig={rig} step={at} />
       {at === "mark" && <MarkStep session={session} change={change} system={system} rig={rig} />}
       {at === "walk" && <WalkStep session={session} change={change} />}
       {at === "catch" && (

@@ -2,14 +2,14 @@ import { fireEvent, screen } from "@testing-library/react";
 import { calibrate } from "@/core/contents";
 import { calibrationJob, soundJob } from "@/formats/job-file/assemble";
 import type { HeadText } from "@/formats/job-file/types";
-import { showWith } from "../testing/show";
+import { labelEntry, showWith } from "../testing/show";
 import { HeadFacts } from "./head-facts";
 
 beforeEach(() => localStorage.clear());
 
-const WETTER = { id: "label-1", retired: false, product: { name: "Wetter", form: "liquid" as const, rate: "4 fl oz/1000 ft2" } };
-const STRENGTH = { id: "label-2", retired: false, product: { name: "Sticker", form: "liquid" as const, rate: "0.25 %v/v" } };
-const GRANULE = { id: "label-3", retired: false, product: { name: "Granule", form: "dry" as const, rate: "0.3 oz/1000 ft2" } };
+const WETTER = labelEntry("label-1", "Wetter", "liquid", "4 fl oz/1000 ft2");
+const STRENGTH = labelEntry("label-2", "Sticker", "liquid", "0.25 %v/v");
+const GRANULE = labelEntry("label-3", "Granule", "dry", "0.3 oz/1000 ft2");
 
 /** 2.5 gal/min through the head, 60 s for 1,000 sq ft. */
 function head(of: HeadText) {

@@ -20,7 +20,7 @@ import {
   type ProductUse,
   type System,
 } from "@/core/contents";
-import { readRate } from "@/formats/forms/rate";
+import { rowRates } from "@/formats/card/choice";
 import { useBook } from "../data/book";
 import { useKept } from "../data/kept-here";
 import { SubHeading, Select } from "../parts/controls";
@@ -52,12 +52,10 @@ export function HeadFacts({ made, input, system }: HeadProps) {
   const [asked = NOTHING, setAsked] = useKept<Asked>("head");
   const set = (next: Partial<Asked>) => setAsked({ ...asked, ...next });
   const head = input.rig.head!;
-  const label = book.labels.find((l) => l.id === asked.labelId && l.product.form === "liquid");
-  const typed = label && readRate(label.product.rate, "liquid");
+  const label = book.labels.find((l) => l.id === asked.labelId && l.card.form === "liquid");
+  const stated = label && rowRates(label.card, 0)?.least;
   const rate =
-    typed?.ok && typed.value.kind === "rateByVolume"
-      ? given(typed.value, "label rate")
-      : (input.rate && given(input.rate, "label rate")) || null;
+    stated?.kind === "rateByVolume" ? given(stated, "label rate") : (input.rate && given(input.rate, "label rate")) || null;
   const reading = readHead(head, made.flow, rate, made.timePer1000);
   return (
     <Box as="section" aria-label="Hose-end head" display="grid" gap="16px">
@@ -66,7 +64,7 @@ export function HeadFacts({ made, input, system }: HeadProps) {
         <ShelfPick
           label="Product, by its label"
           value={asked.labelId}
-          which={(l) => l.product.form === "liquid"}
+          which={(l) => l.card.form === "liquid"}
           empty="a liquid from the shelf …"
           onPick={(labelId) => set({ labelId })}
         />

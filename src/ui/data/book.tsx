@@ -15,6 +15,8 @@ const EMPTY: Book = {
   tips: [],
   checks: [],
   kitChecks: [],
+  counted: [],
+  applications: [],
 };
 const BOOK = "/api/book";
 

@@ -6,6 +6,7 @@ export const ROOMS = [
   { name: "Labels", path: "/labels", key: "l" },
   { name: "Sites", path: "/sites", key: "s" },
   { name: "Mix", path: "/mix", key: "m" },
+  { name: "Log", path: "/log", key: "o" },
 ] as const;
 
 /** The keys that work in every room, for the list under "?". */

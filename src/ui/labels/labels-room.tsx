@@ -2,144 +2,133 @@
 
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
-import type { UseFormReturn } from "react-hook-form";
-import { entered, FORMULATIONS, showEntered, unitText, type Kind } from "@/core/contents";
-import type { LabelForm } from "@/formats/forms/label";
-import { labelFormOf } from "@/formats/forms/label-form-of";
-import { RATE_BARE } from "@/formats/forms/rate";
-import type { ProductText } from "@/formats/job-file/types";
+import type { CardText } from "@/formats/card/card";
+import { cardFormOf, type CardForm } from "@/formats/forms/card-form-of";
 import { useBook } from "../data/book";
 import { Room } from "../frame/room";
-import { Heading, Note, Select, SubHeading } from "../parts/controls";
-import { Field, TextField } from "../parts/field";
-import { errorAt, KeptForm, Listed, TwoSides } from "../parts/keeper";
+import { Button, Heading, Note, SubHeading } from "../parts/controls";
+import { KeptForm, Listed, TwoSides } from "../parts/keeper";
 import { Cautions, FirstThing } from "../parts/notices";
-import { formWords, rateText } from "./words";
+import { CardFields } from "./card-fields";
+import { CardFiles } from "./card-files";
+import { CardView } from "./card-view";
+import { LabelReader } from "./label-reader";
+import { formWords, limitWords, rangeWords } from "./words";
 
-function labelLine(product: ProductText): string {
-  const kind: Kind = product.form === "dry" ? "mass" : "volume";
-  const price =
-    product.price && `${product.price.amount} ${product.price.currency} for ${showEntered(entered(product.price.per, kind))}`;
-  return [rateText(product), formWords(product), price].filter(Boolean).join(" · ");
+function labelLine(card: CardText): string {
+  const limit = card.limits[0] && limitWords(card.limits[0])[0];
+  return [
+    card.rates[0] && rangeWords(card.rates[0]),
+    card.rates.length > 1 && `${card.rates.length} rows`,
+    limit && `never over ${limit}`,
+    card.actives.map((a) => a.name).join(", "),
+    formWords(card).split(" · ")[1],
+  ]
+    .filter(Boolean)
+    .join(" · ");
 }
+
+/** What is on the right: a card to read, the form, or the form with the label's text beside it. */
+type Side = { readonly shows: "card" | "form" | "reader"; readonly id?: string };
 
 export function LabelsRoom() {
   const { book, read } = useBook();
-  const [editing, setEditing] = useState<string>();
+  const [side, setSide] = useState<Side>({ shows: "form" });
   const [added, setAdded] = useState(0);
-  const entry = book.labels.find((l) => l.id === editing);
-  const done = () => {
-    setEditing(undefined);
+  const entry = book.labels.find((l) => l.id === side.id);
+  const done = (id: string | undefined) => {
+    setSide(id === undefined ? { shows: "form" } : { shows: "card", id });
     setAdded(added + 1);
   };
+  const form = (
+    <KeptForm<CardForm>
+      key={`${entry?.id ?? "new"}${added}`}
+      kind="labels"
+      what="label"
+      schema={() => import("@/formats/forms/label").then((forms) => forms.cardForm)}
+      blank={cardFormOf()}
+      editing={entry && { id: entry.id, form: cardFormOf(entry.card) }}
+      onDone={done}
+    >
+      {(use) =>
+        side.shows === "reader" ? (
+          <Box
+            display="grid"
+            gap="28px"
+            gridTemplateColumns={{ base: "minmax(0,1fr)", lg: "minmax(0,1fr) minmax(0,1fr)" }}
+            alignItems="start"
+          >
+            <LabelReader form={use} />
+            <Box display="grid" gap="16px">
+              <CardFields form={use} />
+            </Box>
+          </Box>
+        ) : (
+          <CardFields form={use} />
+        )
+      }
+    </KeptForm>
+  );
+  if (side.shows === "reader")
+    return (
+      <Room>
+        <Heading>{entry ? `Change ${entry.card.name}` : "Add a label from its text"}</Heading>
+        <Box marginY="12px">
+          <Button onClick={() => setSide({ ...side, shows: "form" })}>Without the text</Button>
+        </Box>
+        {form}
+      </Room>
+    );
   return (
     <Room>
       <Heading>Labels</Heading>
       <Note>
-        One label rate for each product, as the label in your hand gives it. What the label forbids is not checked here yet: read
-        it before every mix.
+        What the label in your hand says, once, on a card. Every mix is held against it: its rates, its limits, what to wear. The
+        label itself is binding.
       </Note>
-      <TwoSides>
+      <TwoSides wide>
         <Box>
           <SubHeading>On the shelf</SubHeading>
           {read && book.labels.length === 0 && (
             <Box marginTop="12px">
               <FirstThing>
-                No label yet. Add the product that you will mix, with the rate for 1,000 sq ft that its label gives.
+                No label yet. Add the product that you will mix, with the rate that its label gives and what it never allows.
               </FirstThing>
             </Box>
           )}
           <Listed
             kind="labels"
             what="label"
-            editing={editing}
-            onEdit={setEditing}
-            entries={book.labels.map((l) => ({
-              id: l.id,
-              retired: l.retired,
-              name: l.product.name,
-              about: labelLine(l.product),
-            }))}
+            editing={side.id}
+            onShow={(id) => setSide({ shows: "card", id })}
+            onEdit={(id) => setSide({ shows: "form", id })}
+            entries={book.labels.map((l) => ({ id: l.id, retired: l.retired, name: l.card.name, about: labelLine(l.card) }))}
           />
+          <CardFiles />
         </Box>
-        <Box>
-          <SubHeading>{entry ? `Change ${entry.product.name}` : "Add a label"}</SubHeading>
-          <Box marginTop="12px">
-            <KeptForm
-              key={`${editing ?? "new"}${added}`}
-              kind="labels"
-              what="label"
-              schema={() => import("@/formats/forms/label").then((forms) => forms.labelForm)}
-              blank={labelFormOf()}
-              editing={entry && { id: entry.id, form: labelFormOf(entry.product) }}
-              onDone={done}
-            >
-              {(form) => <LabelFields form={form} />}
-            </KeptForm>
+        {entry && side.shows === "card" ? (
+          <Box display="grid" gap="12px">
+            <CardView card={entry.card} />
+            <Box display="flex" gap="10px">
+              <Button onClick={() => setSide({ shows: "form", id: entry.id })}>Change this card</Button>
+              <Button look="quiet" onClick={() => setSide({ shows: "form" })}>
+                Add another label
+              </Button>
+            </Box>
           </Box>
-        </Box>
+        ) : (
+          <Box>
+            <SubHeading>{entry ? `Change ${entry.card.name}` : "Add a label"}</SubHeading>
+            <Box marginY="10px">
+              <Button onClick={() => setSide({ ...side, shows: "reader" })}>Read it from the label&apos;s text</Button>
+            </Box>
+            {form}
+          </Box>
+        )}
       </TwoSides>
       <Box marginTop="28px">
         <Cautions mixing />
       </Box>
     </Room>
-  );
-}
-
-function LabelFields({ form }: { form: UseFormReturn<LabelForm> }) {
-  const { register } = form;
-  const kind = form.watch("form") === "liquid" ? "liquid" : "dry";
-  // What was typed is judged anew by the form it is of; what is still empty is left in peace.
-  const again = () => void form.trigger((["rate", "pricePer"] as const).filter((name) => form.getValues(name) !== ""));
-  return (
-    <>
-      <TextField label="Product" placeholder="as on the label" error={errorAt(form, "name")} {...register("name")} />
-      <Box display="grid" gap="12px" gridTemplateColumns="1fr 1fr">
-        <Field label="Measured" error={errorAt(form, "form")}>
-          {(props) => (
-            <Select {...props} {...register("form", { onChange: again })}>
-              <option value="dry">dry, by weight</option>
-              <option value="liquid">liquid, by volume</option>
-            </Select>
-          )}
-        </Field>
-        <TextField
-          label="Formulation"
-          placeholder="WG"
-          list="formulations"
-          error={errorAt(form, "formulation")}
-          {...register("formulation")}
-        />
-        <datalist id="formulations">
-          {Object.entries(FORMULATIONS).map(([code, { name }]) => (
-            <option key={code} value={code}>
-              {name}
-            </option>
-          ))}
-        </datalist>
-      </Box>
-      <TextField
-        label="Label rate"
-        placeholder={kind === "dry" ? "0.3 oz/1000 ft2" : "1.5 fl oz/1000 ft2"}
-        hint={`${kind === "dry" ? "oz is weight" : "fl oz, not oz"}; ${unitText(RATE_BARE[kind])} if no unit`}
-        error={errorAt(form, "rate")}
-        {...register("rate")}
-      />
-      <Box display="grid" gap="12px" gridTemplateColumns="1fr 1fr">
-        <TextField
-          label="Price, USD"
-          placeholder="64"
-          inputMode="decimal"
-          error={errorAt(form, "priceAmount")}
-          {...register("priceAmount")}
-        />
-        <TextField
-          label="for a package of"
-          placeholder={kind === "dry" ? "80 oz" : "64 fl oz"}
-          error={errorAt(form, "pricePer")}
-          {...register("pricePer")}
-        />
-      </Box>
-    </>
   );
 }

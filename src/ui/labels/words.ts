@@ -1,20 +1,54 @@
-import { FORMULATIONS, showEntered, type Formulation } from "@/core/contents";
-import { readRate } from "@/formats/forms/rate";
-import type { ProductText } from "@/formats/job-file/types";
+import { entered, FORMULATIONS, isStated, showEntered, unitText, type Formulation, type Kind } from "@/core/contents";
+import type { CardText, LimitRowText, RateRowText } from "@/formats/card/card";
+import { CARD_FIELDS, type ScalarKey } from "@/formats/card/fields";
 
-/** A rate on record, in a reader's words; the form tells a weight ounce from a fluid ounce. */
-export function rateText(product: Pick<ProductText, "rate" | "form">): string {
-  const rate = readRate(product.rate, product.form);
-  return rate.ok ? showEntered(rate.value as Parameters<typeof showEntered>[0]) : product.rate;
+/** A rate as a card keeps it, in a reader's words; a stated nutrient or active keeps its own. */
+export function rateWords(text: string): string {
+  const [number, ...unit] = text.split(" ");
+  if (isStated(text)) {
+    const [over, under] = unit.join(" ").split("/") as [string, string];
+    return `${number} ${over} ${unitText(`oz/${under}`).replace(/^oz /, "")}`;
+  }
+  return `${number} ${unitText(unit.join(" "))}`;
 }
 
-export function formWords(product: Pick<ProductText, "form" | "formulation">): string {
-  const code = product.formulation as Formulation | undefined;
+/** A row's rate or range, with the unit once. */
+export function rangeWords(row: Pick<RateRowText, "rate" | "to">): string {
+  if (row.to === undefined) return rateWords(row.rate);
+  const [low, ...unit] = row.rate.split(" ");
+  const [high, ...other] = row.to.split(" ");
+  return unit.join(" ") === other.join(" ")
+    ? `${low} to ${rateWords(`${high} ${other.join(" ")}`)}`
+    : `${rateWords(row.rate)} to ${rateWords(row.to)}`;
+}
+
+export function formWords(card: Pick<CardText, "form" | "formulation">): string {
+  const code = card.formulation as Formulation | undefined;
   const known = code && code in FORMULATIONS ? FORMULATIONS[code].name : undefined;
   return [
-    product.form === "dry" ? "dry, by weight" : "liquid, by volume",
+    card.form === "dry" ? "dry, by weight" : "liquid, by volume",
     known && known.toUpperCase() !== code ? `${code} ${known}` : (known ?? code),
   ]
     .filter(Boolean)
     .join(" · ");
+}
+
+/** A single text of a card as a person reads it. */
+export function scalarWords(key: ScalarKey, text: string): string {
+  const check = CARD_FIELDS.find((f) => f.key === key)!.check;
+  if (check.of !== "quantity") return text;
+  return showEntered(entered(text, check.kind as Kind));
+}
+
+/** A row of the limits as a list of what it says. */
+export function limitWords(row: LimitRowText): string[] {
+  const year = row.yearKind === "rolling" ? "in any 12 months" : "a year";
+  return [
+    row.perApplication !== undefined && `${rateWords(row.perApplication)} at once`,
+    row.perYear !== undefined && `${rateWords(row.perYear)} ${year}`,
+    row.applicationsPerYear !== undefined &&
+      `${row.applicationsPerYear} application${row.applicationsPerYear === "1" ? "" : "s"} ${year}`,
+    row.intervalAtLeast !== undefined &&
+      `${row.intervalAtLeast} apart${row.intervalAtMost === undefined ? "" : `, at most ${row.intervalAtMost}`}`,
+  ].filter((words) => words !== false);
 }

@@ -2,20 +2,39 @@
 
 import { Box, ClientOnly } from "@chakra-ui/react";
 import { useMemo } from "react";
-import { belongsToPerson, given, mayMix, ownerOf, type Calibration, type Issue, type MixPlan } from "@/core/contents";
-import type { RigEntry, SiteEntry } from "@/formats/book";
-import { readRate } from "@/formats/forms/rate";
+import {
+  belongsToPerson,
+  dateOf,
+  given,
+  kindOf,
+  mayMix,
+  ownerOf,
+  valueIn,
+  writeNumber,
+  type AreaRate,
+  type Calibration,
+  type Issue,
+  type MixPlan,
+  type Quantity,
+} from "@/core/contents";
+import type { CountedEntry, RigEntry, SiteEntry } from "@/formats/book";
+import { productOf } from "@/formats/card/product-of";
+import { withCounted } from "@/formats/counted";
 import { mixJob, planOf } from "@/formats/job-file/assemble";
 import { readChecked, type Job } from "@/formats/job-file/read-checked";
 import { setupOf } from "@/formats/rig-setup";
 import { sentences, useBook } from "../data/book";
-import { useInHand, type Calibrated, type InHand } from "../data/in-hand";
+import { today, useInHand, type Calibrated, type InHand } from "../data/in-hand";
 import { useKept } from "../data/kept-here";
 import { Room } from "../frame/room";
 import { Heading } from "../parts/controls";
-import { Cautions, Notice } from "../parts/notices";
+import { Notice } from "../parts/notices";
+import { BudgetBars } from "./budget-bars";
+import { CheckLoad } from "./check-load";
 import { Choices } from "./choices";
 import { EMPTY_DRAFT, type Chosen, type Draft } from "./draft";
+import { Held } from "./held";
+import { LabelCautions } from "./label-cautions";
 import { SaveSheet } from "./save-sheet";
 import { sheetLine, TankColumns } from "./tank-column";
 import { Totals } from "./totals";
@@ -46,16 +65,26 @@ function Mixing() {
     () =>
       draft.products.flatMap((p): Chosen[] => {
         const label = book.labels.find((l) => l.id === p.labelId && !l.retired);
-        return label ? [{ ...p, label, read: readRate(p.rate, label.product.form) }] : [];
+        // A draft may have been begun before a choice was kept with it.
+        const choice = p.choice ?? { row: 0, point: "typed" };
+        return label ? [{ ...p, choice, label, read: productOf(label.card, p.rate, choice) }] : [];
       }),
     [draft, book.labels],
   );
   const { rig, site, calibrated } = hand;
   const locked = lockOf(hand);
   const worked = useMemo(
-    () => (rig && site && calibrated && !locked ? workMix(rig, site, calibrated, chosen, draft) : undefined),
-    [rig, site, calibrated, locked, chosen, draft],
+    () => (rig && site && calibrated && !locked ? workMix(rig, site, calibrated, chosen, draft, book.counted) : undefined),
+    [rig, site, calibrated, locked, chosen, draft, book.counted],
   );
+  /** Lowers a rate to the most that is allowed, rounded down: a limit is never rounded up past. */
+  const lower = (product: string, most: AreaRate) =>
+    change({
+      products: draft.products.map((p) => {
+        const name = book.labels.find((l) => l.id === p.labelId)?.card.name;
+        return name === product ? { ...p, rate: roundedDown(most), choice: { ...p.choice, point: "typed" as const } } : p;
+      }),
+    });
   const tank = worked && "plan" in worked ? worked.job.tank : undefined;
   return (
     <Room working={worked && "plan" in worked ? mixWorking(worked.plan, hand.system) : []}>
@@ -69,6 +98,9 @@ function Mixing() {
           </Notice>
         )}
         {!locked && !site && <Notice state="act">Pick the site.</Notice>}
+        {site?.site.zones.every((z) => draft.without?.includes(z["x-id"])) && (
+          <Notice state="act">Tick the zones that this mix is for.</Notice>
+        )}
         {!locked && site && chosen.length === 0 && <Notice state="act">Add a product from the shelf.</Notice>}
         {worked &&
           "issues" in worked &&
@@ -79,28 +111,51 @@ function Mixing() {
           ))}
         {worked && "plan" in worked && tank && (
           <>
-            <Box fontSize="19px" fontWeight="700">
-              {sheetLine(worked.plan, 0, hand.system, worked.job.rig.head !== undefined)}
-            </Box>
-            {worked.plan.warnings.map((w) => (
-              <Notice key={w.text} state="act">
-                {w.text}
-              </Notice>
-            ))}
+            {worked.plan.sites.length > 0 && (
+              <Box fontSize="19px" fontWeight="700">
+                {sheetLine(worked.plan, 0, hand.system, worked.job.rig.head !== undefined)}
+              </Box>
+            )}
+            {worked.plan.reasons.length > 0 && <Held plan={worked.plan} system={hand.system} onLower={lower} />}
+            {worked.plan.warnings
+              .filter((w) => !ASKED.includes(w.code))
+              .map((w) => (
+                <Notice key={w.text} state="act">
+                  {w.text}
+                </Notice>
+              ))}
             {calibrated!.standing.state === "expired" && (
               <Notice state="act">
                 This calibration was {calibrated!.standing.reasons[0]}. Mix from it only if nothing has changed.
               </Notice>
             )}
-            <SaveSheet draft={draft} hand={hand} onSaved={() => setDraft(undefined)} />
-            <Totals plan={worked.plan} site={0} system={hand.system} />
-            <TankColumns plan={worked.plan} site={0} usable={given(tank.usable, "usable volume")} system={hand.system} />
+            {worked.plan.sites.length > 0 && (
+              <>
+                <SaveSheet draft={draft} hand={hand} onSaved={() => setDraft(undefined)} />
+                <Totals plan={worked.plan} site={0} system={hand.system} />
+                <TankColumns plan={worked.plan} site={0} usable={given(tank.usable, "usable volume")} system={hand.system} />
+              </>
+            )}
+            {worked.plan.sites.length > 0 && <CheckLoad plan={worked.plan} system={hand.system} />}
+            <BudgetBars budgets={worked.plan.budgets} system={hand.system} />
           </>
         )}
-        <Cautions mixing />
+        <LabelCautions products={chosen.flatMap((c) => (c.read.ok ? [c.read.value] : []))} />
       </Box>
     </Room>
   );
+}
+
+/** Slips are asked about beside the field that they were typed into. */
+const ASKED: readonly string[] = ["per-acre-slip", "unit-slip"];
+
+/** A rate as it is typed, to four figures, never up. */
+function roundedDown(rate: AreaRate): string {
+  const dry = kindOf(rate) === "rateByWeight";
+  const number = dry
+    ? valueIn(rate.value as Quantity<"rateByWeight">, "oz/1000 ft2")
+    : valueIn(rate.value as Quantity<"rateByVolume">, "fl oz/1000 ft2");
+  return `${writeNumber(number, { figures: 4, down: true })} ${dry ? "oz" : "fl oz"}/1000 ft2`;
 }
 
 /** Why no amounts are shown, in words; undefined where nothing locks them. */
@@ -125,16 +180,21 @@ function workMix(
   calibrated: Calibrated,
   chosen: readonly Chosen[],
   draft: Draft,
+  counted: readonly CountedEntry[],
 ): Worked | { issues: readonly Issue[] } | undefined {
-  const products = chosen.flatMap((c) => (c.read.ok ? [{ ...c.label.product, rate: c.read.value.text }] : []));
+  const products = chosen.flatMap((c) => (c.read.ok ? [c.read.value] : []));
   if (products.length === 0 || products.length < chosen.length) return undefined;
+  const zones = site.site.zones.filter((z) => !draft.without?.includes(z["x-id"]));
+  if (zones.length === 0) return undefined;
   const tank = (rig.rig.tanks ?? []).some((t) => t.name === draft.tank) ? { tank: draft.tank } : {};
   const job = readChecked(
     mixJob({
       rig: rig.rig,
       calibration: calibrated.entry.calibration,
       products,
-      sites: [site.site],
+      sites: [withCounted({ ...site.site, zones }, site.id, counted)],
+      date: dateOf(today()),
+      "x-any-order": true,
       loads: draft.loads,
       ...tank,
     }),

@@ -27,6 +27,7 @@ export function SaveSheet({ draft, hand, onSaved }: { draft: Draft; hand: InHand
       personId: hand.person?.id ?? null,
       calibrationId: hand.calibrated!.entry.id,
       tank: draft.tank,
+      without: draft.without ?? [],
       loads: draft.loads,
       products: draft.products,
     });

@@ -8,12 +8,17 @@ import { useMemo, useState } from "react";
 import useSWR from "swr";
 import { given, showEntered, entered } from "@/core/contents";
 import type { Sheet } from "@/formats/book";
+import { choiceWords, isChoice } from "@/formats/card/choice";
 import { soundJob, soundPlan } from "@/formats/job-file/assemble";
 import { fetchJson, send, sentences } from "../data/book";
 import { useInHand } from "../data/in-hand";
 import { Room } from "../frame/room";
 import { Button, Heading, Note } from "../parts/controls";
-import { Cautions, FirstThing, Notice } from "../parts/notices";
+import { download } from "../parts/download";
+import { FirstThing, Notice } from "../parts/notices";
+import { CloseSheet } from "./close-sheet";
+import { Held } from "./held";
+import { LabelCautions } from "./label-cautions";
 import { sheetLine, TankColumns } from "./tank-column";
 import { Totals } from "./totals";
 import { mixWorking } from "./working";
@@ -51,7 +56,7 @@ export function SheetRoom() {
   if (!data) return <Room working={[]}>{null}</Room>;
   return (
     <ClientOnly>
-      <Poured sheet={data} onTick={tick} trouble={trouble} />
+      <Poured sheet={data} onTick={tick} trouble={trouble} onClosed={() => void mutate()} />
     </ClientOnly>
   );
 }
@@ -60,8 +65,10 @@ function Poured({
   sheet,
   onTick,
   trouble,
+  onClosed,
 }: {
   sheet: Sheet;
+  onClosed: () => void;
   onTick: (step: string, done: boolean) => void;
   trouble: readonly string[];
 }) {
@@ -83,9 +90,14 @@ function Poured({
         {site.zones.map((z) => `${z.name} ${showEntered(entered(z.area, "area"))}`).join(", ")}
       </Note>
       <Box display="grid" gap="16px" marginTop="14px">
-        <Box fontSize="19px" fontWeight="700">
-          {sheetLine(plan, 0, system, sheet.job.rig.head !== undefined)}
-        </Box>
+        {plan.sites.length > 0 ? (
+          <Box fontSize="19px" fontWeight="700">
+            {sheetLine(plan, 0, system, sheet.job.rig.head !== undefined)}
+          </Box>
+        ) : (
+          <Held plan={plan} system={system} />
+        )}
+        {sheet.state !== "open" && <Notice state="plain">{CLOSED[sheet.state]}</Notice>}
         {plan.warnings.map((w) => (
           <Notice key={w.text} state="act">
             {w.text}
@@ -96,31 +108,43 @@ function Poured({
             {text}
           </Notice>
         ))}
-        <Totals plan={plan} site={0} system={system} />
-        <TankColumns
-          plan={plan}
-          site={0}
-          usable={given(job.tank!.usable, "usable volume")}
-          system={system}
-          done={done}
-          onTick={onTick}
-        />
+        {plan.sites.length > 0 && (
+          <>
+            <Totals plan={plan} site={0} system={system} />
+            <Choices job={sheet.job} />
+            <TankColumns
+              plan={plan}
+              site={0}
+              usable={given(job.tank!.usable, "usable volume")}
+              system={system}
+              done={done}
+              onTick={onTick}
+            />
+          </>
+        )}
+        {sheet.state === "open" && <CloseSheet id={sheet.id} held={plan.sites.length === 0} onClosed={onClosed} />}
         <Box className="no-print" display="flex" gap="10px" flexWrap="wrap">
           <Button onClick={() => window.print()}>Print the sheet</Button>
-          <Button onClick={() => download(`${site.name}.json`, sheet.job)}>Save as job file</Button>
+          <Button onClick={() => download(`${site.name}.json`, `${JSON.stringify(sheet.job, null, 2)}\n`, "application/json")}>
+            Save as job file
+          </Button>
         </Box>
-        <Cautions mixing />
+        <LabelCautions products={sheet.job.products ?? []} />
       </Box>
     </Room>
   );
 }
 
-/** Hands a job over as a file. */
-function download(name: string, job: Sheet["job"]): void {
-  const url = URL.createObjectURL(new Blob([`${JSON.stringify(job, null, 2)}\n`], { type: "application/json" }));
-  const link = document.createElement("a");
-  link.href = url;
-  link.download = name.replace(/[^\w. -]/g, "_");
-  link.click();
-  URL.revokeObjectURL(url);
+const CLOSED = {
+  recorded: "On record as sprayed: it is in the log.",
+  withdrawn: "Withdrawn: it was not poured, and nothing of it counts.",
+} as const;
+
+/** How each rate was chosen, as it was kept with the sheet. */
+function Choices({ job }: { job: Sheet["job"] }) {
+  const said = (job.products ?? []).flatMap((p) => {
+    const choice = p["x-choice"];
+    return isChoice(choice) ? [`${p.name}: ${choiceWords(choice)}`] : [];
+  });
+  return said.length > 0 ? <Note>{said.join(". ")}.</Note> : null;
 }

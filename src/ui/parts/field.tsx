@@ -1,11 +1,13 @@
 "use client";
 
-import { Box, chakra } from "@chakra-ui/react";
+import { Box, chakra, VisuallyHidden } from "@chakra-ui/react";
 import { useId, type ComponentProps, type ReactNode } from "react";
 import { Input } from "./controls";
 
 interface FieldProps {
   readonly label: string;
+  /** What the label is of, for who can't see what it stands under: "Rate", of Osselgrain. */
+  readonly of?: string | undefined;
   readonly error?: string | undefined;
   /** What helps before anything is typed: an example, the unit that a bare number has. */
   readonly hint?: string;
@@ -13,13 +15,14 @@ interface FieldProps {
 }
 
 /** A labelled control with its error below it, in words. Nothing typed is ever changed here. */
-export function Field({ label, error, hint, children }: FieldProps) {
+export function Field({ label, of, error, hint, children }: FieldProps) {
   const id = useId();
   const about = error ? `${id}-error` : hint ? `${id}-hint` : undefined;
   return (
     <Box minW={0}>
       <chakra.label htmlFor={id} display="block" fontSize="14px" fontWeight="700" marginBottom="4px">
         {label}
+        {of !== undefined && <VisuallyHidden> of {of}</VisuallyHidden>}
       </chakra.label>
       {children({ id, "aria-invalid": error !== undefined, "aria-describedby": about })}
       {error ? (
@@ -42,9 +45,9 @@ const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 type TextFieldProps = Omit<FieldProps, "children"> & ComponentProps<typeof Input>;
 
 /** A field of one line. */
-export function TextField({ label, error, hint, placeholder, ...input }: TextFieldProps) {
+export function TextField({ label, of, error, hint, placeholder, ...input }: TextFieldProps) {
   return (
-    <Field label={label} error={error} {...(hint !== undefined && { hint })}>
+    <Field label={label} of={of} error={error} {...(hint !== undefined && { hint })}>
       {(props) => <Input autoComplete="off" placeholder={placeholder && `e.g. ${placeholder}`} {...input} {...props} />}
     </Field>
   );

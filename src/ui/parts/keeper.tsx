@@ -1,6 +1,6 @@
 "use client";
 
-import { Box, ClientOnly } from "@chakra-ui/react";
+import { Box, chakra, ClientOnly } from "@chakra-ui/react";
 import { nanoid } from "nanoid";
 import { useEffect, useState, type ReactNode } from "react";
 import { useForm, type DefaultValues, type FieldValues, type Path, type Resolver, type UseFormReturn } from "react-hook-form";
@@ -9,6 +9,7 @@ import { sentences, useSend } from "../data/book";
 import { keep, readKept } from "../data/kept-here";
 import { Button, Reading } from "./controls";
 import { Notice } from "./notices";
+import { SlipKeeper, type Dismissed } from "./slip-ask";
 
 /** What rooms that keep a list up to date share: the list, the form beside it, retiring and bringing back. */
 
@@ -17,12 +18,14 @@ export type KeptKind = "people" | "rigs" | "tips" | "labels" | "sites";
 interface Draft<T> {
   readonly id: string;
   readonly form: T;
+  /** Slips that were asked about and meant. */
+  readonly dismissed?: readonly Dismissed[];
 }
 
 interface KeptFormProps<T extends FieldValues> {
   readonly kind: KeptKind;
   /** The form's check, fetched when something is first checked: most visits only look. */
-  readonly schema: () => Promise<yup.ObjectSchema<T>>;
+  readonly schema: () => Promise<yup.ObjectSchema<T> | yup.AnyObjectSchema>;
   /** The record to change, or nothing for a new one. */
   readonly editing: Draft<T> | undefined;
   readonly blank: T;
@@ -35,13 +38,13 @@ interface KeptFormProps<T extends FieldValues> {
  * Checks by the form's own schema. Where the check can't be fetched, the values go on to the server, which checks them by
  * the same schema, or can't be reached and says so.
  */
-function resolverOf<T extends FieldValues>(schema: () => Promise<yup.ObjectSchema<T>>): Resolver<T> {
+function resolverOf<T extends FieldValues>(schema: KeptFormProps<T>["schema"]): Resolver<T> {
   const fetched = () => Promise.all([import("@hookform/resolvers/yup"), schema()]).catch(() => undefined);
   return async (values, context, options) => {
     const check = await fetched();
     if (!check) return { values, errors: {} };
     const [{ yupResolver }, form] = check;
-    return (yupResolver(form) as unknown as Resolver<T>)(values, context, options);
+    return (yupResolver(form as yup.AnyObjectSchema) as unknown as Resolver<T>)(values, context, options);
   };
 }
 
@@ -69,17 +72,27 @@ function KeptFormHere<T extends FieldValues>({ kind, schema, editing, blank, onD
     reValidateMode: "onChange",
   });
   const [trouble, setTrouble] = useState<readonly string[]>([]);
+  const [dismissed, setDismissed] = useState<readonly Dismissed[]>(start.dismissed ?? []);
   const send = useSend();
 
   useEffect(
     () =>
-      form.subscribe({ formState: { values: true }, callback: ({ values }) => keep(draftKey, { id: start.id, form: values }) }),
-    [form, draftKey, start.id],
+      form.subscribe({
+        formState: { values: true },
+        callback: ({ values }) => keep(draftKey, { id: start.id, form: values, dismissed }),
+      }),
+    [form, draftKey, start.id, dismissed],
   );
+  const dismiss = (one: Dismissed) =>
+    setDismissed((all) => {
+      const next = [...all, one];
+      keep(draftKey, { id: start.id, form: form.getValues(), dismissed: next });
+      return next;
+    });
 
   const save = form.handleSubmit(async (values) => {
     setTrouble([]);
-    const result = await send(`/api/keep/${kind}`, { id: start.id, form: values });
+    const result = await send(`/api/keep/${kind}`, { id: start.id, form: values, dismissed });
     if (result.ok) {
       keep(draftKey, undefined);
       return onDone(start.id);
@@ -98,7 +111,9 @@ function KeptFormHere<T extends FieldValues>({ kind, schema, editing, blank, onD
   return (
     <form onSubmit={save} noValidate aria-label={editing ? `Change ${what}` : `Add ${what}`}>
       <Box display="grid" gap="16px">
-        {children(form)}
+        <SlipKeeper dismissed={dismissed} dismiss={dismiss}>
+          {children(form)}
+        </SlipKeeper>
         {trouble.map((text) => (
           <Notice key={text} state="stop">
             {text}
@@ -132,11 +147,13 @@ interface ListedProps {
     readonly about: ReactNode;
   }[];
   readonly onEdit: (id: string) => void;
+  /** Opens one to be read; a list without it has nothing more to show than its lines. */
+  readonly onShow?: (id: string) => void;
   readonly editing: string | undefined;
 }
 
 /** The list of a room. Retiring is undone with one press, and what is retired stays in reach. */
-export function Listed({ kind, what, entries, onEdit, editing }: ListedProps) {
+export function Listed({ kind, what, entries, onEdit, onShow, editing }: ListedProps) {
   const send = useSend();
   const [gone, setGone] = useState<{ id: string; name: string } | undefined>();
   const retire = async (id: string, name: string, retired: boolean) => {
@@ -174,7 +191,21 @@ export function Listed({ kind, what, entries, onEdit, editing }: ListedProps) {
           >
             <Box flex="1 1 200px" minW={0}>
               <Box fontWeight="700" fontSize="17px">
-                {entry.name}
+                {onShow ? (
+                  <chakra.button
+                    type="button"
+                    textAlign="left"
+                    textDecoration="underline"
+                    textUnderlineOffset="3px"
+                    cursor="pointer"
+                    minHeight="32px"
+                    onClick={() => onShow(entry.id)}
+                  >
+                    {entry.name}
+                  </chakra.button>
+                ) : (
+                  entry.name
+                )}
               </Box>
               <Box fontSize="15px" color="soft">
                 {entry.about}
@@ -211,11 +242,11 @@ export function Listed({ kind, what, entries, onEdit, editing }: ListedProps) {
 }
 
 /** The list on one side, the form on the other. */
-export function TwoSides({ children }: { children: ReactNode }) {
+export function TwoSides({ wide = false, children }: { wide?: boolean; children: ReactNode }) {
   return (
     <Box
       display="grid"
-      gridTemplateColumns={{ base: "minmax(0,1fr)", xl: "minmax(0,1fr) minmax(0,440px)" }}
+      gridTemplateColumns={{ base: "minmax(0,1fr)", xl: `minmax(0,1fr) minmax(0,${wide ? 620 : 440}px)` }}
       gap="28px"
       alignItems="start"
       marginTop="14px"

@@ -52,7 +52,7 @@ export function ShelfPick({ label, value, onPick, which = () => true, empty = "f
             .filter((l) => !l.retired && which(l))
             .map((l) => (
               <option key={l.id} value={l.id}>
-                {l.product.name}
+                {l.card.name}
               </option>
             ))}
         </Select>

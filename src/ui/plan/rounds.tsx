@@ -3,7 +3,7 @@
 import { Box } from "@chakra-ui/react";
 import { make, raw, read, roundMixes, writeNumber, type Quantity } from "@/core/contents";
 import type { RigEntry } from "@/formats/book";
-import { readRate } from "@/formats/forms/rate";
+import { rowRates } from "@/formats/card/choice";
 import { kitOf } from "@/formats/rig-setup";
 import { Typed } from "../calibrate/typed";
 import { useBook } from "../data/book";
@@ -27,12 +27,12 @@ export function Rounds({ wish, change, rig }: RoundsProps) {
   const { system, calibrated } = useInHand();
   const open = useOpenProof(rig);
   const label = book.labels.find((l) => l.id === wish.labelId && !l.retired);
-  const rate = label && readRate(label.product.rate, label.product.form);
-  const dry = label?.product.form === "dry";
+  const rate = label && rowRates(label.card, 0)?.least;
+  const dry = label?.card.form === "dry";
   const step = label && typed(dry ? "knownWeight" : "catchVolume", wish.step || usualStep(rig, dry), "round to");
   const usable = typed("usable", rig.rig.tanks?.[0]?.usable ?? "", "usable");
   const now = calibrated?.made.sprayVolume.value ?? typed("sprayVolume", wish.sprayVolume, "wanted")?.value;
-  const byArea = rate?.ok && (rate.value.kind === "rateByWeight" || rate.value.kind === "rateByVolume") ? rate.value : undefined;
+  const byArea = rate?.kind === "rateByWeight" || rate?.kind === "rateByVolume" ? rate : undefined;
   const mixes =
     byArea && step && usable && now !== undefined
       ? roundMixes(raw(byArea.value as Quantity<"rateByWeight">), usable.value, now, raw(step.value as Quantity<"mass">))

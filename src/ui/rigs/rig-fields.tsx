@@ -3,13 +3,14 @@
 import { Box, chakra } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { useFieldArray, type UseFormReturn } from "react-hook-form";
-import { GROUNDS, given, holdUp, parseField, read, RIG_KINDS } from "@/core/contents";
+import { GROUNDS, given, holdUp, parseField, read, RIG_KINDS, slipsOfPressure } from "@/core/contents";
 import type { RigForm } from "@/formats/forms/rig";
 import { useBook } from "../data/book";
 import { useInHand } from "../data/in-hand";
 import { Button, Note, Select } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
 import { errorAt } from "../parts/keeper";
+import { SlipAsk } from "../parts/slip-ask";
 import { Tools } from "./kit-fields";
 import { KIND_WORDS } from "./words";
 
@@ -90,6 +91,7 @@ export function RigFields({ form }: { form: Form }) {
         <Line form={form} name="tipSize" label="Tip size" example="025" />
         <Line form={form} name="pressure" label="Pressure at the tip" example="40 psi" hint="read while spraying" />
       </Pair>
+      <PressureSlip form={form} />
       <ChartPick form={form} />
       <Part title="Hose and pump">
         <Pair>
@@ -313,5 +315,19 @@ function HoldUp({ form }: { form: Form }) {
   const held = holdUp(given(diameter.value, "inside diameter"), given(length.value, "length"));
   return (
     <Note>The hose holds {read(held.value, "volume", system)}: the first site after a change of product gets the old one.</Note>
+  );
+}
+
+/** A pressure that no tip works at: psi typed for bar, or the other way round. */
+function PressureSlip({ form }: { form: UseFormReturn<RigForm> }) {
+  const typed = form.watch("pressure");
+  const read = typed === "" ? undefined : parseField("pressure", typed);
+  return (
+    <SlipAsk
+      field="pressure"
+      typed={typed}
+      slips={read?.ok ? slipsOfPressure(read.value) : []}
+      onTake={(pressure) => form.setValue("pressure", pressure, { shouldValidate: true, shouldDirty: true })}
+    />
   );
 }

@@ -1,11 +1,12 @@
 "use client";
 
-import { Box } from "@chakra-ui/react";
+import { Box, chakra } from "@chakra-ui/react";
 import { useState } from "react";
 import { useFieldArray, type UseFormReturn } from "react-hook-form";
-import { entered, showEntered } from "@/core/contents";
+import { entered, parseField, showEntered, slipsOfArea } from "@/core/contents";
+import { turfsOf } from "@/formats/card/says";
 import type { SiteForm } from "@/formats/forms/site";
-import { siteFormOf } from "@/formats/forms/site-form-of";
+import { BLANK_ZONE, siteFormOf } from "@/formats/forms/site-form-of";
 import type { SiteText } from "@/formats/job-file/types";
 import { useBook } from "../data/book";
 import { useInHand } from "../data/in-hand";
@@ -14,8 +15,15 @@ import { Button, Heading, Note, SubHeading } from "../parts/controls";
 import { TextField } from "../parts/field";
 import { errorAt, KeptForm, Listed, TwoSides } from "../parts/keeper";
 import { FirstThing } from "../parts/notices";
+import { SlipAsk } from "../parts/slip-ask";
 
-const siteLine = (site: SiteText) => site.zones.map((z) => `${z.name} ${showEntered(entered(z.area, "area"))}`).join(" · ");
+const siteLine = (site: SiteText) =>
+  [
+    ...site.zones.map((z) => [z.name, showEntered(entered(z.area, "area")), z["x-turf"]].filter(Boolean).join(" ")),
+    site["x-jurisdiction"],
+  ]
+    .filter(Boolean)
+    .join(" · ");
 
 export function SitesRoom() {
   const { book, read } = useBook();
@@ -75,9 +83,22 @@ export function SitesRoom() {
 function SiteFields({ form }: { form: UseFormReturn<SiteForm> }) {
   const zones = useFieldArray({ control: form.control, name: "zones" });
   const { register } = form;
+  const { book } = useBook();
+  const turfs = [...new Set(book.labels.flatMap((l) => turfsOf(l.card)))].sort();
   return (
     <>
       <TextField label="Site" placeholder="Ferry green" error={errorAt(form, "name")} {...register("name")} />
+      <TextField
+        label="Whose local rules"
+        placeholder="the county"
+        error={errorAt(form, "jurisdiction")}
+        {...register("jurisdiction")}
+      />
+      <datalist id="turfs">
+        {turfs.map((turf) => (
+          <option key={turf} value={turf} />
+        ))}
+      </datalist>
       {zones.fields.map((zone, i) => (
         <Box
           key={zone.id}
@@ -101,6 +122,38 @@ function SiteFields({ form }: { form: UseFormReturn<SiteForm> }) {
             error={errorAt(form, `zones.${i}.area`)}
             {...register(`zones.${i}.area`)}
           />
+          <Box gridColumn="1 / -1">
+            <SlipAsk
+              field={`zones[${i}].area`}
+              typed={form.watch(`zones.${i}.area`)}
+              slips={areaSlips(form.watch(`zones.${i}.area`))}
+              words={(text) => showEntered(entered(text, "area"))}
+              onTake={(area) => form.setValue(`zones.${i}.area`, area, { shouldValidate: true, shouldDirty: true })}
+            />
+          </Box>
+          <TextField
+            label={`Turf of zone ${i + 1}`}
+            placeholder="ryegrass"
+            list="turfs"
+            error={errorAt(form, `zones.${i}.turf`)}
+            {...register(`zones.${i}.turf`)}
+          />
+          <chakra.details gridColumn="1 / -1" open={SEEDS.some(([key]) => form.watch(`zones.${i}.${key}`)) || undefined}>
+            <chakra.summary cursor="pointer" minHeight="32px" color="soft" fontSize="15px">
+              Seed and sod
+            </chakra.summary>
+            <Box display="grid" gap="10px" gridTemplateColumns="1fr 1fr" paddingTop="6px">
+              {SEEDS.map(([key, label]) => (
+                <TextField
+                  key={key}
+                  type="date"
+                  label={`${label}${i === 0 ? "" : `, zone ${i + 1}`}`}
+                  error={errorAt(form, `zones.${i}.${key}`)}
+                  {...register(`zones.${i}.${key}`)}
+                />
+              ))}
+            </Box>
+          </chakra.details>
           {zones.fields.length > 1 && (
             <Button type="button" look="quiet" justifySelf="start" onClick={() => zones.remove(i)}>
               Take zone {i + 1} out
@@ -108,9 +161,21 @@ function SiteFields({ form }: { form: UseFormReturn<SiteForm> }) {
           )}
         </Box>
       ))}
-      <Button type="button" look="quiet" justifySelf="start" onClick={() => zones.append({ name: "", area: "" })}>
+      <Button type="button" look="quiet" justifySelf="start" onClick={() => zones.append(BLANK_ZONE)}>
         Add a zone
       </Button>
     </>
   );
+}
+
+const SEEDS = [
+  ["seeded", "Seeded on"],
+  ["sodded", "Sodded on"],
+  ["seeding", "Seeding planned for"],
+  ["sodding", "Sodding planned for"],
+] as const;
+
+function areaSlips(typed: string) {
+  const read = parseField("zoneArea", typed);
+  return read.ok ? slipsOfArea(read.value) : [];
 }

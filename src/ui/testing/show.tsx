@@ -2,7 +2,9 @@ import { ChakraProvider } from "@chakra-ui/react";
 import { render } from "@testing-library/react";
 import type { ReactElement } from "react";
 import { SWRConfig } from "swr";
-import type { Book } from "@/formats/book";
+import type { Form } from "@/core/contents";
+import type { Book, LabelEntry } from "@/formats/book";
+import type { CardText } from "@/formats/card/card";
 import { BookProvider } from "../data/book";
 import { system } from "../theme/system";
 
@@ -19,6 +21,8 @@ export const EMPTY_BOOK: Book = {
   tips: [],
   checks: [],
   kitChecks: [],
+  counted: [],
+  applications: [],
 };
 
 /** An element in the app's theme with a book to read, which the server would have given. */
@@ -71,4 +75,11 @@ export const calibrationOn = (madeAt: string, more: object = {}) => ({
   },
   struck: [],
   ...more,
+});
+
+/** A label on the shelf that says no more than its rate. */
+export const labelEntry = (id: string, name: string, form: Form, rate: string, more: Partial<CardText> = {}): LabelEntry => ({
+  id,
+  retired: false,
+  card: { name, form, actives: [], gear: [], packages: [], rates: [{ rate }], limits: [], ...more },
 });

@@ -1,0 +1,150 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import {
+  parseField,
+  paceOf,
+  slipsOfArea,
+  slipsOfCatch,
+  slipsOfCatchTime,
+  slipsOfFlow,
+  slipsOfMarks,
+  slipsOfOutlet,
+  slipsOfSprayVolume,
+  slipsOfSwath,
+  slipsOfWalk,
+  type CatchContext,
+  type Slip,
+} from "@/core/contents";
+import type { RigEntry } from "@/formats/book";
+import { readParts } from "@/formats/job-file/read-checked";
+import { readRig } from "@/formats/job-file/read-rig";
+import { readSession, type Session } from "@/formats/session";
+import { useInHand, type Calibrated } from "../data/in-hand";
+import { SlipAsk, SlipKeeper } from "../parts/slip-ask";
+import type { StepName } from "./steps";
+
+interface SlipsProps {
+  readonly session: Session;
+  readonly change: (next: Partial<Session>) => void;
+  readonly rig: RigEntry;
+  readonly step: StepName;
+}
+
+/** What was typed on the run sheet and is probably a slip; each once, on the step where it was typed. */
+export function SessionSlips({ session, change, rig, step }: SlipsProps) {
+  const { calibrated } = useInHand();
+  const asks = asksOf(session, rig, calibrated).filter((ask) => ask.step === step);
+  const dismissed = session.dismissed ?? [];
+  return (
+    <SlipKeeper dismissed={dismissed} dismiss={(one) => change({ dismissed: [...dismissed, one] })}>
+      <Box display="grid" gap="8px" _empty={{ display: "none" }}>
+        {asks.map((ask) => (
+          <SlipAsk
+            key={ask.field}
+            field={ask.field}
+            typed={ask.typed}
+            slips={ask.slips}
+            onTake={(text) => change(ask.take(text))}
+          />
+        ))}
+      </Box>
+    </SlipKeeper>
+  );
+}
+
+interface Ask {
+  readonly step: StepName;
+  readonly field: string;
+  readonly typed: string;
+  readonly slips: readonly Slip[];
+  readonly take: (text: string) => Partial<Session>;
+}
+
+const changed = <T,>(list: readonly T[], i: number, next: Partial<T>): T[] =>
+  list.map((one, j) => (j === i ? { ...one, ...next } : one));
+
+function asksOf(session: Session, rig: RigEntry, before: Calibrated | undefined): Ask[] {
+  if (session.direct) return [];
+  const { kind, outlets } = readRig(rig.rig);
+  const asks: Ask[] = [];
+  const ask = (step: StepName, field: string, typed: string, slips: readonly Slip[], take: Ask["take"]) =>
+    slips.length > 0 && asks.push({ step, field, typed, slips, take });
+
+  const area = session.pace === "timed-area" ? parseField("testArea", session.area) : undefined;
+  if (area?.ok) ask("mark", "area", session.area, slipsOfArea(area.value, "test"), (text) => ({ area: text }));
+  const swath = parseField("swath", session.swath);
+  if (swath.ok)
+    ask("mark", "swath", session.swath, slipsOfSwath(swath.value, kind, lastSwath(before)), (text) => ({ swath: text }));
+  const target = parseField("sprayVolume", session.target);
+  if (target.ok) ask("mark", "target", session.target, slipsOfSprayVolume(target.value), (text) => ({ target: text }));
+
+  if (area?.ok)
+    session.walks.forEach((walk, i) => {
+      const time = parseField("walkTime", walk.time);
+      if (!time.ok || walk.struck !== undefined) return;
+      const slips = slipsOfWalk(time.value, { area: area.value.value, rig: kind });
+      ask("walk", `walks[${i}]`, walk.time, slips, (text) => ({ walks: changed(session.walks, i, { time: text }) }));
+    });
+
+  // What this rig gave the last time says most of what it can give.
+  const expected = before?.standing.state === "stands" ? before.made.flow?.value : undefined;
+  const context: CatchContext = { rig: kind, outlets: outlets.count, ...(expected && { expected }) };
+  if (session.flow === "timed-catch") asksOfCatches(session, context, ask);
+  const each = parseField("catchTime", session.outletTime);
+  session.outlets.forEach((typed, i) => {
+    const take = (text: string) => ({ outlets: session.outlets.map((o, j) => (j === i ? text : o)) });
+    if (session.flow === "outlet-catches" && each.ok && typed !== "") {
+      const volume = parseField("catchVolume", typed);
+      if (volume.ok) ask("catch", `outlets[${i}]`, typed, slipsOfOutlet(volume.value, each.value.value, context), take);
+    }
+    if (session.flow === "metered-flow" && typed !== "") {
+      const flow = parseField("meterFlow", typed);
+      const pace = paceIn(session, rig);
+      const one: CatchContext = { rig: kind, outlets: 1 };
+      if (flow.ok) ask("catch", `outlets[${i}]`, typed, slipsOfFlow(flow.value, { ...one, ...(pace && { pace }) }), take);
+    }
+  });
+  return asks;
+}
+
+type AskFor = (step: StepName, field: string, typed: string, slips: readonly Slip[], take: Ask["take"]) => unknown;
+
+function asksOfCatches(session: Session, context: CatchContext, ask: AskFor): void {
+  const read = session.catches.map((one) => ({
+    one,
+    volume: parseField("catchVolume", one.volume ?? ""),
+    time: parseField("catchTime", one.time),
+  }));
+  read.forEach(({ one, volume, time }, i) => {
+    if (!volume.ok || !time.ok || one.struck !== undefined) return;
+    const slips = slipsOfCatch(volume.value, time.value.value, context);
+    ask("catch", `catches[${i}]`, one.volume!, slips, (text) => ({ catches: changed(session.catches, i, { volume: text }) }));
+    if (slips.length === 0)
+      ask("catch", `catches[${i}].time`, one.time, slipsOfCatchTime(time.value, volume.value.value, context), (text) => ({
+        catches: changed(session.catches, i, { time: text }),
+      }));
+  });
+  const graduation = parseField("graduation", session.graduation);
+  const counted = read.flatMap(({ one, volume, time }) =>
+    volume.ok && time.ok && one.struck === undefined ? [{ volume: volume.value.value, time: time.value.value }] : [],
+  );
+  if (graduation.ok)
+    ask("catch", "catches", counted.length.toString(), slipsOfMarks(counted, graduation.value.value), () => ({}));
+}
+
+/** The time for 1,000 sq ft, as far as the walk is known. */
+function paceIn(session: Session, rig: RigEntry) {
+  const reading = readSession(session);
+  const basics = readRig(rig.rig);
+  const { pace } = readParts(basics, reading.state === "lacking" ? reading : {});
+  return pace ? paceOf(pace, basics).timePer1000.value : undefined;
+}
+
+/** The swath of this rig's last calibration, where it was noted. */
+function lastSwath(before: Calibrated | undefined) {
+  const { pace, "x-swath": ours } = before?.entry.calibration ?? {};
+  const text = (pace && "swath" in pace ? pace.swath : undefined) ?? (typeof ours === "string" ? ours : undefined);
+  const read = text === undefined ? undefined : parseField("swath", text);
+  return read?.ok ? read.value.value : undefined;
+}

@@ -1,0 +1,149 @@
+"use client";
+
+import { Box, chakra } from "@chakra-ui/react";
+import type { ReactNode } from "react";
+import { ROW_KEYS, rowWords, type CardText } from "@/formats/card/card";
+import type { ScalarKey } from "@/formats/card/fields";
+import { formWords, limitWords, rangeWords, scalarWords } from "./words";
+
+/** A product's card, read like the summary of a label: what it is, how much, what never, and what to wear. */
+export function CardView({ card }: { card: CardText }) {
+  const says = (key: ScalarKey) => (card[key] === undefined ? undefined : scalarWords(key, card[key]));
+  const signal = card.signalWord;
+  const where = [says("turfs") && `On ${says("turfs")}`, says("keepOut") && `Keep out of ${says("keepOut")}`];
+  return (
+    <Box as="article" aria-label={`Card of ${card.name}`} border="2px solid" borderColor="ink" background="sheet">
+      <Box padding="14px 18px 10px" borderBottom="2px solid" borderColor="ink">
+        <Box display="flex" justifyContent="space-between" gap="12px" alignItems="baseline" flexWrap="wrap">
+          <chakra.h2 fontSize="24px" fontWeight="700" lineHeight="1.15">
+            {card.name}
+          </chakra.h2>
+          {signal && (
+            <chakra.strong
+              color={signal === "caution" ? "ink" : signal === "warning" ? "act" : "stop"}
+              border="2px solid"
+              padding="1px 8px"
+              letterSpacing="0.06em"
+              textTransform="uppercase"
+              fontSize="14px"
+            >
+              {signal}
+            </chakra.strong>
+          )}
+        </Box>
+        <Box color="soft" fontSize="15px">
+          {[
+            card.use,
+            formWords(card),
+            card.analysis,
+            card.gravity && `specific gravity ${card.gravity}`,
+            card.registration && `Reg. ${card.registration}`,
+          ]
+            .filter(Boolean)
+            .join(" · ")}
+        </Box>
+        {card.actives.length > 0 && (
+          <Box fontFamily="reading" fontSize="15px" marginTop="4px">
+            {card.actives.map((a) => `${a.name} ${a.content}`).join(" · ")}
+          </Box>
+        )}
+      </Box>
+      <Part title="Rate">
+        {card.rates.map((row, i) => (
+          <Box key={i} display="flex" flexWrap="wrap" gap="2px 14px" alignItems="baseline" paddingY="2px">
+            <Box fontFamily="reading" fontWeight="700" fontSize="20px">
+              {rangeWords(row)}
+            </Box>
+            {ROW_KEYS.some((key) => row[key]) && <Box color="soft">{rowWords(row)}</Box>}
+          </Box>
+        ))}
+      </Part>
+      {card.limits.length > 0 && (
+        <Part title="Never more than">
+          {card.limits.map((row, i) => (
+            <Box key={i} paddingY="2px">
+              {(row.turf ?? row.jurisdiction) && (
+                <chakra.strong>{[row.turf, row.jurisdiction].filter(Boolean).join(", ")}: </chakra.strong>
+              )}
+              <chakra.span fontFamily="reading">{limitWords(row).join(" · ")}</chakra.span>
+            </Box>
+          ))}
+        </Part>
+      )}
+      <Lines
+        title="In the tank"
+        lines={[
+          says("carrierAtLeast") && `At least ${says("carrierAtLeast")}`,
+          says("dilutionAtLeast") && `Water to product ${says("dilutionAtLeast")} or more`,
+          says("droplets") && `${says("droplets")} droplets`,
+          card.hoseEnd && `Hose-end head ${card.hoseEnd}`,
+          says("order"),
+        ]}
+      />
+      <Lines
+        title="Where and when"
+        lines={[
+          ...where,
+          says("afterSeeding") && `${says("afterSeeding")} after seeding`,
+          says("afterSodding") && `${says("afterSodding")} after sodding`,
+          says("beforeSeeding") && `${says("beforeSeeding")} before seeding`,
+          says("beforeSodding") && `${says("beforeSodding")} before sodding`,
+          says("residual") && `stays active for ${says("residual")}`,
+          says("wind") && `wind at most ${says("wind")}`,
+          range(says("airLeast"), says("airMost"), "air", says("airOver")),
+          range(says("soilLeast"), says("soilMost"), "soil"),
+        ]}
+      />
+      <Lines
+        title="Afterwards"
+        lines={[
+          says("waterLeast") &&
+            `Water in ${says("waterLeast")}${card.waterMost ? ` to ${says("waterMost")}` : " or more"}${card.waterWithin ? ` within ${says("waterWithin")}` : ""}`,
+          says("keepDry") && `Keep dry for ${says("keepDry")}`,
+          says("reentry") && `People and pets back ${says("reentry")}`,
+          says("visible") && `Effect ${says("visible")}: don't judge before`,
+        ]}
+      />
+      <Lines title="Wear" lines={card.gear.map((g) => (g.type ? `${g.item} (${g.type})` : g.item))} />
+      <Lines title="First aid" lines={[says("firstAid"), says("emergency") && `Emergency: ${says("emergency")}`]} />
+      <Lines
+        title="Packages"
+        lines={card.packages.map((p) => `${p.content.replace(/^(\S+) /, "$1 ")}${p.price ? `, ${p.price} USD` : ""}`)}
+      />
+      <Lines title="Notes" lines={[says("notes")]} />
+    </Box>
+  );
+}
+
+function range(least: string | undefined, most: string | undefined, what: string, over?: string): string | undefined {
+  if (least === undefined && most === undefined) return undefined;
+  const words = [least && `at least ${least}`, most && `at most ${most}`].filter(Boolean).join(", ");
+  return `${what} ${words}${over ? ` over ${over}` : ""}`;
+}
+
+function Part({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <Box
+      display="grid"
+      gridTemplateColumns={{ base: "minmax(0,1fr)", md: "130px minmax(0,1fr)" }}
+      gap="2px 14px"
+      padding="8px 18px"
+      borderBottom="1px solid"
+      borderColor="line"
+      _last={{ borderBottom: "none" }}
+    >
+      <chakra.h3 fontSize="14px" fontWeight="700" color="soft" paddingTop="2px">
+        {title}
+      </chakra.h3>
+      <Box fontSize="16px" minW={0}>
+        {children}
+      </Box>
+    </Box>
+  );
+}
+
+function Lines({ title, lines }: { title: string; lines: readonly (string | false | undefined)[] }) {
+  const said = lines.filter((line): line is string => Boolean(line));
+  if (said.length === 0) return null;
+  return <Part title={title}>{said.map((line) => line.charAt(0).toUpperCase() + line.slice(1)).join(" · ")}</Part>;
+}

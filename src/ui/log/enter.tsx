@@ -1,0 +1,207 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import { nanoid } from "nanoid";
+import { useState } from "react";
+import {
+  dateOf,
+  entered,
+  parseAs,
+  rateContextOf,
+  slipsOfForm,
+  slipsOfRate,
+  slipsOfTotal,
+  spokenToWritten,
+  type Entered,
+  type Issue,
+  type Slip,
+} from "@/core/contents";
+import type { ApplicationEntry, LabelEntry } from "@/formats/book";
+import { productOf } from "@/formats/card/product-of";
+import { rowRates } from "@/formats/card/choice";
+import { readRate } from "@/formats/forms/rate";
+import { Faults } from "@/formats/job-file/faults";
+import { readProduct } from "@/formats/job-file/read-product";
+import { sentences, useBook, useSend } from "../data/book";
+import { today, useInHand } from "../data/in-hand";
+import { useKept } from "../data/kept-here";
+import { rateWords } from "../labels/words";
+import { Button, Select } from "../parts/controls";
+import { Field, TextField } from "../parts/field";
+import { Notice } from "../parts/notices";
+import { ShelfPick, SitePick } from "../parts/pickers";
+import { SlipAsk, SlipKeeper, type Dismissed } from "../parts/slip-ask";
+
+/** An application in the making, kept in this browser until it is saved. */
+interface Draft {
+  readonly id: string;
+  readonly date: string;
+  readonly siteId: string;
+  readonly zoneId: string;
+  readonly labelId: string;
+  readonly amount: string;
+  readonly personId: string;
+  readonly note: string;
+  readonly corrects: string | null;
+  readonly dismissed: readonly Dismissed[];
+}
+
+interface EnterProps {
+  /** The record that is corrected; a new one where it is left out. */
+  readonly corrects: ApplicationEntry | undefined;
+  readonly onDone: () => void;
+}
+
+/** Entering what went down, or correcting what was entered: the old record stays, the new one names it. */
+export function Enter({ corrects, onDone }: EnterProps) {
+  const { book } = useBook();
+  const hand = useInHand();
+  const send = useSend();
+  const blank = (): Draft => ({
+    id: nanoid(),
+    date: corrects?.date ?? dateOf(today()),
+    siteId: corrects?.siteId ?? hand.site?.id ?? "",
+    zoneId: corrects?.zoneId ?? "",
+    labelId: corrects?.labelId ?? book.labels.find((l) => l.card.name === corrects?.product)?.id ?? "",
+    amount: corrects?.rate ?? "",
+    personId: corrects?.personId ?? hand.person?.id ?? "",
+    note: "",
+    corrects: corrects?.id ?? null,
+    dismissed: [],
+  });
+  const [kept, setKept] = useKept<Draft>(`draft:application:${corrects?.id ?? "new"}`);
+  const [start] = useState(blank);
+  const draft = kept ?? start;
+  const set = (next: Partial<Draft>) => setKept({ ...draft, ...next });
+  const [issues, setIssues] = useState<readonly Issue[]>([]);
+  const site = book.sites.find((s) => s.id === draft.siteId);
+  const zones = site?.site.zones ?? [];
+  const zone = zones.find((z) => z["x-id"] === draft.zoneId) ?? (zones.length === 1 ? zones[0] : undefined);
+  const label = book.labels.find((l) => l.id === draft.labelId);
+  const save = async () => {
+    const result = await send("/api/applications", {
+      ...draft,
+      zoneId: zone?.["x-id"] ?? "",
+      personId: draft.personId === "" ? null : draft.personId,
+    });
+    if (!result.ok) return setIssues(result.issues);
+    setIssues([]);
+    setKept(undefined);
+    onDone();
+  };
+  const errorOf = (path: string) => {
+    const issue = issues.find((i) => i.path === path);
+    return issue && sentences([issue])[0];
+  };
+  const placed = ["date", "amount", "zoneId", "labelId"];
+  return (
+    <form
+      aria-label={corrects ? "Correct a record" : "Enter what went down"}
+      onSubmit={(e) => {
+        e.preventDefault();
+        void save();
+      }}
+      noValidate
+    >
+      <Box display="grid" gap="14px">
+        <Box display="grid" gap="12px" gridTemplateColumns={{ base: "minmax(0,1fr)", md: "1fr 1fr" }}>
+          <TextField
+            label="Went down on"
+            type="date"
+            value={draft.date}
+            error={errorOf("date")}
+            onChange={(e) => set({ date: e.target.value })}
+          />
+          <SitePick value={draft.siteId} onPick={(siteId) => set({ siteId, zoneId: "" })} />
+          <Field label="Zone" error={errorOf("zoneId")}>
+            {(props) => (
+              <Select {...props} value={zone?.["x-id"] ?? ""} onChange={(e) => set({ zoneId: e.target.value })}>
+                <option value="">pick a zone</option>
+                {zones.map((z) => (
+                  <option key={z["x-id"]} value={z["x-id"]}>
+                    {z.name}, {z.area}
+                  </option>
+                ))}
+              </Select>
+            )}
+          </Field>
+          <ShelfPick label="Product" value={draft.labelId} onPick={(labelId) => set({ labelId })} />
+          <Field label="By">
+            {(props) => (
+              <Select {...props} value={draft.personId} onChange={(e) => set({ personId: e.target.value })}>
+                <option value="">not noted</option>
+                {book.people
+                  .filter((p) => !p.retired)
+                  .map((p) => (
+                    <option key={p.id} value={p.id}>
+                      {p.name}
+                    </option>
+                  ))}
+              </Select>
+            )}
+          </Field>
+          <TextField
+            label="Amount"
+            placeholder={label?.card.form === "liquid" ? "6 fl oz, or 1.5 fl oz/1000 ft2" : "4 oz, or 0.3 oz/1000 ft2"}
+            hint={`the zone's total, or a rate; ${label?.card.form === "liquid" ? "fl oz" : "oz"} if no unit`}
+            value={draft.amount}
+            error={errorOf("amount")}
+            onChange={(e) => set({ amount: e.target.value })}
+          />
+        </Box>
+        <SlipKeeper dismissed={draft.dismissed} dismiss={(one) => set({ dismissed: [...draft.dismissed, one] })}>
+          <SlipAsk
+            field="amount"
+            typed={draft.amount}
+            slips={amountSlips(draft.amount, label, zone?.area)}
+            words={rateWords}
+            onTake={(amount) => set({ amount })}
+          />
+        </SlipKeeper>
+        <TextField label="Note" value={draft.note} maxLength={400} onChange={(e) => set({ note: e.target.value })} />
+        {sentences(issues.filter((i) => !placed.includes(i.path))).map((text) => (
+          <Notice key={text} state="stop">
+            {text}
+          </Notice>
+        ))}
+        <Box display="flex" gap="10px" flexWrap="wrap">
+          <Button look="act" type="submit">
+            {corrects ? "Save the correction" : "Put on record"}
+          </Button>
+          <Button
+            look="quiet"
+            type="button"
+            onClick={() => {
+              setKept(undefined);
+              onDone();
+            }}
+          >
+            {corrects ? "Leave it as it was" : "Clear"}
+          </Button>
+        </Box>
+      </Box>
+    </form>
+  );
+}
+
+/** What a typed amount may have been meant to be: a rate by the label, a total by the label and the zone. */
+function amountSlips(typed: string, label: LabelEntry | undefined, zoneArea: string | undefined): Slip[] {
+  if (!label || typed.trim() === "") return [];
+  const { form } = label.card;
+  const wrong = slipsOfForm(spokenToWritten(typed), form);
+  if (wrong.length > 0) return wrong;
+  const product = productOf(label.card, rowRates(label.card, 0)!.least.text);
+  const mixed = product.ok ? readProduct(product.value, 0, new Faults()) : undefined;
+  if (!mixed) return [];
+  const context = rateContextOf(mixed);
+  const area = zoneArea === undefined ? undefined : entered(zoneArea, "area").value;
+  if (/\/|\bper\b/i.test(typed)) {
+    const rate = readRate(typed, form);
+    return rate.ok ? slipsOfRate(rate.value, { ...context, area }) : [];
+  }
+  const read = parseAs<"mass" | "volume">(typed, [form === "dry" ? "mass" : "volume"], {
+    dialect: "screen",
+    bare: form === "dry" ? "oz" : "fl oz",
+  });
+  return read.ok && area ? slipsOfTotal(read.value as Entered<"mass"> | Entered<"volume">, { ...context, area }) : [];
+}

@@ -1,0 +1,82 @@
+"use client";
+
+import { Box, chakra } from "@chakra-ui/react";
+import { useState } from "react";
+import {
+  impliedArea,
+  parseAs,
+  read,
+  slipsOfDose,
+  slipsOfLoad,
+  wordsFor,
+  type Entered,
+  type Measured,
+  type MixPlan,
+  type Slip,
+  type System,
+} from "@/core/contents";
+import { Note } from "../parts/controls";
+import { TextField } from "../parts/field";
+import { Notice } from "../parts/notices";
+
+/** A load that somebody measured without this sheet: what area each amount is for, and whether they agree. */
+export function CheckLoad({ plan, system }: { plan: MixPlan; system: System }) {
+  const [typed, setTyped] = useState<Record<string, string>>({});
+  const readings = plan.products.map((product) => {
+    const text = (typed[product.name] ?? "").trim();
+    const amount =
+      text === ""
+        ? undefined
+        : parseAs<"mass" | "volume">(text, [product.form === "dry" ? "mass" : "volume"], {
+            dialect: "screen",
+            bare: product.form === "dry" ? "oz" : "fl oz",
+          });
+    return { product, amount };
+  });
+  const measured = readings.flatMap(({ product, amount }): Measured[] =>
+    amount?.ok ? [{ name: product.name, amount: amount.value as Entered<"mass"> | Entered<"volume">, rate: product.rate }] : [],
+  );
+  const covers = plan.tankCoverage.value;
+  const slips: Slip[] = [...slipsOfLoad(measured), ...measured.flatMap((one) => slipsOfDose(one, covers))];
+  return (
+    <chakra.details borderTop="1px solid" borderColor="line">
+      <chakra.summary cursor="pointer" minHeight="48px" paddingY="12px" fontWeight="700">
+        Check a load that somebody measured
+      </chakra.summary>
+      <Note>What went into one full tank. Each amount stands for an area: they should be the same.</Note>
+      <Box display="grid" gap="12px" gridTemplateColumns={{ base: "minmax(0,1fr)", md: "1fr 1fr" }} marginTop="10px" maxW="640px">
+        {readings.map(({ product, amount }) => (
+          <TextField
+            key={product.name}
+            label={`In the tank of ${product.name}`}
+            value={typed[product.name] ?? ""}
+            error={amount && !amount.ok ? wordsFor(amount.issues[0]!) : undefined}
+            hint={
+              amount?.ok
+                ? areaWords(
+                    measured.find((m) => m.name === product.name),
+                    system,
+                  )
+                : `${product.form === "dry" ? "oz" : "fl oz"} if no unit`
+            }
+            onChange={(e) => setTyped({ ...typed, [product.name]: e.target.value })}
+          />
+        ))}
+      </Box>
+      <Box display="grid" gap="8px" marginTop="10px">
+        {slips.map((slip) => (
+          <Notice key={slip.code + slip.says} state="act">
+            {slip.says.charAt(0).toUpperCase() + slip.says.slice(1)}
+            {slip.corrected && `: ${slip.corrected} would be right`}.
+          </Notice>
+        ))}
+        {measured.length > 1 && slips.length === 0 && <Notice state="plain">They are for the same area.</Notice>}
+      </Box>
+    </chakra.details>
+  );
+}
+
+function areaWords(one: Measured | undefined, system: System): string {
+  const area = one && impliedArea(one);
+  return area ? `enough for ${read(area, "area", system)}` : "";
+}

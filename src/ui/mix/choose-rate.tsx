@@ -1,0 +1,153 @@
+"use client";
+
+import { Box, chakra, VisuallyHidden } from "@chakra-ui/react";
+import { dateOf, entered, rateContextOf, slipsOfRate, wordsFor, type Slip } from "@/core/contents";
+import { rowWords } from "@/formats/card/card";
+import { POINTS, rateAt, secondHalf, type ChoiceText, type Point } from "@/formats/card/choice";
+import type { SiteEntry } from "@/formats/book";
+import { readProduct } from "@/formats/job-file/read-product";
+import { Faults } from "@/formats/job-file/faults";
+import { today } from "../data/in-hand";
+import { rangeWords, rateWords } from "../labels/words";
+import { Note, Select } from "../parts/controls";
+import { Field, TextField } from "../parts/field";
+import { SlipAsk, SlipKeeper, type Dismissed } from "../parts/slip-ask";
+import type { Chosen, DraftProduct } from "./draft";
+
+const POINT_WORDS: Record<Point, string> = {
+  least: "the least",
+  middle: "the middle",
+  most: "the most",
+  typed: "as typed",
+};
+
+interface RateProps {
+  readonly chosen: Chosen;
+  readonly site: SiteEntry | undefined;
+  readonly change: (next: Partial<DraftProduct>) => void;
+}
+
+/** Choosing a rate: the label's row, a point of its range, the whole or half of a split, and why. */
+export function ChooseRate({ chosen, site, change }: RateProps) {
+  const { card } = chosen.label;
+  const { choice } = chosen;
+  const row = card.rates[choice.row] ?? card.rates[0]!;
+  const choose = (next: Partial<ChoiceText>) => {
+    const now = { ...choice, ...next };
+    const words = { ...now, from: rowWords(card.rates[now.row]!) };
+    change({ choice: words, ...(now.point !== "typed" && { rate: rateAt(card, now.row, now.point, now.split !== undefined) }) });
+  };
+  const typed = (rate: string) => change({ rate, choice: { ...choice, point: "typed" } });
+  const name = card.name;
+  const after = choice.split === "first" ? secondHalf(card, dateOf(today())) : undefined;
+  const dismissed = (choice.dismissed ?? []).map((d) => ({ ...d, field: "rate" })) as Dismissed[];
+  return (
+    <Box display="grid" gap="6px">
+      <Box display="grid" gap="8px 12px" gridTemplateColumns={{ base: "1fr 1fr", md: "1.5fr 1fr 1.2fr" }} alignItems="start">
+        {card.rates.length > 1 ? (
+          <Field label="Row" of={name}>
+            {(props) => (
+              <Select {...props} value={choice.row} onChange={(e) => choose({ row: Number(e.target.value) })}>
+                {card.rates.map((one, i) => (
+                  <option key={i} value={i}>
+                    {rowWords(one)}: {rangeWords(one)}
+                  </option>
+                ))}
+              </Select>
+            )}
+          </Field>
+        ) : (
+          <Box>
+            <Box fontSize="14px" fontWeight="700" marginBottom="4px">
+              Label rate
+            </Box>
+            <Box fontFamily="reading" paddingY="12px">
+              {rangeWords(row)}
+            </Box>
+          </Box>
+        )}
+        <Field label="How much" of={name}>
+          {(props) => (
+            <Select {...props} value={choice.point} onChange={(e) => choose({ point: e.target.value as Point })}>
+              {POINTS.filter((p) => row.to !== undefined || p === "least" || p === "typed").map((point) => (
+                <option key={point} value={point}>
+                  {row.to === undefined && point === "least" ? "the label's rate" : POINT_WORDS[point]}
+                </option>
+              ))}
+            </Select>
+          )}
+        </Field>
+        <TextField
+          label="Rate"
+          of={name}
+          value={chosen.rate}
+          error={chosen.read.ok ? undefined : wordsFor(chosen.read.issues[0]!)}
+          hint={`${card.form === "dry" ? "oz" : "fl oz"} per 1,000 sq ft if no unit`}
+          onChange={(e) => typed(e.target.value)}
+        />
+      </Box>
+      <SlipKeeper
+        dismissed={dismissed}
+        dismiss={({ slip, typed: value, reason }) =>
+          change({ choice: { ...choice, dismissed: [...(choice.dismissed ?? []), { slip, typed: value, reason }] } })
+        }
+      >
+        <SlipAsk field="rate" typed={chosen.rate} slips={slipsOf(chosen, site)} words={rateWords} onTake={typed} />
+      </SlipKeeper>
+      {after && (
+        <Note>
+          The second half goes down {after.from ? `not before ${after.from}` : "when the label says so"}
+          {after.to && `, and by ${after.to}`}. The budget keeps count.
+        </Note>
+      )}
+      <chakra.details open={choice.split !== undefined || Boolean(choice.reason) || undefined}>
+        <chakra.summary cursor="pointer" minHeight="32px" color="soft" fontSize="15px">
+          Half of a split, or why this rate
+          <VisuallyHidden> of {name}</VisuallyHidden>
+        </chakra.summary>
+        <Box
+          display="grid"
+          gap="8px 12px"
+          gridTemplateColumns={{ base: "minmax(0,1fr)", md: "240px minmax(0,1fr)" }}
+          paddingTop="6px"
+        >
+          <Field label="Split" of={name}>
+            {(props) => (
+              <Select
+                {...props}
+                value={choice.split ?? ""}
+                onChange={(e) =>
+                  choose({ split: e.target.value === "" ? undefined : (e.target.value as "first") } as Partial<ChoiceText>)
+                }
+              >
+                <option value="">all at once</option>
+                <option value="first">first half of two</option>
+                <option value="second">second half of two</option>
+              </Select>
+            )}
+          </Field>
+          <TextField
+            label="Reason"
+            of={name}
+            placeholder="light pressure last year"
+            value={choice.reason ?? ""}
+            maxLength={300}
+            onChange={(e) => change({ choice: { ...choice, reason: e.target.value } })}
+          />
+        </Box>
+      </chakra.details>
+    </Box>
+  );
+}
+
+/** What a typed rate may have been meant to be, by the row that was picked and the area of the site. */
+function slipsOf({ read, choice }: Chosen, site: SiteEntry | undefined): Slip[] {
+  if (!read.ok) return [];
+  const product = readProduct(read.value, 0, new Faults());
+  if (!product || choice.split) return [];
+  const zones = site?.site.zones ?? [];
+  const [first] = zones;
+  // One zone's area is what a total is usually typed for; of several, nobody knows which.
+  const area = zones.length === 1 && first ? entered(first.area, "area").value : undefined;
+  return slipsOfRate(product.rate, { ...rateContextOf(product), area });
+}

@@ -1,0 +1,118 @@
+"use client";
+
+import { Box, chakra } from "@chakra-ui/react";
+import { num, sameName, type MixPlan, type Reason, type Source, type System } from "@/core/contents";
+import { useBook } from "../data/book";
+import { Button } from "../parts/controls";
+import { areaRateWords } from "./budget-bars";
+
+interface HeldProps {
+  readonly plan: MixPlan;
+  readonly system: System;
+  /** Lowers the rate of a product to the most that is allowed; left out where a sheet is only looked at. */
+  readonly onLower?: (product: string, most: NonNullable<Reason["most"]>) => void;
+}
+
+/** A held plan: an empty column, struck out, the reasons, the most still allowed, and what would make it fit. */
+export function Held({ plan, system, onLower }: HeldProps) {
+  const reasons = distinct(plan.reasons);
+  return (
+    <Box
+      as="section"
+      aria-label="Held"
+      role="alert"
+      display="grid"
+      gridTemplateColumns="76px minmax(0,1fr)"
+      gap="18px"
+      border="3px solid"
+      borderColor="stop"
+      padding="16px"
+      background="sheet"
+    >
+      <chakra.svg viewBox="0 0 64 232" width="72px" height="232px" aria-hidden>
+        <path d="M8 6 V210 q0 9 9 9 h20 q9 0 9 -9 V6" fill="none" stroke="currentColor" strokeWidth="2.5" strokeDasharray="5 4" />
+        <path d="M2 14 L54 212 M54 14 L2 212" stroke="var(--cg-colors-stop)" strokeWidth="4" />
+      </chakra.svg>
+      <Box display="grid" gap="14px" alignContent="start">
+        <chakra.h2 fontSize="22px" fontWeight="700" color="stop">
+          Held: no amounts
+        </chakra.h2>
+        {reasons.map(({ reason, zones }) => (
+          <Box key={reason.code + reason.text}>
+            <Box>{reason.text}</Box>
+            {zones.length > 1 && (
+              <Box fontSize="15px" color="soft">
+                So on {zones.join(", ")}.
+              </Box>
+            )}
+            <Box fontWeight="700">{reason.fits}</Box>
+            {reason.most && tightest(reasons, reason) && (
+              <Box display="flex" flexWrap="wrap" gap="6px 14px" alignItems="center" marginTop="4px">
+                <span>
+                  Most still allowed:{" "}
+                  <chakra.span fontFamily="reading" fontWeight="700">
+                    {num(reason.most as Source<"rateByWeight">) > 0 ? areaRateWords(reason.most, system) : "nothing"}
+                  </chakra.span>
+                </span>
+                {onLower && num(reason.most as Source<"rateByWeight">) > 0 && (
+                  <Button onClick={() => onLower(reason.product!, reason.most!)}>Lower the rate to that</Button>
+                )}
+              </Box>
+            )}
+          </Box>
+        ))}
+        <OtherActives plan={plan} />
+      </Box>
+    </Box>
+  );
+}
+
+/** Whether no other reason allows less of the same product: that is what it has to be lowered to. */
+function tightest(reasons: readonly { reason: Reason }[], own: Reason): boolean {
+  const least = (r: Reason) => (r.most ? num(r.most as Source<"rateByWeight">) : Infinity);
+  const same = reasons.map((r) => r.reason).filter((r) => r.product === own.product);
+  return same.reduce((a, b) => (least(b) < least(a) ? b : a)) === own;
+}
+
+/** Reasons that say the same of several zones are said once, for the zone that allows least. */
+function distinct(reasons: readonly Reason[]): { reason: Reason; zones: string[] }[] {
+  const groups = new Map<string, { reason: Reason; zones: string[] }>();
+  const least = (r: Reason) => (r.most ? num(r.most as Source<"rateByWeight">) : 0);
+  for (const reason of reasons) {
+    const key = `${reason.code} ${reason.product}`;
+    const group = groups.get(key);
+    if (!group) groups.set(key, { reason, zones: reason.zone === null ? [] : [reason.zone] });
+    else {
+      if (least(reason) < least(group.reason)) group.reason = reason;
+      if (reason.zone !== null && !group.zones.includes(reason.zone)) group.zones.push(reason.zone);
+    }
+  }
+  return [...groups.values()];
+}
+
+const SPENT: readonly Reason["code"][] = ["over-year-limit", "over-count-limit"];
+
+/** Where a budget is spent: what stands on the shelf for the same use with another active. It recommends none. */
+function OtherActives({ plan }: { plan: MixPlan }) {
+  const { book } = useBook();
+  const spent = plan.reasons.filter((r) => SPENT.includes(r.code)).map((r) => r.product);
+  const cards = book.labels.filter((l) => !l.retired).map((l) => l.card);
+  const own = cards.filter((c) => spent.includes(c.name));
+  const others = cards.filter(
+    (card) =>
+      !own.includes(card) &&
+      card.actives.length > 0 &&
+      own.some(
+        (o) =>
+          o.use !== undefined && o.use === card.use && !card.actives.some((a) => o.actives.some((b) => sameName(a.name, b.name))),
+      ),
+  );
+  if (others.length === 0) return null;
+  return (
+    <Box borderTop="1px solid" borderColor="line" paddingTop="10px" fontSize="15px">
+      On the shelf for the same use, with another active:{" "}
+      {others.map((c) => `${c.name} (${c.actives.map((a) => a.name).join(", ")})`).join("; ")}. Which one, if any, is yours and
+      the label&apos;s to say.
+    </Box>
+  );
+}

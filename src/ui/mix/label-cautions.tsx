@@ -1,0 +1,55 @@
+"use client";
+
+import { Box, chakra } from "@chakra-ui/react";
+import type { CardText, GearText } from "@/formats/card/card";
+import type { ProductText } from "@/formats/job-file/types";
+import { Cautions } from "../parts/notices";
+
+/** What the labels of a mix ask of whoever pours it, said once for all of them, then the usual cautions. */
+export function LabelCautions({ products }: { products: readonly ProductText[] }) {
+  const cards = products.map((p) => ({ name: p.name, ...((p["x-label"] ?? {}) as Partial<CardText>) }));
+  const gear = new Map<string, Set<string>>();
+  for (const { item, type } of cards.flatMap((c): readonly GearText[] => c.gear ?? []))
+    gear.set(item, new Set([...(gear.get(item) ?? []), ...(type ? [type] : [])]));
+  const signals = cards.filter((c) => c.signalWord);
+  const lines: [string, string][] = [
+    ...signals.map((c): [string, string] => [c.signalWord!.toUpperCase(), c.name]),
+    ...(gear.size > 0
+      ? [
+          [
+            "Wear",
+            [...gear].map(([item, types]) => (types.size > 0 ? `${item} (${[...types].join(", ")})` : item)).join(" · "),
+          ] as [string, string],
+        ]
+      : []),
+    ...told(cards, (c) => c.keepOut).map((says): [string, string] => ["Keep out of", says]),
+    ...told(cards, (c) => c.reentry).map((says): [string, string] => ["People and pets back", says]),
+    ...told(cards, (c) => c.firstAid).map((says): [string, string] => ["First aid", says]),
+    ...told(cards, (c) => c.emergency).map((says): [string, string] => ["Emergency", says]),
+  ];
+  return (
+    <Box display="grid" gap="12px">
+      {lines.length > 0 && (
+        <Box as="dl" display="grid" gap="6px" maxW="74ch">
+          {lines.map(([what, says]) => (
+            <Box
+              key={what + says}
+              display="grid"
+              gridTemplateColumns={{ base: "minmax(0,1fr)", md: "180px minmax(0,1fr)" }}
+              gap="0 14px"
+            >
+              <chakra.dt fontWeight="700">{what}</chakra.dt>
+              <dd>{says}</dd>
+            </Box>
+          ))}
+        </Box>
+      )}
+      <Cautions mixing />
+    </Box>
+  );
+}
+
+/** What several labels say of one thing, each said once. */
+const told = (cards: readonly Partial<CardText>[], of: (card: Partial<CardText>) => string | undefined): string[] => [
+  ...new Set(cards.flatMap((card) => of(card) ?? [])),
+];
