@@ -3,11 +3,12 @@ import { readFileSync } from "node:fs";
 import { calibrated, expect, rigInHand, test } from "./fixtures";
 
 const TOWN = readFileSync("demo/00-town.job.json", "utf8");
+const LABELS = readFileSync("demo/labels.json", "utf8");
 
 async function openSheet(page: import("@playwright/test").Page): Promise<string> {
   await page.goto("/mix");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: "Bowling green" });
-  await page.getByLabel("Add a product").selectOption({ label: "Osselgrain (demo label)" });
+  await page.getByLabel("Add a product").selectOption({ label: "Clingline (demo label)" });
   await page.getByRole("button", { name: "Save the sheet and pour" }).click();
   await expect(page).toHaveURL(/\/mix\/sheet\?id=/);
   return page.url();
@@ -25,6 +26,7 @@ for (const [face, width, height] of [
     await page.emulateMedia({ colorScheme: face, reducedMotion: "reduce" });
     const hand = await rigInHand(page);
     await calibrated(page, hand);
+    expect(await (await page.request.post("/api/cards", { data: { text: LABELS } })).json()).toMatchObject({ ok: true });
     expect(await (await page.request.post("/api/jobs", { data: { text: TOWN } })).json()).toMatchObject({ ok: true });
 
     const check = async (view: string) => {
@@ -48,7 +50,7 @@ for (const [face, width, height] of [
     };
     const record = (await (await page.request.get("/api/book")).json()) as { calibrations: { id: string; rigId: string }[] };
     const made = record.calibrations.find((c) => c.rigId === hand.rigId)!.id;
-    const views = ["/", "/rigs", "/labels", "/sites", "/calibrate/check", "/calibrate/plan", "/calibrate/crew"];
+    const views = ["/", "/rigs", "/labels", "/sites", "/calibrate/check", "/calibrate/plan", "/calibrate/crew", "/log"];
     for (const view of [...views, `/calibrate/tag?id=${made}`, `/calibrate/record?id=${made}`, "/calibrate"]) {
       await page.goto(view);
       await expect(page.getByRole("heading").first()).toBeVisible();
@@ -73,5 +75,17 @@ for (const [face, width, height] of [
     await page.getByLabel("Add a product").selectOption({ label: "Tollguard (demo label)" });
     await expect(page.getByRole("region", { name: /^Loads? 1/ })).toBeVisible();
     await check("/mix");
+    await page.getByLabel("Rate of Tollguard (demo label)").fill("16");
+    await expect(page.getByText("Held: no amounts")).toBeVisible();
+    await check("held");
+    await page.goto("/labels");
+    await page.getByRole("button", { name: "Tollguard (demo label)", exact: true }).click();
+    await check("card");
+    await page.getByRole("button", { name: "Add another label" }).click();
+    await page.getByRole("button", { name: "Read it from the label's text" }).click();
+    await page.getByLabel("Text of the label").fill("Apply 0.2 to 0.4 oz per 1,000 sq ft. Wear gloves.");
+    await page.getByRole("button", { name: "Read it", exact: true }).click();
+    await expect(page.getByText("2 found, 2 to look at.")).toBeVisible();
+    await check("label reader");
   });
 }

@@ -55,7 +55,9 @@ test("bad input everywhere a number is typed: it says why, and keeps what was ty
     ["0.3 fl oz/1000 ft2", /is a volume, but the product is dry/],
   ]);
   await page.getByLabel("Label rate").fill("0.3");
-  await refusedIn(page.getByLabel("for a package of"));
+  await refusedIn(page.getByLabel("Package of"), [["1 gal", /is a volume, but the product is dry/]], few);
+  await refusedIn(page.getByLabel("Most at once"), [["0.4 fl oz/1000 ft2", /is a volume, but the product is dry/]], few);
+  await refusedIn(page.getByLabel("Days between"), [["soon", /does not begin with a number/]], []);
 
   await page.goto("/sites");
   await refusedIn(page.getByLabel("Area"), [["5 ft", /another kind/]]);

@@ -109,9 +109,18 @@ export async function anotherPerson(page: Page): Promise<{ id: string; name: str
   return { id: await kept(page.request, "people", { name }), name };
 }
 
-/** A label on record. */
-export const label = (page: Page, name: string, form: "dry" | "liquid", rate: string) =>
-  kept(page.request, "labels", { name, form, formulation: "", rate, priceAmount: "", pricePer: "" });
+/** A label on record: a rate, or the ends of a range; and whatever else its card says. */
+export const label = (page: Page, name: string, form: "dry" | "liquid", rate: string, more: object = {}) => {
+  const [low, high] = rate.split(" to ");
+  return kept(page.request, "labels", { name, form, rates: [{ rate: low, ...(high && { to: high }) }], ...more });
+};
+
+/** Something on record as down. */
+export async function wentDown(page: Page, siteId: string, labelId: string, amount: string, date: string) {
+  const data = { id: id(), date, siteId, zoneId: `${siteId}.0`, labelId, amount, personId: null, note: "", corrects: null };
+  const response = await page.request.post("/api/applications", { data });
+  expect(await response.json()).toMatchObject({ ok: true });
+}
 
 export const site = (page: Page, name: string, ...areas: string[]) =>
   kept(page.request, "sites", { name, zones: areas.map((area, i) => ({ name: `zone ${i + 1}`, area })) });

@@ -14,8 +14,9 @@ test("label, site and mix on the laptop; poured, reloaded, and seen on a second 
   await page.getByLabel("Product", { exact: true }).fill(product);
   await page.getByLabel("Formulation").fill("WG");
   await page.getByLabel("Label rate").fill("0.3 oz per 1,000 sq ft");
+  await page.getByLabel("to", { exact: true }).fill("0.6");
   await page.getByLabel("Price, USD").fill("64");
-  await page.getByLabel("for a package of").fill("80 oz");
+  await page.getByLabel("Package of").fill("80 oz");
   await page.getByRole("button", { name: "Add label" }).click();
   await expect(page.getByRole("list", { name: "All labels" })).toContainText(product);
 
@@ -80,7 +81,7 @@ test("the job goes out as a file and comes in as one", async ({ page, expectErro
   await page.request.post("/api/keep/labels", {
     data: {
       id: `label-${product.replace(/\W/g, "-")}`,
-      form: { name: product, form: "liquid", formulation: "SC", rate: "1.5", priceAmount: "", pricePer: "" },
+      form: { name: product, form: "liquid", formulation: "SC", rates: [{ rate: "1.5" }] },
     },
   });
   await page.goto("/mix");

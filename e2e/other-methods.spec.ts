@@ -111,7 +111,19 @@ test("an area in the wrong unit asks for more loads than anyone pours: no plan, 
 test("a bench with nothing on it says what to do first", async ({ page }) => {
   await page.route("**/api/book", (route) =>
     route.fulfill({
-      json: { people: [], rigs: [], labels: [], sites: [], calibrations: [], sheets: [], tips: [], checks: [], kitChecks: [] },
+      json: {
+        people: [],
+        rigs: [],
+        labels: [],
+        sites: [],
+        calibrations: [],
+        sheets: [],
+        tips: [],
+        checks: [],
+        kitChecks: [],
+        counted: [],
+        applications: [],
+      },
     }),
   );
   await page.goto("/");

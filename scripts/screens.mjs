@@ -55,6 +55,14 @@ try {
     console.log(`docs/screenshots/${name}.png`);
   }
 
+  const LABEL_TEXT = `QUAYSTONE 25 WG (demo label)
+Water-dispersible granule for use on perennial ryegrass and tall fescue.
+quayrafen ................ 25.0%
+CAUTION
+
+Apply 0.3 to 0.5 oz per 1,000 sq ft in at least 1 gallon of water per 1,000 sq ft. Do not apply more than 1 oz per
+1,000 sq ft per year. Allow 5 to 10 weeks between applications. Wear chemical-resistant gloves and goggles.
+Irrigate with 0.25 to 0.5 inch of water within 24 hours.`;
   const step = (page, name) => page.getByRole("button", { name }).click();
   const type = async (page, label, texts) => {
     for (const text of texts) {
@@ -65,27 +73,30 @@ try {
   const take = (page, product) => page.getByLabel("Add a product").selectOption({ label: `${product} (demo label)` });
 
   await picture("bench", "/", LAPTOP);
-  await picture("bench-dark", "/", LAPTOP, { dark: true });
   await picture("rigs", "/rigs", LAPTOP);
   await picture("labels", "/labels", LAPTOP, {
-    act: (page) => page.getByRole("button", { name: "Change Tollguard (demo label)" }).click(),
+    act: async (page) => {
+      await page.getByRole("button", { name: "Plantagon (demo label)", exact: true }).click();
+      await page.evaluate(() => scrollTo(0, 0));
+    },
   });
+  await picture("label-reader", "/labels", LAPTOP, {
+    act: async (page) => {
+      await page.getByRole("button", { name: "Read it from the label's text" }).click();
+      await page.getByLabel("Text of the label").fill(LABEL_TEXT);
+      await page.getByRole("button", { name: "Read it", exact: true }).click();
+      await page.getByRole("button", { name: /^Take Rate/ }).click();
+      await page.getByRole("button", { name: /^Take Active/ }).click();
+      await page.evaluate(() => scrollTo(0, 120));
+    },
+  });
+  await picture("log", "/log", LAPTOP);
   await picture("sites", "/sites", LAPTOP, { act: (page) => page.getByRole("button", { name: "Change Caravan park" }).click() });
-  await picture("calibrate-mark-out", "/calibrate", LAPTOP, { act: (page) => page.getByLabel("Effective swath").fill("5 ft") });
   await picture("calibrate-walk-phone", "/calibrate", PHONE, {
     act: async (page) => {
       await step(page, "2 Walk");
       await type(page, "or type a time", ["61.84", "62.51"]);
       await page.evaluate(() => scrollTo(0, 0));
-    },
-  });
-  await picture("calibrate-catch-phone", "/calibrate", PHONE, {
-    act: async (page) => {
-      await step(page, "2 Walk");
-      await type(page, "or type a time", ["61.84", "62.51", "62.07"]);
-      await step(page, "3 Catch");
-      await page.getByRole("button", { name: "Start the catch" }).click();
-      await page.waitForTimeout(1500);
     },
   });
   await picture("calibration", `/calibrate/record?id=${newest}`, LAPTOP);
@@ -128,10 +139,18 @@ try {
     },
   });
   await picture("mix", "/mix", LAPTOP, {
+    more: { siteId: named(book.sites, "School field") },
     act: async (page) => {
       await take(page, "Osselgrain");
       await take(page, "Clingline");
       await page.getByRole("region", { name: /^Loads? 1/ }).scrollIntoViewIfNeeded();
+    },
+  });
+  await picture("held", "/mix", LAPTOP, {
+    act: async (page) => {
+      await take(page, "Osselgrain");
+      await page.getByText("Held: no amounts").waitFor();
+      await page.evaluate(() => scrollTo(0, 330));
     },
   });
   await picture("sheet", "/mix/sheet?id=demo-sheet-museum-court", LAPTOP);

@@ -52,6 +52,7 @@ export * from "./mixing/mix";
 export * from "./mixing/pouring-order";
 export * from "./mixing/product";
 export * from "./slips/of-load";
+export * from "./slips/of-name";
 export * from "./slips/of-rate";
 export * from "./slips/of-reading";
 export * from "./slips/of-total";

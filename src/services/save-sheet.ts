@@ -160,7 +160,7 @@ export function saveSheet(db: Records, input: unknown): Result<{ id: string }> {
     if (now.plan.reasons.length > 0) return bad(...heldIssues(now.plan));
     const { id, madeAt, siteId, rigId, calibrationId } = input;
     const personId = belongsToPerson(rig.kind) ? input.personId : null;
-    const rules = rulesOf(planSources(plan));
+    const rules = rulesOf([...planSources(plan), ...plan.judged]);
     addSheet(tx, { id, madeAt, siteId, rigId, personId, calibrationId, job: read.value.file, rules }, nowText());
     return good({ id });
   });

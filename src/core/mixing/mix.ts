@@ -2,7 +2,9 @@ import type { ZoneFacts } from "../labels/label";
 import type { Reason } from "../labels/reason";
 import { show } from "../quantity/format";
 import type { Entered } from "../quantity/parse";
+import { explainAll, type Line } from "../working/explain";
 import { derive, given, num, nums, rule, type AnySource, type Derived, type Source } from "../working/rule";
+import type { System } from "../working/units";
 import { amountFor, costOf, type Amount, type AmountFor } from "./amounts";
 import { loadCount, MOST_LOADS, splitLoads, underLeast, type LoadMode } from "./loads";
 import { judge, type LabelWarning, type SiteBudget } from "./judge";
@@ -178,16 +180,22 @@ function siteSpray(site: MixSite, sprayVolume: Source<"sprayVolume">): { area: S
   return { area, spray: sprayFor(area, sprayVolume) };
 }
 
-/** What a plan was worked out from, in the order in which its working is read: for the pad, the command and records. */
+/** What a plan's amounts were worked out from, in the order in which their working is read. */
 export function planSources(plan: MixPlan): AnySource[] {
-  const made = plan.sites.flatMap((site): AnySource[] => [
+  return plan.sites.flatMap((site): AnySource[] => [
     plan.sprayVolume,
     plan.tankCoverage,
     site.spray,
     ...site.loads.flatMap(({ contents }) => [contents.fillTo, contents.covers, ...contents.amounts]),
     ...site.totals,
   ]);
-  return [...made, ...plan.judged];
+}
+
+/** The working of a plan, line by line, its judgement after it: what two zones share there is written once. */
+export function planLines(plan: MixPlan, system: System): Line[] {
+  const judged = explainAll(plan.judged, system);
+  const once = new Map(judged.map((line) => [line.rule + line.sum, line]));
+  return [...explainAll(planSources(plan), system), ...once.values()];
 }
 
 /** The sites of an input that would take more loads than a plan may have, with how many. */

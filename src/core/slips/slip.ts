@@ -40,6 +40,7 @@ export const SLIP_CODES = [
   "one-thousand",
   "other-area",
   "between-marks",
+  "other-name",
 ] as const;
 export type SlipCode = (typeof SLIP_CODES)[number];
 

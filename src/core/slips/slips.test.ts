@@ -13,6 +13,7 @@ import {
   slipsOfForm,
   slipsOfLoad,
   slipsOfMarks,
+  slipsOfName,
   slipsOfOutlet,
   slipsOfPressure,
   slipsOfRate,
@@ -302,4 +303,9 @@ test("every field that a slip corrects takes the correction", () => {
   // A correction is written as a job file writes it: the field's own reader must take it.
   const corrected = slipsOfArea(entered("6.2 ft2", "area")).map((s) => s.corrected!);
   for (const text of corrected) expect(entered(text, FIELDS.zoneArea.kind).text).toBe(text);
+});
+
+test("an active under a name a letter away would have a budget of its own", () => {
+  expect(offers(slipsOfName("oselfenate", ["osselfenate", "tollazole"]))).toEqual(["other-name: osselfenate"]);
+  for (const known of ["Osselfenate ", "quayrafen", "oss"]) expect(slipsOfName(known, ["osselfenate", "tollazole"])).toEqual([]);
 });

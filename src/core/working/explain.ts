@@ -20,7 +20,7 @@ export interface Line {
  */
 export function explain(source: AnySource, system: System): readonly Line[] {
   const lines: Line[] = [];
-  collect(source, system, lines, new Set(), new Set());
+  collect(source, system, lines, new Set());
   return lines;
 }
 
@@ -28,8 +28,7 @@ export function explain(source: AnySource, system: System): readonly Line[] {
 export function explainAll(sources: readonly AnySource[], system: System): readonly Line[] {
   const lines: Line[] = [];
   const seen = new Set<AnySource>();
-  const written = new Set<string>();
-  for (const source of sources) collect(source, system, lines, seen, written);
+  for (const source of sources) collect(source, system, lines, seen);
   return lines;
 }
 
@@ -38,23 +37,18 @@ export function lineText(line: Line): string {
   return `${line.title} = ${line.sum} = ${line.result}`;
 }
 
-function collect(source: AnySource, system: System, lines: Line[], seen: Set<AnySource>, written: Set<string>): void {
+function collect(source: AnySource, system: System, lines: Line[], seen: Set<AnySource>): void {
   if (!isDerived(source) || seen.has(source)) return;
   seen.add(source);
   for (const input of Object.values(source.inputs))
-    for (const one of [input].flat()) collect(one as AnySource, system, lines, seen, written);
-  const line: Line = {
+    for (const one of [input].flat()) collect(one as AnySource, system, lines, seen);
+  lines.push({
     title: source.rule.title,
     sum: substitute(source, system),
     result: result(source.value, source.rule.output, system),
     rule: `${source.rule.id} v${source.rule.version}`,
     source: source.rule.source,
-  };
-  // The same step taken twice, for two zones say, is written once.
-  const text = line.rule + line.sum;
-  if (written.has(text)) return;
-  written.add(text);
-  lines.push(line);
+  });
 }
 
 /**

@@ -1,6 +1,6 @@
 import {
   calibrationSources,
-  planSources,
+  planLines,
   explainAll,
   isWeight,
   kindOf,
@@ -137,6 +137,6 @@ export function mixResult(plan: MixPlan, { sprayVolume, warnings }: Calibration)
       products: site.totals.map((total, i) => ({ name: plan.products[i]!.name, total: amount(total), cost: site.costs[i]! })),
     })),
     warnings: [...warnings, ...plan.warnings],
-    working: working(planSources(plan)),
+    working: planLines(plan, "us").map(lineText),
   };
 }

@@ -1,5 +1,5 @@
 import * as yup from "yup";
-import { parseAs, type Issue, type IssueCode, type Kind, type ParseOptions } from "@/core/contents";
+import { distance, parseAs, type Issue, type IssueCode, type Kind, type ParseOptions } from "@/core/contents";
 
 /** What the shape of a job file is put together from. Every fault is carried as an `Issue` in the error's parameters. */
 
@@ -51,16 +51,6 @@ export function exact(fields: yup.ObjectShape): yup.AnySchema {
 /** The key that was probably meant: at most two letters off, or the same but for case and hyphens. */
 function nearest(key: string, keys: readonly string[]): string {
   const plain = (k: string) => k.toLowerCase().replace(/[-_\s]/g, "");
-  const distance = (a: string, b: string): number => {
-    let row = Array.from({ length: b.length + 1 }, (_, i) => i);
-    for (let i = 1; i <= a.length; i++) {
-      const next = [i];
-      for (let j = 1; j <= b.length; j++)
-        next.push(Math.min(row[j]! + 1, next[j - 1]! + 1, row[j - 1]! + (a[i - 1] === b[j - 1] ? 0 : 1)));
-      row = next;
-    }
-    return row[b.length]!;
-  };
   const best = keys.map((k) => ({ k, d: distance(plain(key), plain(k)) })).sort((a, b) => a.d - b.d)[0];
   return best && best.d <= Math.min(2, Math.floor(key.length / 2)) ? best.k : "";
 }

@@ -45,7 +45,7 @@ test("a button takes rig and person in hand and goes there", () => {
   expect(JSON.parse(localStorage.getItem("in-hand")!)).toEqual({ rigId: RIG.id, personId: PERSON.id });
 });
 
-test("sheets that are not poured to the end are listed, finished ones are not", () => {
+test("open sheets are listed until they are on record or withdrawn", () => {
   const sites = [
     {
       id: "site-1",
@@ -55,10 +55,13 @@ test("sheets that are not poured to the end are listed, finished ones are not", 
   ];
   const open = { state: "open" as const, steps: 5, done: 2 };
   const sheet = { id: "sheet-1", madeAt: daysAgo(0), siteId: "site-1", rigId: RIG.id, personId: PERSON.id, ...open };
-  showWith({ rigs: [RIG], sites, sheets: [sheet, { ...sheet, id: "sheet-2", done: 5 }] }, <BenchRoom />);
+  const closed = (["recorded", "withdrawn"] as const).map((state) => ({ ...sheet, id: state, state }));
+  showWith({ rigs: [RIG], sites, sheets: [sheet, { ...sheet, id: "sheet-2", done: 5 }, ...closed] }, <BenchRoom />);
   expect(screen.getAllByRole("link", { name: "Bowling green" }).map((l) => l.getAttribute("href"))).toEqual([
     "/mix/sheet?id=sheet-1",
+    "/mix/sheet?id=sheet-2",
   ]);
+  expect(screen.getByText("poured: put it on record")).toBeInTheDocument();
   expect(screen.getByText("2 of 5 ticked")).toBeInTheDocument();
 });
 

@@ -121,7 +121,7 @@ function Bench({ book }: { book: Book }) {
   const due = pairs.filter((p) => state(p).state !== "good" && state(p).word !== "check due");
   const toCheck = pairs.filter((p) => state(p).word === "check due");
   const ready = pairs.filter((p) => state(p).state === "good");
-  const open = book.sheets.filter((s) => s.done < s.steps).slice(0, 6);
+  const open = book.sheets.filter((s) => s.state === "open").slice(0, 8);
   return (
     <Box display="grid" gap="28px">
       <Heading>{format(new Date(), "EEEE, d MMMM")}</Heading>
@@ -131,7 +131,7 @@ function Bench({ book }: { book: Book }) {
       {ready.length > 0 && <Rows title="Ready to mix from" pairs={ready} system={system} />}
       {open.length > 0 && (
         <Box>
-          <SubHeading>Sheets to pour</SubHeading>
+          <SubHeading>Open sheets</SubHeading>
           {open.map((sheet) => (
             <Box
               key={sheet.id}
@@ -150,7 +150,7 @@ function Bench({ book }: { book: Book }) {
               </Box>
               <Box color="soft">{format(new Date(sheet.madeAt), "d MMM, HH:mm")}</Box>
               <Box fontFamily="reading">
-                {sheet.done} of {sheet.steps} ticked
+                {sheet.done < sheet.steps ? `${sheet.done} of ${sheet.steps} ticked` : "poured: put it on record"}
               </Box>
             </Box>
           ))}

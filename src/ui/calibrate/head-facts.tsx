@@ -53,6 +53,7 @@ export function HeadFacts({ made, input, system }: HeadProps) {
   const set = (next: Partial<Asked>) => setAsked({ ...asked, ...next });
   const head = input.rig.head!;
   const label = book.labels.find((l) => l.id === asked.labelId && l.card.form === "liquid");
+  const use = asked.use || (label?.card.use ?? "");
   const stated = label && rowRates(label.card, 0)?.least;
   const rate =
     stated?.kind === "rateByVolume" ? given(stated, "label rate") : (input.rate && given(input.rate, "label rate")) || null;
@@ -70,7 +71,7 @@ export function HeadFacts({ made, input, system }: HeadProps) {
         />
         <Field label="What it is for">
           {(props) => (
-            <Select {...props} value={asked.use} onChange={(e) => set({ use: e.target.value as ProductUse })}>
+            <Select {...props} value={use} onChange={(e) => set({ use: e.target.value as ProductUse })}>
               <option value="">pick, to be told whether it suits</option>
               {PRODUCT_USES.map((use) => (
                 <option key={use}>{use}</option>
@@ -79,7 +80,7 @@ export function HeadFacts({ made, input, system }: HeadProps) {
           )}
         </Field>
       </Box>
-      {asked.use !== "" && <Suits use={asked.use} />}
+      {use !== "" && <Suits use={use} />}
       <Facts>
         {reading.productFlow && <Fact name="Product drawn" value={read(reading.productFlow.value, "flow", system)} />}
         {reading.dilution && <Fact name="Stream to product" value={show(reading.dilution.value, "dilution", ":1")} />}

@@ -2,7 +2,7 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import { useFieldArray, type Path, type UseFormReturn } from "react-hook-form";
-import { FORMULATIONS, type Slip } from "@/core/contents";
+import { FORMULATIONS, slipsOfName, type Slip } from "@/core/contents";
 import { GEAR, ROW_KEYS, ROW_WORDS } from "@/formats/card/card";
 import { cardSlips } from "@/formats/card/card-slips";
 import { CARD_GROUPS, CARD_FIELDS, type CardField, type ScalarKey } from "@/formats/card/fields";
@@ -10,6 +10,7 @@ import { BLANK_LIMIT, BLANK_RATE, type CardForm } from "@/formats/forms/card-for
 import { useBook } from "../data/book";
 import { Button, Select, SubHeading } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
+import { Fold } from "../parts/fold";
 import { errorAt } from "../parts/keeper";
 import { SlipAsk } from "../parts/slip-ask";
 import { rateWords } from "./words";
@@ -74,17 +75,23 @@ export function CardFields({ form }: FieldsProps) {
         const told = fields.filter((f) => (form.watch(f.key) ?? "") !== "").length;
         const faulty = fields.some((f) => errorAt(form, f.key));
         return (
-          <chakra.details key={group.title} borderTop="1px solid" borderColor="line" open={faulty || undefined}>
-            <chakra.summary cursor="pointer" minHeight="48px" paddingY="12px" fontWeight="700">
-              {group.title}
-              {told > 0 && <chakra.span fontWeight="400"> · {told} noted</chakra.span>}
-            </chakra.summary>
+          <Fold
+            key={group.title}
+            strong
+            must={faulty}
+            title={
+              <>
+                {group.title}
+                {told > 0 && <chakra.span fontWeight="400"> · {told} noted</chakra.span>}
+              </>
+            }
+          >
             <Box display="grid" gap="12px" gridTemplateColumns={TWO} paddingBottom="14px">
               {fields.map((field) => (
                 <Scalar key={field.key} form={form} field={field} />
               ))}
             </Box>
-          </chakra.details>
+          </Fold>
         );
       })}
     </>
@@ -134,6 +141,14 @@ function Actives({ form, dry }: FieldsProps & { dry: boolean }) {
             error={errorAt(form, `actives.${i}.content`)}
             {...form.register(`actives.${i}.content`)}
           />
+          <Box gridColumn="1 / -1" _empty={{ display: "none" }}>
+            <SlipAsk
+              field={`actives[${i}].name`}
+              typed={form.watch(`actives.${i}.name`)}
+              slips={slipsOfName(form.watch(`actives.${i}.name`), known)}
+              onTake={(name) => form.setValue(`actives.${i}.name`, name, { shouldDirty: true })}
+            />
+          </Box>
         </Box>
       ))}
       <datalist id="known-actives">
@@ -192,10 +207,7 @@ function Rates({ form, dry, slips }: FieldsProps & { dry: boolean; slips: Record
               />
             </Box>
             <Slips form={form} place={`rates[${i}].to`} path={`rates.${i}.to`} slips={slips} />
-            <chakra.details open={said || rows.fields.length > 1 || undefined}>
-              <chakra.summary cursor="pointer" minHeight="32px" color="soft" fontSize="15px">
-                For which use, turf, season …
-              </chakra.summary>
+            <Fold title="For which use, turf, season …" begun={said || rows.fields.length > 1}>
               <Box display="grid" gap="10px" gridTemplateColumns={THREE} paddingTop="6px">
                 {ROW_KEYS.map((key) => (
                   <TextField
@@ -206,7 +218,7 @@ function Rates({ form, dry, slips }: FieldsProps & { dry: boolean; slips: Record
                   />
                 ))}
               </Box>
-            </chakra.details>
+            </Fold>
           </Box>
         );
       })}

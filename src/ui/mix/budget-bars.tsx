@@ -21,7 +21,7 @@ interface BarsProps {
 
 /** What each zone may still take of an active: down, planned, and the limit, drawn as a rule. */
 export function BudgetBars({ budgets, system }: BarsProps) {
-  const years = budgets.filter((b) => b.of === "year");
+  const years = tightest(budgets.filter((b) => b.of === "year"));
   if (years.length === 0) return null;
   return (
     <Box as="section" aria-label="Budgets">
@@ -33,6 +33,17 @@ export function BudgetBars({ budgets, system }: BarsProps) {
       </Box>
     </Box>
   );
+}
+
+/** Of several limits on one active of a zone, the one that leaves least. */
+function tightest(budgets: readonly SiteBudget[]): SiteBudget[] {
+  const least = new Map<string, SiteBudget>();
+  for (const budget of budgets) {
+    const key = [budget.zone, budget.product, budget.active].join("\n");
+    const known = least.get(key);
+    if (!known || num(budget.left as Source<"rateByWeight">) < num(known.left as Source<"rateByWeight">)) least.set(key, budget);
+  }
+  return [...least.values()];
 }
 
 const WIDE = 300;

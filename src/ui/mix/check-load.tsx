@@ -1,6 +1,6 @@
 "use client";
 
-import { Box, chakra } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import {
   impliedArea,
@@ -17,6 +17,7 @@ import {
 } from "@/core/contents";
 import { Note } from "../parts/controls";
 import { TextField } from "../parts/field";
+import { Fold } from "../parts/fold";
 import { Notice } from "../parts/notices";
 
 /** A load that somebody measured without this sheet: what area each amount is for, and whether they agree. */
@@ -39,10 +40,7 @@ export function CheckLoad({ plan, system }: { plan: MixPlan; system: System }) {
   const covers = plan.tankCoverage.value;
   const slips: Slip[] = [...slipsOfLoad(measured), ...measured.flatMap((one) => slipsOfDose(one, covers))];
   return (
-    <chakra.details borderTop="1px solid" borderColor="line">
-      <chakra.summary cursor="pointer" minHeight="48px" paddingY="12px" fontWeight="700">
-        Check a load that somebody measured
-      </chakra.summary>
+    <Fold strong title="Check a load that somebody measured">
       <Note>What went into one full tank. Each amount stands for an area: they should be the same.</Note>
       <Box display="grid" gap="12px" gridTemplateColumns={{ base: "minmax(0,1fr)", md: "1fr 1fr" }} marginTop="10px" maxW="640px">
         {readings.map(({ product, amount }) => (
@@ -72,7 +70,7 @@ export function CheckLoad({ plan, system }: { plan: MixPlan; system: System }) {
         ))}
         {measured.length > 1 && slips.length === 0 && <Notice state="plain">They are for the same area.</Notice>}
       </Box>
-    </chakra.details>
+    </Fold>
   );
 }
 

@@ -1,6 +1,6 @@
 "use client";
 
-import { Box, chakra, VisuallyHidden } from "@chakra-ui/react";
+import { Box, VisuallyHidden } from "@chakra-ui/react";
 import { dateOf, entered, rateContextOf, slipsOfRate, wordsFor, type Slip } from "@/core/contents";
 import { rowWords } from "@/formats/card/card";
 import { POINTS, rateAt, secondHalf, type ChoiceText, type Point } from "@/formats/card/choice";
@@ -11,6 +11,7 @@ import { today } from "../data/in-hand";
 import { rangeWords, rateWords } from "../labels/words";
 import { Note, Select } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
+import { Fold } from "../parts/fold";
 import { SlipAsk, SlipKeeper, type Dismissed } from "../parts/slip-ask";
 import type { Chosen, DraftProduct } from "./draft";
 
@@ -100,11 +101,15 @@ export function ChooseRate({ chosen, site, change }: RateProps) {
           {after.to && `, and by ${after.to}`}. The budget keeps count.
         </Note>
       )}
-      <chakra.details open={choice.split !== undefined || Boolean(choice.reason) || undefined}>
-        <chakra.summary cursor="pointer" minHeight="32px" color="soft" fontSize="15px">
-          Half of a split, or why this rate
-          <VisuallyHidden> of {name}</VisuallyHidden>
-        </chakra.summary>
+      <Fold
+        begun={choice.split !== undefined || Boolean(choice.reason)}
+        title={
+          <>
+            Half of a split, or why this rate
+            <VisuallyHidden> of {name}</VisuallyHidden>
+          </>
+        }
+      >
         <Box
           display="grid"
           gap="8px 12px"
@@ -135,7 +140,7 @@ export function ChooseRate({ chosen, site, change }: RateProps) {
             onChange={(e) => change({ choice: { ...choice, reason: e.target.value } })}
           />
         </Box>
-      </chakra.details>
+      </Fold>
     </Box>
   );
 }

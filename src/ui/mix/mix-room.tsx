@@ -9,6 +9,7 @@ import {
   kindOf,
   mayMix,
   ownerOf,
+  planLines,
   valueIn,
   writeNumber,
   type AreaRate,
@@ -38,7 +39,6 @@ import { LabelCautions } from "./label-cautions";
 import { SaveSheet } from "./save-sheet";
 import { sheetLine, TankColumns } from "./tank-column";
 import { Totals } from "./totals";
-import { mixWorking } from "./working";
 
 export function MixRoom() {
   const { read } = useBook();
@@ -87,7 +87,7 @@ function Mixing() {
     });
   const tank = worked && "plan" in worked ? worked.job.tank : undefined;
   return (
-    <Room working={worked && "plan" in worked ? mixWorking(worked.plan, hand.system) : []}>
+    <Room working={worked && "plan" in worked ? planLines(worked.plan, hand.system) : []}>
       <Heading>Mix{site && ` for ${site.site.name}`}</Heading>
       <Choices draft={draft} change={change} chosen={chosen} hand={hand} />
       <Box marginTop="22px" display="grid" gap="18px">

@@ -6,7 +6,7 @@ import Link from "next/link";
 import { useSearchParams } from "next/navigation";
 import { useMemo, useState } from "react";
 import useSWR from "swr";
-import { given, showEntered, entered } from "@/core/contents";
+import { entered, given, planLines, showEntered } from "@/core/contents";
 import type { Sheet } from "@/formats/book";
 import { choiceWords, isChoice } from "@/formats/card/choice";
 import { soundJob, soundPlan } from "@/formats/job-file/assemble";
@@ -21,7 +21,6 @@ import { Held } from "./held";
 import { LabelCautions } from "./label-cautions";
 import { sheetLine, TankColumns } from "./tank-column";
 import { Totals } from "./totals";
-import { mixWorking } from "./working";
 
 /** How often another device's ticks are looked for, ms. */
 const LOOK_AGAIN = 2500;
@@ -81,7 +80,7 @@ function Poured({
   const rig = sheet.job.rig;
   const site = sheet.job.sites![0]!;
   return (
-    <Room working={mixWorking(plan, system)}>
+    <Room working={planLines(plan, system)}>
       <Heading>{site.name}</Heading>
       <Note>
         {format(new Date(sheet.madeAt), "d MMMM yyyy, HH:mm")} · {rig.name}

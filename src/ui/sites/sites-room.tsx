@@ -1,6 +1,6 @@
 "use client";
 
-import { Box, chakra } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import { useFieldArray, type UseFormReturn } from "react-hook-form";
 import { entered, parseField, showEntered, slipsOfArea } from "@/core/contents";
@@ -13,6 +13,7 @@ import { useInHand } from "../data/in-hand";
 import { Room } from "../frame/room";
 import { Button, Heading, Note, SubHeading } from "../parts/controls";
 import { TextField } from "../parts/field";
+import { Fold } from "../parts/fold";
 import { errorAt, KeptForm, Listed, TwoSides } from "../parts/keeper";
 import { FirstThing } from "../parts/notices";
 import { SlipAsk } from "../parts/slip-ask";
@@ -122,7 +123,7 @@ function SiteFields({ form }: { form: UseFormReturn<SiteForm> }) {
             error={errorAt(form, `zones.${i}.area`)}
             {...register(`zones.${i}.area`)}
           />
-          <Box gridColumn="1 / -1">
+          <Box gridColumn="1 / -1" _empty={{ display: "none" }}>
             <SlipAsk
               field={`zones[${i}].area`}
               typed={form.watch(`zones.${i}.area`)}
@@ -132,28 +133,27 @@ function SiteFields({ form }: { form: UseFormReturn<SiteForm> }) {
             />
           </Box>
           <TextField
-            label={`Turf of zone ${i + 1}`}
+            label={i === 0 ? "Turf" : `Turf ${i + 1}`}
             placeholder="ryegrass"
             list="turfs"
             error={errorAt(form, `zones.${i}.turf`)}
             {...register(`zones.${i}.turf`)}
           />
-          <chakra.details gridColumn="1 / -1" open={SEEDS.some(([key]) => form.watch(`zones.${i}.${key}`)) || undefined}>
-            <chakra.summary cursor="pointer" minHeight="32px" color="soft" fontSize="15px">
-              Seed and sod
-            </chakra.summary>
-            <Box display="grid" gap="10px" gridTemplateColumns="1fr 1fr" paddingTop="6px">
-              {SEEDS.map(([key, label]) => (
-                <TextField
-                  key={key}
-                  type="date"
-                  label={`${label}${i === 0 ? "" : `, zone ${i + 1}`}`}
-                  error={errorAt(form, `zones.${i}.${key}`)}
-                  {...register(`zones.${i}.${key}`)}
-                />
-              ))}
-            </Box>
-          </chakra.details>
+          <Box gridColumn="1 / -1">
+            <Fold title="Seed and sod" begun={SEEDS.some(([key]) => form.getValues(`zones.${i}.${key}`))}>
+              <Box display="grid" gap="10px" gridTemplateColumns="1fr 1fr" paddingTop="6px">
+                {SEEDS.map(([key, label]) => (
+                  <TextField
+                    key={key}
+                    type="date"
+                    label={i === 0 ? label : `${label} (${i + 1})`}
+                    error={errorAt(form, `zones.${i}.${key}`)}
+                    {...register(`zones.${i}.${key}`)}
+                  />
+                ))}
+              </Box>
+            </Fold>
+          </Box>
           {zones.fields.length > 1 && (
             <Button type="button" look="quiet" justifySelf="start" onClick={() => zones.remove(i)}>
               Take zone {i + 1} out
