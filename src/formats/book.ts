@@ -109,6 +109,8 @@ export interface ApplicationEntry {
   readonly note: string | null;
   readonly corrects: string | null;
   readonly isVoid: boolean;
+  /** Why what looked like a slip was meant. */
+  readonly meant: readonly string[];
 }
 
 export interface CalibrationEntry {
@@ -126,6 +128,8 @@ export interface CalibrationEntry {
   /** The rig as it was when the readings were taken. */
   readonly rig: RigText;
   readonly calibration: CalibrationText;
+  /** Why what looked like a slip was meant. */
+  readonly meant?: readonly string[];
   readonly struck: readonly {
     readonly of: "walk" | "catch";
     readonly time: string;

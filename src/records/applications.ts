@@ -1,4 +1,4 @@
-import { and, desc, eq, inArray } from "drizzle-orm";
+import { desc, eq, inArray } from "drizzle-orm";
 import type { Entered } from "@/core/contents";
 import type { ActiveText } from "@/formats/card/card";
 import type { Access } from "./database";
@@ -105,9 +105,10 @@ export function addDismissals(db: Access, recordId: string, list: readonly Dismi
       .run();
 }
 
+/** What was meant, of some records. */
 export const dismissalsOf = (db: Access, recordIds: readonly string[]) =>
   db
     .select()
     .from(dismissals)
-    .where(and(inArray(dismissals.recordId, [...recordIds])))
+    .where(inArray(dismissals.recordId, [...recordIds]))
     .all();

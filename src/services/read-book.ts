@@ -1,7 +1,7 @@
 import { stepKeys } from "@/core/contents";
 import type { Book, Sheet } from "@/formats/book";
 import { soundJob, soundPlan } from "@/formats/job-file/assemble";
-import { listApplications } from "@/records/applications";
+import { dismissalsOf, listApplications } from "@/records/applications";
 import { findCalibration, listCalibrations } from "@/records/calibrations";
 import { listKitChecks, listQuickChecks } from "@/records/checks";
 import type { Records } from "@/records/database";
@@ -22,12 +22,19 @@ const APPLICATIONS = 300;
 
 /** Everything that the screens show, in one reading. */
 export function readBook(db: Records): Book {
+  const applications = listApplications(db, APPLICATIONS);
+  const calibrations = listCalibrations(db, CALIBRATIONS);
+  const dismissed = dismissalsOf(
+    db,
+    [...applications, ...calibrations].map((record) => record.id),
+  );
+  const meant = (id: string) => dismissed.filter((d) => d.recordId === id).map((d) => `${d.typed}: ${d.reason}`);
   return {
     people: listPeople(db).map((p) => ({ id: p.id, name: p.name, retired: p.retiredAt !== null })),
     rigs: listRigs(db),
     labels: listLabels(db),
     sites: listSites(db),
-    calibrations: listCalibrations(db, CALIBRATIONS).map((c) => ({
+    calibrations: calibrations.map((c) => ({
       id: c.id,
       rigId: c.rigId,
       personId: c.personId,
@@ -40,6 +47,7 @@ export function readBook(db: Records): Book {
       ground: c.ground,
       rig: c.job.rig,
       calibration: c.job.calibration,
+      meant: meant(c.id),
       struck: c.struck.map((t) => ({ of: t.of, time: t.time.text, volume: t.volume?.text ?? null, why: t.struck! })),
     })),
     tips: listTips(db),
@@ -65,7 +73,10 @@ export function readBook(db: Records): Book {
       state: sheetState(db, s.id),
     })),
     counted: countedOf(db),
-    applications: listApplications(db, APPLICATIONS).map(({ area: _, gravity: _g, createdAt: _c, ...record }) => record),
+    applications: applications.map(({ area: _, gravity: _g, createdAt: _c, ...record }) => ({
+      ...record,
+      meant: meant(record.id),
+    })),
   };
 }
 

@@ -2,9 +2,9 @@ import { num, type Source } from "../working/rule";
 import { yearBefore } from "../calendar";
 import type { Active, AreaRate } from "./active";
 import { activesOf, besideAs, counted, downOn, entryAs, leftOf, ofYear, passes, type Counting } from "./budget";
-import type { LimitRow, YearKind, ZoneFacts } from "./label";
+import type { YearKind, ZoneFacts } from "./label";
 import { perArea } from "./per-area";
-import { rateText, type Budget, type DayOfPlan, type Hold } from "./reason";
+import { rateText, type Case, type DayOfPlan } from "./reason";
 
 /** The products of a mix that add to one's active, as so much of it. What can't be compared is told by `uncountable`. */
 const beside = (own: Counting, others: readonly Counting[], active: Active): AreaRate[] =>
@@ -14,13 +14,7 @@ const beside = (own: Counting, others: readonly Counting[], active: Active): Are
  * Holds a plan where something holds the same active and can't be compared: leaving it out of the count could pass a
  * limit unseen.
  */
-export function uncountable(
-  own: Counting,
-  others: readonly Counting[],
-  rows: readonly LimitRow[],
-  zone: ZoneFacts,
-  held: Hold,
-): void {
+export function uncountable({ own, others, rows, zone, held }: Case): void {
   if (!rows.some((row) => row.perYear || row.perApplication)) return;
   for (const active of activesOf(own)) {
     const names = [
@@ -39,15 +33,7 @@ export function uncountable(
   }
 }
 
-export function perApplication(
-  own: Counting,
-  others: readonly Counting[],
-  rows: readonly LimitRow[],
-  zone: ZoneFacts,
-  day: DayOfPlan,
-  held: Hold,
-  budgets: Budget[],
-): void {
+export function perApplication({ own, others, rows, zone, day, held, budgets }: Case): void {
   let most: AreaRate | undefined;
   let says = "";
   const over = (left: AreaRate, text: string) => {
@@ -95,15 +81,7 @@ function fitsWith(most: AreaRate, own: Counting): string {
     : `No rate of ${own.name} fits here today. Take it out of this mix, or leave this zone out.`;
 }
 
-export function perYear(
-  own: Counting,
-  others: readonly Counting[],
-  rows: readonly LimitRow[],
-  zone: ZoneFacts,
-  day: DayOfPlan,
-  held: Hold,
-  budgets: Budget[],
-): void {
+export function perYear({ own, others, rows, zone, day, held, budgets }: Case): void {
   let worst: { left: AreaRate; text: string } | undefined;
   for (const row of rows) {
     if (!row.perYear || day.date === undefined) continue;

@@ -1,18 +1,11 @@
 import { daysFrom, daysLater } from "../calendar";
 import { sameName } from "./active";
 import { activesOf, downOn, ofYear, type Counting } from "./budget";
-import type { LimitRow, PutDown, ZoneFacts } from "./label";
+import type { PutDown } from "./label";
 import { yearsEnding } from "./limit-amounts";
-import { none, type DayOfPlan, type Hold, type LimitWarning } from "./reason";
+import { none, type Case } from "./reason";
 
-export function countAndInterval(
-  own: Counting,
-  rows: readonly LimitRow[],
-  zone: ZoneFacts,
-  day: DayOfPlan,
-  held: Hold,
-  warnings: LimitWarning[],
-): void {
+export function countAndInterval({ own, rows, zone, day, held, warnings }: Case): void {
   if (day.date === undefined) return;
   const { date } = day;
   const actives = activesOf(own);
@@ -73,7 +66,7 @@ function holds(entry: PutDown, own: Counting, active: string): boolean {
   return sameName(entry.active.name, active);
 }
 
-export function turfAndSeed(own: Counting, zone: ZoneFacts, day: DayOfPlan, held: Hold, warnings: LimitWarning[]): void {
+export function turfAndSeed({ own, zone, day, held, warnings }: Case): void {
   const { says, name } = own;
   if (says.turfs && says.turfs.length > 0) {
     const turf = zone.turf?.trim();

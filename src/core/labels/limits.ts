@@ -3,7 +3,7 @@ import type { Counting } from "./budget";
 import type { LimitRow, ZoneFacts } from "./label";
 import { perApplication, perYear, uncountable } from "./limit-amounts";
 import { countAndInterval, turfAndSeed } from "./limit-days";
-import type { Budget, DayOfPlan, Judged, LimitWarning, Reason } from "./reason";
+import type { Budget, Case, DayOfPlan, Judged, LimitWarning, Reason } from "./reason";
 
 /** Judges every product of a mix on one zone against its label. */
 export function judgeZone(products: readonly Counting[], zone: ZoneFacts, day: DayOfPlan): Judged {
@@ -15,11 +15,8 @@ export function judgeZone(products: readonly Counting[], zone: ZoneFacts, day: D
     const others = products.filter((p) => p !== product);
     const rows = product.says.limits.filter((row) => binds(row, zone, day, product, warnings));
     const held = (reason: Omit<Reason, "site" | "zone" | "product">) => reasons.push({ ...reason, ...at, product: product.name });
-    uncountable(product, others, rows, zone, held);
-    perApplication(product, others, rows, zone, day, held, budgets);
-    perYear(product, others, rows, zone, day, held, budgets);
-    countAndInterval(product, rows, zone, day, held, warnings);
-    turfAndSeed(product, zone, day, held, warnings);
+    const one: Case = { own: product, others, rows, zone, day, held, budgets, warnings };
+    for (const judge of [uncountable, perApplication, perYear, countAndInterval, turfAndSeed]) judge(one);
   }
   return { reasons, budgets, warnings };
 }

@@ -1,5 +1,5 @@
 import type { LabelRate } from "../mixing/product";
-import { derive, given, num, rule, type Derived, type Source } from "../working/rule";
+import { derive, given, num, rule, type Source } from "../working/rule";
 import type { AreaRate } from "./active";
 
 const SOURCE = "strength of the mix times the spray volume";
@@ -38,38 +38,4 @@ export function perArea(rate: LabelRate, name: string, sprayVolume: Source<"spra
     case "strengthByVolume":
       return derive(volumeOnAreaRule, { strength: given(rate, name), sprayVolume });
   }
-}
-
-const SPOT = "product for a volume of mix: the label rate over the spray volume";
-
-export const weightInMixRule = rule({
-  id: "weight-in-mix",
-  version: 1,
-  title: "Product in the mix",
-  formula: "rate / sprayVolume",
-  inputs: { rate: "rateByWeight", sprayVolume: "sprayVolume" },
-  output: "strengthByWeight",
-  source: SPOT,
-  compute: ({ rate, sprayVolume }) => num(rate) / num(sprayVolume),
-});
-
-export const volumeInMixRule = rule({
-  id: "volume-in-mix",
-  version: 1,
-  title: "Product in the mix",
-  formula: "rate / sprayVolume",
-  inputs: { rate: "rateByVolume", sprayVolume: "sprayVolume" },
-  output: "strengthByVolume",
-  source: SPOT,
-  compute: ({ rate, sprayVolume }) => num(rate) / num(sprayVolume),
-});
-
-/** The strength of the mix that a rate on an area comes to. */
-export function inMix(
-  rate: AreaRate,
-  sprayVolume: Source<"sprayVolume">,
-): Derived<"strengthByWeight"> | Derived<"strengthByVolume"> {
-  return ("rule" in rate ? rate.rule.output : rate.kind) === "rateByWeight"
-    ? derive(weightInMixRule, { rate: rate as Source<"rateByWeight">, sprayVolume })
-    : derive(volumeInMixRule, { rate: rate as Source<"rateByVolume">, sprayVolume });
 }

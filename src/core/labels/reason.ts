@@ -3,7 +3,7 @@ import { constant, type Source } from "../working/rule";
 import { read } from "../working/units";
 import type { AreaRate } from "./active";
 import type { Counting } from "./budget";
-import type { YearKind } from "./label";
+import type { LimitRow, YearKind, ZoneFacts } from "./label";
 
 /** Why a plan is held. There is no override: a reason goes away when the plan comes inside the label. */
 export const REASON_CODES = [
@@ -78,6 +78,20 @@ export interface LimitWarning {
 
 /** Takes one reason of a product on a zone. */
 export type Hold = (reason: Omit<Reason, "site" | "zone" | "product">) => void;
+
+/** One product on one zone, before its label. */
+export interface Case {
+  readonly own: Counting;
+  /** The other products of the mix. */
+  readonly others: readonly Counting[];
+  /** The rows of the limits that bind here. */
+  readonly rows: readonly LimitRow[];
+  readonly zone: ZoneFacts;
+  readonly day: DayOfPlan;
+  readonly held: Hold;
+  readonly budgets: Budget[];
+  readonly warnings: LimitWarning[];
+}
 
 /** A rate in words, rounded down: it may be a limit. */
 export const rateText = (rate: AreaRate, dry: boolean): string =>

@@ -90,7 +90,8 @@ export function likelyRow(card: CardText, turf: string | undefined): number {
 export function choiceWords(choice: ChoiceText): string {
   const point = { least: "the least", middle: "the middle", most: "the most", typed: "a rate typed" }[choice.point];
   const split = choice.split ? `, ${choice.split} half of a split` : "";
-  return [`${choice.from ?? "the label's rate"}: ${point}${split}`, choice.reason].filter(Boolean).join(" · ");
+  const meant = (choice.dismissed ?? []).map((d) => `${d.typed} was meant: ${d.reason}`);
+  return [`${choice.from ?? "the label's rate"}: ${point}${split}`, choice.reason, ...new Set(meant)].filter(Boolean).join(" · ");
 }
 
 /** As {@link rowWords}, of a row by its number. */

@@ -90,6 +90,9 @@ export function CalibrationRecord() {
           </Note>
         </Box>
       )}
+      {entry.meant && entry.meant.length > 0 && (
+        <Note marginTop="10px">Meant, though it looked like a slip: {entry.meant.join("; ")}</Note>
+      )}
       <Box marginTop="20px">
         <Link href="/mix" style={{ fontWeight: 700, marginRight: 28 }}>
           Mix with it →

@@ -37,7 +37,7 @@ export function SessionSlips({ session, change, rig, step }: SlipsProps) {
   const asks = asksOf(session, rig, calibrated).filter((ask) => ask.step === step);
   const dismissed = session.dismissed ?? [];
   return (
-    <SlipKeeper dismissed={dismissed} dismiss={(one) => change({ dismissed: [...dismissed, one] })}>
+    <SlipKeeper dismissed={dismissed} dismiss={(more) => change({ dismissed: [...dismissed, ...more] })}>
       <Box display="grid" gap="8px" _empty={{ display: "none" }}>
         {asks.map((ask) => (
           <SlipAsk

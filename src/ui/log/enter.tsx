@@ -149,7 +149,7 @@ export function Enter({ corrects, onDone }: EnterProps) {
             onChange={(e) => set({ amount: e.target.value })}
           />
         </Box>
-        <SlipKeeper dismissed={draft.dismissed} dismiss={(one) => set({ dismissed: [...draft.dismissed, one] })}>
+        <SlipKeeper dismissed={draft.dismissed} dismiss={(more) => set({ dismissed: [...draft.dismissed, ...more] })}>
           <SlipAsk
             field="amount"
             typed={draft.amount}

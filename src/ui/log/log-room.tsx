@@ -112,7 +112,16 @@ function Record({ entry, old, onCorrect, onUndo }: RecordProps) {
             {readAmountOf(entry.total, system)} · {rateWords(shorter(entry.rate))}
           </Box>
           <Box fontSize="15px" color="soft">
-            {[entry.date, `${site}, ${entry.zone}`, person, FROM[entry.source], entry.note].filter(Boolean).join(" · ")}
+            {[
+              entry.date,
+              `${site}, ${entry.zone}`,
+              person,
+              FROM[entry.source],
+              entry.note,
+              ...entry.meant.map((why) => `meant: ${why}`),
+            ]
+              .filter(Boolean)
+              .join(" · ")}
           </Box>
         </Box>
         {stands ? (

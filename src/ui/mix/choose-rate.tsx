@@ -89,8 +89,16 @@ export function ChooseRate({ chosen, site, change }: RateProps) {
       </Box>
       <SlipKeeper
         dismissed={dismissed}
-        dismiss={({ slip, typed: value, reason }) =>
-          change({ choice: { ...choice, dismissed: [...(choice.dismissed ?? []), { slip, typed: value, reason }] } })
+        dismiss={(more) =>
+          change({
+            choice: {
+              ...choice,
+              dismissed: [
+                ...(choice.dismissed ?? []),
+                ...more.map(({ slip, typed: value, reason }) => ({ slip, typed: value, reason })),
+              ],
+            },
+          })
         }
       >
         <SlipAsk field="rate" typed={chosen.rate} slips={slipsOf(chosen, site)} words={rateWords} onTake={typed} />

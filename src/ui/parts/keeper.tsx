@@ -83,9 +83,9 @@ function KeptFormHere<T extends FieldValues>({ kind, schema, editing, blank, onD
       }),
     [form, draftKey, start.id, dismissed],
   );
-  const dismiss = (one: Dismissed) =>
+  const dismiss = (more: readonly Dismissed[]) =>
     setDismissed((all) => {
-      const next = [...all, one];
+      const next = [...all, ...more];
       keep(draftKey, { id: start.id, form: form.getValues(), dismissed: next });
       return next;
     });

@@ -15,7 +15,8 @@ export interface Dismissed {
 
 interface Kept {
   readonly dismissed: readonly Dismissed[];
-  readonly dismiss: (one: Dismissed) => void;
+  /** All that one answer dismisses, at once. */
+  readonly dismiss: (more: readonly Dismissed[]) => void;
 }
 
 const Slips = createContext<Kept>({ dismissed: [], dismiss: () => undefined });
@@ -44,7 +45,7 @@ export function SlipAsk({ field, typed, slips, onTake, words = (text) => text }:
   const keep = () => {
     const reason = (why ?? "").trim();
     if (reason === "") return;
-    for (const slip of open) dismiss({ field, slip: slip.code, typed, reason });
+    dismiss(open.map((slip) => ({ field, slip: slip.code, typed, reason })));
     setWhy(undefined);
   };
   return (

@@ -1,0 +1,130 @@
+import { fireEvent, screen, waitFor, within } from "@testing-library/react";
+import type { ApplicationEntry, Book } from "@/formats/book";
+import { logLines, logToCsv } from "@/formats/log-csv";
+import { EMPTY_BOOK, labelEntry, PERSON, showWith } from "../testing/show";
+import { LogRoom } from "./log-room";
+
+const sent = jest.fn();
+beforeEach(() => {
+  localStorage.clear();
+  sent.mockReset();
+  global.fetch = jest.fn((url: string, init?: { body?: string }) => {
+    sent(url, init?.body && JSON.parse(init.body));
+    return Promise.resolve({
+      ok: true,
+      json: () => Promise.resolve(url === "/api/book" ? book : { ok: true, value: { id: "x" } }),
+    });
+  }) as never;
+});
+
+const SITE = {
+  id: "site-1",
+  retired: false,
+  site: { name: "Green", zones: [{ name: "north", area: "6200 ft2", "x-id": "site-1.0" }] },
+};
+const GRANULE = labelEntry("label-1", "Granule", "dry", "0.2 oz/1000 ft2", {
+  rates: [{ rate: "0.2 oz/1000 ft2", to: "0.4 oz/1000 ft2" }],
+});
+const entry = (more: Partial<ApplicationEntry> = {}): ApplicationEntry => ({
+  id: "a-1",
+  date: "2026-05-01",
+  siteId: SITE.id,
+  zoneId: "site-1.0",
+  zone: "north",
+  product: "Granule",
+  labelId: GRANULE.id,
+  rate: "0.3 oz/1000 ft2",
+  total: "1.86 oz",
+  actives: [],
+  personId: PERSON.id,
+  source: "hand",
+  sheetId: null,
+  note: null,
+  corrects: null,
+  isVoid: false,
+  meant: [],
+  ...more,
+});
+let book: Book;
+const room = (...applications: ApplicationEntry[]) => {
+  book = { ...EMPTY_BOOK, sites: [SITE], labels: [GRANULE], people: [PERSON], applications };
+  showWith(book, <LogRoom />);
+};
+
+test("an empty log says what it is for", () => {
+  room();
+  expect(screen.getByText(/a limit can only count what it knows/)).toBeInTheDocument();
+});
+
+test("what was corrected is struck and can't be corrected twice; what was meant is told", () => {
+  room(entry({ id: "a-2", corrects: "a-1", rate: "0.4 oz/1000 ft2", total: "2.48 oz", meant: ["2.48 oz: spot"] }), entry());
+  const [newer, older] = screen.getAllByRole("listitem");
+  expect(newer).toHaveTextContent("2.48 oz · 0.4 oz per 1,000 sq ft");
+  expect(newer).toHaveTextContent("meant: 2.48 oz: spot");
+  expect(within(older!).queryByRole("button")).toBeNull();
+  expect(older).toHaveTextContent("corrected");
+});
+
+test("a record is sent as typed, and the form is empty again", async () => {
+  room();
+  const type = (label: string, value: string) => fireEvent.change(screen.getByLabelText(label), { target: { value } });
+  type("Product", GRANULE.id);
+  type("Amount", "1.86 oz");
+  fireEvent.click(screen.getByRole("button", { name: "Put on record" }));
+  await waitFor(() =>
+    expect(sent).toHaveBeenCalledWith(
+      "/api/applications",
+      expect.objectContaining({
+        siteId: "site-1",
+        zoneId: "site-1.0",
+        labelId: "label-1",
+        amount: "1.86 oz",
+        personId: PERSON.id,
+        corrects: null,
+      }),
+    ),
+  );
+  await waitFor(() => expect(screen.getByLabelText("Amount")).toHaveValue(""));
+});
+
+test("a correction begins with what it corrects, and names it", async () => {
+  room(entry());
+  fireEvent.click(screen.getByRole("button", { name: "Correct Granule, 2026-05-01" }));
+  expect(screen.getByLabelText("Amount")).toHaveValue("0.3 oz/1000 ft2");
+  fireEvent.click(screen.getByRole("button", { name: "Save the correction" }));
+  await waitFor(() =>
+    expect(sent).toHaveBeenCalledWith(
+      "/api/applications",
+      expect.objectContaining({ corrects: "a-1", amount: "0.3 oz/1000 ft2" }),
+    ),
+  );
+});
+
+test("the rate typed for the zone's total is asked about", () => {
+  room();
+  fireEvent.change(screen.getByLabelText("Product"), { target: { value: GRANULE.id } });
+  fireEvent.change(screen.getByLabelText("Amount"), { target: { value: "0.3" } });
+  fireEvent.click(screen.getByRole("button", { name: "Take 1.86 oz" }));
+  expect(screen.getByLabelText("Amount")).toHaveValue("1.86 oz");
+  fireEvent.change(screen.getByLabelText("Amount"), { target: { value: "3 fl oz" } });
+  expect(screen.getByRole("button", { name: "Take 3 oz" })).toBeInTheDocument();
+});
+
+test("as CSV: what stands, and it can be read again", () => {
+  const csv = logToCsv([entry({ id: "a-2", corrects: "a-1", note: "=late" }), entry(), entry({ id: "a-3", isVoid: true })], {
+    site: () => "Green",
+    person: () => "Odile Marsh",
+  });
+  const lines = logLines(csv);
+  expect(lines.ok && lines.value.map((l) => l.cells)).toEqual([
+    {
+      date: "2026-05-01",
+      site: "Green",
+      zone: "north",
+      product: "Granule",
+      amount: "0.3 oz/1000 ft2",
+      person: "Odile Marsh",
+      note: "=late",
+    },
+  ]);
+});
