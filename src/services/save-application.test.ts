@@ -168,6 +168,18 @@ describe("a plan past a limit has no door", () => {
     // A tick can be taken back all the same.
     must(tickStep(records.db, "sheet-0000000001", { step: "1.1.water", done: false }));
   });
+  test("an open sheet is held against the card and the zones of today", () => {
+    must(saveSheet(records.db, sheet({ products: [{ labelId: ids.labels, rate: "0.4" }] })));
+    const tick = () => faults(tickStep(records.db, "sheet-0000000001", { step: "1.1.water", done: true }));
+    expect(tick()).toEqual([]);
+    must(put(records.db, "labels", { id: ids.labels, form: { ...BOUND, limits: [{ perApplication: "0.35" }] } }));
+    expect(tick()).toEqual([" held", " held"]);
+    must(put(records.db, "labels", { id: ids.labels, form: { ...BOUND, turfs: "ryegrass" } }));
+    expect(tick()).toEqual([]);
+    const zones = SITE.zones.map((z, i) => ({ ...z, id: `${ids.sites}.${i}`, turf: i === 0 ? "bentgrass" : "ryegrass" }));
+    must(put(records.db, "sites", { id: ids.sites, form: { ...SITE, zones } }));
+    expect(tick()).toEqual([" held"]);
+  });
   test("a zone keeps what went down on it through a new name, and under its old one", () => {
     over();
     const zones = (name: string, id: string) => ({ ...SITE, zones: [{ ...SITE.zones[0]!, name, id }, SITE.zones[1]!] });

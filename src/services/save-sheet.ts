@@ -15,18 +15,19 @@ import {
   type Result,
 } from "@/core/contents";
 import { isChoice, type ChoiceText } from "@/formats/card/choice";
+import { productOf } from "@/formats/card/product-of";
 import { productsOf, withCounted } from "@/formats/counted";
-import type { SheetState } from "@/formats/book";
+import type { KeptSite, SheetState } from "@/formats/book";
 import { dayNumber } from "@/formats/day";
 import { mixJob, planOf, rulesOf, soundJob, soundPlan } from "@/formats/job-file/assemble";
 import { readJob } from "@/formats/job-file/read";
-import type { JobFile, SiteText } from "@/formats/job-file/types";
+import type { JobFile, ProductText, SiteText } from "@/formats/job-file/types";
 import { ownedBy, standsOn } from "@/formats/stands-on";
 import { findCalibration } from "@/records/calibrations";
 import { checksOf } from "@/records/checks";
 import { isWithdrawn, recordsOfSheet, withdrawSheet } from "@/records/applications";
 import type { Access, Records } from "@/records/database";
-import { findLabel } from "@/records/labels";
+import { findLabel, labelNamed } from "@/records/labels";
 import { findRig } from "@/records/rigs";
 import { addSheet, addTick, doneSteps, findSheet, type NewSheet } from "@/records/sheets";
 import { findSite } from "@/records/sites";
@@ -170,20 +171,41 @@ export function saveSheet(db: Records, input: unknown): Result<{ id: string }> {
 const heldIssues = (plan: MixPlan): Issue[] => plan.reasons.map((reason) => issue("", "held", reason.text, reason.fits));
 
 /**
- * The job of a sheet as it stands today. While it is open it is held against what counts today, not on the day it was
- * saved: another sheet or a record may have taken the budget since.
+ * The job of a sheet as it stands today. While it is open it is held against today's cards, what is known of the zones
+ * today and what counts today, not those of the day it was saved: another sheet or a record may have taken the budget
+ * since, a card may have been put right, a zone be due for seed.
  */
 export function jobToday(db: Access, sheet: NonNullable<ReturnType<typeof findSheet>>): JobFile {
   if (sheetState(db, sheet.id) !== "open") return sheet.job;
   const counted = countedOf(db, sheet.siteId);
-  return { ...sheet.job, sites: (sheet.job.sites ?? []).map((site) => withCounted(bare(site), sheet.siteId, counted, sheet.id)) };
+  const known = findSite(db, sheet.siteId);
+  return {
+    ...sheet.job,
+    products: (sheet.job.products ?? []).map((product) => withCard(db, product)),
+    sites: (sheet.job.sites ?? []).map((site) => withCounted(withFacts(site, known), sheet.siteId, counted, sheet.id)),
+  };
 }
 
-/** A site without the history that was written with it. */
-const bare = (site: SiteText): SiteText => ({
-  ...site,
-  zones: site.zones.map(({ applied: _, ...zone }) => zone),
-});
+/** A product of a sheet with what its card says today; the rate is the sheet's own. */
+function withCard(db: Access, product: ProductText): ProductText {
+  const card = labelNamed(db, product.name)?.card;
+  const choice = product["x-choice"];
+  const today = card && productOf(card, product.rate, isChoice(choice) ? choice : undefined);
+  if (!card || !today?.ok || card.form !== product.form) return product;
+  return { ...today.value, rate: product.rate, ...(choice !== undefined && { "x-choice": choice }) };
+}
+
+/** A sheet's site with what is known of its zones today, and without the history that was written with it. */
+function withFacts(site: SiteText, known: KeptSite | undefined): SiteText {
+  return {
+    ...site,
+    ...(known?.["x-jurisdiction"] !== undefined && { "x-jurisdiction": known["x-jurisdiction"] }),
+    zones: site.zones.map(({ applied: _, ...zone }) => {
+      const now = known?.zones.find((z) => z["x-id"] === zone["x-id"]);
+      return now ? { ...now, name: zone.name ?? now.name, area: zone.area } : zone;
+    }),
+  };
+}
 
 export function sheetState(db: Access, id: string): SheetState {
   if (recordsOfSheet(db, id).length > 0) return "recorded";

@@ -111,22 +111,27 @@ export interface RoundMix {
   readonly error: number;
 }
 
+/** How many round amounts to look at on either side of the one at hand. */
+const EACH = 3;
+
 /**
  * Spray volumes that make the measuring number of a full tank round: amount = R·V/q, so q = R·V/amount, for the round
  * amounts on either side of the one at hand.
  * @param rate of product an area (g/m² or mL/m²) · @param step what is round on the tool: a scale's ten grams, a cup
+ * @param least the label's carrier minimum: no spray volume under it is offered
  */
 export function roundMixes(
   rate: number,
   usable: Quantity<"volume">,
   now: Quantity<"sprayVolume">,
   step: number,
-  each = 3,
+  least?: Quantity<"sprayVolume">,
 ): RoundMix[] {
   const exact = (rate * raw(usable)) / raw(now);
-  const first = Math.max(1, Math.ceil(exact / step - each));
-  const last = Math.floor(exact / step + each);
+  const first = Math.max(1, Math.ceil(exact / step - EACH));
+  const last = Math.floor(exact / step + EACH);
   return Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => (first + i) * step)
     .map((amount) => ({ amount, sprayVolume: make<"sprayVolume">((rate * raw(usable)) / amount), error: amount / exact - 1 }))
+    .filter((one) => least === undefined || raw(one.sprayVolume) >= raw(least) * (1 - 1e-9))
     .sort((a, b) => Math.abs(a.error) - Math.abs(b.error));
 }

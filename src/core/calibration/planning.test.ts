@@ -128,6 +128,11 @@ describe("the planner", () => {
     expect(best!.amount / quarter).toBeCloseTo(5, 9);
     expectNear((0.3 * 4) / valueIn(best!.sprayVolume, "gal/1000 ft2"), 1.25, 1e-9);
     expectNear(best!.error, 1.25 / ((0.3 * 4) / 1.03) - 1, 1e-9);
+    // Nothing under the label's carrier minimum is offered.
+    const carrier = quantity("sprayVolume", 1, "gal/1000 ft2");
+    const enough = roundMixes(rate, usable, quantity("sprayVolume", 1.03, "gal/1000 ft2"), quarter, carrier);
+    expect(enough.length).toBeGreaterThan(0);
+    for (const one of enough) expect(valueIn(one.sprayVolume, "gal/1000 ft2")).toBeGreaterThanOrEqual(1 - 1e-9);
   });
 });
 

@@ -1,4 +1,13 @@
-import { entered, raw, slipsOfRate, type LabelRate, type Quantity, type Slip } from "@/core/contents";
+import {
+  entered,
+  raw,
+  slipsOfForm,
+  slipsOfRate,
+  spokenToWritten,
+  type LabelRate,
+  type Quantity,
+  type Slip,
+} from "@/core/contents";
 import type { CardForm } from "../forms/card-form-of";
 import { compositionOf } from "./composition";
 import { readStated } from "./read-card";
@@ -29,6 +38,14 @@ export function cardSlips(form: CardForm): Record<string, Slip[]> {
     const found = slipsOfRate(rate, { least, most: times(least, factor) });
     if (found.length > 0) slips[place] = found;
   };
+  const wrongOunces = (place: string, typed: string) => {
+    const found = slipsOfForm(spokenToWritten(typed), form.form);
+    if (found.length > 0) slips[place] = found;
+  };
+  form.rates.forEach((row, i) => {
+    wrongOunces(`rates[${i}].rate`, row.rate);
+    wrongOunces(`rates[${i}].to`, row.to);
+  });
   form.rates.forEach((row, i) => ask(`rates[${i}].to`, read(row.to), read(row.rate), RANGE));
   const tops = form.rates.flatMap((row) => read(row.to) ?? read(row.rate) ?? []);
   const top = tops.reduce<LabelRate | undefined>((a, b) => (a && valueOf(a) >= valueOf(b) ? a : b), undefined);

@@ -188,6 +188,10 @@ describe("slips on the card itself", () => {
     const slips = cardSlips(form({ limits: [{ ...BLANK_LIMIT, perApplication: "20", perYear: "35" }] }));
     expect(slips["limits[0].perApplication"]![0]).toMatchObject({ code: "acre-for-1000", corrected: "20 oz/ac" });
   });
+  test("the wrong ounces", () => {
+    const slips = cardSlips(form({ form: "liquid", rates: [{ ...BLANK_RATE, rate: "1.5 oz per 1,000 sq ft" }] }));
+    expect(slips["rates[0].rate"]).toMatchObject([{ code: "dry-for-fluid", corrected: "1.5 fl oz/1,000 ft2" }]);
+  });
   test("an upper end with its point one place off", () =>
     expect(cardSlips(form({ rates: [{ ...BLANK_RATE, rate: "0.2", to: "4" }] }))["rates[0].to"]!.map((s) => s.code)).toContain(
       "decimal-point",

@@ -206,6 +206,7 @@ function Rates({ form, dry, slips }: FieldsProps & { dry: boolean; slips: Record
                 {...form.register(`rates.${i}.to`)}
               />
             </Box>
+            <Slips form={form} place={`rates[${i}].rate`} path={`rates.${i}.rate`} slips={slips} />
             <Slips form={form} place={`rates[${i}].to`} path={`rates.${i}.to`} slips={slips} />
             <Fold title="For which use, turf, season …" begun={said || rows.fields.length > 1}>
               <Box display="grid" gap="10px" gridTemplateColumns={THREE} paddingTop="6px">

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box, VisuallyHidden } from "@chakra-ui/react";
-import { dateOf, entered, rateContextOf, slipsOfRate, wordsFor, type Slip } from "@/core/contents";
+import { dateOf, entered, rateContextOf, slipsOfForm, slipsOfRate, spokenToWritten, wordsFor, type Slip } from "@/core/contents";
 import { rowWords } from "@/formats/card/card";
 import { POINTS, rateAt, secondHalf, type ChoiceText, type Point } from "@/formats/card/choice";
 import type { SiteEntry } from "@/formats/book";
@@ -154,8 +154,8 @@ export function ChooseRate({ chosen, site, change }: RateProps) {
 }
 
 /** What a typed rate may have been meant to be, by the row that was picked and the area of the site. */
-function slipsOf({ read, choice }: Chosen, site: SiteEntry | undefined): Slip[] {
-  if (!read.ok) return [];
+function slipsOf({ read, choice, label, rate }: Chosen, site: SiteEntry | undefined): Slip[] {
+  if (!read.ok) return slipsOfForm(spokenToWritten(rate), label.card.form);
   const product = readProduct(read.value, 0, new Faults());
   if (!product || choice.split) return [];
   const zones = site?.site.zones ?? [];

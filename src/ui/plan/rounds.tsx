@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { make, raw, read, roundMixes, writeNumber, type Quantity } from "@/core/contents";
+import { entered, make, raw, read, roundMixes, writeNumber, type Quantity } from "@/core/contents";
 import type { RigEntry } from "@/formats/book";
 import { rowRates } from "@/formats/card/choice";
 import { kitOf } from "@/formats/rig-setup";
@@ -33,9 +33,11 @@ export function Rounds({ wish, change, rig }: RoundsProps) {
   const usable = typed("usable", rig.rig.tanks?.[0]?.usable ?? "", "usable");
   const now = calibrated?.made.sprayVolume.value ?? typed("sprayVolume", wish.sprayVolume, "wanted")?.value;
   const byArea = rate?.kind === "rateByWeight" || rate?.kind === "rateByVolume" ? rate : undefined;
+  const carrier = label?.card.carrierAtLeast;
+  const least = carrier === undefined ? undefined : entered(carrier, "sprayVolume").value;
   const mixes =
     byArea && step && usable && now !== undefined
-      ? roundMixes(raw(byArea.value as Quantity<"rateByWeight">), usable.value, now, raw(step.value as Quantity<"mass">))
+      ? roundMixes(raw(byArea.value as Quantity<"rateByWeight">), usable.value, now, raw(step.value as Quantity<"mass">), least)
       : undefined;
   const amount = (value: number) =>
     dry ? read(make<"mass">(value), "mass", system) : read(make<"volume">(value), "volume", system);
