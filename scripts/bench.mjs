@@ -22,6 +22,7 @@ const VIEWS = [
   "/calibrate/crew",
   "/calibrate/tag",
   "/labels",
+  "/log",
   "/sites",
   "/mix",
   "/mix/sheet",

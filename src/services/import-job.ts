@@ -53,7 +53,8 @@ export interface Imported {
 /**
  * Takes a job file in: the rig, its calibration, the labels and the sites, each found by its name. Beside the format's
  * own keys it reads `x-person` (whose calibration it is), `x-made-at` (when), `x-ground`, `x-method` and `x-lever`. The same file twice brings
- * nothing new. A file that says what can't be kept yet is refused whole: a label without its limits is a trap.
+ * nothing new. What its zones tell of earlier applications goes into the log: a budget that forgets is a trap. A file that
+ * says what can't be kept yet is refused whole.
  */
 export function importJob(db: Records, text: string): Result<Imported> {
   const read = readJobText(text);
