@@ -38,11 +38,12 @@ export function SessionSlips({ session, change, rig, step }: SlipsProps) {
   const dismissed = session.dismissed ?? [];
   return (
     <SlipKeeper dismissed={dismissed} dismiss={(more) => change({ dismissed: [...dismissed, ...more] })}>
-      <Box display="grid" gap="8px" _empty={{ display: "none" }}>
+      <Box display="grid" gap="8px" marginBottom="16px" _empty={{ display: "none" }}>
         {asks.map((ask) => (
           <SlipAsk
             key={ask.field}
             field={ask.field}
+            about={nameOf(ask.field)}
             typed={ask.typed}
             slips={ask.slips}
             onTake={(text) => change(ask.take(text))}
@@ -51,6 +52,20 @@ export function SessionSlips({ session, change, rig, step }: SlipsProps) {
       </Box>
     </SlipKeeper>
   );
+}
+
+/** What a field of the run sheet is called on it: "Walk 2" for `walks[1]`. */
+function nameOf(field: string): string {
+  const [, list, i] = /^(\w+)\[(\d+)\]/.exec(field) ?? [];
+  const of: Record<string, string> = {
+    area: "Test area",
+    swath: "Effective swath",
+    target: "Wanted spray volume",
+    walks: "Walk",
+    catches: "Catch",
+    outlets: "Outlet",
+  };
+  return list === undefined ? (of[field] ?? field) : `${of[list]} ${Number(i) + 1}`;
 }
 
 interface Ask {

@@ -30,13 +30,15 @@ interface AskProps {
   /** The field, as the record names it. */
   readonly field: string;
   readonly typed: string;
+  /** What the field is called, where the question doesn't stand beside it. */
+  readonly about?: string;
   readonly slips: readonly Slip[];
   readonly words?: (text: string) => string;
   readonly onTake: (corrected: string) => void;
 }
 
 /** What probably happened to a typed value, and what to put in its place; or it was meant, and why. Never silent, once. */
-export function SlipAsk({ field, typed, slips, onTake, words = (text) => text }: AskProps) {
+export function SlipAsk({ field, typed, about, slips, onTake, words = (text) => text }: AskProps) {
   const { dismissed, dismiss } = useContext(Slips);
   const [why, setWhy] = useState<string>();
   const open = slips.filter((s) => !dismissed.some((d) => d.field === field && d.slip === s.code && d.typed === typed));
@@ -60,6 +62,11 @@ export function SlipAsk({ field, typed, slips, onTake, words = (text) => text }:
       fontSize="15px"
     >
       <chakra.strong color="act">! Slip? </chakra.strong>
+      {about !== undefined && (
+        <chakra.strong>
+          {about}, {typed}:{" "}
+        </chakra.strong>
+      )}
       {first.says.charAt(0).toUpperCase() + first.says.slice(1)}.
       <Box display="flex" flexWrap="wrap" gap="8px" marginTop="8px">
         {open.map(
