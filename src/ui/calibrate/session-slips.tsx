@@ -145,7 +145,13 @@ function asksOfCatches(session: Session, context: CatchContext, ask: AskFor): vo
     volume.ok && time.ok && one.struck === undefined ? [{ volume: volume.value.value, time: time.value.value }] : [],
   );
   if (graduation.ok)
-    ask("catch", "catches", counted.length.toString(), slipsOfMarks(counted, graduation.value.value), () => ({}));
+    ask(
+      "catch",
+      "catches",
+      session.catches.map((c) => c.volume).join(", "),
+      slipsOfMarks(counted, graduation.value.value),
+      () => ({}),
+    );
 }
 
 /** The time for 1,000 sq ft, as far as the walk is known. */
