@@ -1,3 +1,4 @@
+import { EMPTY_BOOK } from "../src/formats/book";
 import { calibrated, expect, fresh, label, rigInHand, site, test } from "./fixtures";
 
 test("a boom, outlet by outlet, digits and Enter only", async ({ page }) => {
@@ -111,19 +112,7 @@ test("an area in the wrong unit asks for more loads than anyone pours: no plan, 
 test("a bench with nothing on it says what to do first", async ({ page }) => {
   await page.route("**/api/book", (route) =>
     route.fulfill({
-      json: {
-        people: [],
-        rigs: [],
-        labels: [],
-        sites: [],
-        calibrations: [],
-        sheets: [],
-        tips: [],
-        checks: [],
-        kitChecks: [],
-        counted: [],
-        applications: [],
-      },
+      json: EMPTY_BOOK,
     }),
   );
   await page.goto("/");

@@ -27,6 +27,20 @@ export interface Book {
   readonly kitChecks: readonly KitCheckEntry[];
 }
 
+export const EMPTY_BOOK: Book = {
+  people: [],
+  rigs: [],
+  labels: [],
+  sites: [],
+  calibrations: [],
+  sheets: [],
+  tips: [],
+  checks: [],
+  kitChecks: [],
+  counted: [],
+  applications: [],
+};
+
 interface Entry {
   readonly id: string;
   readonly retired: boolean;

@@ -4,7 +4,7 @@ const OVER = String.raw`(?:dry )?(?:fl(?:uid)?\.? ?oz\.?|fluid ounces?|ounces?|o
 const UNDER = String.raw`(?:1,?000|5,?000) ?(?:sq\.? ?ft\.?|square feet|ft2|ft²)|(?:an |one )?acre|A\b|hectare|ha\b|100 ?(?:m2|m²|sq\.? ?m)`;
 const WHAT = String.raw`(?: of)?(?: (?:product|water|spray(?: solution)?|carrier|ai|a\.i\.|active ingredient|N|nitrogen|P2O5|K2O|actual [NPK]\w*|[A-Z][\w-]+(?: \([^)]*\))?))?`;
 const RATE = new RegExp(
-  String.raw`(${NUMBER})(?:\s*(?:-|–|to|and)\s*(${NUMBER}))?\s*(${OVER})(${WHAT})\s*(?:per|\/|in each|for each|for every)\s*(${UNDER})`,
+  String.raw`(${NUMBER})(?:(?:\s*${OVER})?\s*(?:-|–|to|and)\s*(${NUMBER}))?\s*(${OVER})(${WHAT})\s*(?:per|\/|in each|for each|for every)\s*(${UNDER})`,
   "gi",
 );
 const UNIT_HEADING = new RegExp(String.raw`(${OVER})(${WHAT})\s*(?:per|\/)\s*(${UNDER})`, "i");
@@ -12,19 +12,21 @@ const MIX = new RegExp(
   String.raw`(${NUMBER})(?:\s*(?:-|–|to)\s*(${NUMBER}))?\s*(${OVER}|teaspoons?|tsp|tablespoons?|tbsp)(?: of \w+)?\s*(?:per|\/|in|for each|to each)\s*(?:(100) )?(gallons?|gal)(?! of (?:water|spray) (?:per|\/))`,
   "gi",
 );
+/** A table whose heading says for which area, and whose lines have the unit. */
+const AREA_HEADING = new RegExp(String.raw`\brates?\s*(?:\|\s*)?(?:per|\/)\s*(${UNDER})`, "i");
 const PERCENT = new RegExp(String.raw`(${NUMBER})\s*%\s*(?:v\/v|by volume|solution)`, "gi");
 
 const CAPS =
   /\b(?:do not|don't|never|must not|not to)\b[^.]{0,60}\b(?:exceed|more than)|\bmaximum\b|\bno more than\b|\bnot exceed\b|\bup to a total\b|\bmax\./i;
 const YEAR =
-  /\b(?:per|a|each|one|any)\s+(?:calendar |growing )?(?:year|season)|\bannual|\byearly\b|\b12[- ]months?\b|\b365[- ]days?\b/i;
+  /\b(?:per|a|each|one|any)\s+(?:calendar |growing )?(?:year|season)|\bannual|\byearly\b|\b12[- ]months?\b|\b365[- ]days?\b|\bseasonal\b/i;
 const AT_ONCE = /\b(?:per|single|any one|each|one) (?:single )?application\b|\bat (?:one|any one) time\b/i;
 const LEAST = /\b(?:at least|minimum|no less than|not less than|or more)\b/i;
 
 /** Rates, and the limits and carrier that are written like rates. */
 export function rateMarks(sentences: readonly Sentence[]): Mark[] {
   const marks: Mark[] = [];
-  let unit: { over: string; under: string; field: MarkField } | undefined;
+  let unit: { over: string | undefined; under: string; field: MarkField } | undefined;
   for (const sentence of sentences) {
     const { text, start } = sentence;
     const before = marks.length;
@@ -46,6 +48,8 @@ export function rateMarks(sentences: readonly Sentence[]): Mark[] {
         string | undefined,
         string,
       ];
+      // A weight in a gallon is what the product holds, not what goes into the tank.
+      if (!hundred && /^(?:lbs?|pounds?)/i.test(over)) continue;
       const under = `${hundred ? "100 " : ""}${/gal/i.test(gallon) ? "gal" : gallon}`;
       marks.push(mark("rate", start + m.index, all.length, low, high, over, "", under));
     }
@@ -56,25 +60,20 @@ export function rateMarks(sentences: readonly Sentence[]): Mark[] {
     const heading = marks.length === before ? UNIT_HEADING.exec(text) : undefined;
     if (heading && !new RegExp(`(?:${NUMBER})\\s*$`).test(text.slice(0, heading.index)))
       unit = { over: heading[1]!, under: heading[3]!, field: fieldOf(text, heading.index) };
+    else if (marks.length === before && AREA_HEADING.test(text))
+      unit = { over: undefined, under: AREA_HEADING.exec(text)![1]!, field: fieldOf(text, 0) };
     else if (unit && marks.length === before) {
       // A line of the table below: a name, blanks, and the numbers.
       const row = new RegExp(
-        String.raw`^(.*?[A-Za-z).].*?)(?:\s{2,}|\t|\s*\|\s*|\s*\.{3,}\s*|:\s*)(${NUMBER})(?:\s*(?:-|–|to)\s*(${NUMBER}))?(?=\s|\||$|\.)`,
+        String.raw`^(.*?[A-Za-z).].*?)(?:\s{2,}|\t|\s*\|\s*|\s*\.{3,}\s*|:\s*)(${NUMBER})(?:\s*(?:-|–|to)\s*(${NUMBER}))?(?:\s*(${OVER})\b)?(?=\s|\||$|\.)`,
+        "i",
       ).exec(text);
-      if (row) {
+      const over = row?.[4] ?? unit.over;
+      if (row && over !== undefined) {
         const at = start + row.index + row[0].length;
-        const numbers = row[3] ? text.slice(row[1]!.length).search(/\d|\./) : row[0].length - row[2]!.length - row[1]!.length;
-        const one = mark(
-          unit.field,
-          start + row[1]!.length + Math.max(numbers, 0),
-          0,
-          row[2]!,
-          row[3],
-          unit.over,
-          "",
-          unit.under,
-        );
-        const use = row[1]!.replace(/[|.:\s]+$/, "").trim();
+        const numbers = text.slice(row[1]!.length).search(/\d|\.\d/);
+        const one = mark(unit.field, start + row[1]!.length + Math.max(numbers, 0), 0, row[2]!, row[3], over, "", unit.under);
+        const use = row[1]!.replace(/^[|\s]+|[|.:\s]+$/g, "");
         marks.push({ ...one, end: at, ...(unit.field === "rate" && { more: { ...one.more, use } }) });
       } else if (text.trim() === "" || /^[A-Z][A-Z ]{6,}/.test(text.trim())) unit = undefined;
     }

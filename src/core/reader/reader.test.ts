@@ -194,6 +194,65 @@ Adjuvant: 0.25% v/v. Residual control lasts up to 3 months.`,
       "emergency: 000 555 0142",
     ],
   },
+  {
+    name: "told in other words",
+    text: `BELLWEATHER SC (demo label)
+Fungicide. Keep out of reach of children. Signal word: WARNING.
+
+Composition: belltazole 3.1 lb per gallon.
+
+How much to use
+For turf diseases use 1.5 fluid ounces to 2 fluid ounces of Bellweather per 5,000 square feet.
+Do not use more than 4 fluid ounces per 5,000 square feet in a single application, nor more than 16 fluid ounces per 5,000 square feet in one year.
+No more than six treatments may be made each season. Treatments must be at least 2 weeks apart.
+Use enough carrier: not less than 2 gallons per 1,000 square feet.
+After spraying keep irrigation off for 6 hours. Rain within 6 hours may reduce control.
+Seed may be sown 30 days after treatment.
+Goggles and long-sleeved shirt required. Avoid spraying when wind is above 8 mph or the air is hotter than 90 F.`,
+    says: [
+      "signalWord: warning",
+      "active: belltazole 3.1 lb/gal",
+      "rate: 1.5 fluid ounces per 5,000 square feet to 2 fluid ounces per 5,000 square feet",
+      "perApplication: 4 fluid ounces per 5,000 square feet",
+      "perYear: 16 fluid ounces per 5,000 square feet",
+      "applicationsPerYear: 6",
+      "interval: 2 weeks",
+      "carrierAtLeast: 2 gallons per 1,000 square feet",
+      "keepDry: 6 h",
+      "beforeSeeding: 30 days",
+      "gear: eye protection goggles",
+      "gear: long sleeves and trousers",
+      "wind: 8 mph",
+      "airMost: 90 °F",
+    ],
+  },
+  {
+    name: "a table by the acre",
+    text: `GRANITE QUAY 80 WP
+80% granite acid, wettable powder in water-soluble bags.
+| Weed | Rate per acre |
+| Clover | 12 oz |
+| Dandelion | 16 to 24 oz |
+Maximum seasonal total: 48 oz per acre. Repeat after 21 days if needed.
+Danger! Corrosive. Rubber gloves, apron, respirator.
+Sod growers: sod may be cut 3 weeks after treatment; do not sod for 8 weeks.
+Needs watering in: half an inch.`,
+    says: [
+      "active: granite acid 80 %",
+      "formulation: WP",
+      "formulation: WSP",
+      "rate: Clover 12 oz per acre",
+      "rate: Dandelion 16 oz per acre to 24 oz per acre",
+      "perYear: 48 oz per acre",
+      "interval: 21 days",
+      "signalWord: danger",
+      "gear: gloves rubber",
+      "gear: apron",
+      "gear: respirator",
+      "beforeSodding: 8 weeks",
+      "waterIn: 0.5 in",
+    ],
+  },
 ];
 
 /** A mark as the lists above write it. */
@@ -219,7 +278,10 @@ const results = SAMPLES.map(({ name, text, says }) => {
 test.each(results)("$name: what is missed and what is marked wrongly is known", ({ name, misses, extra }) => {
   expect({ misses, extra }).toEqual(KNOWN[name] ?? { misses: [], extra: [] });
 });
-const KNOWN: Record<string, { misses: string[]; extra: string[] }> = {};
+const KNOWN: Record<string, { misses: string[]; extra: string[] }> = {
+  // Numbers in words, and a part that stands before its name, are not read.
+  "a table by the acre": { misses: ["active: granite acid 80 %", "waterIn: 0.5 in"], extra: [] },
+};
 
 test("hits and misses over all texts", () => {
   const count = (of: "hits" | "misses" | "extra") => results.reduce((sum, r) => sum + r[of].length, 0);

@@ -37,7 +37,7 @@ const PATTERNS: readonly Pattern[] = [
   {
     field: "signalWord",
     line: true,
-    pattern: /^\s*(CAUTION|WARNING|DANGER)\b/gm,
+    pattern: /(?:^\s*|signal word\s*:?\s*)(CAUTION|WARNING|DANGER)\b(?=\s*(?:[!.:]|$))/gi,
     value: (m) => m[1]!.toLowerCase(),
   },
   {
@@ -63,6 +63,13 @@ const PATTERNS: readonly Pattern[] = [
     ),
     value: (m) => ({ value: m[2]!.replace(/^of /, ""), more: { content: `${plain(m[1]!)} lb/gal` } }),
   },
+  {
+    field: "active",
+    line: true,
+    pattern: new RegExp(String.raw`\b([a-z][a-z-]{3,})\s*:?\s+(${NUMBER})\s*(?:lbs?\.?|pounds?)\s*(?:per|\/|a)\s*gal`, "g"),
+    value: (m) =>
+      /contains|apply|use|with/.test(m[1]!) ? undefined : { value: m[1]!, more: { content: `${plain(m[2]!)} lb/gal` } },
+  },
   { field: "analysis", line: true, pattern: /(?<![\d-])(\d{1,2}-\d{1,2}-\d{1,2})(?![\d-])/g, value: group(1) },
   {
     field: "formulation",
@@ -87,7 +94,7 @@ const PATTERNS: readonly Pattern[] = [
   {
     field: "interval",
     pattern: new RegExp(
-      String.raw`(?:(?:at least|minimum of|wait|allow)\s+)?${SPAN}(?=[^.]{0,40}\b(?:between (?:\w+ )?(?:applications|treatments)|before (?:re-?applying|repeating|re-?treat\w*|a(?:nother| second) application)|after the (?:first|initial|previous)|intervals?\b))|(?:interval|re-?treatment|reapply|repeat(?: application)?)[^.]{0,48}?\b${SPAN}`,
+      String.raw`(?:(?:at least|minimum of|wait|allow)\s+)?${SPAN}(?=[^.]{0,40}\b(?:between (?:\w+ )?(?:applications|treatments)|before (?:re-?applying|repeating|re-?treat\w*|a(?:nother| second) application)|after the (?:first|initial|previous)|intervals?\b|\bapart\b))|(?:interval|re-?treatment|reapply|repeat(?: application)?)[^.]{0,48}?\b${SPAN}`,
       "gi",
     ),
     value: (m) => {
@@ -130,10 +137,11 @@ const PATTERNS: readonly Pattern[] = [
       {
         field: before,
         pattern: new RegExp(
-          String.raw`(?:do not|don't|wait|delay|allow)[^.]{0,30}?\b(?:${word})\b[^.]{0,40}?\b${SPAN}|\b(?:wait|allow|delay)\b[^.]{0,24}?${SPAN}[^.]{0,40}?before\b[^.]{0,24}\b(?:${word})\b`,
+          String.raw`(?:do not|don't|wait|delay|allow)[^.]{0,30}?\b(?:${word})\b[^.]{0,40}?\b${SPAN}|\b(?:wait|allow|delay)\b[^.]{0,24}?${SPAN}[^.]{0,40}?before\b[^.]{0,24}\b(?:${word})\b|\b(?:${word}) (?:may|can)\b[^.]{0,30}?${SPAN}\s*after`,
           "gi",
         ),
-        value: (m) => (/newly/i.test(m[0]) ? undefined : m[1] ? span(m[1], m[3]!) : span(m[4], m[6]!)),
+        value: (m) =>
+          /newly|\bcut\b/i.test(m[0]) ? undefined : m[1] ? span(m[1], m[3]!) : m[4] ? span(m[4], m[6]!) : span(m[7], m[9]!),
       },
       {
         field: after,
@@ -170,9 +178,10 @@ const PATTERNS: readonly Pattern[] = [
   {
     field: "keepDry",
     pattern:
-      /(?:do not|don't|avoid|delay)[^.]{0,30}?\b(?:irrigat\w*|water(?:ing)?|mow(?:ing)? or irrigat\w*)\b[^.]{0,30}?\b(\d+)\s*(hours?|days?)|rain-?fast(?:ness)?[^.]{0,24}?\b(\d+)\s*(hours?)|\b(\d+)\s*(hours?)[^.]{0,24}?(?:before|without) rain/gi,
+      /(?:do not|don't|avoid|delay)[^.]{0,30}?\b(?:irrigat\w*|water(?:ing)?|mow(?:ing)? or irrigat\w*)\b[^.]{0,30}?\b(\d+)\s*(hours?|days?)|irrigation off[^.]{0,12}?\b(\d+)\s*(hours?)|rain-?fast(?:ness)?[^.]{0,24}?\b(\d+)\s*(hours?)|\b(\d+)\s*(hours?)[^.]{0,24}?(?:before|without) rain/gi,
     value: (m) => {
-      const [n, unit] = m[1] ? [m[1], m[2]!] : m[3] ? [m[3], m[4]!] : [m[5]!, m[6]!];
+      const at = [1, 3, 5, 7].find((g) => m[g] !== undefined)!;
+      const [n, unit] = [m[at]!, m[at + 1]!];
       return `${Number(n) * (/day/i.test(unit) ? 24 : 1)} h`;
     },
   },
@@ -183,13 +192,13 @@ const PATTERNS: readonly Pattern[] = [
   },
   ...(
     [
-      ["Most", String.raw`exceeds?|above|over|greater than|higher than|reach\w*`],
+      ["Most", String.raw`exceeds?|above|over|greater than|higher than|hotter than|reach\w*`],
       ["Least", String.raw`below|under|less than|at least|lower than|reach\w* at least`],
     ] as const
   ).flatMap(([end, words]): Pattern[] =>
     (["air", "soil"] as const).map((what) => ({
       field: `${what}${end}`,
-      pattern: new RegExp(String.raw`temperatures?[^.]{0,50}?\b(?:${words})\b\s*${DEGREES}`, "gi"),
+      pattern: new RegExp(String.raw`(?:temperatures?|\bair\b)[^.]{0,50}?\b(?:${words})\b\s*${DEGREES}`, "gi"),
       value: (m, s) => (/\bsoil\b/i.test(s.text) === (what === "soil") ? `${m[1]} °${m[2]!.toUpperCase()}` : undefined),
     })),
   ),

@@ -3,21 +3,8 @@
 import { createContext, useContext, type ReactNode } from "react";
 import useSWR, { useSWRConfig } from "swr";
 import { wordsFor, type Issue, type Result } from "@/core/contents";
-import type { Book } from "@/formats/book";
+import { EMPTY_BOOK, type Book } from "@/formats/book";
 
-const EMPTY: Book = {
-  people: [],
-  rigs: [],
-  labels: [],
-  sites: [],
-  calibrations: [],
-  sheets: [],
-  tips: [],
-  checks: [],
-  kitChecks: [],
-  counted: [],
-  applications: [],
-};
 const BOOK = "/api/book";
 
 export async function fetchJson<T>(url: string): Promise<T> {
@@ -34,12 +21,12 @@ interface Reading {
   readonly lost: boolean;
 }
 
-const Shown = createContext<Reading>({ book: EMPTY, read: false, lost: false });
+const Shown = createContext<Reading>({ book: EMPTY_BOOK, read: false, lost: false });
 
 /** Reads the book once for all screens, again when the window is looked at, and after every save. */
 export function BookProvider({ children }: { children: ReactNode }) {
   const { data, error } = useSWR<Book>(BOOK, fetchJson, { revalidateOnFocus: true, keepPreviousData: true });
-  return <Shown value={{ book: data ?? EMPTY, read: data !== undefined, lost: error !== undefined }}>{children}</Shown>;
+  return <Shown value={{ book: data ?? EMPTY_BOOK, read: data !== undefined, lost: error !== undefined }}>{children}</Shown>;
 }
 
 export const useBook = () => useContext(Shown);

@@ -1,5 +1,6 @@
 import { dayNumber } from "@/formats/day";
-import { calibrationOn, EMPTY_BOOK, PERSON, RIG } from "../testing/show";
+import { EMPTY_BOOK } from "@/formats/book";
+import { calibrationOn, PERSON, RIG } from "../testing/show";
 import { calibratedFor, workOut } from "./in-hand";
 
 const TODAY = dayNumber("2026-09-02T10:00:00Z");

@@ -1,7 +1,7 @@
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
-import type { ApplicationEntry, Book } from "@/formats/book";
+import { EMPTY_BOOK, type ApplicationEntry, type Book } from "@/formats/book";
 import { logLines, logToCsv } from "@/formats/log-csv";
-import { EMPTY_BOOK, labelEntry, PERSON, showWith } from "../testing/show";
+import { labelEntry, PERSON, showWith } from "../testing/show";
 import { LogRoom } from "./log-room";
 
 const sent = jest.fn();

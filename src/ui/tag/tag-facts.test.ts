@@ -1,4 +1,5 @@
-import { calibrationOn, EMPTY_BOOK, PERSON, RIG } from "../testing/show";
+import { EMPTY_BOOK } from "@/formats/book";
+import { calibrationOn, PERSON, RIG } from "../testing/show";
 import { tagFacts, tagLines } from "./tag-facts";
 
 const now = new Date().toISOString();

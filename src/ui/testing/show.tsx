@@ -3,27 +3,13 @@ import { render } from "@testing-library/react";
 import type { ReactElement } from "react";
 import { SWRConfig } from "swr";
 import type { Form } from "@/core/contents";
-import type { Book, LabelEntry } from "@/formats/book";
+import { EMPTY_BOOK, type Book, type LabelEntry } from "@/formats/book";
 import type { CardText } from "@/formats/card/card";
 import { BookProvider } from "../data/book";
 import { system } from "../theme/system";
 
 /** For tests: an element in the app's theme. */
 export const show = (element: ReactElement) => render(<ChakraProvider value={system}>{element}</ChakraProvider>);
-
-export const EMPTY_BOOK: Book = {
-  people: [],
-  rigs: [],
-  labels: [],
-  sites: [],
-  calibrations: [],
-  sheets: [],
-  tips: [],
-  checks: [],
-  kitChecks: [],
-  counted: [],
-  applications: [],
-};
 
 /** An element in the app's theme with a book to read, which the server would have given. */
 export function showWith(book: Partial<Book>, element: ReactElement) {
