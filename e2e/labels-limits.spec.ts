@@ -122,6 +122,32 @@ test("a split over a granular and a liquid product: the budget is the active's, 
   expect(JSON.stringify(await refused.json())).not.toContain("amount");
 });
 
+test("a withdrawn sheet gives its budget back, and shows no amounts any more", async ({ page }) => {
+  const hand = await rigInHand(page);
+  await calibrated(page, hand);
+  const [green, product] = [fresh("Green"), fresh("Granule")];
+  await site(page, green, "4000");
+  await label(page, product, "dry", "0.4", { limits: [{ perYear: "0.4", yearKind: "rolling" }] });
+  const mixed = async () => {
+    await page.goto("/mix");
+    await page.getByLabel("Site", { exact: true }).selectOption({ label: green });
+    await page.getByLabel("Add a product").selectOption({ label: product });
+  };
+  await mixed();
+  await page.getByRole("button", { name: "Save the sheet and pour" }).click();
+  await expect(page.getByRole("region", { name: "Load 1" })).toContainText("1.6 oz");
+  const sheet = page.url();
+  await mixed();
+  await expect(page.getByText("Held: no amounts")).toBeVisible();
+  await page.goto(sheet);
+  await page.getByRole("button", { name: "Withdraw the sheet" }).click();
+  await expect(page.getByText(/Withdrawn: it was not poured/)).toBeVisible();
+  await expect(page.getByRole("region", { name: /^Load/ })).toHaveCount(0);
+  await expect(page.getByText("1.6 oz")).toHaveCount(0);
+  await page.goto("/mix");
+  await expect(page.getByRole("region", { name: "Load 1" })).toContainText("1.6 oz");
+});
+
 test("what went down is entered by hand, corrected, and struck; a slip is asked about; a file brings more", async ({ page }) => {
   await rigInHand(page);
   const [green, product] = [fresh("Green"), fresh("Granule")];

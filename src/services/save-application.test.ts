@@ -154,6 +154,7 @@ describe("a plan past a limit has no door", () => {
       2: "withdrawn",
       3: "open",
     });
+    expect(faults(tickStep(records.db, "sheet-0000000002", { step: "1.1.water", done: true }))).toEqual([" conflict"]);
     expect(faults(withdraw(records.db, "sheet-0000000001"))).toEqual([" conflict"]);
     expect(faults(recordSheet(records.db, "sheet-0000000002", { date: "2026-09-02" }))).toEqual([" conflict"]);
     expect(faults(recordSheet(records.db, "sheet-0000000003", { date: "tomorrow" }))).toEqual(["date bad-date"]);

@@ -230,6 +230,8 @@ export function tickStep(db: Records, sheetId: string, input: unknown): Result<{
   if (!sheet) return bad(issue("", "unknown-name", String(sheetId), "the mix sheets on record"));
   if (typeof step !== "string" || typeof done !== "boolean")
     return bad(issue("step", "wrong-type", "no step", "a step of this sheet"));
+  if (done && sheetState(db, sheetId) === "withdrawn")
+    return bad(issue("", "conflict", "this sheet was withdrawn", "mix again: its budget may be taken"));
   const { plan } = soundPlan(soundJob(jobToday(db, sheet)));
   if (done && plan.reasons.length > 0) return bad(...heldIssues(plan));
   if (!stepKeys(soundPlan(soundJob(sheet.job)).plan).includes(step))

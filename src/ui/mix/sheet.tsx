@@ -79,8 +79,10 @@ function Poured({
   const done = useMemo(() => new Set(sheet.done), [sheet.done]);
   const rig = sheet.job.rig;
   const site = sheet.job.sites![0]!;
+  // A withdrawn sheet has given its budget back: its amounts are nobody's to pour any more.
+  const poured = sheet.state !== "withdrawn";
   return (
-    <Room working={planLines(plan, system)}>
+    <Room working={poured ? planLines(plan, system) : []}>
       <Heading>{site.name}</Heading>
       <Note>
         {format(new Date(sheet.madeAt), "d MMMM yyyy, HH:mm")} · {rig.name}
@@ -89,13 +91,12 @@ function Poured({
         {site.zones.map((z) => `${z.name} ${showEntered(entered(z.area, "area"))}`).join(", ")}
       </Note>
       <Box display="grid" gap="16px" marginTop="14px">
-        {plan.sites.length > 0 ? (
+        {plan.sites.length > 0 && poured && (
           <Box fontSize="19px" fontWeight="700">
             {sheetLine(plan, 0, system, sheet.job.rig.head !== undefined)}
           </Box>
-        ) : (
-          <Held plan={plan} system={system} />
         )}
+        {plan.sites.length === 0 && poured && <Held plan={plan} system={system} />}
         {sheet.state !== "open" && <Notice state="plain">{CLOSED[sheet.state]}</Notice>}
         {plan.warnings.map((w) => (
           <Notice key={w.text} state="act">
@@ -107,7 +108,7 @@ function Poured({
             {text}
           </Notice>
         ))}
-        {plan.sites.length > 0 && (
+        {plan.sites.length > 0 && poured && (
           <>
             <Totals plan={plan} site={0} system={system} />
             <Choices job={sheet.job} />
@@ -122,12 +123,14 @@ function Poured({
           </>
         )}
         {sheet.state === "open" && <CloseSheet id={sheet.id} held={plan.sites.length === 0} onClosed={onClosed} />}
-        <Box className="no-print" display="flex" gap="10px" flexWrap="wrap">
-          <Button onClick={() => window.print()}>Print the sheet</Button>
-          <Button onClick={() => download(`${site.name}.json`, `${JSON.stringify(sheet.job, null, 2)}\n`, "application/json")}>
-            Save as job file
-          </Button>
-        </Box>
+        {poured && (
+          <Box className="no-print" display="flex" gap="10px" flexWrap="wrap">
+            <Button onClick={() => window.print()}>Print the sheet</Button>
+            <Button onClick={() => download(`${site.name}.json`, `${JSON.stringify(sheet.job, null, 2)}\n`, "application/json")}>
+              Save as job file
+            </Button>
+          </Box>
+        )}
         <LabelCautions products={sheet.job.products ?? []} />
       </Box>
     </Room>
