@@ -135,6 +135,7 @@ test("a withdrawn sheet gives its budget back, and shows no amounts any more", a
   };
   await mixed();
   await page.getByRole("button", { name: "Save the sheet and pour" }).click();
+  await expect(page).toHaveURL(/\/mix\/sheet\?id=/);
   await expect(page.getByRole("region", { name: "Load 1" })).toContainText("1.6 oz");
   const sheet = page.url();
   await mixed();
