@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { dateOf, dayOf, daysFrom, daysLater, yearBefore } from "./calendar";
+import { dateOf, dayOf, daysFrom, daysLater, isDate, yearBefore } from "./calendar";
 
 /** Held against the platform's own proleptic Gregorian calendar. */
 test("days are counted as the platform counts them, and come back", () => {
@@ -21,4 +21,10 @@ test("between dates", () => {
 test("the same day a year before, to compare with: of 29 February between 28 February and 1 March", () => {
   expect(yearBefore("2026-09-02")).toBe("2025-09-02");
   expect("2023-02-28" < yearBefore("2024-02-29") && yearBefore("2024-02-29") < "2023-03-01").toBe(true);
+});
+
+test("a date is one that the calendar has", () => {
+  for (const date of ["2026-09-02", "2024-02-29", "1600-12-31"]) expect(isDate(date)).toBe(true);
+  for (const none of ["2026-02-30", "2025-02-29", "2026-13-01", "2026-00-10", "2026-1-2", "26-01-02", "", "2026-09-02T00:00"])
+    expect(isDate(none)).toBe(false);
 });

@@ -4,6 +4,3 @@ const DAY = 86_400_000;
 
 /** The day of a moment (ISO 8601), counted from 1970-01-01 in UTC. */
 export const dayNumber = (moment: string): number => Math.floor(Date.parse(moment) / DAY);
-
-/** The ISO day of a count of days. */
-export const dayText = (day: number): string => new Date(day * DAY).toISOString().slice(0, 10);

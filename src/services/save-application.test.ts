@@ -104,7 +104,13 @@ describe("what went down", () => {
   test.each([null, {}, "x", application({ note: 7 })])("%j is no application", (input) =>
     expect(saveApplication(records.db, input).ok).toBe(false),
   );
-  test("days", () => expect([isDay("2026-09-02"), isDay("2026-9-2"), isDay("1980-01-01")]).toEqual([true, false, false]));
+  test("days", () =>
+    expect([isDay("2026-09-02"), isDay("2026-9-2"), isDay("1980-01-01"), isDay("2026-13-45")]).toEqual([
+      true,
+      false,
+      false,
+      false,
+    ]));
 });
 
 describe("a plan past a limit has no door", () => {

@@ -2,6 +2,7 @@ import {
   bad,
   entered,
   good,
+  isDate,
   parseAs,
   parseRate,
   raw,
@@ -65,11 +66,8 @@ function isRequest(input: unknown): input is Request {
 }
 
 /** A day that something can have gone down on: not before 1990, not after today by any clock on earth. */
-export function isDay(date: string): boolean {
-  if (!/^\d{4}-\d\d-\d\d$/.test(date)) return false;
-  const at = Date.parse(`${date}T00:00:00Z`);
-  return new Date(at).toISOString().slice(0, 10) === date && date >= "1990-01-01" && at < Date.now() + 14 * 3_600_000;
-}
+export const isDay = (date: string): boolean =>
+  isDate(date) && date >= "1990-01-01" && Date.parse(`${date}T00:00:00Z`) < Date.now() + 14 * 3_600_000;
 
 /** Records one application, entered by hand or a line of a file, or a correction of one. */
 export function saveApplication(db: Access, input: unknown, source: "hand" | "file" = "hand"): Result<{ id: string }> {

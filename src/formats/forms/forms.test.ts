@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { boundsOf, FIELDS, parseField, raw, unitNamed, type Field } from "@/core/contents";
+import { dateOf, boundsOf, FIELDS, parseField, raw, unitNamed, type Field } from "@/core/contents";
 import { readCard } from "../card/read-card";
 import { cardFormOf } from "./card-form-of";
 import { cardForm } from "./label";
@@ -8,7 +8,7 @@ import { readRigForm, rigText } from "./rig";
 import { rigFormOf } from "./rig-form-of";
 import { readSiteForm, siteText } from "./site";
 import { siteFormOf } from "./site-form-of";
-import { dayNumber, dayText } from "../day";
+import { dayNumber } from "../day";
 
 /** A number in a field's range, written in the field's own unit: the generator is made of the declared range. */
 const inRange = (field: Field) => {
@@ -138,7 +138,7 @@ test("a site: typed → written → typed again is the same", () => {
 });
 
 test("days are whole, and come back", () => {
-  expect(dayText(dayNumber("2026-04-14T23:59:59.999Z"))).toBe("2026-04-14");
+  expect(dateOf(dayNumber("2026-04-14T23:59:59.999Z"))).toBe("2026-04-14");
   expect(dayNumber("2026-03-01T00:00:00Z") - dayNumber("2026-02-28T12:00:00Z")).toBe(1);
 });
 

@@ -1,4 +1,5 @@
 import * as yup from "yup";
+import { isDate } from "@/core/contents";
 import type { SiteText } from "../job-file/types";
 import { nameField, quantityField, readForm, refuse, written } from "./field";
 
@@ -13,8 +14,7 @@ const maybe = (most: number) =>
 const maybeDate = () =>
   yup.string().test("date", function (value) {
     const date = (value ?? "").trim();
-    const sound = date === "" || (/^\d{4}-\d\d-\d\d$/.test(date) && !Number.isNaN(Date.parse(date)));
-    return sound || refuse(this, { code: "bad-date", received: date, expected: `"2026-04-14"` });
+    return date === "" || isDate(date) || refuse(this, { code: "bad-date", received: date, expected: `"2026-04-14"` });
   });
 
 export const siteForm = yup.object({

@@ -1,8 +1,6 @@
-import { given, parseQuantity, parseRate, raw, type MixSite, type PutDown } from "@/core/contents";
+import { given, isDate, parseQuantity, parseRate, raw, type MixSite, type PutDown } from "@/core/contents";
 import { Faults, maybe, value } from "./faults";
 import type { AppliedText, JobFile, ZoneText } from "./types";
-
-const DATE = /^\d{4}-\d\d-\d\d$/;
 
 /** The sites of a job file with what is known of their zones. */
 export function readSites(job: JobFile, faults: Faults): MixSite[] {
@@ -29,7 +27,7 @@ function datesOf(zone: ZoneText, path: string, faults: Faults) {
   for (const key of ["seeded", "sodded", "seeding", "sodding"] as const) {
     const date = zone[`x-${key}`];
     if (date === undefined) continue;
-    if (typeof date === "string" && DATE.test(date) && !Number.isNaN(Date.parse(date))) dates[key] = date;
+    if (typeof date === "string" && isDate(date)) dates[key] = date;
     else faults.add(`${path}.x-${key}`, "bad-date", String(date), `"2026-04-14"`);
   }
   return dates;

@@ -1,5 +1,5 @@
 import * as yup from "yup";
-import { distance, parseAs, type Issue, type IssueCode, type Kind, type ParseOptions } from "@/core/contents";
+import { distance, isDate, parseAs, type Issue, type IssueCode, type Kind, type ParseOptions } from "@/core/contents";
 
 /** What the shape of a job file is put together from. Every fault is carried as an `Issue` in the error's parameters. */
 
@@ -115,12 +115,8 @@ export const number = (whole: boolean, most: number) =>
 export const date = () =>
   yup.mixed().test("date", function (value) {
     if (value === undefined) return true;
-    const parts = typeof value === "string" && /^(\d{4})-(\d\d)-(\d\d)$/.exec(value);
-    const real =
-      parts &&
-      !Number.isNaN(Date.parse(`${value}T00:00:00Z`)) &&
-      new Date(`${value}T00:00:00Z`).toISOString().startsWith(value as string);
-    return Boolean(real) || fault(this, { code: "bad-date", received: String(value), expected: `"2026-04-14"` });
+    const real = typeof value === "string" && isDate(value);
+    return real || fault(this, { code: "bad-date", received: String(value), expected: `"2026-04-14"` });
   });
 
 export function typeName(value: unknown): string {

@@ -7,6 +7,7 @@ import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useState } from "react";
 import {
+  dateOf,
   CHECK_BAND,
   CHECK_EVERY,
   entered,
@@ -22,7 +23,7 @@ import {
   type Trend,
 } from "@/core/contents";
 import type { Book, CheckEntry } from "@/formats/book";
-import { dayNumber, dayText } from "@/formats/day";
+import { dayNumber } from "@/formats/day";
 import { standsOn } from "@/formats/stands-on";
 import { CatchWatch } from "../calibrate/catch-watch";
 import { Places } from "../calibrate/places";
@@ -160,7 +161,7 @@ function Verdict({ check }: { check: CheckEntry }) {
   );
 }
 
-const day = (number: number) => format(new Date(`${dayText(number)}T12:00:00`), "d MMM yyyy");
+const day = (number: number) => format(new Date(`${dateOf(number)}T12:00:00`), "d MMM yyyy");
 
 /** The series with its trend, in words and as a picture. */
 function Series({ points, checks }: { points: readonly CheckPoint[]; checks: readonly CheckEntry[] }) {

@@ -3,8 +3,7 @@
 import { useTheme } from "next-themes";
 import Plotly from "plotly.js";
 import createPlotlyComponent from "react-plotly.js/factory";
-import { CHECK_BAND, type CheckPoint, type Trend } from "@/core/contents";
-import { dayText } from "@/formats/day";
+import { dateOf, CHECK_BAND, type CheckPoint, type Trend } from "@/core/contents";
 
 const Plot = createPlotlyComponent(Plotly);
 
@@ -31,7 +30,7 @@ export function TrendChart({ points, trend, today }: ChartProps) {
   const last = Math.min(today + 400, Math.max(today + AHEAD, trend?.told && trend.leaves ? trend.leaves.day + 14 : 0));
   const days = Array.from({ length: 40 }, (_, i) => Math.round(first + ((last - first) * i) / 39));
   const at = trend && days.map((d) => trend.at(d));
-  const x = days.map(dayText);
+  const x = days.map(dateOf);
   return (
     <Plot
       style={{ width: "100%", height: 300 }}
@@ -60,8 +59,8 @@ export function TrendChart({ points, trend, today }: ChartProps) {
           },
           {
             type: "line",
-            x0: dayText(today),
-            x1: dayText(today),
+            x0: dateOf(today),
+            x1: dateOf(today),
             yref: "paper",
             y0: 0,
             y1: 1,
@@ -98,7 +97,7 @@ export function TrendChart({ points, trend, today }: ChartProps) {
             ]
           : []),
         {
-          x: points.map((p) => dayText(p.day)),
+          x: points.map((p) => dateOf(p.day)),
           y: points.map((p) => percent(p.ratio)),
           mode: "markers",
           marker: { color: ink, size: 9, symbol: "diamond" },

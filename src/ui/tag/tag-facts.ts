@@ -1,7 +1,17 @@
 import { format } from "date-fns";
-import { coverageOf, GOOD_FOR, methodOf, parseQuantity, read, showEntered, writeNumber, type System } from "@/core/contents";
+import {
+  dateOf,
+  coverageOf,
+  GOOD_FOR,
+  methodOf,
+  parseQuantity,
+  read,
+  showEntered,
+  writeNumber,
+  type System,
+} from "@/core/contents";
 import type { Book, CalibrationEntry } from "@/formats/book";
-import { dayNumber, dayText } from "@/formats/day";
+import { dayNumber } from "@/formats/day";
 import { calibrationJob, soundJob } from "@/formats/job-file/assemble";
 import { calibratedFor, today, workOut } from "../data/in-hand";
 
@@ -65,7 +75,7 @@ export function tagFacts(book: Book, entry: CalibrationEntry, system: System): T
     band: band ? `± ${writeNumber(band.relative * 100, { figures: 2 })} %` : "as given",
     coverage: job.tank && !made.hoseEnd ? read(coverageOf(job.tank, made.sprayVolume).value, "area", system) : "–",
     made: `${format(new Date(entry.madeAt), "d MMM yyyy")}${entry.method ? `, ${methodOf(entry.method)!.title.toLowerCase()}` : ""}`,
-    goodUntil: format(new Date(`${dayText(dayNumber(entry.madeAt) + GOOD_FOR)}T12:00:00`), "d MMM yyyy"),
+    goodUntil: format(new Date(`${dateOf(dayNumber(entry.madeAt) + GOOD_FOR)}T12:00:00`), "d MMM yyyy"),
     warns:
       newest?.entry.id !== entry.id
         ? "A newer calibration has taken its place."
