@@ -1,5 +1,6 @@
 import type { Entered } from "../quantity/parse";
 import { derive, given, num, rule, type Derived, type Source } from "../working/rule";
+import { read, type System } from "../working/units";
 
 /** An active ingredient, with how much of it is in the product: a part by weight, or a weight in a volume. */
 export interface Active {
@@ -9,6 +10,17 @@ export interface Active {
 
 /** A rate of product for an area. */
 export type AreaRate = Source<"rateByWeight"> | Source<"rateByVolume">;
+
+/** A rate's plain number in the coherent set, whichever of the two kinds it is: for comparing two of one kind. */
+export const sizeOf = (rate: AreaRate): number => num(rate as Source<"rateByWeight">);
+
+/** A rate in the reader's units, rounded down: it may be a limit. */
+export function readAreaRate(rate: AreaRate, system: System, figures = 3): string {
+  const rounding = { figures, down: true };
+  return isWeightRate(rate)
+    ? read(rate.value, "rateByWeight", system, rounding)
+    : read((rate as Source<"rateByVolume">).value, "rateByVolume", system, rounding);
+}
 
 const BY_ACTIVE = "two products are compared by the active ingredient in them, limits count it and not the product";
 

@@ -1,7 +1,7 @@
 import { yearBefore } from "../calendar";
 import { entered } from "../quantity/parse";
 import { derive, kindOf, num, nums, rule, type Source } from "../working/rule";
-import { asPlanned, sameName, type Active, type AreaRate, type Holder } from "./active";
+import { asPlanned, sameName, sizeOf, type Active, type AreaRate, type Holder } from "./active";
 import type { LabelSays, PutDown, YearKind, ZoneFacts } from "./label";
 
 const SUM = "what went down and what is planned, counted as the product whose label is read";
@@ -70,8 +70,7 @@ export function leftOf(limit: AreaRate, others: readonly AreaRate[], dry: boolea
 }
 
 /** Equality passes: what is limited and its limit may come by different sums. */
-export const passes = (amount: AreaRate, limit: AreaRate): boolean =>
-  num(amount as Source<"rateByWeight">) <= num(limit as Source<"rateByWeight">) * (1 + 1e-9);
+export const passes = (amount: AreaRate, limit: AreaRate): boolean => sizeOf(amount) <= sizeOf(limit) * (1 + 1e-9);
 
 /** A product of a mix as its label's limits see it. */
 export interface Counting {

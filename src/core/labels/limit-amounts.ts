@@ -1,6 +1,5 @@
-import { num, type Source } from "../working/rule";
 import { yearBefore } from "../calendar";
-import type { Active, AreaRate } from "./active";
+import { sizeOf, type Active, type AreaRate } from "./active";
 import { activesOf, besideAs, counted, downOn, entryAs, leftOf, ofYear, passes, type Counting } from "./budget";
 import type { YearKind, ZoneFacts } from "./label";
 import { perArea } from "./per-area";
@@ -37,12 +36,12 @@ export function perApplication({ own, others, rows, zone, day, held, budgets }: 
   let most: AreaRate | undefined;
   let says = "";
   const over = (left: AreaRate, text: string) => {
-    if (most && num(left as Source<"rateByWeight">) >= num(most as Source<"rateByWeight">)) return;
+    if (most && sizeOf(left) >= sizeOf(most)) return;
     most = left;
     says = text;
   };
   const top = own.says.range && perArea(own.says.range[1], `highest rate of ${own.name}`, day.sprayVolume);
-  if (top && !passes(own.rate, top)) over(top, `the label's highest rate is ${rateText(top, own.dry)}`);
+  if (top && !passes(own.rate, top)) over(top, `the label's highest rate is ${rateText(top)}`);
   for (const row of rows) {
     if (!row.perApplication) continue;
     const limit = perArea(row.perApplication, `most of ${own.name} at once`, day.sprayVolume);
@@ -62,22 +61,22 @@ export function perApplication({ own, others, rows, zone, day, held, budgets }: 
       });
       if (!passes(planned, limit)) {
         const also = more.length > 0 ? `, and another product of this mix holds ${active.name} too` : "";
-        over(left, `the label allows ${rateText(limit, own.dry)} at once${also}`);
+        over(left, `the label allows ${rateText(limit)} at once${also}`);
       }
     }
   }
   if (most)
     held({
       code: "over-application-limit",
-      text: `${own.name} on ${zone.name}: ${rateText(own.rate, own.dry)} is planned, ${says}.`,
+      text: `${own.name} on ${zone.name}: ${rateText(own.rate)} is planned, ${says}.`,
       fits: fitsWith(most, own),
       most,
     });
 }
 
 function fitsWith(most: AreaRate, own: Counting): string {
-  return num(most as Source<"rateByWeight">) > 0
-    ? `Lower the rate of ${own.name} to ${rateText(most, own.dry)} or less.`
+  return sizeOf(most) > 0
+    ? `Lower the rate of ${own.name} to ${rateText(most)} or less.`
     : `No rate of ${own.name} fits here today. Take it out of this mix, or leave this zone out.`;
 }
 
@@ -112,12 +111,12 @@ export function perYear({ own, others, rows, zone, day, held, budgets }: Case): 
           });
         first = false;
         if (passes(total, limit)) continue;
-        if (worst && num(worst.left as Source<"rateByWeight">) <= num(left as Source<"rateByWeight">)) continue;
+        if (worst && sizeOf(worst.left) <= sizeOf(left)) continue;
         const span = kind === "calendar" ? `in ${end.slice(0, 4)}` : `in the 12 months to ${end}`;
-        const had = before.length > 0 ? ` ${rateText(counted(before, own.dry), own.dry)} counts against it already.` : "";
+        const had = before.length > 0 ? ` ${rateText(counted(before, own.dry))} counts against it already.` : "";
         worst = {
           left,
-          text: `${own.name} on ${zone.name}: ${rateText(own.rate, own.dry)} is planned, the label allows ${rateText(limit, own.dry)} of it ${span}, by its ${active.name}.${had}`,
+          text: `${own.name} on ${zone.name}: ${rateText(own.rate)} is planned, the label allows ${rateText(limit)} of it ${span}, by its ${active.name}.${had}`,
         };
       }
     }

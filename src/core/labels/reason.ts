@@ -1,7 +1,6 @@
 import { quantity } from "../quantity/quantity";
 import { constant, type Source } from "../working/rule";
-import { read } from "../working/units";
-import type { AreaRate } from "./active";
+import { readAreaRate, type AreaRate } from "./active";
 import type { Counting } from "./budget";
 import type { LimitRow, YearKind, ZoneFacts } from "./label";
 
@@ -93,11 +92,8 @@ export interface Case {
   readonly warnings: LimitWarning[];
 }
 
-/** A rate in words, rounded down: it may be a limit. */
-export const rateText = (rate: AreaRate, dry: boolean): string =>
-  dry
-    ? read((rate as Source<"rateByWeight">).value, "rateByWeight", "us", { figures: 4, down: true })
-    : read((rate as Source<"rateByVolume">).value, "rateByVolume", "us", { figures: 4, down: true });
+/** A rate in the words of a reason. */
+export const rateText = (rate: AreaRate): string => readAreaRate(rate, "us", 4);
 
 const NONE = {
   dry: constant("rateByWeight", quantity("rateByWeight", 0, "oz/1000 ft2"), "nothing more"),

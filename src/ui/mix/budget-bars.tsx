@@ -1,18 +1,10 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import { kindOf, num, read, type AreaRate, type Quantity, type SiteBudget, type Source, type System } from "@/core/contents";
+import { readAreaRate, sizeOf, type AreaRate, type SiteBudget, type System } from "@/core/contents";
 import { SubHeading } from "../parts/controls";
 
-/** A rate on the ground in the reader's units. */
-export function areaRateWords(rate: AreaRate, system: System): string {
-  return kindOf(rate) === "rateByWeight"
-    ? read(rate.value as Quantity<"rateByWeight">, "rateByWeight", system, { figures: 3, down: true })
-    : read(rate.value as Quantity<"rateByVolume">, "rateByVolume", system, { figures: 3, down: true });
-}
-
-const part = (rate: AreaRate | null, limit: AreaRate): number =>
-  rate ? num(rate as Source<"rateByWeight">) / num(limit as Source<"rateByWeight">) : 0;
+const part = (rate: AreaRate | null, limit: AreaRate): number => (rate ? sizeOf(rate) / sizeOf(limit) : 0);
 
 interface BarsProps {
   readonly budgets: readonly SiteBudget[];
@@ -41,7 +33,7 @@ function tightest(budgets: readonly SiteBudget[]): SiteBudget[] {
   for (const budget of budgets) {
     const key = [budget.zone, budget.product, budget.active].join("\n");
     const known = least.get(key);
-    if (!known || num(budget.left as Source<"rateByWeight">) < num(known.left as Source<"rateByWeight">)) least.set(key, budget);
+    if (!known || sizeOf(budget.left) < sizeOf(known.left)) least.set(key, budget);
   }
   return [...least.values()];
 }
@@ -55,9 +47,9 @@ function Bar({ budget, system }: { budget: SiteBudget; system: System }) {
   const over = down + plan > 1 + 1e-9;
   const x = (share: number) => (share / whole) * WIDE;
   const words = [
-    used ? `${areaRateWords(used, system)} down` : "nothing down",
-    `${areaRateWords(planned, system)} planned`,
-    `limit ${areaRateWords(limit, system)} ${budget.yearKind === "rolling" ? "in 12 months" : "a year"}`,
+    used ? `${readAreaRate(used, system)} down` : "nothing down",
+    `${readAreaRate(planned, system)} planned`,
+    `limit ${readAreaRate(limit, system)} ${budget.yearKind === "rolling" ? "in 12 months" : "a year"}`,
   ];
   return (
     <Box

@@ -1,10 +1,9 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import { num, sameName, type MixPlan, type Reason, type Source, type System } from "@/core/contents";
+import { readAreaRate, sameName, sizeOf, type MixPlan, type Reason, type System } from "@/core/contents";
 import { useBook } from "../data/book";
 import { Button } from "../parts/controls";
-import { areaRateWords } from "./budget-bars";
 
 interface HeldProps {
   readonly plan: MixPlan;
@@ -51,10 +50,10 @@ export function Held({ plan, system, onLower }: HeldProps) {
                 <span>
                   Most still allowed:{" "}
                   <chakra.span fontFamily="reading" fontWeight="700">
-                    {num(reason.most as Source<"rateByWeight">) > 0 ? areaRateWords(reason.most, system) : "nothing"}
+                    {sizeOf(reason.most) > 0 ? readAreaRate(reason.most, system) : "nothing"}
                   </chakra.span>
                 </span>
-                {onLower && num(reason.most as Source<"rateByWeight">) > 0 && (
+                {onLower && sizeOf(reason.most) > 0 && (
                   <Button onClick={() => onLower(reason.product!, reason.most!)}>Lower the rate to that</Button>
                 )}
               </Box>
@@ -69,7 +68,7 @@ export function Held({ plan, system, onLower }: HeldProps) {
 
 /** Whether no other reason allows less of the same product: that is what it has to be lowered to. */
 function tightest(reasons: readonly { reason: Reason }[], own: Reason): boolean {
-  const least = (r: Reason) => (r.most ? num(r.most as Source<"rateByWeight">) : Infinity);
+  const least = (r: Reason) => (r.most ? sizeOf(r.most) : Infinity);
   const same = reasons.map((r) => r.reason).filter((r) => r.product === own.product);
   return same.reduce((a, b) => (least(b) < least(a) ? b : a)) === own;
 }
@@ -77,7 +76,7 @@ function tightest(reasons: readonly { reason: Reason }[], own: Reason): boolean 
 /** Reasons that say the same of several zones are said once, for the zone that allows least. */
 function distinct(reasons: readonly Reason[]): { reason: Reason; zones: string[] }[] {
   const groups = new Map<string, { reason: Reason; zones: string[] }>();
-  const least = (r: Reason) => (r.most ? num(r.most as Source<"rateByWeight">) : 0);
+  const least = (r: Reason) => (r.most ? sizeOf(r.most) : 0);
   for (const reason of reasons) {
     const key = `${reason.code} ${reason.product}`;
     const group = groups.get(key);
