@@ -48,6 +48,8 @@ export interface Calibration {
   readonly flow: Source<"flow"> | null;
   readonly timePer1000: Source<"time"> | null;
   readonly speed: Source<"speed"> | null;
+  /** The effective swath, where one is known. */
+  readonly swath: Source<"length"> | null;
   readonly uncertainty: Uncertainty | null;
   readonly trials: readonly TrialSummary[];
   readonly againstTarget: { readonly ratio: number; readonly within: boolean } | null;
@@ -86,6 +88,7 @@ export function calibrate(input: CalibrationInput): Calibration {
     flow,
     timePer1000,
     speed,
+    swath: pace?.swath ?? null,
     uncertainty: uncertaintyOf(evidence, rig, input.graduation?.value),
     trials,
     againstTarget: input.target ? against(num(sprayVolume), raw(input.target.value), input.tolerance) : null,

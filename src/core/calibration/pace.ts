@@ -78,6 +78,7 @@ export interface Pace {
   readonly timePer1000: Derived<"time">;
   /** Null where no swath is known. */
   readonly speed: Source<"speed"> | null;
+  readonly swath: Source<"length"> | null;
 }
 
 /** The mean of several times; one time stands for itself. */
@@ -106,6 +107,7 @@ export function paceOf(evidence: PaceEvidence, rig: RigBasics): Pace {
       area,
       timePer1000: derive(paceOfAreaRule, { time, area, thousand: THOUSAND }),
       speed: swath ? derive(impliedSpeedRule, { area, time, swath }) : null,
+      swath: swath ?? null,
     };
   }
   const swath = evidence.swath ? given(evidence.swath, "effective swath") : boomSwath(rig);
@@ -118,5 +120,5 @@ export function paceOf(evidence: PaceEvidence, rig: RigBasics): Pace {
           time: meanTime(evidence.times.map((t, i) => given(t, `run ${i + 1}`))),
         });
   const timePer1000 = derive(paceOfSpeedRule, { thousand: THOUSAND, speed, swath });
-  return { time: timePer1000, area: THOUSAND, timePer1000, speed };
+  return { time: timePer1000, area: THOUSAND, timePer1000, speed, swath };
 }

@@ -15,6 +15,9 @@ import { trialStats } from "./trials";
 export interface Uncertainty {
   /** Half the width of the band that holds q with about 95 %, as a part of q. */
   readonly relative: number;
+  /** The same before it is expanded, with its effective degrees of freedom: what a chance is worked out from. */
+  readonly standard: number;
+  readonly freedom: number;
   /** The part with the largest variance. */
   readonly largest: Part;
   readonly parts: readonly Contribution[];
@@ -199,7 +202,8 @@ export function combine(parts: readonly Contribution[]): Uncertainty {
   const spent = parts.reduce((sum, p) => sum + p.variance ** 2 / p.freedom, 0);
   const freedom = spent === 0 ? Infinity : variance ** 2 / spent;
   const largest = parts.reduce((most, p) => (p.variance > most.variance ? p : most));
-  return { relative: coverageFactor(freedom) * Math.sqrt(variance), largest: largest.part, parts };
+  const standard = Math.sqrt(variance);
+  return { relative: coverageFactor(freedom) * standard, standard, freedom, largest: largest.part, parts };
 }
 
 /** The uncertainty of a spray volume from its evidence; null where it was taken as given. */
