@@ -45,7 +45,6 @@ export type IssueCode =
   | "duplicate-name"
   | "bad-date"
   | "not-json"
-  | "not-supported"
   | "out-of-range"
   | "conflict"
   | "held";
@@ -96,7 +95,6 @@ const WORDS: Record<IssueCode, (issue: Issue) => string> = {
   "duplicate-name": (i) => `${q(i.received)} is there already, give each its own ${i.expected}`,
   "bad-date": (i) => `${q(i.received)} is not a date, write e.g. ${i.expected}`,
   "not-json": (i) => `not JSON: ${i.received}, ${i.expected}`,
-  "not-supported": (i) => `${i.received} is not supported yet, ${i.expected}`,
   "out-of-range": (i) => `${q(i.received)} can't be right, it should be ${i.expected}`,
   conflict: (i) => `${i.received}, ${i.expected}`,
   held: (i) => `held: ${i.received} ${i.expected}`,

@@ -142,4 +142,14 @@ export function asPlanned(
 
 /** Actives are told apart by their names, whatever the capitals and blanks. */
 export const sameName = (a: string, b: string): boolean => plain(a) === plain(b);
-const plain = (name: string) => name.trim().toLowerCase().replace(/\s+/g, " ");
+
+/** Names written out plainly, remembered: a judgement compares the same few thousands of times. */
+const written = new Map<string, string>();
+function plain(name: string): string {
+  const known = written.get(name);
+  if (known !== undefined) return known;
+  if (written.size > 5000) written.clear();
+  const text = name.trim().toLowerCase().replace(/\s+/g, " ");
+  written.set(name, text);
+  return text;
+}

@@ -1,6 +1,7 @@
 import type { LabelRate } from "../mixing/product";
 import type { Entered } from "../quantity/parse";
 import type { Active, AreaRate } from "./active";
+import type { Aftercare } from "./aftercare";
 
 /** What a label binds a plan to, beyond the rate: the part of a card that is judged. */
 export interface LabelSays {
@@ -24,6 +25,7 @@ export interface LabelSays {
   readonly residual?: number;
   /** What the label says of hose-end heads; undefined where it says nothing. */
   readonly hoseEnd?: boolean;
+  readonly aftercare?: Aftercare;
 }
 
 export const YEAR_KINDS = ["calendar", "rolling"] as const;

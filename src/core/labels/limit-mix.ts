@@ -1,3 +1,4 @@
+import { aftercareClashes } from "./aftercare";
 import { show } from "../quantity/format";
 import { quantity } from "../quantity/quantity";
 import { constant, derive, given, num, rule, type AnySource, type Source } from "../working/rule";
@@ -32,7 +33,7 @@ export const roomOfDryRule = rule({
 
 const WATER = constant("activeStrength", quantity("activeStrength", 1, "g/mL"), "water");
 
-/** Judges what doesn't depend on a zone: the carrier, the dilution, the kind of head. */
+/** Judges what doesn't depend on a zone: the carrier, the dilution, the kind of head, the aftercare across the tank. */
 export function judgeMix(
   products: readonly Counting[],
   { sprayVolume }: Pick<DayOfPlan, "sprayVolume">,
@@ -68,8 +69,15 @@ export function judgeMix(
         fits: "Take a backpack or a truck.",
       });
   }
+  for (const { between, text } of aftercareClashes(products.map(({ name, says }) => ({ name, aftercare: says.aftercare }))))
+    held(between[1], {
+      code: "aftercare-clash",
+      text: `${text}: one tank can't do both.`,
+      fits: `Split them: take ${between[1]} out and spray it on another day, when the first has had its aftercare.`,
+    });
   return { reasons, working };
 }
 
-const roomOf = ({ rate, dry }: Counting): Source<"rateByVolume"> =>
+/** The room that a rate takes: a dry product as much as its weight of water. */
+export const roomOf = ({ rate, dry }: Pick<Counting, "rate" | "dry">): Source<"rateByVolume"> =>
   dry ? derive(roomOfDryRule, { rate: rate as Source<"rateByWeight">, water: WATER }) : (rate as Source<"rateByVolume">);

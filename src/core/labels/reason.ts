@@ -16,6 +16,7 @@ export const REASON_CODES = [
   "too-soon-after-seeding",
   "too-soon-before-seeding",
   "hose-end-not-allowed",
+  "aftercare-clash",
   "uncountable",
 ] as const;
 export type ReasonCode = (typeof REASON_CODES)[number];

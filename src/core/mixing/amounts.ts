@@ -1,6 +1,6 @@
 import type { Quantity } from "../quantity/kinds";
 import { raw } from "../quantity/kinds";
-import { derive, given, num, rule, type Derived, type Source } from "../working/rule";
+import { derive, given, kindOf, num, rule, type Derived, type Source } from "../working/rule";
 import type { MixProduct, Price } from "./product";
 
 const PROPORTION = "a rate times what it is a rate of";
@@ -56,7 +56,11 @@ export type AmountFor = (area: Source<"area">, spray: Source<"volume">) => Amoun
 
 /** Binds a product's rate: what it is a rate of, is settled once and not in every load. */
 export function amountFor(product: MixProduct): AmountFor {
-  const { rate: entry } = product;
+  const { rate: entry, mixed } = product;
+  if (mixed)
+    return kindOf(mixed) === "strengthByWeight"
+      ? (_area, spray) => derive(weightForSprayRule, { strength: mixed as Derived<"strengthByWeight">, spray })
+      : (_area, spray) => derive(volumeForSprayRule, { strength: mixed as Derived<"strengthByVolume">, spray });
   switch (entry.kind) {
     case "rateByWeight": {
       const rate = (product.by as Source<"rateByWeight">) ?? given(entry, `rate of ${product.name}`);

@@ -1,8 +1,13 @@
-import { derive, num, nums, rule, type Derived, type Source } from "../working/rule";
-import type { Amount } from "./amounts";
+import { quantity } from "../quantity/quantity";
+import { constant, derive, num, nums, rule, type Derived, type Source } from "../working/rule";
+import { amountFor, type Amount } from "./amounts";
+import { coversRule } from "./areas";
 import { isWeight } from "./display";
-import type { Load, MixPlan } from "./mix";
-import { pouringOrder } from "./pouring-order";
+import type { DayRun } from "./day-run";
+import type { MixPlan } from "./mix";
+import { goesInAsSlurry, pouringOrder } from "./pouring-order";
+import type { MixProduct } from "./product";
+import type { DoneFill } from "./run-state";
 
 export const halfWaterRule = rule({
   id: "half-water",
@@ -26,6 +31,17 @@ export const roomForWaterRule = rule({
   compute: ({ fill, products }) => num(fill) - nums(products).reduce((sum, p) => sum + p, 0),
 });
 
+export const waterOnTopRule = rule({
+  id: "water-on-top",
+  version: 1,
+  title: "Water to start with, on what is left",
+  formula: "left + water",
+  inputs: { left: "volume", water: "volume" },
+  output: "volume",
+  source: "half of what is mixed fresh, on top of what is mixed already",
+  compute: ({ left, water }) => num(left) + num(water),
+});
+
 /**
  * The water that a load is begun with: half of it, or as much as the liquid products leave room for. Null where they
  * leave none: a jar of undiluted product.
@@ -37,6 +53,67 @@ export function waterFirst(fill: Source<"volume">, amounts: readonly Amount[]): 
   return taken < num(fill) * (1 - 1e-9) ? derive(roomForWaterRule, { fill, products }) : null;
 }
 
+/** One filling of a tank, for one site or for several: what is poured into it. */
+export interface Filling {
+  /** Stable: the keys of its steps begin with it. */
+  readonly key: string;
+  readonly number: number;
+  readonly fillTo: Source<"volume">;
+  /** What is mixed fresh; less than `fillTo` where something was left in the tank. */
+  readonly adds: Source<"volume">;
+  readonly startsWith: Source<"volume"> | null;
+  readonly covers: Source<"area">;
+  /** One amount a product, in the order of the plan's products. */
+  readonly amounts: readonly Amount[];
+  /** The names of the sites that it is for. */
+  readonly sites: readonly string[];
+}
+
+/** The fillings of one site of a plan, in their order. */
+export function fillingsOf(plan: MixPlan, site: number): Filling[] {
+  const { name, loads } = plan.sites[site]!;
+  return loads.map(({ number, contents: { fillTo, covers, amounts } }) => ({
+    key: `${site + 1}.${number}`,
+    number,
+    fillTo,
+    adds: fillTo,
+    startsWith: null,
+    covers,
+    amounts,
+    sites: [name],
+  }));
+}
+
+/** The fillings of a day. @param before how many were filled already */
+export function fillingsOfRun({ loads }: DayRun, before = 0): Filling[] {
+  return loads.map(({ number, pieces, ...load }) => ({
+    ...load,
+    key: `run.${before + number}`,
+    number: before + number,
+    sites: [...new Set(pieces.map((p) => p.lawn.site))],
+  }));
+}
+
+/** The fillings of a day that are behind: what they held is on record, what went in follows from it. */
+export function filledBefore(plan: MixPlan, fills: readonly DoneFill[]): Filling[] {
+  const volume = (mL: number, name: string) => constant("volume", quantity("volume", mL, "mL"), name);
+  return fills.map(({ number, fillTo, adds }) => {
+    const fresh = volume(adds, "mixed fresh");
+    const full = volume(fillTo, "filled to");
+    const area = derive(coversRule, { fill: fresh, sprayVolume: plan.sprayVolume });
+    return {
+      key: `run.${number}`,
+      number,
+      fillTo: full,
+      adds: fresh,
+      startsWith: fillTo - adds > 1 ? volume(fillTo - adds, "left in the tank") : null,
+      covers: derive(coversRule, { fill: full, sprayVolume: plan.sprayVolume }),
+      amounts: plan.products.map((product) => amountFor(product)(area, fresh)),
+      sites: [],
+    };
+  });
+}
+
 /** One thing to do at the tank, in its order. The key is stable: it is what is ticked off and kept. */
 export type Step =
   /** Water to begin with; `mark` is the load's own top mark: both are read in one unit. */
@@ -44,31 +121,49 @@ export type Step =
   | {
       readonly key: string;
       readonly kind: "product";
+      /** Its place among the plan's products. */
+      readonly product: number;
       readonly name: string;
       readonly formulation?: string;
+      /** Stirred to a slurry in a pail first, so that it goes in without lumps. */
+      readonly slurry: boolean;
       readonly amount: Amount;
     }
+  | { readonly key: string; readonly kind: "rinse" }
   | { readonly key: string; readonly kind: "topUp"; readonly to: Source<"volume"> };
 
-/** The steps of a load: water to begin with, the products in pouring order, up to the mark. */
-export function stepsOf(plan: MixPlan, site: number, load: Load): Step[] {
-  const at = (what: string) => `${site + 1}.${load.number}.${what}`;
-  const { fillTo, amounts } = load.contents;
-  const water = waterFirst(fillTo, amounts);
+/** The steps of a filling: water to begin with, the products in pouring order, what was used rinsed in, up to the mark. */
+export function stepsOf(products: readonly MixProduct[], filling: Filling): Step[] {
+  const at = (what: string) => `${filling.key}.${what}`;
+  const { fillTo, adds, startsWith, amounts } = filling;
+  const fresh = waterFirst(adds, amounts);
+  const water = fresh && startsWith ? derive(waterOnTopRule, { left: startsWith, water: fresh }) : fresh;
   return [
     ...(water ? [{ key: at("water"), kind: "water", to: water, mark: fillTo } as const] : []),
-    ...pouringOrder(plan.products).map((i): Step => {
-      const { name, formulation } = plan.products[i]!;
-      return { key: at(`product-${i + 1}`), kind: "product", name, ...(formulation && { formulation }), amount: amounts[i]! };
+    ...pouringOrder(products).map((i): Step => {
+      const { name, formulation } = products[i]!;
+      return {
+        key: at(`product-${i + 1}`),
+        kind: "product",
+        product: i,
+        name,
+        ...(formulation && { formulation }),
+        slurry: goesInAsSlurry(products[i]!),
+        amount: amounts[i]!,
+      };
     }),
+    { key: at("rinse"), kind: "rinse" },
     { key: at("top-up"), kind: "topUp", to: fillTo },
   ];
 }
 
+/** All fillings of a plan: the day's where it is planned as one, else every site's. */
+export const allFillings = (plan: MixPlan): Filling[] =>
+  plan.run ? fillingsOfRun(plan.run) : plan.sites.flatMap((_, i) => fillingsOf(plan, i));
+
 /** The keys of all steps of a plan: what can be ticked off. */
-export function stepKeys(plan: MixPlan): string[] {
-  return plan.sites.flatMap((site, i) => site.loads.flatMap((load) => stepsOf(plan, i, load).map((step) => step.key)));
-}
+export const stepKeys = (plan: MixPlan): string[] =>
+  allFillings(plan).flatMap((filling) => stepsOf(plan.products, filling).map((step) => step.key));
 
 /** How full a load makes the tank: 0 empty, 1 the usable volume. For drawing to scale. */
 export function fullness(fillTo: Source<"volume">, usable: Source<"volume">): number {

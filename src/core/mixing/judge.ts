@@ -1,3 +1,4 @@
+import type { AreaRate } from "../labels/active";
 import type { Counting } from "../labels/budget";
 import type { LabelSays } from "../labels/label";
 import { judgeMix } from "../labels/limit-mix";
@@ -8,7 +9,8 @@ import { showEntered } from "../quantity/format";
 import { raw, type Kind, type Quantity } from "../quantity/kinds";
 import type { Entered } from "../quantity/parse";
 import { rateBounds, slipsOfRate, type RateContext } from "../slips/of-rate";
-import type { AnySource } from "../working/rule";
+import type { AnySource, Source } from "../working/rule";
+import { putDown } from "./fixed-volume";
 import type { MixInput } from "./mix";
 import type { LabelRate, MixProduct } from "./product";
 
@@ -38,7 +40,7 @@ export function judge(input: MixInput): Judgement {
     name: product.name,
     dry: product.form === "dry",
     says: product.says ?? SAYS_NOTHING,
-    rate: product.by ?? perArea(product.rate, `rate of ${product.name}`, sprayVolume),
+    rate: rateOnGround(product, sprayVolume),
   }));
   const whole = judgeMix(products, { sprayVolume }, input.hoseEnd ?? false);
   const { date, anyOrder } = input;
@@ -64,6 +66,12 @@ export function judge(input: MixInput): Judgement {
     ...reasons.map((r) => r.most),
   ].filter((s): s is NonNullable<typeof s> => s !== null);
   return { held: [...held], reasons, budgets, warnings: unique(warnings), working };
+}
+
+/** What of a product really goes down: its rate, or what it is mixed for times what is sprayed. */
+export function rateOnGround(product: MixProduct, sprayVolume: Source<"sprayVolume">): AreaRate {
+  if (product.mixed) return putDown(product.mixed, sprayVolume);
+  return product.by ?? perArea(product.rate, `rate of ${product.name}`, sprayVolume);
 }
 
 /** What a label says beside rates and limits that a zone can be held for. */

@@ -1,58 +1,18 @@
 import type { ZoneFacts } from "../labels/label";
 import type { Reason } from "../labels/reason";
-import { show } from "../quantity/format";
+import { show, writeNumber } from "../quantity/format";
 import type { Entered } from "../quantity/parse";
 import { explainAll, type Line } from "../working/explain";
-import { derive, given, num, nums, rule, type AnySource, type Derived, type Source } from "../working/rule";
+import { derive, given, num, type AnySource, type Derived, type Source } from "../working/rule";
 import type { System } from "../working/units";
 import { amountFor, costOf, type Amount, type AmountFor } from "./amounts";
+import { coverageRule, coversRule, overageRule, siteAreaRule, sprayFor } from "./areas";
+import { dayRun, type DayRun, type Lawn } from "./day-run";
+import { fixedVolumeEffect, mixedFor } from "./fixed-volume";
 import { loadCount, MOST_LOADS, splitLoads, underLeast, type LoadMode } from "./loads";
 import { judge, type LabelWarning, type SiteBudget } from "./judge";
 import type { MixProduct } from "./product";
-
-export const siteAreaRule = rule({
-  id: "site-area",
-  version: 1,
-  title: "Area of the site",
-  formula: "sum(zones)",
-  inputs: { zones: ["area"] },
-  output: "area",
-  source: "the zones of a site, added up",
-  compute: ({ zones }) => nums(zones).reduce((sum, a) => sum + a, 0),
-});
-
-export const siteSprayRule = rule({
-  id: "site-spray",
-  version: 1,
-  title: "Spray for the site",
-  formula: "sprayVolume * area",
-  inputs: { sprayVolume: "sprayVolume", area: "area" },
-  output: "volume",
-  source: "q = V/A, solved for V",
-  compute: ({ sprayVolume, area }) => num(sprayVolume) * num(area),
-});
-
-export const coverageRule = rule({
-  id: "tank-coverage",
-  version: 1,
-  title: "Tank coverage",
-  formula: "usable / sprayVolume",
-  inputs: { usable: "volume", sprayVolume: "sprayVolume" },
-  output: "area",
-  source: "C = usable volume / q",
-  compute: ({ usable, sprayVolume }) => num(usable) / num(sprayVolume),
-});
-
-export const coversRule = rule({
-  id: "load-covers",
-  version: 1,
-  title: "A load covers",
-  formula: "fill / sprayVolume",
-  inputs: { fill: "volume", sprayVolume: "sprayVolume" },
-  output: "area",
-  source: "q = V/A, solved for A",
-  compute: ({ fill, sprayVolume }) => num(fill) / num(sprayVolume),
-});
+import { totalsOf } from "./totals";
 
 export interface Tank {
   readonly name: string;
@@ -64,6 +24,8 @@ export interface Tank {
 export interface MixSite {
   readonly name: string;
   readonly jurisdiction?: string | undefined;
+  /** Has water to fill from. */
+  readonly water?: boolean;
   readonly zones: readonly (ZoneFacts & { readonly area: Entered<"area"> })[];
 }
 
@@ -76,9 +38,23 @@ export interface MixInput {
   /** What really leaves the sprayer, where a load is not filled with it: a hose-end head's jar. */
   readonly leaves?: Source<"sprayVolume">;
   readonly hoseEnd?: boolean;
+  /** The fixed-volume school: mixed for this, whatever is sprayed. */
+  readonly mixedFor?: Source<"sprayVolume"> | undefined;
+  /** So much more is mixed than the site takes; none unless somebody asks for it. */
+  readonly overage?: Source<"share"> | undefined;
+  /** One fill serves several sites; `places` where it is known which of them have water. */
+  readonly run?: (Progress & { readonly places: boolean }) | undefined;
   /** ISO date of the plan; needed as soon as a limit on the year, the count or the interval is present. */
   readonly date?: string | undefined;
   readonly anyOrder?: boolean | undefined;
+}
+
+/** How far a day has come; nothing of it where it hasn't begun. */
+export interface Progress {
+  /** The names of the sites still to do, in their order; all of them where it is left out. */
+  readonly todo?: readonly string[] | undefined;
+  /** What is mixed in the tank now. */
+  readonly inTank?: Source<"volume"> | undefined;
 }
 
 /** What one filling holds. Every full tank of a plan is the same object. */
@@ -107,16 +83,20 @@ export interface SitePlan {
 }
 
 export interface MixWarning {
-  readonly code: "below-least-mix" | LabelWarning["code"];
+  readonly code: "below-least-mix" | "mixed-for-another-volume" | "left-over" | LabelWarning["code"];
   readonly text: string;
 }
 
 export interface MixPlan {
   readonly sprayVolume: Source<"sprayVolume">;
+  /** What really leaves the sprayer: the spray volume, but of a hose-end head's jar. */
+  readonly leaves: Source<"sprayVolume">;
   readonly tankCoverage: Derived<"area">;
   readonly products: readonly MixProduct[];
   /** The sites that may be sprayed. A held one is not among them: there is no amount of it anywhere. */
   readonly sites: readonly SitePlan[];
+  /** The fills of the day, where it is planned as one. */
+  readonly run: DayRun | null;
   /** The names of the sites that a label holds, and why. */
   readonly held: readonly string[];
   readonly reasons: readonly Reason[];
@@ -132,25 +112,27 @@ export interface MixPlan {
  * an empty tank. Each amount keeps how it was worked out; nothing is rounded here.
  */
 export function mix(input: MixInput): MixPlan {
-  const { sprayVolume, products } = input;
+  const { sprayVolume } = input;
+  const products = input.mixedFor ? input.products.map((p) => mixedFor(p, input.mixedFor!)) : input.products;
   const usable = given(input.tank.usable, "usable volume");
   const least = input.tank.leastMix ? given(input.tank.leastMix, "least mix") : undefined;
   const tankCoverage = derive(coverageRule, { usable, sprayVolume });
   const bound = products.map(amountFor);
   const full = contentsOf(usable, tankCoverage, bound);
-  const judgement = judge(input);
-  const warnings: MixWarning[] = [...judgement.warnings];
+  const judgement = judge({ ...input, products });
+  const warnings: MixWarning[] = [...judgement.warnings, ...schoolWarnings(input)];
 
   const sites = input.sites.flatMap((site): SitePlan[] => {
     if (judgement.held.includes(site.name)) return [];
-    const { area, spray } = siteSpray(site, sprayVolume);
+    const { area, meant, spray } = siteSpray(site, input);
     const loads: Load[] = [];
     for (const part of splitLoads(spray, usable, least, input.loads)) {
-      const contents = part.full ? full : contentsOf(part.fill, coversOf(part.fill, spray, area, sprayVolume), bound);
+      const contents = part.full ? full : contentsOf(part.fill, coversOf(part.fill, spray, meant, sprayVolume), bound);
       for (let i = 0; i < part.times; i++) loads.push({ number: loads.length + 1, contents });
-      if (underLeast(part.fill, least)) warnings.push(belowLeast(site.name, part.fill, least!));
+      // Of a day its own fills count, not what each site would take by itself.
+      if (!input.run && underLeast(part.fill, least)) warnings.push(belowLeast(site.name, part.fill, least!));
     }
-    const totals = bound.map((amount) => amount(area, spray));
+    const totals = bound.map((amount) => amount(meant, spray));
     return [
       {
         name: site.name,
@@ -166,29 +148,97 @@ export function mix(input: MixInput): MixPlan {
     ];
   });
   const { held, reasons, budgets, working } = judgement;
-  return { sprayVolume, tankCoverage, products, sites, held, reasons, budgets, judged: working, warnings };
+  const run = input.run ? dayOf(input, products, held, bound) : null;
+  if (run)
+    for (const load of run.loads)
+      if (underLeast(load.fillTo, least)) warnings.push(belowLeast(`Load ${load.number} of the day`, load.fillTo, least!));
+  const leaves = input.leaves ?? sprayVolume;
+  return { sprayVolume, leaves, tankCoverage, products, sites, run, held, reasons, budgets, judged: working, warnings };
 }
 
-/** The spray that an area takes. */
-export const sprayFor = (area: Source<"area">, sprayVolume: Source<"sprayVolume">): Derived<"volume"> =>
-  derive(siteSprayRule, { sprayVolume, area });
+/** The day of a mix, as far as it is still to do. */
+function dayOf(
+  input: MixInput,
+  products: readonly MixProduct[],
+  held: readonly string[],
+  amounts = products.map(amountFor),
+): DayRun {
+  const { sprayVolume, tank, loads, run } = input;
+  return dayRun({
+    sprayVolume,
+    usable: given(tank.usable, "usable volume"),
+    least: tank.leastMix && given(tank.leastMix, "least mix"),
+    lawns: lawnsOf(input, held),
+    loads,
+    places: run?.places === true,
+    inTank: run?.inTank,
+    amounts,
+  });
+}
 
-/** The area of a site, its zones added up, and the spray that it takes. */
-function siteSpray(site: MixSite, sprayVolume: Source<"sprayVolume">): { area: Source<"area">; spray: Derived<"volume"> } {
+/** The same day with its stops in another order: nothing is judged anew, since no label minds the order. */
+export const dayInOrder = (input: MixInput, { products, held }: MixPlan, todo: readonly string[]): DayRun =>
+  dayOf({ ...input, run: { places: false, ...input.run, todo } }, products, held);
+
+/** The lawns of a day that are still to do, in their order, without those of held sites. */
+function lawnsOf({ sites, overage, run }: Pick<MixInput, "sites" | "overage" | "run">, held: readonly string[]): Lawn[] {
+  const order = run?.todo ? run.todo.flatMap((name) => sites.find((site) => site.name === name) ?? []) : sites;
+  return order
+    .filter((site) => !held.includes(site.name))
+    .flatMap((site) =>
+      site.zones.map((zone) => ({
+        site: site.name,
+        name: zone.name,
+        area: withOverage(given(zone.area, zone.name), overage),
+        water: site.water === true,
+      })),
+    );
+}
+
+const withOverage = (area: Source<"area">, overage: Source<"share"> | undefined): Source<"area"> =>
+  overage ? derive(overageRule, { area, overage }) : area;
+
+/** What a school of mixing does, in words. */
+function schoolWarnings({ mixedFor: volume, sprayVolume, leaves }: MixInput): MixWarning[] {
+  if (!volume) return [];
+  const { factor, matters } = fixedVolumeEffect(leaves ?? sprayVolume, volume);
+  if (!matters) return [];
+  const text = `Mixed for ${show(volume.value, "sprayVolume", "gal/1000 ft2")}, sprayed at ${show(sprayVolume.value, "sprayVolume", "gal/1000 ft2")}: ${show(factor.value, "share", "%", { figures: 3 })} of the typed rate goes down, and a tank covers ${writeNumber(100 / num(factor), { figures: 3 })} % of what was meant.`;
+  return [{ code: "mixed-for-another-volume", text }];
+}
+
+/** The area of a site, its zones added up; the area that is mixed for, and the spray that it takes. */
+function siteSpray(
+  site: MixSite,
+  { sprayVolume, overage }: Pick<MixInput, "sprayVolume" | "overage">,
+): { area: Source<"area">; meant: Source<"area">; spray: Derived<"volume"> } {
   const zones = site.zones.map((z) => given(z.area, z.name));
   const area = zones.length === 1 ? zones[0]! : derive(siteAreaRule, { zones });
-  return { area, spray: sprayFor(area, sprayVolume) };
+  const meant = withOverage(area, overage);
+  return { area, meant, spray: sprayFor(meant, sprayVolume) };
 }
 
 /** What a plan's amounts were worked out from, in the order in which their working is read. */
 export function planSources(plan: MixPlan): AnySource[] {
-  return plan.sites.flatMap((site): AnySource[] => [
-    plan.sprayVolume,
-    plan.tankCoverage,
-    site.spray,
-    ...site.loads.flatMap(({ contents }) => [contents.fillTo, contents.covers, ...contents.amounts]),
-    ...site.totals,
-  ]);
+  return plan.sites
+    .flatMap((site): AnySource[] => [
+      plan.sprayVolume,
+      plan.tankCoverage,
+      site.spray,
+      // Of a day its own fills are read, not what each site would take by itself.
+      ...(plan.run ? [] : site.loads).flatMap(({ contents }) => [contents.fillTo, contents.covers, ...contents.amounts]),
+      ...site.totals,
+    ])
+    .concat(
+      plan.sites.length > 1 ? totalsOf(plan).map((total) => total.amount) : [],
+      (plan.run?.loads ?? []).flatMap((load): AnySource[] => [
+        ...load.pieces.map((p) => p.covers),
+        load.fillTo,
+        load.adds,
+        load.covers,
+        ...load.amounts,
+      ]),
+    );
 }
 
 /** The working of a plan, line by line, its judgement after it: what two zones share there is written once. */
@@ -200,15 +250,26 @@ export function planLines(plan: MixPlan, system: System): Line[] {
 
 /** The sites of an input that would take more loads than a plan may have, with how many. */
 export function overloaded({
-  sprayVolume,
   tank,
   sites,
-}: Pick<MixInput, "sprayVolume" | "tank" | "sites">): { site: number; loads: number }[] {
+  ...input
+}: Pick<MixInput, "sprayVolume" | "tank" | "sites" | "overage">): { site: number; loads: number }[] {
   const usable = given(tank.usable, "usable volume");
   return sites.flatMap((site, i) => {
-    const loads = loadCount(siteSpray(site, sprayVolume).spray, usable);
+    const loads = loadCount(siteSpray(site, input).spray, usable);
     return loads > MOST_LOADS ? [{ site: i, loads }] : [];
   });
+}
+
+/** How many loads a day would take at the least, where those are more than a plan may have; else null. */
+export function overloadedDay({
+  tank,
+  sites,
+  ...input
+}: Pick<MixInput, "sprayVolume" | "tank" | "sites" | "overage">): number | null {
+  const all = sites.reduce((sum, site) => sum + num(siteSpray(site, input).spray), 0);
+  const loads = Math.ceil(all / num(given(tank.usable, "usable volume")));
+  return loads > MOST_LOADS ? loads : null;
 }
 
 /** A load that holds a whole site covers the site: no detour over the spray volume. */

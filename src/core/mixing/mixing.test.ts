@@ -6,7 +6,7 @@ import { expectNear } from "../testing/near";
 import { explainAll, lineText } from "../working/explain";
 import { given, num } from "../working/rule";
 import { costOf, type Amount } from "./amounts";
-import { fullness, stepsOf, waterFirst } from "./column";
+import { fillingsOf, fullness, stepsOf, waterFirst } from "./column";
 import { readAmount } from "./display";
 import { splitLoads, type LoadMode } from "./loads";
 import { coverageOf, mix, type MixInput } from "./mix";
@@ -230,11 +230,12 @@ describe("a mix", () => {
       products: [liquid("1.5 fl oz/1000 ft2"), dry("0.3 oz/1000 ft2", { formulation: "WG" })],
       sites: [site("s", "4000 ft2")],
     });
-    const load = made.sites[0]!.loads[0]!;
-    const steps = stepsOf(made, 0, load);
-    expect(steps.map((s) => s.key)).toEqual(["1.1.water", "1.1.product-2", "1.1.product-1", "1.1.top-up"]);
+    const load = fillingsOf(made, 0)[0]!;
+    const steps = stepsOf(made.products, load);
+    expect(steps.map((s) => s.key)).toEqual(["1.1.water", "1.1.product-2", "1.1.product-1", "1.1.rinse", "1.1.top-up"]);
+    expect(steps.flatMap((s) => (s.kind === "product" ? [s.slurry] : []))).toEqual([true, false]);
     expect(steps[0]!.kind === "water" && gal(steps[0]!.to)).toBeCloseTo(2, 12);
-    expect(fullness(load.contents.fillTo, given(entered("8 gal", "volume"), "usable"))).toBeCloseTo(0.5, 12);
+    expect(fullness(load.fillTo, given(entered("8 gal", "volume"), "usable"))).toBeCloseTo(0.5, 12);
   });
 
   test("water to begin with never leaves the products without room", () => {

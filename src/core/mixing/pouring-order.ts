@@ -1,10 +1,11 @@
 import type { MixProduct } from "./product";
 
 /**
- * When each formulation goes into the tank (common practice; the label's own order wins). Packets and dry products need
- * the most stirring and go first, surfactants and dye last.
+ * When each formulation goes into the tank (common practice; the label's own order wins). What
+ * changes the water goes first, then what needs the most stirring, surfactants and dye last.
  */
 export const FORMULATIONS = {
+  CONDITIONER: { place: 0, name: "water conditioner or compatibility agent" },
   WSP: { place: 1, name: "water-soluble packet" },
   WP: { place: 2, name: "wettable powder" },
   WG: { place: 2, name: "water-dispersible granule" },
@@ -24,6 +25,14 @@ export type Formulation = keyof typeof FORMULATIONS;
 
 /** Where a product of unknown formulation goes: dry ones with the granules, liquid ones with the solutions. */
 const UNKNOWN = { dry: 2, liquid: 5 } as const;
+
+/** Powders and granules that disperse are stirred with water first (common practice); packets go in whole. */
+const SLURRIED = ["WP", "WG", "DF"];
+export const goesInAsSlurry = ({ formulation }: Pick<MixProduct, "formulation">): boolean =>
+  SLURRIED.includes(formulation?.toUpperCase() ?? "");
+
+/** A packet that dissolves goes in whole and unopened. */
+export const isPacket = ({ formulation }: Pick<MixProduct, "formulation">): boolean => formulation?.toUpperCase() === "WSP";
 
 function placeOf(product: MixProduct): number {
   const code = product.formulation?.toUpperCase();

@@ -1,6 +1,8 @@
 import type { LabelSays } from "../labels/label";
 import type { Entered } from "../quantity/parse";
 import type { Derived } from "../working/rule";
+import type { Mixed } from "./fixed-volume";
+import type { Package } from "./packages";
 
 /** Dry products go on a scale, liquid ones into a vessel: a weight ounce never stands for a fluid ounce. */
 export const FORMS = ["dry", "liquid"] as const;
@@ -33,7 +35,11 @@ export interface MixProduct {
   readonly rate: LabelRate;
   /** How the rate was turned into product, where the label states a nutrient or an active. */
   readonly by?: Derived<"rateByWeight"> | Derived<"rateByVolume">;
+  /** What goes into a volume of spray, where it is mixed for another spray volume than is sprayed. */
+  readonly mixed?: Mixed;
   readonly price?: Price;
+  /** Packages that it comes in. */
+  readonly packages?: readonly Package[];
   /** One part of a split: half the label's rate is meant. */
   readonly split?: boolean;
   /** What the label binds the plan to. */

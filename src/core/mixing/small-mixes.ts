@@ -1,0 +1,100 @@
+import { quantity } from "../quantity/quantity";
+import { constant, derive, num, rule, type Derived, type Source } from "../working/rule";
+import type { Amount, AmountFor } from "./amounts";
+import { coversRule } from "./areas";
+import { isWeight } from "./display";
+
+export const scaledWeightRule = rule({
+  id: "scaled-weight",
+  version: 1,
+  title: "Into the small mix",
+  formula: "amount * small / fill",
+  inputs: { amount: "mass", small: "volume", fill: "volume" },
+  output: "mass",
+  source: "proportion: the same strength in less spray",
+  compute: ({ amount, small, fill }) => (num(amount) * num(small)) / num(fill),
+});
+
+export const scaledVolumeRule = rule({
+  id: "scaled-volume",
+  version: 1,
+  title: "Into the small mix",
+  formula: "amount * small / fill",
+  inputs: { amount: "volume", small: "volume", fill: "volume" },
+  output: "volume",
+  source: "proportion: the same strength in less spray",
+  compute: ({ amount, small, fill }) => (num(amount) * num(small)) / num(fill),
+});
+
+export const premixWeightRule = rule({
+  id: "premix-weight",
+  version: 1,
+  title: "Into the premix",
+  formula: "amount * loads",
+  inputs: { amount: "mass", loads: "count" },
+  output: "mass",
+  source: "so many loads at once",
+  compute: ({ amount, loads }) => num(amount) * num(loads),
+});
+
+export const premixVolumeRule = rule({
+  id: "premix-volume",
+  version: 1,
+  title: "The premix makes up to",
+  formula: "portion * loads",
+  inputs: { portion: "volume", loads: "count" },
+  output: "volume",
+  source: "so many portions at once",
+  compute: ({ portion, loads }) => num(portion) * num(loads),
+});
+
+/** The jars that a combination is tried in. */
+export const JARS = {
+  pint: constant("volume", quantity("volume", 1, "pt"), "a pint jar"),
+  quart: constant("volume", quantity("volume", 1, "qt"), "a quart jar"),
+} as const;
+
+/**
+ * A load in a jar: each amount scaled to it, in the same order. For a combination that nobody has mixed yet.
+ * @param fill the load's own mark · @param jar what is tried in it
+ */
+export function inJar(amounts: readonly Amount[], fill: Source<"volume">, jar: Source<"volume">): Amount[] {
+  return amounts.map((amount) =>
+    isWeight(amount)
+      ? derive(scaledWeightRule, { amount, small: jar, fill })
+      : derive(scaledVolumeRule, { amount: amount as Derived<"volume">, small: jar, fill }),
+  );
+}
+
+export interface SpotMix {
+  /** What it makes up to. */
+  readonly volume: Source<"volume">;
+  readonly covers: Derived<"area">;
+  /** One amount a product. */
+  readonly amounts: readonly Amount[];
+}
+
+/** A spot mix: a gallon, half of one, enough for a shrub. Strength R/q, whatever the volume; it *makes up to* the volume. */
+export function spotMix(volume: Source<"volume">, sprayVolume: Source<"sprayVolume">, amounts: readonly AmountFor[]): SpotMix {
+  const covers = derive(coversRule, { fill: volume, sprayVolume });
+  return { volume, covers, amounts: amounts.map((amount) => amount(covers, volume)) };
+}
+
+export interface Premix {
+  readonly product: Derived<"mass">;
+  readonly makesUpTo: Derived<"volume">;
+  readonly portion: Source<"volume">;
+}
+
+/**
+ * A slurry for several loads at once: weigh once, make it up, pour one portion into each load while it is kept stirred.
+ * What is too little for a scale in one load may be enough in eight.
+ */
+export function premix(amount: Derived<"mass">, loads: number, portion: Source<"volume">): Premix {
+  const count = constant("count", quantity("count", loads, ""), "loads");
+  return {
+    product: derive(premixWeightRule, { amount, loads: count }),
+    makesUpTo: derive(premixVolumeRule, { portion, loads: count }),
+    portion,
+  };
+}
