@@ -181,7 +181,6 @@ describe("faults, all at once, exit 2", () => {
       {},
       ["products[0].rate: ", "products[0].labelRange[0]: "],
     ],
-    ["a day run", {}, { run: "day" }, ["run: a day run is not supported yet"]],
   ])("%s", (_what, product, more, lines) => {
     const { out, err, exit } = run("mix", job(product, more));
     expect({ out, exit }).toEqual({ out: "", exit: 2 });

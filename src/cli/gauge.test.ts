@@ -281,15 +281,6 @@ describe("mix", () => {
     expect({ exit, out }).toEqual({ exit: 2, out: "" });
     expect(err.split("\n").map((l) => l.split(":")[0])).toEqual(["rig.tanks", "products", "sites"]);
   });
-
-  test.each<[string, object, string]>([["a day run", { run: "day" }, "run: a day run is not supported yet"]])(
-    "%s is refused, never half worked out",
-    (_what, more, line) => {
-      const { out, err, exit } = run("mix", job(more));
-      expect({ out, exit }).toEqual({ out: "", exit: 2 });
-      expect(err).toContain(line);
-    },
-  );
 });
 
 test("an unknown command says how it is used", () =>

@@ -2,16 +2,18 @@ import { readFileSync } from "node:fs";
 import { resolve } from "node:path";
 import { calibrate, lineFor, type Issue } from "@/core/contents";
 import { planOf } from "@/formats/job-file/assemble";
-import { readJobText } from "@/formats/job-file/read";
+import { readJob, readJobText } from "@/formats/job-file/read";
 import type { Job } from "@/formats/job-file/read-checked";
 import { calibrationResult, mixResult } from "@/formats/job-file/results";
-import { unsupportedIn } from "@/formats/job-file/supported";
+import { loadsToCsv } from "@/formats/loads-csv";
+import { sitesFromCsv } from "@/formats/sites-csv";
 
 /**
  * The `gauge` command: a door to the core without a browser. `calibrate FILE` and `mix FILE`, `-` for standard input.
- * A result is one JSON object on standard output, exit 0. Bad input is one line a fault on standard error, exit 2.
+ * A result is one JSON object on standard output, exit 0. Bad input is one line a fault on standard error, exit 2. In a
+ * batch, `mix FILE --sites CSV`, the sites come from a table and the loads go out as one.
  */
-const USAGE = "usage: gauge calibrate FILE | gauge mix FILE   (- reads standard input)";
+const USAGE = "usage: gauge calibrate FILE | gauge mix FILE [--sites CSV]   (- reads standard input)";
 
 /** What a run prints and exits with; apart from `main` so that it can be tested without a process. */
 export interface Outcome {
@@ -20,12 +22,17 @@ export interface Outcome {
   readonly exit: 0 | 2;
 }
 
-export function run(command: string | undefined, text: string): Outcome {
-  if (command !== "calibrate" && command !== "mix") return refused([USAGE]);
-  const read = readJobText(text);
+/** @param table the sites of a batch, as CSV */
+export function run(command: string | undefined, text: string, table?: string): Outcome {
+  if ((command !== "calibrate" && command !== "mix") || (command === "calibrate" && table !== undefined)) return refused([USAGE]);
+  const sites = table === undefined ? undefined : sitesFromCsv(table);
+  const given = readJobText(text);
+  if (!given.ok || (sites && !sites.ok))
+    return refused([...(given.ok ? [] : given.issues), ...(sites && !sites.ok ? sites.issues : [])].map(lineFor));
+  const read = sites ? readJob({ ...given.value.file, sites: sites.value }) : given;
   if (!read.ok) return refused(read.issues.map(lineFor));
   const job = read.value;
-  const missing = command === "mix" ? [...unsupportedIn(job.file), ...neededToMix(job)] : [];
+  const missing = command === "mix" ? neededToMix(job) : [];
   if (missing.length > 0) return refused(missing.map(lineFor));
 
   if (command === "calibrate")
@@ -33,6 +40,7 @@ export function run(command: string | undefined, text: string): Outcome {
   const planned = planOf(job);
   if (!planned.ok) return refused(planned.issues.map(lineFor));
   const { plan, calibration } = planned.value;
+  if (table !== undefined) return { out: loadsToCsv(plan).trimEnd(), err: "", exit: 0 };
   return { out: JSON.stringify(mixResult(plan, calibration), null, 2), err: "", exit: 0 };
 }
 
@@ -53,18 +61,23 @@ const refused = (lines: readonly string[]): Outcome => ({
   exit: 2,
 });
 
+/** npm runs scripts in the project's folder; a path is meant from where the person stands. */
+const readInput = (file: string) => readFileSync(file === "-" ? 0 : resolve(process.env.INIT_CWD ?? ".", file), "utf8");
+
 function main(args: readonly string[]): void {
-  const [command, file, ...more] = args;
+  const [command, file, flag, table, ...more] = args;
+  const batch = flag === "--sites" && table !== undefined && !(file === "-" && table === "-");
   let outcome: Outcome;
-  if (file === undefined || more.length > 0) outcome = refused([USAGE]);
+  if (file === undefined || more.length > 0 || (flag !== undefined && !batch)) outcome = refused([USAGE]);
   else {
+    let at = file;
     try {
-      // npm runs scripts in the project's folder; a path is meant from where the person stands.
-      const text = readFileSync(file === "-" ? 0 : resolve(process.env.INIT_CWD ?? ".", file), "utf8");
-      outcome = run(command, text);
+      const text = readInput(file);
+      at = table ?? file;
+      outcome = run(command, text, batch ? readInput(table) : undefined);
     } catch (error) {
       if (!(error instanceof Error && "code" in error)) throw error;
-      outcome = refused([`${file}: can't be read (${(error as NodeJS.ErrnoException).code})`]);
+      outcome = refused([`${at}: can't be read (${(error as NodeJS.ErrnoException).code})`]);
     }
   }
   if (outcome.out) process.stdout.write(`${outcome.out}\n`);

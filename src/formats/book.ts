@@ -1,4 +1,4 @@
-import type { Ground, LeverName, MethodId } from "@/core/contents";
+import type { Ground, LeverName, MethodId, RunState } from "@/core/contents";
 import type { TipText } from "./rig-setup";
 import type { ActiveText, CardText } from "./card/card";
 import type { AppliedText, CalibrationText, JobFile, RigText, SiteText, ZoneText } from "./job-file/types";
@@ -25,6 +25,10 @@ export interface Book {
   readonly applications: readonly ApplicationEntry[];
   /** Newest first. */
   readonly kitChecks: readonly KitCheckEntry[];
+  /** What is on hand of the products that were counted. */
+  readonly stock: readonly StockEntry[];
+  /** Newest first. */
+  readonly rinses: readonly RinseEntry[];
 }
 
 export const EMPTY_BOOK: Book = {
@@ -37,6 +41,8 @@ export const EMPTY_BOOK: Book = {
   tips: [],
   checks: [],
   kitChecks: [],
+  stock: [],
+  rinses: [],
   counted: [],
   applications: [],
 };
@@ -81,6 +87,23 @@ export interface KitCheckEntry {
   readonly shown: string;
   readonly ratio: number;
   readonly good: boolean;
+}
+
+/** A product on the shelf, as it was counted last. */
+export interface StockEntry {
+  readonly labelId: string;
+  /** As entered. */
+  readonly counted: string;
+  readonly countedAt: string;
+  /** What is left of it after what went down since, g or mL. */
+  readonly left: number;
+}
+
+export interface RinseEntry {
+  readonly id: string;
+  readonly rigId: string;
+  readonly tank: string;
+  readonly rinsedAt: string;
 }
 
 export interface LabelEntry extends Entry {
@@ -158,6 +181,13 @@ export interface SheetEntry {
   readonly siteId: string;
   readonly rigId: string;
   readonly personId: string | null;
+  /** The names of its sites and of its products. */
+  readonly sites: readonly string[];
+  readonly products: readonly string[];
+  readonly tank: string;
+  /** One fill serves several sites. */
+  readonly run: boolean;
+  readonly dayId: string | null;
   readonly steps: number;
   readonly done: number;
   readonly state: SheetState;
@@ -172,7 +202,12 @@ export interface Sheet {
   readonly madeAt: string;
   readonly personName: string | null;
   readonly calibrationMadeAt: string;
+  readonly rigId: string;
   readonly state: SheetState;
+  /** How the day has come along; null where it is none. */
+  readonly run: RunState | null;
+  /** The other tanks of the same day. */
+  readonly others: readonly { readonly id: string; readonly tank: string }[];
   /** As it was saved; while it is open, with what counts today. */
   readonly job: JobFile;
   /** The keys of the steps that are ticked off. */

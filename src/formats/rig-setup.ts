@@ -5,6 +5,7 @@ import {
   GROUNDS,
   parseField,
   parseQuantity,
+  PRODUCT_USES,
   ratedFlow,
   raw,
   type ChartRow,
@@ -13,6 +14,7 @@ import {
   type Ground,
   type Issue,
   type Kit,
+  type ProductUse,
   type Result,
   type TipChart,
 } from "@/core/contents";
@@ -39,6 +41,8 @@ export interface RigSetupText {
   readonly capacities?: readonly string[];
   readonly hose?: { readonly diameter: string; readonly length: string };
   readonly dedication?: string;
+  /** The uses of products that it is kept for; any where it is left out. */
+  readonly uses?: readonly ProductUse[];
   /** Name of the tip chart that belongs to the tip that is on. */
   readonly chart?: string;
   readonly kit?: KitText;
@@ -88,10 +92,11 @@ const TEXTS = [...HELD.map(([key]) => key), "mostPressure", "dedication", "chart
 export function isSetup(input: unknown): input is RigSetupText {
   if (typeof input !== "object" || input === null) return false;
   const setup = input as Record<string, unknown>;
-  const known = [...TEXTS, "capacities", "hose", "kit"] as readonly string[];
+  const known = [...TEXTS, "uses", "capacities", "hose", "kit"] as readonly string[];
   return (
     Object.keys(setup).every((key) => known.includes(key)) &&
     TEXTS.every((key) => setup[key] === undefined || isText(setup[key])) &&
+    (setup.uses === undefined || isUses(setup.uses)) &&
     (setup.ground === undefined || GROUNDS.includes(setup.ground as Ground)) &&
     (setup.capacities === undefined || isCapacities(setup.capacities)) &&
     (setup.hose === undefined || hasFields(setup.hose, { diameter: "hoseDiameter", length: "hoseLength" })) &&
@@ -99,6 +104,9 @@ export function isSetup(input: unknown): input is RigSetupText {
     (setup.kit === undefined || isKit(setup.kit))
   );
 }
+
+const isUses = (input: unknown): boolean =>
+  Array.isArray(input) && input.every((use) => PRODUCT_USES.includes(use as ProductUse));
 
 const isCapacities = (input: unknown): boolean =>
   Array.isArray(input) && input.length <= 20 && input.every((c) => c === "" || parseField("usable", c).ok);

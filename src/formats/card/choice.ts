@@ -3,7 +3,6 @@ import {
   daysLater,
   entered,
   make,
-  perArea,
   raw,
   type AreaRate,
   type Composition,
@@ -98,9 +97,8 @@ export function choiceWords(choice: ChoiceText): string {
 export const rowName = (card: CardText, row: number): string =>
   card.rates[row] ? rowWords(card.rates[row]) : "the label's rate";
 
-/** A rate on the ground as a job file writes it, unrounded. */
-export function areaRateText(rate: LabelRate, sprayVolume: Parameters<typeof perArea>[2]): string {
-  const onGround: AreaRate = perArea(rate, "", sprayVolume);
+/** What goes down on an area, as a job file writes it: as entered, or with all its digits. */
+export function groundText(onGround: AreaRate): string {
   if ("entered" in onGround && onGround.entered) return onGround.entered.text;
   return "rule" in onGround ? asEntered(onGround).text : "";
 }

@@ -41,6 +41,7 @@ export function rigFormOf(rig: Partial<RigText> = {}): RigForm {
     nozzle: setup.nozzle ?? "",
     ground: setup.ground ?? "",
     dedication: setup.dedication ?? "",
+    uses: [...(setup.uses ?? [])],
     hoseDiameter: setup.hose?.diameter ?? "",
     hoseLength: setup.hose?.length ?? "",
     scales: (setup.kit?.scales ?? []).map((s) => ({ ...s })),

@@ -1,5 +1,15 @@
 import * as yup from "yup";
-import { GROUNDS, parseField, raw, RIG_KINDS, type Field, type Ground, type RigKind } from "@/core/contents";
+import {
+  GROUNDS,
+  parseField,
+  PRODUCT_USES,
+  raw,
+  RIG_KINDS,
+  type Field,
+  type Ground,
+  type ProductUse,
+  type RigKind,
+} from "@/core/contents";
 import type { HeadText, RigText } from "../job-file/types";
 import type { KitText, RigSetupText } from "../rig-setup";
 import { rigFormOf } from "./rig-form-of";
@@ -97,6 +107,7 @@ export const rigForm = yup.object({
   nozzle: words(),
   ground: choiceField(["", ...GROUNDS]),
   dedication: words(),
+  uses: yup.array(choiceField(PRODUCT_USES)).defined(),
   hoseDiameter: quantityField("hoseDiameter", { optional: true }),
   hoseLength: quantityField("hoseLength", { optional: true }),
   scales: yup
@@ -170,6 +181,7 @@ function setupText(form: RigForm): RigSetupText {
     ...(form.tanks.some((t) => typed(t.capacity)) && {
       capacities: form.tanks.map((t) => (typed(t.capacity) ? written("usable", t.capacity) : "")),
     }),
+    ...(form.uses.length > 0 && { uses: form.uses as ProductUse[] }),
     ...(typed(form.ground) && { ground: form.ground as Ground }),
     ...(typed(form.mostPressure) && { mostPressure: written("pressure", form.mostPressure) }),
     ...(typed(form.hoseDiameter) &&

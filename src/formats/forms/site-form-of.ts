@@ -10,6 +10,7 @@ export function siteFormOf(site: Partial<SiteText> = {}): SiteForm {
   return {
     name: site.name ?? "",
     jurisdiction: site["x-jurisdiction"] ?? "",
+    water: site["x-water"] === true,
     zones: (site.zones ?? []).length
       ? site.zones!.map((z) => ({
           id: z["x-id"] ?? "",

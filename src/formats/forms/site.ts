@@ -20,6 +20,7 @@ const maybeDate = () =>
 export const siteForm = yup.object({
   name: nameField("Ferry green"),
   jurisdiction: maybe(60),
+  water: yup.boolean(),
   zones: yup
     .array(
       yup.object({
@@ -47,6 +48,7 @@ export function siteText(form: SiteForm): SiteText {
   return {
     name: form.name.trim(),
     ...given("x-jurisdiction", form.jurisdiction),
+    ...(form.water === true && { "x-water": true }),
     zones: form.zones.map((z) => ({
       name: z.name.trim(),
       area: written("zoneArea", z.area),

@@ -8,6 +8,7 @@ import {
   mix,
   MOST_LOADS,
   overloaded,
+  overloadedDay,
   type AnySource,
   type Calibration,
   type Entered,
@@ -15,6 +16,7 @@ import {
   type LoadMode,
   type MixInput,
   type MixPlan,
+  type Progress,
   type Result,
   type Source,
 } from "@/core/contents";
@@ -38,7 +40,11 @@ export interface MixParts {
   readonly loads: LoadMode;
   /** ISO day. */
   readonly date?: string;
+  readonly run?: "day";
   readonly "x-any-order"?: boolean;
+  readonly "x-overage"?: string;
+  readonly "x-mixed-for"?: string;
+  readonly "x-places"?: boolean;
 }
 
 /** A whole job, as a job file. */
@@ -54,10 +60,15 @@ export function soundJob(file: JobFile): Job {
 export interface Planned {
   readonly calibration: Calibration;
   readonly plan: MixPlan;
+  /** What the plan was worked out from. */
+  readonly input: MixInput;
 }
 
-/** Works a job's mix out; or says why there can be none: no tank, or more loads than anyone pours. */
-export function planOf(job: Job): Result<Planned> {
+/**
+ * Works a job's mix out; or says why there can be none: no tank, or more loads than anyone pours.
+ * @param progress how far a day has come: what is still to do, and what is in the tank
+ */
+export function planOf(job: Job, progress?: Progress): Result<Planned> {
   const { tank, sites, products, loads } = job;
   if (!tank)
     return bad({ path: "rig.tanks", code: "missing", received: "", expected: `[{ "name": "main", "usable": "4 gal" }]` });
@@ -74,13 +85,26 @@ export function planOf(job: Job): Result<Planned> {
     hoseEnd: job.rig.kind === "hose-end",
     date: job.file.date,
     anyOrder: job.file["x-any-order"] === true,
+    ...(job.overage && { overage: given(job.overage, "overage") }),
+    ...(job.mixedFor && !job.rig.head && { mixedFor: given(job.mixedFor, "mixed for") }),
+    ...(job.run && { run: { ...job.run, ...progress } }),
   };
   const over = overloaded(input).map(({ site, loads: count }): Issue => {
     const received = `${count.toLocaleString("en-US")} loads of ${tank.usable.text} for ${sites[site]!.name}`;
     const expected = `${MOST_LOADS.toLocaleString("en-US")} is the most for a site: check the area and its unit, or take a larger tank`;
     return { path: `sites[${site}]`, code: "conflict", received, expected };
   });
-  return over.length > 0 ? bad(...over) : good({ calibration, plan: mix(input) });
+  if (job.run && over.length === 0) {
+    const day = overloadedDay(input);
+    if (day !== null)
+      over.push({
+        path: "run",
+        code: "conflict",
+        received: `a day of ${day.toLocaleString("en-US")} loads`,
+        expected: `${MOST_LOADS.toLocaleString("en-US")} is the most: take a larger tank, or split the day`,
+      });
+  }
+  return over.length > 0 ? bad(...over) : good({ calibration, input, plan: mix(input) });
 }
 
 /** What fills a tank for an area: the spray; or, of a hose-end head, what its jar gives. */
@@ -105,8 +129,8 @@ function fillVolume({ rig, products }: Job, { sprayVolume }: Calibration): Resul
 }
 
 /** As {@link planOf}, for a job on record, which had a plan when it was kept. */
-export function soundPlan(job: Job): Planned {
-  const planned = planOf(job);
+export function soundPlan(job: Job, progress?: Progress): Planned {
+  const planned = planOf(job, progress);
   if (!planned.ok) throw new Error(`a recorded job has no plan: ${planned.issues[0]!.code}`);
   return planned.value;
 }
@@ -115,3 +139,6 @@ export function soundPlan(job: Job): Planned {
 export function rulesOf(sources: readonly AnySource[]): string[] {
   return [...new Set(explainAll(sources, "us").map((line) => line.rule))].sort();
 }
+
+/** The tank that a job is mixed in, by its name. */
+export const tankName = ({ tank, rig }: JobFile): string => tank ?? rig.tanks?.[0]?.name ?? "main";

@@ -5,7 +5,6 @@ import { lineFor } from "@/core/contents";
 import { readJob, readJobText } from "./read";
 import { JOB_FILE_SCHEMA } from "./schema";
 import { shapeFaults } from "./shapes";
-import { unsupportedIn } from "./supported";
 
 type Json = null | boolean | number | string | Json[] | { [key: string]: Json };
 
@@ -191,12 +190,6 @@ describe("bad input says where, what and what would be right", () => {
     expect(read.ok ? "" : lineFor(read.issues[0]!)).toMatch(/^not JSON: /);
     expect(readJobText(`\uFEFF${JSON.stringify(EXAMPLE)}`).ok).toBe(true);
   });
-});
-
-test("what can't be worked out yet is named, for the command that would need it", () => {
-  const paths = (file: unknown) => unsupportedIn(file as Parameters<typeof unsupportedIn>[0]).map((i) => i.path);
-  expect(paths(EXAMPLE)).toEqual([]);
-  expect(paths(changed("run", "day"))).toContain("run");
 });
 
 describe("the JSON Schema in docs", () => {

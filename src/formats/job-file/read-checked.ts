@@ -3,6 +3,7 @@ import {
   ratedFlow,
   raw,
   type CalibrationInput,
+  type Entered,
   type Evidence,
   type FlowEvidence,
   type Issue,
@@ -32,6 +33,10 @@ export interface Job {
   readonly products: readonly MixProduct[];
   readonly sites: readonly MixSite[];
   readonly loads: LoadMode;
+  /** So much more than the sites take; the spray volume that is mixed for, where it isn't the calibrated one. */
+  readonly overage: Entered<"share"> | undefined;
+  readonly mixedFor: Entered<"sprayVolume"> | undefined;
+  readonly run: { readonly places: boolean } | undefined;
 }
 
 /**
@@ -86,6 +91,9 @@ export function readChecked(job: JobFile, shape: readonly Issue[] = []): Result<
     products,
     sites,
     loads: job.loads ?? "full-then-part",
+    overage: extra(job["x-overage"], "overage"),
+    mixedFor: extra(job["x-mixed-for"], "sprayVolume"),
+    run: job.run === "day" ? { places: job["x-places"] === true } : undefined,
   });
 }
 

@@ -11,6 +11,7 @@ import {
   type LabelSays,
   type LimitRow,
   type MixProduct,
+  type Package,
   type Price,
   type Quantity,
   type Result,
@@ -30,7 +31,7 @@ export function readProduct(product: ProductText, i: number, faults: Faults): Mi
   const says = readSays(product, path, faults);
   if (!rate) return undefined;
   const choice = choiceOf(product);
-  const by = says && rateBy(choice?.stated, rate, says.composition);
+  const by = rateBy(choice?.stated, rate, says.composition);
   return {
     name: product.name,
     form: product.form,
@@ -38,8 +39,9 @@ export function readProduct(product: ProductText, i: number, faults: Faults): Mi
     ...(by && { by }),
     ...(product.formulation && { formulation: product.formulation }),
     ...(price && { price }),
+    packages: packagesOf(product, says.packages),
     ...(choice?.split && { split: true }),
-    ...(says && { says: says.says }),
+    says: says.says,
   };
 }
 
@@ -64,7 +66,13 @@ function readPrice(price: NonNullable<ProductText["price"]>, form: Form, path: s
   return per.ok ? good({ amount: price.amount, currency: price.currency, per: per.value }) : per;
 }
 
-function readSays(product: ProductText, path: string, faults: Faults): { says: LabelSays; composition: Composition } | undefined {
+interface Said {
+  readonly says: LabelSays;
+  readonly composition: Composition;
+  readonly packages: CardText["packages"];
+}
+
+function readSays(product: ProductText, path: string, faults: Faults): Said {
   const actives = (product.actives ?? []).flatMap((a, i) => readActive(a, product.form, `${path}.actives[${i}]`, faults) ?? []);
   const rateAt = (text: string | undefined, at: string) =>
     text === undefined ? undefined : faults.take(parseRate(text, product.form, { path: `${path}.${at}` }));
@@ -91,7 +99,11 @@ function readSays(product: ProductText, path: string, faults: Faults): { says: L
     dilutionAtLeast,
     ...(card && waitsOf(card)),
   };
-  return { says, composition: { name: product.name, form: product.form, actives, gravity, analysis: rest?.analysis } };
+  return {
+    says,
+    packages: card?.packages ?? [],
+    composition: { name: product.name, form: product.form, actives, gravity, analysis: rest?.analysis },
+  };
 }
 
 function waitsOf(card: CardText): Partial<LabelSays> {
@@ -105,7 +117,22 @@ function waitsOf(card: CardText): Partial<LabelSays> {
     ...days("residual"),
     turfs: turfsOf(card),
     ...(card.hoseEnd && { hoseEnd: card.hoseEnd === "allowed" }),
+    aftercare: {
+      waterLeast: maybe(card.waterLeast, "length"),
+      waterMost: maybe(card.waterMost, "length"),
+      waterWithin: maybe(card.waterWithin, "time"),
+      keepDry: maybe(card.keepDry, "time"),
+    },
   };
+}
+
+/** What it comes in: the card's packages, or the one that the price is for. */
+function packagesOf({ form, price }: ProductText, packages: CardText["packages"]): Package[] {
+  const listed = packages.length > 0 ? packages : price ? [{ content: price.per, price: String(price.amount) }] : [];
+  return listed.flatMap((one) => {
+    const content = parsePackage(one.content, form, {});
+    return content.ok ? [{ content: content.value, ...(one.price !== undefined && { price: Number(one.price) }) }] : [];
+  });
 }
 
 function readActive(

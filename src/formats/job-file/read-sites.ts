@@ -7,6 +7,7 @@ export function readSites(job: JobFile, faults: Faults): MixSite[] {
   return (job.sites ?? []).map((site, i) => ({
     name: site.name,
     ...textOf(site["x-jurisdiction"], "jurisdiction"),
+    ...(site["x-water"] === true && { water: true }),
     zones: site.zones.map((zone, j) => ({
       name: zone.name ?? `zone ${j + 1}`,
       area: value(zone.area, "area"),

@@ -17,6 +17,7 @@ import {
   type MixPlan,
   type Quantity,
   type Remedy,
+  type RunLoad,
   type Source,
   type UnitOf,
 } from "@/core/contents";
@@ -38,6 +39,20 @@ const rateOnArea = (rate: AreaRate): Measured =>
   kindOf(rate) === "rateByWeight"
     ? measured(rate.value as Quantity<"rateByWeight">, "oz/1000 ft2")
     : measured(rate.value as Quantity<"rateByVolume">, "fl oz/1000 ft2");
+
+/** A fill of the day: what goes in, and what it serves, the lawns of a site together. */
+function runLoad(plan: MixPlan, { number, fillTo, covers, amounts, pieces }: RunLoad) {
+  const stops = [...new Set(pieces.map((p) => p.lawn.site))];
+  const onSite = (site: string) =>
+    pieces.filter((p) => p.lawn.site === site).reduce((sum, p) => sum + valueIn(p.covers.value, "ft2"), 0);
+  return {
+    number,
+    fillTo: measured(fillTo.value, "gal"),
+    covers: measured(covers.value, "ft2"),
+    products: amounts.map((a, i) => ({ name: plan.products[i]!.name, amount: amount(a) })),
+    stops: stops.map((site) => ({ site, covers: { value: onSite(site), unit: "ft2" } })),
+  };
+}
 
 const working = (sources: readonly AnySource[]) => explainAll(sources, "us").map(lineText);
 
@@ -136,6 +151,7 @@ export function mixResult(plan: MixPlan, { sprayVolume, warnings }: Calibration)
       })),
       products: site.totals.map((total, i) => ({ name: plan.products[i]!.name, total: amount(total), cost: site.costs[i]! })),
     })),
+    ...(plan.run && { run: plan.run.loads.map((load) => runLoad(plan, load)) }),
     warnings: [...warnings, ...plan.warnings],
     working: planLines(plan, "us").map(lineText),
   };

@@ -15,6 +15,11 @@ export interface JobFile {
   readonly run?: "day";
   /** Ours: what went down was taken from records, which hold in whatever order they were written. */
   readonly "x-any-order"?: boolean;
+  /** Ours: so much more is mixed than the sites take; and the spray volume that it is mixed for, whatever is sprayed. */
+  readonly "x-overage"?: string;
+  readonly "x-mixed-for"?: string;
+  /** Ours: sites say whether they have water, so that a day's refills can be placed. */
+  readonly "x-places"?: boolean;
 }
 
 export interface RigText {
@@ -112,8 +117,9 @@ export interface ZoneText {
   readonly name?: string;
   readonly area: string;
   readonly applied?: readonly AppliedText[];
-  /** Ours: its id on record. */
+  /** Ours: its id on record; and that its area is what a spot mix of this volume treats. */
   readonly "x-id"?: string;
+  readonly "x-spot"?: string;
   /** Ours: what grows there, and when it was or will be seeded or sodded (ISO dates). */
   readonly "x-turf"?: string;
   readonly "x-seeded"?: string;
@@ -126,5 +132,8 @@ export interface SiteText {
   readonly name: string;
   /** Ours: whose local rules hold here. */
   readonly "x-jurisdiction"?: string;
+  /** Ours: its id on record, and whether there is water to fill from. */
+  readonly "x-id"?: string;
+  readonly "x-water"?: boolean;
   readonly zones: readonly ZoneText[];
 }
