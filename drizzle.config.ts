@@ -1,3 +1,7 @@
 import { defineConfig } from "drizzle-kit";
 
-export default defineConfig({ dialect: "sqlite", schema: "./src/records/schema.ts", out: "./src/records/migrations" });
+export default defineConfig({
+  dialect: "sqlite",
+  schema: ["./src/records/schema.ts", "./src/records/schema-work.ts"],
+  out: "./src/records/migrations",
+});

@@ -2,7 +2,7 @@ import { desc, eq, inArray } from "drizzle-orm";
 import type { Entered } from "@/core/contents";
 import type { ActiveText } from "@/formats/card/card";
 import type { Access } from "./database";
-import { applications, dismissals, mixSheets, withdrawals } from "./schema";
+import { applications, dismissals, mixSheets, sheetSites, withdrawals } from "./schema-work";
 
 export type ApplicationRow = typeof applications.$inferSelect;
 
@@ -81,10 +81,14 @@ export function openSheets(db: Access, siteId?: string) {
       .all()
       .map((r) => r.id),
   );
+  const here =
+    siteId === undefined
+      ? undefined
+      : inArray(mixSheets.id, db.select({ id: sheetSites.sheetId }).from(sheetSites).where(eq(sheetSites.siteId, siteId)));
   return db
     .select()
     .from(mixSheets)
-    .where(siteId === undefined ? undefined : eq(mixSheets.siteId, siteId))
+    .where(here)
     .all()
     .filter((sheet) => !recorded.has(sheet.id) && !gone.has(sheet.id));
 }

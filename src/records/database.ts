@@ -3,8 +3,10 @@ import path from "node:path";
 import Database from "better-sqlite3";
 import { drizzle, type BetterSQLite3Database } from "drizzle-orm/better-sqlite3";
 import { migrate } from "drizzle-orm/better-sqlite3/migrator";
-import * as schema from "./schema";
+import * as upkeep from "./schema";
+import * as work from "./schema-work";
 
+const schema = { ...upkeep, ...work };
 export type Records = BetterSQLite3Database<typeof schema> & { $client: Database.Database };
 
 /** Only a whole transaction, or the records themselves, may be handed to a query. */

@@ -1,7 +1,6 @@
 import { check, index, integer, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 import { sql } from "drizzle-orm";
-import { GROUNDS, LEVERS, METHOD_IDS, RIG_KINDS, SLIP_CODES } from "@/core/contents";
-import type { ActiveText } from "@/formats/card/card";
+import { GROUNDS, LEVERS, METHOD_IDS, RIG_KINDS } from "@/core/contents";
 import { cardText, enteredText, headText, inRange, jobText, setupText, tipText } from "./columns";
 
 /**
@@ -9,8 +8,8 @@ import { cardText, enteredText, headText, inRange, jobText, setupText, tipText }
  * (calibrations, mix sheets, ticks) is append-only, held so by triggers, and a correction is a new row that names the
  * old one. Quantities stand as entered, with the canonical number beside them for the database's own CHECK.
  */
-const id = () => text("id").primaryKey();
-const createdAt = () => text("created_at").notNull();
+export const id = () => text("id").primaryKey();
+export const createdAt = () => text("created_at").notNull();
 /** Retired, not deleted: what was recorded with it must stay readable, and retiring can be undone. */
 const retiredAt = () => text("retired_at");
 
@@ -102,6 +101,8 @@ export const sites = sqliteTable(
     name: text("name").notNull(),
     /** Whose local rules hold here. */
     jurisdiction: text("jurisdiction"),
+    /** A hydrant or a tap that a truck may be filled from. */
+    water: integer("water", { mode: "boolean" }).notNull().default(false),
     createdAt: createdAt(),
     retiredAt: retiredAt(),
   },
@@ -224,104 +225,4 @@ export const kitChecks = sqliteTable(
     createdAt: createdAt(),
   },
   (t) => [index("kit_checks_of_rig").on(t.rigId)],
-);
-
-export const mixSheets = sqliteTable(
-  "mix_sheets",
-  {
-    id: id(),
-    madeAt: text("made_at").notNull(),
-    siteId: text("site_id")
-      .notNull()
-      .references(() => sites.id),
-    rigId: text("rig_id")
-      .notNull()
-      .references(() => rigs.id),
-    personId: text("person_id").references(() => people.id),
-    calibrationId: text("calibration_id")
-      .notNull()
-      .references(() => calibrations.id),
-    /** Everything the sheet is worked out from, as entered. */
-    job: jobText("job").notNull(),
-    rules: text("rules", { mode: "json" }).$type<readonly string[]>().notNull(),
-    createdAt: createdAt(),
-  },
-  (t) => [index("mix_sheets_by_date").on(t.madeAt)],
-);
-
-/** Ticking off and taking back are both rows: the last one for a step is how it stands. */
-export const ticks = sqliteTable(
-  "ticks",
-  {
-    id: integer("id").primaryKey({ autoIncrement: true }),
-    sheetId: text("sheet_id")
-      .notNull()
-      .references(() => mixSheets.id),
-    step: text("step").notNull(),
-    done: integer("done", { mode: "boolean" }).notNull(),
-    at: text("at").notNull(),
-  },
-  (t) => [index("ticks_of_sheet").on(t.sheetId)],
-);
-
-/** A sheet that will not be poured: what it planned no longer counts. */
-export const withdrawals = sqliteTable("withdrawals", {
-  sheetId: text("sheet_id")
-    .primaryKey()
-    .references(() => mixSheets.id),
-  at: text("at").notNull(),
-});
-
-/**
- * What went down: a product on a zone on a day. The product and its actives stand as they were, so that a changed card
- * changes no record. The full log builds on these rows.
- */
-export const applications = sqliteTable(
-  "applications",
-  {
-    id: id(),
-    date: text("date").notNull(),
-    siteId: text("site_id")
-      .notNull()
-      .references(() => sites.id),
-    /** The zone's id and name then; the zone itself may be gone. */
-    zoneId: text("zone_id").notNull(),
-    zone: text("zone").notNull(),
-    area: enteredText("zoneArea")("area").notNull(),
-    product: text("product").notNull(),
-    labelId: text("label_id").references(() => labels.id),
-    /** Product for an area, as a job file writes it, and what that comes to on the zone. */
-    rate: text("rate").notNull(),
-    total: text("total").notNull(),
-    actives: text("actives", { mode: "json" }).$type<readonly ActiveText[]>().notNull(),
-    gravity: text("gravity"),
-    personId: text("person_id").references(() => people.id),
-    source: text("source", { enum: ["hand", "sheet", "file"] }).notNull(),
-    sheetId: text("sheet_id").references(() => mixSheets.id),
-    note: text("note"),
-    /** A correction names what it corrects; a void one says that it never went down. */
-    corrects: text("corrects"),
-    isVoid: integer("void", { mode: "boolean" }).notNull(),
-    createdAt: createdAt(),
-  },
-  (t) => [
-    index("applications_of_zone").on(t.siteId, t.date),
-    uniqueIndex("applications_corrected_once").on(t.corrects),
-    check("applications_date", sql`${t.date} glob '[0-9][0-9][0-9][0-9]-[0-9][0-9]-[0-9][0-9]'`),
-  ],
-);
-
-/** A slip that was asked about and meant: kept with the record it belongs to. */
-export const dismissals = sqliteTable(
-  "dismissals",
-  {
-    id: integer("id").primaryKey({ autoIncrement: true }),
-    recordId: text("record_id").notNull(),
-    field: text("field").notNull(),
-    slip: text("slip", { enum: SLIP_CODES }).notNull(),
-    typed: text("typed").notNull(),
-    reason: text("reason").notNull(),
-    at: text("at").notNull(),
-  },
-  (t) => [uniqueIndex("dismissals_once").on(t.recordId, t.field, t.slip, t.typed)],
 );

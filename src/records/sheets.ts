@@ -1,7 +1,7 @@
 import { asc, desc, eq, inArray } from "drizzle-orm";
-import type { JobFile } from "@/formats/job-file/types";
+import type { JobFile, SiteText } from "@/formats/job-file/types";
 import type { Access } from "./database";
-import { mixSheets, ticks } from "./schema";
+import { mixSheets, sheetSites, ticks } from "./schema-work";
 
 export interface NewSheet {
   readonly id: string;
@@ -10,15 +10,24 @@ export interface NewSheet {
   readonly rigId: string;
   readonly personId: string | null;
   readonly calibrationId: string;
+  /** What the sheets of one day have in common. */
+  readonly dayId: string | null;
   readonly job: JobFile;
   readonly rules: readonly string[];
 }
 
-export function addSheet(db: Access, sheet: NewSheet, now: string): void {
+/** @param siteIds all its sites; `sheet.siteId` is the first of them */
+export function addSheet(db: Access, sheet: NewSheet, siteIds: readonly string[], now: string): void {
   db.insert(mixSheets)
     .values({ ...sheet, createdAt: now })
     .run();
+  db.insert(sheetSites)
+    .values(siteIds.map((siteId) => ({ sheetId: sheet.id, siteId })))
+    .run();
 }
+
+/** The other sheets of the same day: a truck's other tank. */
+export const sheetsOfDay = (db: Access, dayId: string) => db.select().from(mixSheets).where(eq(mixSheets.dayId, dayId)).all();
 
 export const findSheet = (db: Access, id: string) => db.select().from(mixSheets).where(eq(mixSheets.id, id)).get();
 
@@ -57,3 +66,6 @@ function standing(events: readonly { step: string; done: boolean }[]): string[] 
   const last = new Map(events.map((e) => [e.step, e.done]));
   return [...last].flatMap(([step, done]) => (done ? [step] : []));
 }
+
+/** The id on record of a site of a sheet. Sheets of one site did not always name it. */
+export const siteIdOf = (sheet: { readonly siteId: string }, site: SiteText): string => site["x-id"] ?? sheet.siteId;

@@ -35,10 +35,10 @@ export const siteNamed = (db: Access, name: string) => db.select({ id: sites.id 
  * without is the one of its name, where there is one, else a new one.
  */
 export function putSite(db: Access, id: string, site: SiteText, now: string): void {
-  const jurisdiction = site["x-jurisdiction"] ?? null;
+  const facts = { name: site.name, jurisdiction: site["x-jurisdiction"] ?? null, water: site["x-water"] === true };
   db.insert(sites)
-    .values({ id, name: site.name, jurisdiction, createdAt: now })
-    .onConflictDoUpdate({ target: sites.id, set: { name: site.name, jurisdiction } })
+    .values({ id, ...facts, createdAt: now })
+    .onConflictDoUpdate({ target: sites.id, set: facts })
     .run();
   const known = db.select({ id: zones.id, name: zones.name }).from(zones).where(eq(zones.siteId, id)).all();
   const taken = new Set<string>();
@@ -80,10 +80,14 @@ export function retireSite(db: Access, id: string, at: string | null): boolean {
   return db.update(sites).set({ retiredAt: at }).where(eq(sites.id, id)).run().changes === 1;
 }
 
-function textOf(site: { name: string; jurisdiction: string | null }, of: (typeof zones.$inferSelect)[]): KeptSite {
+function textOf(
+  site: { name: string; jurisdiction: string | null; water: boolean },
+  of: (typeof zones.$inferSelect)[],
+): KeptSite {
   return {
     name: site.name,
     ...(site.jurisdiction !== null && { "x-jurisdiction": site.jurisdiction }),
+    ...(site.water && { "x-water": true }),
     zones: of.map((z) => ({
       name: z.name,
       area: z.area.text,

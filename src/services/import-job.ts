@@ -24,7 +24,6 @@ import { readRate } from "@/formats/forms/rate";
 import { calibrationJob } from "@/formats/job-file/assemble";
 import { readJobText } from "@/formats/job-file/read";
 import type { Job } from "@/formats/job-file/read-checked";
-import { unsupportedIn } from "@/formats/job-file/supported";
 import { isSetup } from "@/formats/rig-setup";
 import { addCalibration, findCalibration, newestBefore, type NewTrial } from "@/records/calibrations";
 import type { Access, Records } from "@/records/database";
@@ -53,8 +52,7 @@ export interface Imported {
 /**
  * Takes a job file in: the rig, its calibration, the labels and the sites, each found by its name. Beside the format's
  * own keys it reads `x-person` (whose calibration it is), `x-made-at` (when), `x-ground`, `x-method` and `x-lever`. The same file twice brings
- * nothing new. What its zones tell of earlier applications goes into the log: a budget that forgets is a trap. A file that
- * says what can't be kept yet is refused whole.
+ * nothing new. What its zones tell of earlier applications goes into the log: a budget that forgets is a trap.
  */
 export function importJob(db: Records, text: string): Result<Imported> {
   const read = readJobText(text);
@@ -63,14 +61,14 @@ export function importJob(db: Records, text: string): Result<Imported> {
   const { person, madeAt, ground, story, issues: extra } = extrasOf(job);
   const made = calibrate(job.calibration);
   const impossibly = impossible(made, "calibration");
-  const issues = [...unsupportedIn(job.file), ...extra, ...rangeFaults(job), ...(impossibly ? [impossibly] : [])];
+  const issues = [...extra, ...rangeFaults(job), ...(impossibly ? [impossibly] : [])];
   const cards: CardText[] = [];
   job.file.products?.forEach((product, i) => {
     const card = cardOf(product, `products[${i}]`);
     if (card.ok) cards.push(card.value);
     else issues.push(...card.issues);
   });
-  issues.push(...lostZones(db, job));
+  issues.push(...lostZones(db, job), ...spots(db, job));
   if (belongsToPerson(job.rig.kind) && job.file.calibration.sprayVolume === undefined && person === undefined)
     issues.push(issue("x-person", "missing", "", `"Odile Marsh": a pace is a person's own, name who walked`));
   if (ownerOf(job.rig.kind) === "tap" && !job.file.sites?.length)
@@ -144,6 +142,26 @@ function lostZones(db: Records, job: Job): Issue[] {
       return [issue(`sites[${i}].zones[${j}].name`, "unknown-name", name, known.zones.map((z) => z.name).join(", "))];
     });
   });
+}
+
+/** Zones of a spot mix at a site that isn't on record: how large they really are is not in the file. */
+function spots(db: Records, job: Job): Issue[] {
+  return (job.file.sites ?? []).flatMap((site, i) =>
+    siteNamed(db, site.name)
+      ? []
+      : site.zones.flatMap((zone, j) =>
+          zone["x-spot"] === undefined
+            ? []
+            : [
+                issue(
+                  `sites[${i}].zones[${j}].area`,
+                  "conflict",
+                  `${zone.area} is what a spot mix treats`,
+                  `add ${site.name} with its own areas first`,
+                ),
+              ],
+        ),
+  );
 }
 
 /** How a calibration was made, and which lever it proves. */

@@ -1,6 +1,7 @@
-import { stepKeys } from "@/core/contents";
 import type { Book, Sheet } from "@/formats/book";
-import { soundJob, soundPlan } from "@/formats/job-file/assemble";
+import { tankName } from "@/formats/job-file/assemble";
+import type { JobFile } from "@/formats/job-file/types";
+import { planOfSheet, tickKeys } from "@/formats/sheet-plan";
 import { dismissalsOf, listApplications } from "@/records/applications";
 import { findCalibration, listCalibrations } from "@/records/calibrations";
 import { listKitChecks, listQuickChecks } from "@/records/checks";
@@ -8,10 +9,12 @@ import type { Records } from "@/records/database";
 import { listLabels } from "@/records/labels";
 import { findPerson, listPeople } from "@/records/people";
 import { listRigs } from "@/records/rigs";
-import { doneSteps, findSheet, listSheets } from "@/records/sheets";
+import { doneSteps, findSheet, listSheets, sheetsOfDay } from "@/records/sheets";
+import { listRinses } from "@/records/stock";
 import { listTips } from "@/records/tips";
 import { countedOf } from "./counted";
-import { jobToday, sheetState } from "./save-sheet";
+import { stockNow } from "./save-stock";
+import { jobToday, runOf, sheetState } from "./sheet-today";
 import { listSites } from "@/records/sites";
 
 /** As many as a screen can use: the last season's calibrations, the last weeks' sheets. */
@@ -68,10 +71,10 @@ export function readBook(db: Records): Book {
       siteId: s.siteId,
       rigId: s.rigId,
       personId: s.personId,
-      steps: stepKeys(soundPlan(soundJob(s.job)).plan).length,
-      done: s.done.length,
-      state: sheetState(db, s.id),
+      ...sheetFacts(db, s),
     })),
+    stock: stockNow(db),
+    rinses: listRinses(db, CHECKS).map(({ id, rigId, tank, rinsedAt }) => ({ id, rigId, tank, rinsedAt })),
     counted: countedOf(db),
     applications: applications.map(({ area: _, gravity: _g, createdAt: _c, ...record }) => ({
       ...record,
@@ -79,6 +82,39 @@ export function readBook(db: Records): Book {
     })),
   };
 }
+
+/** What a list shows of a sheet: the gear and the steps that there are, and those that are ticked. */
+function sheetFacts(db: Records, sheet: ReturnType<typeof listSheets>[number]) {
+  const keys = keysOf(db, sheet);
+  return {
+    sites: (sheet.job.sites ?? []).map((site) => site.name),
+    products: (sheet.job.products ?? []).map((product) => product.name),
+    tank: tankName(sheet.job),
+    run: sheet.job.run === "day",
+    dayId: sheet.dayId,
+    steps: keys.length,
+    done: sheet.done.filter((key) => keys.includes(key)).length,
+    state: sheetState(db, sheet.id),
+  };
+}
+
+/** The keys of a sheet, worked out once for each way that its day may stand; of one that is no day there is only one. */
+const known = new WeakMap<JobFile, Map<string, readonly string[]>>();
+
+function keysOf(db: Records, sheet: ReturnType<typeof listSheets>[number]): readonly string[] {
+  const run = runOf(db, sheet);
+  const states = known.get(sheet.job) ?? new Map<string, readonly string[]>();
+  known.set(sheet.job, states);
+  const state = JSON.stringify(run);
+  const keys = states.get(state) ?? tickKeys(sheet.job, planOfSheet(sheet.job, run));
+  states.set(state, keys);
+  return keys;
+}
+
+const othersOf = (db: Records, { id, dayId }: NonNullable<ReturnType<typeof findSheet>>) =>
+  dayId === null
+    ? []
+    : sheetsOfDay(db, dayId).flatMap((other) => (other.id === id ? [] : [{ id: other.id, tank: tankName(other.job) }]));
 
 /** One mix sheet, whole, with its ticks; undefined where there is none. */
 export function readSheet(db: Records, id: string): Sheet | undefined {
@@ -89,6 +125,9 @@ export function readSheet(db: Records, id: string): Sheet | undefined {
     madeAt: sheet.madeAt,
     personName: sheet.personId === null ? null : (findPerson(db, sheet.personId)?.name ?? null),
     calibrationMadeAt: findCalibration(db, sheet.calibrationId)!.madeAt,
+    rigId: sheet.rigId,
+    run: runOf(db, sheet),
+    others: othersOf(db, sheet),
     state: sheetState(db, id),
     job: jobToday(db, sheet),
     done: doneSteps(db, id),

@@ -2,9 +2,12 @@ import { readBook, readSheet } from "./read-book";
 import { importCards } from "./import-cards";
 import { importJob } from "./import-job";
 import { importLog } from "./import-log";
-import { isDay, recordSheet, saveApplication, voidApplication } from "./save-application";
+import { recordSheet } from "./record-sheet";
+import { isDay, saveApplication, voidApplication } from "./save-application";
 import { saveCalibration } from "./save-calibration";
-import { saveSheet, tickStep, withdraw } from "./save-sheet";
+import { saveSheet } from "./save-sheet";
+import { withdraw } from "./sheet-today";
+import { tickStep } from "./tick-step";
 import { put } from "./keep-up";
 import { add, faults, freshRecords, ids, LABEL, must, NOW, session, sheet, SITE, town } from "./testing/town";
 
@@ -132,11 +135,16 @@ describe("a plan past a limit has no door", () => {
   });
   test("leaving the zone out brings the rest inside", () => {
     over();
-    must(saveSheet(records.db, sheet({ without: [`${ids.sites}.0`] })));
+    must(saveSheet(records.db, sheet({ stops: [{ siteId: ids.sites, without: [`${ids.sites}.0`] }] })));
     expect(readSheet(records.db, "sheet-0000000001")!.job.sites![0]!.zones.map((z) => z.name)).toEqual(["south"]);
     expect(
-      faults(saveSheet(records.db, sheet({ id: "sheet-0000000002", without: [`${ids.sites}.0`, `${ids.sites}.1`] }))),
-    ).toEqual(["without missing"]);
+      faults(
+        saveSheet(
+          records.db,
+          sheet({ id: "sheet-0000000002", stops: [{ siteId: ids.sites, without: [`${ids.sites}.0`, `${ids.sites}.1`] }] }),
+        ),
+      ),
+    ).toEqual(["stops[0].without missing"]);
   });
   test("an open sheet counts as planned; withdrawn it counts no more; on record it is down", () => {
     must(saveSheet(records.db, sheet({ products: [{ labelId: ids.labels, rate: "0.4", choice: { row: 0, point: "most" } }] })));

@@ -1,39 +1,14 @@
-import {
-  bad,
-  entered,
-  good,
-  isDate,
-  parseAs,
-  parseRate,
-  raw,
-  type Entered,
-  type Form,
-  type LabelRate,
-  type Quantity,
-  type Result,
-} from "@/core/contents";
+import { bad, entered, good, isDate, parseAs, raw, type Entered, type Form, type Quantity, type Result } from "@/core/contents";
 import type { CardText } from "@/formats/card/card";
 import { totalText } from "@/formats/card/choice";
 import { readRate } from "@/formats/forms/rate";
-import type { ProductText } from "@/formats/job-file/types";
-import {
-  addApplication,
-  addDismissals,
-  correctionOf,
-  findApplication,
-  recordsOfSheet,
-  type ApplicationRow,
-  type NewApplication,
-} from "@/records/applications";
-import type { Access, Records } from "@/records/database";
+import { addApplication, addDismissals, correctionOf, findApplication, type ApplicationRow } from "@/records/applications";
+import type { Access } from "@/records/database";
 import { findLabel } from "@/records/labels";
 import { findPerson } from "@/records/people";
-import { findSheet } from "@/records/sheets";
 import { findSite } from "@/records/sites";
-import { countedOf } from "./counted";
 import { readDismissed } from "./dismissed";
 import { isId, issue, nowText } from "./input";
-import { sheetState } from "./save-sheet";
 
 /** Recording what went down. Records are truth: what passed a limit is recorded too, and what follows is held by it. */
 
@@ -193,67 +168,4 @@ function rateOfTotal(total: Entered<"mass"> | Entered<"volume">, area: Quantity<
   const one = raw(entered(`1 ${unit}`, total.kind as "mass").value);
   const thousands = raw(area) / raw(entered("1000 ft2", "area").value);
   return `${Number((raw(total.value as Quantity<"mass">) / one / thousands).toPrecision(15))} ${per}`;
-}
-
-/** Puts a poured sheet on record: one application for each of its products on each of its zones. */
-export function recordSheet(db: Records, sheetId: string, input: unknown): Result<{ id: string }> {
-  const date = (input as { date?: unknown } | null)?.date;
-  if (typeof date !== "string" || !isDay(date))
-    return bad(issue("date", "bad-date", String(date), `"2026-04-14", today or before`));
-  return db.transaction((tx): Result<{ id: string }> => {
-    const sheet = isId(sheetId) ? findSheet(tx, sheetId) : undefined;
-    if (!sheet) return bad(issue("", "unknown-name", String(sheetId), "the mix sheets on record"));
-    if (recordsOfSheet(tx, sheetId).length > 0) return good({ id: sheetId });
-    if (sheetState(tx, sheetId) === "withdrawn")
-      return bad(issue("", "conflict", "this sheet was withdrawn", "enter what went down by hand in the log"));
-    const site = sheet.job.sites![0]!;
-    // What an open sheet plans is worked out in one place: it is what is recorded.
-    const planned = countedOf(tx, sheet.siteId).filter((c) => c.sheetId === sheetId);
-    const now = nowText();
-    site.zones.forEach((zone, i) =>
-      sheet.job.products!.forEach((product, j) => {
-        const rate = planned.find((c) => c.zone === (zone.name ?? "") && c.applied.of === product.name)!.applied.amount;
-        const area = entered(zone.area, "area");
-        addApplication(
-          tx,
-          {
-            id: `${sheetId}.${i}.${j}`,
-            date,
-            siteId: sheet.siteId,
-            zoneId: zone["x-id"] ?? "",
-            zone: zone.name ?? "",
-            area,
-            ...productWhat(product),
-            labelId: null,
-            rate,
-            total: totalText(soundRate(rate, product.form), area.value),
-            personId: sheet.personId,
-            source: "sheet",
-            sheetId,
-            note: null,
-            corrects: null,
-            isVoid: false,
-          } satisfies NewApplication,
-          now,
-        );
-      }),
-    );
-    return good({ id: sheetId });
-  });
-}
-
-function soundRate(text: string, form: Form): LabelRate {
-  const rate = parseRate(text, form);
-  if (!rate.ok) throw new Error(`a checked rate can't be read: ${rate.issues[0]!.code}`);
-  return rate.value;
-}
-
-/** A product of a job as a record keeps it. */
-function productWhat(product: ProductText): Pick<NewApplication, "product" | "actives" | "gravity"> {
-  const rest = (product["x-label"] ?? {}) as Partial<CardText>;
-  return {
-    product: product.name,
-    actives: (product.actives ?? []).map((a) => ({ name: a.name, content: (a.fraction ?? a.strength)! })),
-    gravity: rest.gravity ?? null,
-  };
 }

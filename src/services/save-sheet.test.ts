@@ -1,7 +1,8 @@
 import { readBook, readSheet } from "./read-book";
 import { saveCalibration } from "./save-calibration";
-import { saveSheet, tickStep } from "./save-sheet";
-import { add, faults, freshRecords, ids, LABEL, must, NOW, RIG, session, sheet, town } from "./testing/town";
+import { saveSheet } from "./save-sheet";
+import { tickStep } from "./tick-step";
+import { add, faults, freshRecords, gearOn, ids, LABEL, must, NOW, RIG, session, sheet, town } from "./testing/town";
 
 const records = freshRecords();
 
@@ -22,16 +23,20 @@ describe("mix sheets", () => {
     // Changing the label afterwards changes no sheet.
     must(add(records.db, "labels", { ...LABEL, rates: [{ rate: "0.9" }] }));
     expect(readSheet(records.db, "sheet-0000000001")!.job.products![0]!.rate).toBe("0.3 oz/1000 ft2");
-    expect(readBook(records.db).sheets[0]).toMatchObject({ steps: 9, done: 0 });
+    expect(readBook(records.db).sheets[0]).toMatchObject({ steps: 16, done: 0 });
   });
 
   test("ticks: the last word on each step, on every device", () => {
     must(saveSheet(records.db, sheet()));
     const tick = (step: string, done: boolean) => must(tickStep(records.db, "sheet-0000000001", { step, done })).done;
     expect(tick("1.1.water", true)).toEqual(["1.1.water"]);
-    expect(tick("1.1.product-1", true)).toEqual(["1.1.water", "1.1.product-1"]);
-    expect(tick("1.1.water", false)).toEqual(["1.1.product-1"]);
-    expect(tick("1.1.water", false)).toEqual(["1.1.product-1"]);
+    // No container before the gear is on.
+    expect(faults(tickStep(records.db, "sheet-0000000001", { step: "1.1.product-1", done: true }))).toEqual(["step conflict"]);
+    gearOn(records.db, "sheet-0000000001");
+    const rest = (done: readonly string[]) => done.filter((key) => !key.startsWith("gear."));
+    expect(rest(tick("1.1.product-1", true))).toEqual(["1.1.water", "1.1.product-1"]);
+    expect(rest(tick("1.1.water", false))).toEqual(["1.1.product-1"]);
+    expect(rest(tick("1.1.water", false))).toEqual(["1.1.product-1"]);
     expect(faults(tickStep(records.db, "sheet-0000000001", { step: "9.9.water", done: true }))).toEqual(["step unknown-name"]);
     expect(faults(tickStep(records.db, "sheet-9999999999", { step: "1.1.water", done: true }))).toEqual([" unknown-name"]);
   });
@@ -42,7 +47,7 @@ describe("mix sheets", () => {
     ["a wrong rate", { products: [{ labelId: ids.labels, rate: "0.3 fl oz/1000 ft2" }] }, "products[0].rate volume-on-dry"],
     ["an unknown label", { products: [{ labelId: "label-999999999", rate: "1" }] }, "products[0].labelId unknown-name"],
     ["an unknown tank", { tank: "rear" }, "tank unknown-name"],
-    ["an unknown site", { siteId: "site-9999999999" }, " unknown-name"],
+    ["an unknown site", { stops: [{ siteId: "site-9999999999" }] }, " unknown-name"],
   ])("%s: refused", (_what, more, expected) => expect(faults(saveSheet(records.db, sheet(more)))).toContain(expected));
 
   test.each([null, {}, { ...sheet(), loads: "half" }, { ...sheet(), products: "all" }, { ...sheet(), id: "x" }])(

@@ -3,9 +3,12 @@ import { tmpdir } from "node:os";
 import path from "node:path";
 import { lineFor, type Result } from "@/core/contents";
 import { rigFormOf } from "@/formats/forms/rig-form-of";
+import { gearOf } from "@/formats/gear";
 import { emptySession, type Session } from "@/formats/session";
 import { openRecords, type Records } from "@/records/database";
+import { findSheet } from "@/records/sheets";
 import { put, type KeptKind } from "../keep-up";
+import { tickStep } from "../tick-step";
 
 /** For tests: records of their own in a folder of their own, and a small town to put into them. */
 export interface TestRecords {
@@ -88,15 +91,25 @@ export const NOW = "2026-09-02T10:00:00.000Z";
 export const sheet = (more: object = {}) => ({
   id: "sheet-0000000001",
   madeAt: NOW,
-  siteId: ids.sites,
+  stops: [{ siteId: ids.sites }],
   rigId: ids.rigs,
   personId: ids.people,
   calibrationId: "calibration-00001",
+  dayId: null,
   tank: "",
   loads: "full-then-part",
+  run: false,
+  overage: "",
+  mixedFor: "",
   products: [{ labelId: ids.labels, rate: "0.3 oz/1000 ft2" }],
   ...more,
 });
+
+/** Ticks all the gear of a sheet, so that a container may be opened. */
+export function gearOn(db: Records, sheetId: string): void {
+  for (const { key } of gearOf(findSheet(db, sheetId)!.job.products ?? []))
+    must(tickStep(db, sheetId, { step: key, done: true }));
+}
 
 /** A quick check of the test town: 32.5 fl oz a minute. */
 export const QUICK_CHECK = {

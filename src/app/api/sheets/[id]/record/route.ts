@@ -1,4 +1,4 @@
-import { recordSheet } from "@/services/save-application";
+import { recordSheet } from "@/services/record-sheet";
 import { answerTo } from "../../../answer";
 
 export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }) {

@@ -1,4 +1,4 @@
-import { tickStep } from "@/services/save-sheet";
+import { tickStep } from "@/services/tick-step";
 import { answerTo } from "../../../answer";
 
 export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }) {

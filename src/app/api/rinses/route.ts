@@ -1,0 +1,4 @@
+import { saveRinse } from "@/services/save-stock";
+import { answerTo } from "../answer";
+
+export const POST = (request: Request) => answerTo(request, saveRinse);

@@ -1,0 +1,4 @@
+import { saveStockCount } from "@/services/save-stock";
+import { answerTo } from "../answer";
+
+export const POST = (request: Request) => answerTo(request, saveStockCount);

@@ -1,0 +1,47 @@
+import { asc, eq } from "drizzle-orm";
+import { parseField, raw, type DoneFill, type StopEvent } from "@/core/contents";
+import type { Access } from "./database";
+import { fills, stopEvents } from "./schema-work";
+
+export interface NewStopEvent {
+  readonly sheetId: string;
+  readonly what: StopEvent["what"];
+  readonly site: string;
+  /** As entered: what the tank still held. */
+  readonly left: string | null;
+  readonly order: readonly string[] | null;
+}
+
+export function addStopEvent(db: Access, event: NewStopEvent, at: string): void {
+  db.insert(stopEvents)
+    .values({ ...event, at })
+    .run();
+}
+
+/** What was told of the stops of a day, in order; what the tank held in mL. */
+export function stopEventsOf(db: Access, sheetId: string): StopEvent[] {
+  const rows = db.select().from(stopEvents).where(eq(stopEvents.sheetId, sheetId)).orderBy(asc(stopEvents.id)).all();
+  return rows.map(({ id, what, site, left, order }) => ({ id, what, site, left: left === null ? null : leftOf(left), order }));
+}
+
+function leftOf(text: string): number {
+  const read = parseField("left", text, { zero: true });
+  if (!read.ok) throw new Error(`a recorded rest can't be read: ${text}`);
+  return raw(read.value.value);
+}
+
+export function addFill(db: Access, sheetId: string, fill: DoneFill, done: boolean, at: string): void {
+  db.insert(fills)
+    .values({ sheetId, ...fill, done, at })
+    .run();
+}
+
+/** The fills of a day that stand, in order: the last word on each number counts. */
+export function fillsOf(db: Access, sheetId: string): DoneFill[] {
+  const rows = db.select().from(fills).where(eq(fills.sheetId, sheetId)).orderBy(asc(fills.id)).all();
+  const last = new Map(rows.map((row) => [row.number, row]));
+  return [...last.values()]
+    .filter((row) => row.done)
+    .map(({ number, fillTo, adds, after }) => ({ number, fillTo, adds, after }))
+    .sort((a, b) => a.number - b.number);
+}

@@ -1,0 +1,197 @@
+import { check, index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+import { sql } from "drizzle-orm";
+import { SLIP_CODES, STOP_EVENTS } from "@/core/contents";
+import type { ActiveText } from "@/formats/card/card";
+import { enteredText, jobText } from "./columns";
+import { calibrations, createdAt, id, labels, people, rigs, sites } from "./schema";
+
+/** The records of the work itself: sheets and what became of them, what went down, what is on the shelf. Append-only. */
+export const mixSheets = sqliteTable(
+  "mix_sheets",
+  {
+    id: id(),
+    madeAt: text("made_at").notNull(),
+    /** The first of its sites; all of them stand in `sheet_sites`. */
+    siteId: text("site_id")
+      .notNull()
+      .references(() => sites.id),
+    rigId: text("rig_id")
+      .notNull()
+      .references(() => rigs.id),
+    personId: text("person_id").references(() => people.id),
+    calibrationId: text("calibration_id")
+      .notNull()
+      .references(() => calibrations.id),
+    /** What the sheets of one day have in common: each tank of a truck has its own sheet. */
+    dayId: text("day_id"),
+    /** Everything the sheet is worked out from, as entered. */
+    job: jobText("job").notNull(),
+    rules: text("rules", { mode: "json" }).$type<readonly string[]>().notNull(),
+    createdAt: createdAt(),
+  },
+  (t) => [index("mix_sheets_by_date").on(t.madeAt)],
+);
+
+/** The sites that a sheet is for. */
+export const sheetSites = sqliteTable(
+  "sheet_sites",
+  {
+    sheetId: text("sheet_id")
+      .notNull()
+      .references(() => mixSheets.id),
+    siteId: text("site_id")
+      .notNull()
+      .references(() => sites.id),
+  },
+  (t) => [primaryKey({ columns: [t.sheetId, t.siteId] }), index("sheet_sites_of_site").on(t.siteId)],
+);
+
+/** What becomes of the stops of a day, in the order in which it was said. The last word on a stop counts. */
+export const stopEvents = sqliteTable(
+  "stop_events",
+  {
+    id: integer("id").primaryKey({ autoIncrement: true }),
+    sheetId: text("sheet_id")
+      .notNull()
+      .references(() => mixSheets.id),
+    what: text("what", { enum: STOP_EVENTS }).notNull(),
+    /** The site's name in the job; empty for a new order. */
+    site: text("site").notNull(),
+    /** What the tank still held after it, where somebody looked. */
+    left: text("left"),
+    /** The names of the sites still to do, in their new order. */
+    order: text("order", { mode: "json" }).$type<readonly string[]>(),
+    at: text("at").notNull(),
+  },
+  (t) => [index("stop_events_of_sheet").on(t.sheetId)],
+);
+
+/** A tank that was filled in a day, with what it really held: a later change of the day changes nothing of it. */
+export const fills = sqliteTable(
+  "fills",
+  {
+    id: integer("id").primaryKey({ autoIncrement: true }),
+    sheetId: text("sheet_id")
+      .notNull()
+      .references(() => mixSheets.id),
+    number: integer("number").notNull(),
+    /** False where the fill was taken back. */
+    done: integer("done", { mode: "boolean" }).notNull(),
+    /** mL, as numbers: worked out, not entered. */
+    fillTo: real("fill_to").notNull(),
+    adds: real("adds").notNull(),
+    /** The last event of the stops before it: which came first counts. */
+    after: integer("after").notNull(),
+    at: text("at").notNull(),
+  },
+  (t) => [index("fills_of_sheet").on(t.sheetId)],
+);
+
+/** A tank that was rinsed after a product, so that the next may go in. */
+export const rinses = sqliteTable(
+  "rinses",
+  {
+    id: id(),
+    rigId: text("rig_id")
+      .notNull()
+      .references(() => rigs.id),
+    tank: text("tank").notNull(),
+    personId: text("person_id").references(() => people.id),
+    rinsedAt: text("rinsed_at").notNull(),
+    createdAt: createdAt(),
+  },
+  (t) => [index("rinses_of_rig").on(t.rigId, t.rinsedAt)],
+);
+
+/** What was counted on the shelf. What goes down after it is taken off. */
+export const stockCounts = sqliteTable(
+  "stock_counts",
+  {
+    id: id(),
+    labelId: text("label_id")
+      .notNull()
+      .references(() => labels.id),
+    /** As entered: a weight of a dry product, a volume of a liquid one. */
+    amount: text("amount").notNull(),
+    countedAt: text("counted_at").notNull(),
+    createdAt: createdAt(),
+  },
+  (t) => [index("stock_counts_of_label").on(t.labelId, t.countedAt)],
+);
+
+/** Ticking off and taking back are both rows: the last one for a step is how it stands. */
+export const ticks = sqliteTable(
+  "ticks",
+  {
+    id: integer("id").primaryKey({ autoIncrement: true }),
+    sheetId: text("sheet_id")
+      .notNull()
+      .references(() => mixSheets.id),
+    step: text("step").notNull(),
+    done: integer("done", { mode: "boolean" }).notNull(),
+    at: text("at").notNull(),
+  },
+  (t) => [index("ticks_of_sheet").on(t.sheetId)],
+);
+
+/** A sheet that will not be poured: what it planned no longer counts. */
+export const withdrawals = sqliteTable("withdrawals", {
+  sheetId: text("sheet_id")
+    .primaryKey()
+    .references(() => mixSheets.id),
+  at: text("at").notNull(),
+});
+
+/**
+ * What went down: a product on a zone on a day. The product and its actives stand as they were, so that a changed card
+ * changes no record. The full log builds on these rows.
+ */
+export const applications = sqliteTable(
+  "applications",
+  {
+    id: id(),
+    date: text("date").notNull(),
+    siteId: text("site_id")
+      .notNull()
+      .references(() => sites.id),
+    /** The zone's id and name then; the zone itself may be gone. */
+    zoneId: text("zone_id").notNull(),
+    zone: text("zone").notNull(),
+    area: enteredText("zoneArea")("area").notNull(),
+    product: text("product").notNull(),
+    labelId: text("label_id").references(() => labels.id),
+    /** Product for an area, as a job file writes it, and what that comes to on the zone. */
+    rate: text("rate").notNull(),
+    total: text("total").notNull(),
+    actives: text("actives", { mode: "json" }).$type<readonly ActiveText[]>().notNull(),
+    gravity: text("gravity"),
+    personId: text("person_id").references(() => people.id),
+    source: text("source", { enum: ["hand", "sheet", "file"] }).notNull(),
+    sheetId: text("sheet_id").references(() => mixSheets.id),
+    note: text("note"),
+    /** A correction names what it corrects; a void one says that it never went down. */
+    corrects: text("corrects"),
+    isVoid: integer("void", { mode: "boolean" }).notNull(),
+    createdAt: createdAt(),
+  },
+  (t) => [
+    index("applications_of_zone").on(t.siteId, t.date),
+    uniqueIndex("applications_corrected_once").on(t.corrects),
+    check("applications_date", sql`${t.date} glob '[0-9][0-9][0-9][0-9]-[0-9][0-9]-[0-9][0-9]'`),
+  ],
+);
+
+/** A slip that was asked about and meant: kept with the record it belongs to. */
+export const dismissals = sqliteTable(
+  "dismissals",
+  {
+    id: integer("id").primaryKey({ autoIncrement: true }),
+    recordId: text("record_id").notNull(),
+    field: text("field").notNull(),
+    slip: text("slip", { enum: SLIP_CODES }).notNull(),
+    typed: text("typed").notNull(),
+    reason: text("reason").notNull(),
+    at: text("at").notNull(),
+  },
+  (t) => [uniqueIndex("dismissals_once").on(t.recordId, t.field, t.slip, t.typed)],
+);

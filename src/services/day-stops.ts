@@ -1,0 +1,63 @@
+import { bad, good, parseField, raw, STOP_EVENTS, type Result, type StopEvent } from "@/core/contents";
+import type { Records } from "@/records/database";
+import { addStopEvent, type NewStopEvent } from "@/records/runs";
+import { doneSteps, findSheet } from "@/records/sheets";
+import { isId, issue, nowText } from "./input";
+import { runOf, sheetState } from "./sheet-today";
+
+/**
+ * Tells what became of a stop of a day: `{ what: "done", site, left? }` with what the tank still holds where somebody
+ * looked, `{ what: "skipped", site }`, `{ what: "back", site }`, or `{ what: "order", order }` for the stops still to do.
+ * What follows is planned anew from it.
+ */
+export function tellStop(db: Records, sheetId: string, input: unknown): Result<{ id: string }> {
+  const { what, site, left, order } = (input ?? {}) as { what?: unknown; site?: unknown; left?: unknown; order?: unknown };
+  return db.transaction((tx): Result<{ id: string }> => {
+    const sheet = isId(sheetId) ? findSheet(tx, sheetId) : undefined;
+    const run = sheet && runOf(tx, sheet);
+    if (!run) return bad(issue("", "unknown-name", String(sheetId), "the days on record"));
+    if (sheetState(tx, sheetId) !== "open")
+      return bad(issue("", "conflict", "this day is closed", "correct its records in the log instead"));
+    if (!STOP_EVENTS.includes(what as StopEvent["what"]))
+      return bad(issue("what", "not-a-choice", String(what), STOP_EVENTS.join(", ")));
+    // A fill that is half poured holds what it was planned for: what it serves can't change under it.
+    const begun = doneSteps(tx, sheetId).some((key) => key.startsWith(`run.${run.filled.length + 1}.`));
+    if (begun)
+      return bad(
+        issue(
+          "",
+          "conflict",
+          `load ${run.filled.length + 1} is half poured`,
+          "finish it, or take its ticks back, before the day changes",
+        ),
+      );
+    const event = { sheetId, what: what as StopEvent["what"] };
+    if (what === "order") {
+      const todo = run.stops.filter((s) => s.state === "todo").map((s) => s.site);
+      const names = Array.isArray(order) ? order.map(String) : [];
+      if (names.length !== todo.length || !todo.every((name) => names.includes(name)))
+        return bad(issue("order", "conflict", "another list of stops", `name each of: ${todo.join(", ")}`));
+      addStopEvent(tx, { ...event, site: "", left: null, order: names }, nowText());
+      return good({ id: sheetId });
+    }
+    const stop = run.stops.find((s) => s.site === site);
+    if (!stop) return bad(issue("site", "unknown-name", String(site), run.stops.map((s) => s.site).join(", ")));
+    const rest = what === "done" && left !== undefined && left !== "" ? readLeft(left, run.inTank) : good(null);
+    if (!rest.ok) return rest;
+    if (what === "done" && stop.state === "done") return good({ id: sheetId });
+    addStopEvent(tx, { ...event, site: stop.site, left: rest.value, order: null } satisfies NewStopEvent, nowText());
+    return good({ id: sheetId });
+  });
+}
+
+/** What a tank still holds, as read; never more than it held before. */
+function readLeft(typed: unknown, inTank: number): Result<string> {
+  const read = parseField("left", typed, { path: "left", zero: true });
+  if (!read.ok) return read;
+  // A sight gauge is read to a few per cent.
+  if (raw(read.value.value) > inTank * 1.02 + 1)
+    return bad(
+      issue("left", "conflict", `${read.value.text} is more than the tank held`, "tick the fill first, or read it again"),
+    );
+  return good(read.value.text);
+}

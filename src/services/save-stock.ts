@@ -1,0 +1,57 @@
+import { bad, good, parsePackage, raw, type Quantity, type Result } from "@/core/contents";
+import type { StockEntry } from "@/formats/book";
+import { standingApplications } from "@/records/applications";
+import type { Access, Records } from "@/records/database";
+import { findLabel } from "@/records/labels";
+import { findRig } from "@/records/rigs";
+import { addRinse, addStockCount, lastCounts } from "@/records/stock";
+import { isId, isMoment, issue, nowText } from "./input";
+
+/** Keeps a count of the shelf: `{ id, labelId, amount, countedAt }`. */
+export function saveStockCount(db: Records, input: unknown): Result<{ id: string }> {
+  const { id, labelId, amount, countedAt } = (input ?? {}) as Record<string, unknown>;
+  if (!isId(id) || !isId(labelId) || !isMoment(countedAt))
+    return bad(issue("", "wrong-type", "something else", "a count: what, how much, when"));
+  const card = findLabel(db, labelId);
+  if (!card) return bad(issue("labelId", "unknown-name", labelId, "the labels on record"));
+  const read = parsePackage(amount, card.form, {
+    path: "amount",
+    dialect: "screen",
+    bare: card.form === "dry" ? "oz" : "fl oz",
+    zero: true,
+  });
+  if (!read.ok) return read;
+  addStockCount(db, { id, labelId, amount: read.value.text, countedAt }, nowText());
+  return good({ id });
+}
+
+/** What is on hand of each counted product, in g or mL: the last count, less what went down since. */
+export function stockNow(db: Access): StockEntry[] {
+  const down = standingApplications(db);
+  return lastCounts(db).flatMap(({ labelId, amount, countedAt, createdAt }) => {
+    const card = findLabel(db, labelId);
+    const counted = card && parsePackage(amount, card.form, { zero: true });
+    if (!card || !counted?.ok) return [];
+    const used = down
+      .filter((row) => row.product === card.name && row.createdAt > createdAt)
+      .reduce((sum, row) => {
+        const total = parsePackage(row.total, card.form, {});
+        return sum + (total.ok ? raw(total.value.value as Quantity<"mass">) : 0);
+      }, 0);
+    const left = Math.max(0, raw(counted.value.value as Quantity<"mass">) - used);
+    return [{ labelId, counted: amount, countedAt, left }];
+  });
+}
+
+/** Keeps that a tank was rinsed: `{ id, rigId, tank, personId, rinsedAt }`. */
+export function saveRinse(db: Records, input: unknown): Result<{ id: string }> {
+  const { id, rigId, tank, personId, rinsedAt } = (input ?? {}) as Record<string, unknown>;
+  if (!isId(id) || !isId(rigId) || typeof tank !== "string" || !isMoment(rinsedAt) || !(personId === null || isId(personId)))
+    return bad(issue("", "wrong-type", "something else", "a rinse: which rig and tank, who, when"));
+  const rig = findRig(db, rigId);
+  if (!rig) return bad(issue("rigId", "unknown-name", rigId, "the rigs on record"));
+  const tanks = (rig.tanks ?? []).map((t) => t.name ?? "");
+  if (!tanks.includes(tank)) return bad(issue("tank", "unknown-name", tank, tanks.join(", ")));
+  addRinse(db, { id, rigId, tank, personId, rinsedAt }, nowText());
+  return good({ id });
+}

@@ -1,0 +1,73 @@
+import { bad, good, num, servedByTank, type Issue, type MixPlan, type Result } from "@/core/contents";
+import { gearMissing, planOfSheet, tickKeys, type SheetPlan } from "@/formats/sheet-plan";
+import type { Access, Records } from "@/records/database";
+import { addFill, stopEventsOf } from "@/records/runs";
+import { addTick, doneSteps, findSheet } from "@/records/sheets";
+import { isId, issue, nowText } from "./input";
+import { jobToday, runOf, sheetState, type SheetRow } from "./sheet-today";
+
+/** Why a plan is held, as issues: there is no way past them. */
+export const heldIssues = (plan: MixPlan): Issue[] => plan.reasons.map((reason) => issue("", "held", reason.text, reason.fits));
+
+/**
+ * Ticks a step of a sheet off, or takes the tick back: `{ step, done }`. Answers with how the whole sheet stands. Gear
+ * comes before the first container; of a day only the fill that is next is poured, and its last step fixes what it held.
+ */
+export function tickStep(db: Records, sheetId: string, input: unknown): Result<{ done: string[] }> {
+  const { step, done } = (input ?? {}) as { step?: unknown; done?: unknown };
+  if (typeof step !== "string" || typeof done !== "boolean")
+    return bad(issue("step", "wrong-type", "no step", "a step of this sheet"));
+  return db.transaction((tx): Result<{ done: string[] }> => {
+    const sheet = isId(sheetId) ? findSheet(tx, sheetId) : undefined;
+    if (!sheet) return bad(issue("", "unknown-name", String(sheetId), "the mix sheets on record"));
+    if (done && sheetState(tx, sheetId) === "withdrawn")
+      return bad(issue("", "conflict", "this sheet was withdrawn", "mix again: its budget may be taken"));
+    const before = new Set(doneSteps(tx, sheetId));
+    const run = runOf(tx, sheet);
+    const today = planOfSheet(jobToday(tx, sheet), run);
+    if (done && today.plan.reasons.length > 0) return bad(...heldIssues(today.plan));
+    const known = today.plan.reasons.length > 0 ? planOfSheet(sheet.job, run) : today;
+    if (!tickKeys(sheet.job, known).includes(step))
+      return bad(issue("step", "unknown-name", step.slice(0, 40), "the steps of this sheet"));
+    const missing = done && /\.product-\d+$/.test(step) ? gearMissing(sheet.job, before) : [];
+    if (missing.length > 0)
+      return bad(
+        issue("step", "conflict", "a container before the gear is on", `tick first: ${missing.map((g) => g.text).join(", ")}`),
+      );
+    const inTurn = run ? tickOfRun(tx, sheet, known, step, done) : good(null);
+    if (!inTurn.ok) return inTurn;
+    if (before.has(step) !== done) addTick(tx, sheetId, step, done, nowText());
+    return good({ done: doneSteps(tx, sheetId) });
+  });
+}
+
+/** A step of a day: in its turn, and the last step of a fill keeps what the tank held. */
+function tickOfRun(
+  tx: Access,
+  sheet: SheetRow,
+  { plan, fillings, filled }: SheetPlan,
+  step: string,
+  done: boolean,
+): Result<null> {
+  const of = /^run\.(\d+)\.(.+)$/.exec(step);
+  if (!of) return good(null);
+  const number = Number(of[1]);
+  const last = of[2] === "top-up";
+  const turn = done || !last ? filled + 1 : filled;
+  const behind = number <= filled;
+  const served = done && !behind ? servedByTank(plan.run!) : [];
+  if (served.length > 0)
+    return bad(
+      issue("step", "conflict", "what is in the tank isn't sprayed yet", `say first what became of ${served.join(", ")}`),
+    );
+  if (number > filled + 1)
+    return bad(issue("step", "conflict", `load ${number}`, `load ${filled + 1} is poured first: what follows may still change`));
+  if (behind && (!last || number !== filled) && !done)
+    return bad(issue("step", "conflict", `load ${number} is in the tank already`, "only the last fill can be taken back"));
+  if (last && (done ? number === turn : number === filled)) {
+    const { fillTo, adds } = fillings[number - 1]!;
+    const after = stopEventsOf(tx, sheet.id).at(-1)?.id ?? 0;
+    addFill(tx, sheet.id, { number, fillTo: num(fillTo), adds: num(adds), after }, done, nowText());
+  }
+  return good(null);
+}
