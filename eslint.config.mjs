@@ -3,7 +3,7 @@ import typescript from "eslint-config-next/typescript";
 import prettier from "eslint-config-prettier/flat";
 
 const OUTWARD = (room, may) =>
-  `Imports point one way: app, cli → services → records, formats → core; ui → core, formats and standins. ${room} may use ${may}.`;
+  `Imports point one way: app, cli → services → records, formats → core; ui → core, formats, standins and workers. ${room} may use ${may}.`;
 
 /** A room of the code, what it may import from other rooms, and the packages that it may not use. */
 const room = (name, may, { packages = [], globals = [], files = [`src/${name}/**/*.{ts,tsx}`] } = {}) => ({
@@ -79,7 +79,10 @@ const config = [
   room("records", ["formats", "core"], { packages: ["react", "next", "next/*", "@chakra-ui/*"] }),
   room("services", ["records", "formats", "core"], { packages: ["react", "next", "next/*", "@chakra-ui/*"] }),
   room("standins", ["core"], { packages: ["react", "next", "next/*", "@chakra-ui/*", "drizzle-orm", "better-sqlite3"] }),
-  room("ui", ["core", "formats", "standins"], { packages: ["drizzle-orm", "drizzle-orm/*", "better-sqlite3", "fs", "node:*"] }),
+  room("workers", ["core"], { packages: ["react", "next", "next/*", "@chakra-ui/*", "drizzle-orm", "better-sqlite3"] }),
+  room("ui", ["core", "formats", "standins", "workers"], {
+    packages: ["drizzle-orm", "drizzle-orm/*", "better-sqlite3", "fs", "node:*"],
+  }),
   room("cli", ["services", "formats", "core"], {
     packages: ["react", "next", "next/*", "@chakra-ui/*", "drizzle-orm", "better-sqlite3"],
   }),

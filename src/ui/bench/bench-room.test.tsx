@@ -53,7 +53,8 @@ test("open sheets are listed until they are on record or withdrawn", () => {
       site: { name: "Bowling green", zones: [{ name: "a", area: "100 ft2", "x-id": "site-1.0" }] },
     },
   ];
-  const open = { state: "open" as const, steps: 5, done: 2 };
+  const what = { sites: ["Bowling green"], products: [], tank: "main", run: false, dayId: null };
+  const open = { state: "open" as const, steps: 5, done: 2, ...what };
   const sheet = { id: "sheet-1", madeAt: daysAgo(0), siteId: "site-1", rigId: RIG.id, personId: PERSON.id, ...open };
   const closed = (["recorded", "withdrawn"] as const).map((state) => ({ ...sheet, id: state, state }));
   showWith({ rigs: [RIG], sites, sheets: [sheet, { ...sheet, id: "sheet-2", done: 5 }, ...closed] }, <BenchRoom />);

@@ -5,7 +5,7 @@ import { format } from "date-fns";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { CHECK_EVERY, ownerOf, readParts, writeNumber, type System } from "@/core/contents";
-import type { Book, PersonEntry, RigEntry, SiteEntry } from "@/formats/book";
+import type { Book, PersonEntry, RigEntry, SheetEntry, SiteEntry } from "@/formats/book";
 import { dayNumber } from "@/formats/day";
 import { useBook } from "../data/book";
 import { calibratedFor, today, useInHand, type Calibrated } from "../data/in-hand";
@@ -145,7 +145,7 @@ function Bench({ book }: { book: Book }) {
             >
               <Box flex="1 1 220px">
                 <Link href={`/mix/sheet?id=${sheet.id}`} style={{ fontWeight: 700, fontSize: 17 }}>
-                  {book.sites.find((s) => s.id === sheet.siteId)?.site.name}
+                  {sheetName(sheet)}
                 </Link>
               </Box>
               <Box color="soft">{format(new Date(sheet.madeAt), "d MMM, HH:mm")}</Box>
@@ -277,3 +277,7 @@ function Rows({ title, pairs, system }: { title: string; pairs: readonly Pair[];
     </Box>
   );
 }
+
+/** What a sheet is called in a list: its site, or its day and how many stops it has. */
+const sheetName = ({ sites, run, tank, dayId }: SheetEntry): string =>
+  `${run ? `Day of ${sites.length} ${sites.length === 1 ? "stop" : "stops"}` : sites.join(", ")}${dayId === null ? "" : `, ${tank} tank`}`;

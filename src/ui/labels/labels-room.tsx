@@ -12,6 +12,7 @@ import { Cautions, FirstThing } from "../parts/notices";
 import { CardFields } from "./card-fields";
 import { CardFiles } from "./card-files";
 import { CardView } from "./card-view";
+import { OnHand } from "./on-hand";
 import { LabelReader } from "./label-reader";
 import { formWords, limitWords, rangeWords } from "./words";
 
@@ -109,6 +110,7 @@ export function LabelsRoom() {
         {entry && side.shows === "card" ? (
           <Box display="grid" gap="12px">
             <CardView card={entry.card} />
+            <OnHand label={entry} />
             <Box display="flex" gap="10px">
               <Button onClick={() => setSide({ shows: "form", id: entry.id })}>Change this card</Button>
               <Button look="quiet" onClick={() => setSide({ shows: "form" })}>

@@ -1,161 +1,184 @@
 "use client";
 
-import { Box, chakra } from "@chakra-ui/react";
-import Link from "next/link";
-import { entered, LOAD_MODES, showEntered, type LoadMode } from "@/core/contents";
-import type { LabelEntry, SiteEntry } from "@/formats/book";
-import { likelyRow, rateAt, rowName } from "@/formats/card/choice";
-import { useBook } from "../data/book";
+import { Box } from "@chakra-ui/react";
+import { entered, LOAD_MODES, read, showEntered, type LoadMode } from "@/core/contents";
+import type { SiteEntry } from "@/formats/book";
 import type { InHand } from "../data/in-hand";
-import { formWords } from "../labels/words";
-import { Button, Note, Select, SubHeading } from "../parts/controls";
-import { Field } from "../parts/field";
-import { FirstThing } from "../parts/notices";
-import { ShelfPick, SitePick } from "../parts/pickers";
-import { ChooseRate } from "./choose-rate";
-import type { Chosen, Draft, DraftProduct } from "./draft";
+import { Note, Select } from "../parts/controls";
+import { Field, TextField } from "../parts/field";
+import { Fold } from "../parts/fold";
+import { SitePick } from "../parts/pickers";
+import { Zones } from "./choose-zones";
+import { PURPOSES, tankKey, tankOf, type Draft, type Purpose } from "./draft";
+import type { Preview } from "./preview";
+import { Stops } from "./stops";
 
 const LOAD_WORDS: Record<LoadMode, string> = { "full-then-part": "Full loads, then a part", equal: "Equal loads, measured once" };
+const PURPOSE_WORDS: Record<Purpose, string> = {
+  site: "One site",
+  sites: "Several sites, each filled for",
+  day: "The day of a truck",
+  spot: "A spot: a gallon or less",
+};
 
 interface ChoicesProps {
   readonly draft: Draft;
   readonly change: (next: Partial<Draft>) => void;
-  readonly chosen: readonly Chosen[];
   readonly hand: InHand;
+  /** The tank that is looked at. */
+  readonly tank: string;
+  readonly preview: Preview;
 }
 
-/** What is mixed: the site, how it is split into loads, which tank, the products and their rates. */
-export function Choices({ draft, change, chosen, hand }: ChoicesProps) {
-  const { book } = useBook();
-  const shelf = book.labels.filter((l) => !l.retired && !draft.products.some((p) => p.labelId === l.id));
-  const setProduct = (labelId: string, next: Partial<DraftProduct>) =>
-    change({ products: draft.products.map((p) => (p.labelId === labelId ? { ...p, ...next } : p)) });
+/** What is mixed for, how it is split into loads, in which tank. */
+export function Choices({ draft, change, hand, tank, preview }: ChoicesProps) {
   const tanks = hand.rig?.rig.tanks ?? [];
+  const { purpose } = draft;
+  const one = purpose === "site" || purpose === "spot";
+  const mix = tankOf(draft, tank);
+  const setWithout = (without: readonly string[]) => change({ tanks: { ...draft.tanks, [tank]: { ...mix, without } } });
   return (
     <Box display="grid" gap="16px" marginTop="14px">
       <Box display="grid" gap="14px" gridTemplateColumns={{ base: "minmax(0,1fr)", md: "1fr 1fr 1fr" }}>
-        <SitePick value={hand.site?.id} onPick={(siteId) => hand.choose({ siteId })} />
-        <Field label="Loads">
+        <Field label="Mix for">
           {(props) => (
-            <Select {...props} value={draft.loads} onChange={(e) => change({ loads: e.target.value as LoadMode })}>
-              {LOAD_MODES.map((mode) => (
-                <option key={mode} value={mode}>
-                  {LOAD_WORDS[mode]}
+            <Select {...props} value={purpose} onChange={(e) => change(begun(draft, e.target.value as Purpose, hand.site))}>
+              {PURPOSES.filter((p) => p !== "day" || !hand.rig || hand.rig.rig.kind !== "hose-end").map((p) => (
+                <option key={p} value={p}>
+                  {PURPOSE_WORDS[p]}
                 </option>
               ))}
             </Select>
           )}
         </Field>
-        {tanks.length > 1 && (
-          <Field label="Tank">
+        {one && <SitePick value={hand.site?.id} onPick={(siteId) => hand.choose({ siteId })} />}
+        {purpose !== "spot" && (
+          <Field label="Loads">
             {(props) => (
-              <Select {...props} value={draft.tank || tanks[0]!.name} onChange={(e) => change({ tank: e.target.value })}>
-                {tanks.map((t) => (
-                  <option key={t.name} value={t.name}>
-                    {t.name}, {t.usable}
+              <Select {...props} value={draft.loads} onChange={(e) => change({ loads: e.target.value as LoadMode })}>
+                {LOAD_MODES.map((mode) => (
+                  <option key={mode} value={mode}>
+                    {LOAD_WORDS[mode]}
                   </option>
                 ))}
               </Select>
             )}
           </Field>
         )}
+        {tanks.length > 1 && (
+          <Field label="Tank">
+            {(props) => (
+              <Select {...props} value={tank} onChange={(e) => change({ tank: e.target.value })}>
+                {tanks.map((t, i) => {
+                  const key = tankKey(tanks, i);
+                  const count = tankOf(draft, key).products.length;
+                  return (
+                    <option key={key} value={key}>
+                      {t.name}, {t.usable}
+                      {count > 0 && `: ${count} ${count === 1 ? "product" : "products"}`}
+                    </option>
+                  );
+                })}
+              </Select>
+            )}
+          </Field>
+        )}
+        {purpose === "spot" && hand.site && <Spot draft={draft} change={change} site={hand.site} />}
       </Box>
-      {hand.site && hand.site.site.zones.length > 1 && (
-        <Zones site={hand.site} without={draft.without ?? []} onChange={(without) => change({ without })} />
+      {purpose === "site" && hand.site && hand.site.site.zones.length > 1 && (
+        <Zones site={hand.site} without={mix.without} onChange={setWithout} />
       )}
-      <Box>
-        <SubHeading>Products</SubHeading>
-        {book.labels.length === 0 && (
-          <Box marginTop="12px">
-            <FirstThing>
-              The shelf is empty: <Link href="/labels">add the first label</Link>.
-            </FirstThing>
-          </Box>
-        )}
-        {chosen.map((c) => (
-          <Box key={c.labelId} borderBottom="1px solid" borderColor="line" paddingY="10px" display="grid" gap="8px">
-            <Box display="flex" justifyContent="space-between" gap="12px" alignItems="flex-start">
-              <Box>
-                <Box fontWeight="700" fontSize="17px">
-                  {c.label.card.name}
-                </Box>
-                <Note>
-                  {[c.label.card.use, formWords(c.label.card), c.label.card.actives.map((a) => a.name).join(", ")]
-                    .filter(Boolean)
-                    .join(" · ")}
-                </Note>
-              </Box>
-              <Button
-                look="quiet"
-                aria-label={`Take ${c.label.card.name} out`}
-                onClick={() => change({ products: draft.products.filter((p) => p.labelId !== c.labelId) })}
-              >
-                Take out
-              </Button>
-            </Box>
-            <ChooseRate chosen={c} site={hand.site} change={(next) => setProduct(c.labelId, next)} />
-          </Box>
-        ))}
-        {shelf.length > 0 && (
-          <Box marginTop="12px" maxW="360px">
-            <ShelfPick
-              label="Add a product"
-              value=""
-              which={(l) => shelf.includes(l)}
-              onPick={(id) => {
-                const label = shelf.find((l) => l.id === id);
-                if (label) change({ products: [...draft.products, firstChoice(label, hand.site?.site.zones[0]?.["x-turf"])] });
-              }}
-            />
-          </Box>
-        )}
-      </Box>
+      {!one && <Stops draft={draft} change={change} without={mix.without} onWithout={setWithout} preview={preview} tank={tank} />}
+      {purpose === "day" && draft.loads === "equal" && (
+        <Note>Equal loads run dry where they do: a refill may fall into the middle of a lawn.</Note>
+      )}
+      <Fold title="More: overage, another spray volume to mix for" begun={draft.overage !== "" || draft.mixedFor !== ""}>
+        <Box
+          display="grid"
+          gap="12px"
+          gridTemplateColumns={{ base: "minmax(0,1fr)", md: "1fr 1fr" }}
+          maxW="640px"
+          paddingTop="8px"
+        >
+          <TextField
+            label="Overage"
+            value={draft.overage}
+            placeholder="5 %"
+            hint="off: a leftover has to go somewhere"
+            onChange={(e) => change({ overage: e.target.value })}
+          />
+          <TextField
+            label="Mixed for"
+            value={draft.mixedFor}
+            placeholder="1 gal"
+            hint={`gal per 1,000 sq ft; empty: as calibrated${hand.calibrated ? `, ${read(hand.calibrated.made.sprayVolume.value, "sprayVolume", hand.system)}` : ""}`}
+            onChange={(e) => change({ mixedFor: e.target.value })}
+          />
+        </Box>
+      </Fold>
     </Box>
   );
 }
 
-/** A product as it is first put into a mix: the row for this turf, at its least. */
-function firstChoice({ id, card }: LabelEntry, turf: string | undefined): DraftProduct {
-  const row = likelyRow(card, turf);
-  return { labelId: id, rate: rateAt(card, row, "least", false), choice: { row, point: "least", from: rowName(card, row) } };
+/** Where several sites are asked for, the one in hand is the first of them. */
+function begun(draft: Draft, purpose: Purpose, site: SiteEntry | undefined): Partial<Draft> {
+  const several = purpose === "sites" || purpose === "day";
+  return { purpose, ...(several && draft.stops.length === 0 && site && { stops: [site.id] }) };
 }
 
-interface ZonesProps {
-  readonly site: SiteEntry;
-  readonly without: readonly string[];
-  readonly onChange: (without: readonly string[]) => void;
-}
+const SPOTS = [
+  ["1 gal", "A gallon"],
+  ["0.5 gal", "Half a gallon"],
+  ["1 qt", "A quart: a large shrub"],
+  ["1 pt", "A pint: a small shrub"],
+] as const;
 
-/** Which of the site's zones this mix is for. */
-function Zones({ site, without, onChange }: ZonesProps) {
+/** How much a spot mix makes up to, and the zone that it is for. */
+function Spot({ draft, change, site }: { draft: Draft; change: (next: Partial<Draft>) => void; site: SiteEntry }) {
+  const { zoneId, volume } = draft.spot;
+  const listed = SPOTS.some(([text]) => text === volume) || volume === "";
+  const set = (next: Partial<Draft["spot"]>) => change({ spot: { ...draft.spot, ...next } });
   return (
-    <Box as="fieldset" border="none">
-      <chakra.legend fontSize="14px" fontWeight="700">
-        Zones
-      </chakra.legend>
-      <Box display="flex" flexWrap="wrap" gap="0 22px">
-        {site.site.zones.map((zone) => (
-          <chakra.label key={zone["x-id"]} display="flex" gap="10px" alignItems="center" minHeight="44px">
-            <chakra.input
-              type="checkbox"
-              width="22px"
-              height="22px"
-              accentColor="var(--cg-colors-ink)"
-              checked={!without.includes(zone["x-id"])}
-              onChange={(e) =>
-                onChange(e.target.checked ? without.filter((id) => id !== zone["x-id"]) : [...without, zone["x-id"]])
-              }
-            />
-            <span>
-              {zone.name}
-              <chakra.span color="soft">
-                {" "}
-                {[showEntered(entered(zone.area, "area")), zone["x-turf"]].filter(Boolean).join(", ")}
-              </chakra.span>
-            </span>
-          </chakra.label>
-        ))}
-      </Box>
-    </Box>
+    <>
+      {site.site.zones.length > 1 && (
+        <Field label="Zone">
+          {(props) => (
+            <Select {...props} value={zoneId} onChange={(e) => set({ zoneId: e.target.value })}>
+              {site.site.zones.map((zone) => (
+                <option key={zone["x-id"]} value={zone["x-id"]}>
+                  {zone.name}, {showEntered(entered(zone.area, "area"))}
+                </option>
+              ))}
+            </Select>
+          )}
+        </Field>
+      )}
+      <Field label="Makes up to">
+        {(props) => (
+          <Select
+            {...props}
+            value={listed ? volume : "typed"}
+            onChange={(e) => set({ volume: e.target.value === "typed" ? "2 gal" : e.target.value })}
+          >
+            <option value="">pick a size</option>
+            {SPOTS.map(([text, words]) => (
+              <option key={text} value={text}>
+                {words}
+              </option>
+            ))}
+            <option value="typed">another volume</option>
+          </Select>
+        )}
+      </Field>
+      {!listed && (
+        <TextField
+          label="Volume"
+          value={volume}
+          placeholder="2 gal"
+          hint="gal if no unit"
+          onChange={(e) => set({ volume: e.target.value })}
+        />
+      )}
+    </>
   );
 }

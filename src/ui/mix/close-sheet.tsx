@@ -10,7 +10,17 @@ import { TextField } from "../parts/field";
 import { Notice } from "../parts/notices";
 
 /** What becomes of a sheet: on record as sprayed, or withdrawn. Until then it counts as planned. */
-export function CloseSheet({ id, held, onClosed }: { id: string; held: boolean; onClosed: () => void }) {
+export function CloseSheet({
+  id,
+  held,
+  day = false,
+  onClosed,
+}: {
+  id: string;
+  held: boolean;
+  day?: boolean;
+  onClosed: () => void;
+}) {
   const send = useSend();
   const [date, setDate] = useState(dateOf(today()));
   const [trouble, setTrouble] = useState<readonly string[]>([]);
@@ -25,7 +35,9 @@ export function CloseSheet({ id, held, onClosed }: { id: string; held: boolean; 
       <Note>
         {held
           ? "If it went down all the same, put it on record: what follows is held by it. Else withdraw it."
-          : "Put it on record, so that the next plan counts it. Until then it counts as planned; withdraw it if it isn't poured."}
+          : day
+            ? "When every stop is done or skipped, put the day on record: done stops as planned, or as the tank was read. Until then it counts as planned; withdraw it if it isn't poured."
+            : "Put it on record, so that the next plan counts it. Until then it counts as planned; withdraw it if it isn't poured."}
       </Note>
       <Box display="flex" gap="10px" alignItems="flex-end" flexWrap="wrap">
         <Box width="190px">

@@ -2,6 +2,7 @@ import type { LoadMode, Result } from "@/core/contents";
 import type { ChoiceText } from "@/formats/card/choice";
 import type { LabelEntry } from "@/formats/book";
 import type { ProductText } from "@/formats/job-file/types";
+import type { StopWish } from "@/formats/mix-of";
 
 /** A product of a mix in the making: its label, the rate as typed, and how it was chosen. */
 export interface DraftProduct {
@@ -10,15 +11,74 @@ export interface DraftProduct {
   readonly choice: ChoiceText;
 }
 
-/** A mix in the making, kept in this browser until its sheet is saved. */
-export interface Draft {
+/** What a mix is for: one site, several that are each begun with an empty tank, a truck's day, a spot. */
+export const PURPOSES = ["site", "sites", "day", "spot"] as const;
+export type Purpose = (typeof PURPOSES)[number];
+
+/** What goes into one tank, and which zones it is not for. */
+export interface TankDraft {
   readonly products: readonly DraftProduct[];
-  readonly loads: LoadMode;
-  readonly tank: string;
-  /** The ids of the zones that are left out of this mix. */
-  readonly without?: readonly string[];
+  /** The ids of the zones that are left out of this tank's mix. */
+  readonly without: readonly string[];
 }
-export const EMPTY_DRAFT: Draft = { products: [], loads: "full-then-part", tank: "" };
+
+/** A mix in the making, kept in this browser until its sheet is saved. A truck's tanks have a mix each. */
+export interface Draft {
+  readonly purpose: Purpose;
+  /** The ids of the sites, in their order, where there are several. */
+  readonly stops: readonly string[];
+  readonly loads: LoadMode;
+  /** The tank that is looked at; empty for the first. */
+  readonly tank: string;
+  /** By {@link tankKey}. */
+  readonly tanks: Readonly<Record<string, TankDraft>>;
+  readonly overage: string;
+  readonly mixedFor: string;
+  readonly spot: { readonly zoneId: string; readonly volume: string };
+}
+
+export const EMPTY_DRAFT: Draft = {
+  purpose: "site",
+  stops: [],
+  loads: "full-then-part",
+  tank: "",
+  tanks: {},
+  overage: "",
+  mixedFor: "",
+  spot: { zoneId: "", volume: "" },
+};
+const EMPTY_TANK: TankDraft = { products: [], without: [] };
+
+/** A draft as it was kept: one that an earlier version kept had one tank and one site. */
+export function draftOf(kept: Partial<Draft> & Partial<TankDraft>): Draft {
+  const { products, without, ...rest } = kept;
+  const tanks = rest.tanks ?? (products ? { [rest.tank ?? ""]: { products, without: without ?? [] } } : {});
+  return { ...EMPTY_DRAFT, ...rest, tanks };
+}
+
+/** The first tank of a rig has the empty name: what was chosen stays when another rig is taken. */
+export const tankKey = (tanks: readonly { readonly name?: string }[], i: number): string =>
+  i === 0 ? "" : (tanks[i]!.name ?? `tank ${i + 1}`);
+
+export const tankOf = (draft: Draft, tank: string): TankDraft => draft.tanks[tank] ?? EMPTY_TANK;
+
+/** The stops of one tank's mix; those of which it has no zone are left out. @param site the one in hand */
+export function stopsOf(
+  draft: Draft,
+  tank: string,
+  site: string | undefined,
+  zonesOf: (siteId: string) => readonly string[],
+): StopWish[] {
+  const { without } = tankOf(draft, tank);
+  if (draft.purpose === "spot") {
+    const zoneId = site && (zonesOf(site).includes(draft.spot.zoneId) ? draft.spot.zoneId : zonesOf(site)[0]);
+    return site && zoneId ? [{ siteId: site, spot: { zoneId, volume: draft.spot.volume } }] : [];
+  }
+  const ids = draft.purpose === "site" ? (site ? [site] : []) : draft.stops;
+  return ids
+    .filter((siteId) => zonesOf(siteId).some((zone) => !without.includes(zone)))
+    .map((siteId) => ({ siteId, without: without.filter((zone) => zonesOf(siteId).includes(zone)) }));
+}
 
 /** A product of the mix, with its label and as a job file writes it. */
 export interface Chosen extends DraftProduct {

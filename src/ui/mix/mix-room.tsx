@@ -1,44 +1,30 @@
 "use client";
 
 import { Box, ClientOnly } from "@chakra-ui/react";
-import { useMemo } from "react";
-import {
-  belongsToPerson,
-  dateOf,
-  given,
-  kindOf,
-  mayMix,
-  ownerOf,
-  planLines,
-  valueIn,
-  writeNumber,
-  type AreaRate,
-  type Calibration,
-  type Issue,
-  type MixPlan,
-  type Quantity,
-} from "@/core/contents";
-import type { CountedEntry, RigEntry, SiteEntry } from "@/formats/book";
-import { productOf } from "@/formats/card/product-of";
-import { withCounted } from "@/formats/counted";
-import { mixJob, planOf } from "@/formats/job-file/assemble";
-import { readChecked, type Job } from "@/formats/job-file/read-checked";
-import { setupOf } from "@/formats/rig-setup";
+import { useMemo, useState } from "react";
+import { allFillings, kindOf, planLines, valueIn, writeNumber, type AreaRate, type Quantity } from "@/core/contents";
+import { kitOf } from "@/formats/rig-setup";
 import { sentences, useBook } from "../data/book";
-import { today, useInHand, type Calibrated, type InHand } from "../data/in-hand";
+import { useInHand, type InHand } from "../data/in-hand";
 import { useKept } from "../data/kept-here";
 import { Room } from "../frame/room";
-import { Heading } from "../parts/controls";
+import { Button, Heading } from "../parts/controls";
 import { Notice } from "../parts/notices";
 import { BudgetBars } from "./budget-bars";
 import { CheckLoad } from "./check-load";
 import { Choices } from "./choices";
-import { EMPTY_DRAFT, type Chosen, type Draft } from "./draft";
+import { ChooseProducts } from "./choose-products";
+import { draftOf, tankKey, tankOf, type Draft, type TankDraft } from "./draft";
 import { Held } from "./held";
 import { LabelCautions } from "./label-cautions";
+import { soundKit } from "./measures";
+import { OnePlan } from "./one-plan";
+import { createPreview } from "./preview";
+import { RigNotes } from "./rig-notes";
+import { DayPicture } from "./day-picture";
 import { SaveSheet } from "./save-sheet";
-import { sheetLine, TankColumns } from "./tank-column";
-import { Totals } from "./totals";
+import { sheetLine } from "./sheet-line";
+import { chosenOf, lockOf, workMix, type Worked } from "./work-mix";
 
 export function MixRoom() {
   const { read } = useBook();
@@ -50,97 +36,133 @@ export function MixRoom() {
   );
 }
 
-interface Worked {
-  readonly plan: MixPlan;
-  readonly calibration: Calibration;
-  readonly job: Job;
-}
-
 function Mixing() {
   const { book } = useBook();
   const hand = useInHand();
-  const [draft = EMPTY_DRAFT, setDraft] = useKept<Draft>("mix");
-  const change = (next: Partial<Draft>) => setDraft({ ...draft, ...next });
-  const chosen = useMemo(
-    () =>
-      draft.products.flatMap((p): Chosen[] => {
-        const label = book.labels.find((l) => l.id === p.labelId && !l.retired);
-        // A draft may have been begun before a choice was kept with it.
-        const choice = p.choice ?? { row: 0, point: "typed" };
-        return label ? [{ ...p, choice, label, read: productOf(label.card, p.rate, choice) }] : [];
-      }),
-    [draft, book.labels],
-  );
-  const { rig, site, calibrated } = hand;
+  const [kept = {}, keepDraft] = useKept<Partial<Draft>>("mix");
+  const draft = useMemo(() => draftOf(kept), [kept]);
+  /** The order of the stops while one of them is dragged. */
+  const [preview] = useState(createPreview);
+  const change = (next: Partial<Draft>) => keepDraft({ ...draft, ...next });
+  const { rig, site } = hand;
   const locked = lockOf(hand);
-  const worked = useMemo(
-    () => (rig && site && calibrated && !locked ? workMix(rig, site, calibrated, chosen, draft, book.counted) : undefined),
-    [rig, site, calibrated, locked, chosen, draft, book.counted],
+  const keys = useMemo(() => (rig?.rig.tanks ?? [{}]).map((_, i, tanks) => tankKey(tanks, i)), [rig]);
+  const tank = keys.includes(draft.tank) ? draft.tank : (keys[0] ?? "");
+  const tanks = useMemo(
+    () =>
+      keys
+        .filter((key) => key === tank || tankOf(draft, key).products.length > 0)
+        .map((key) => {
+          const chosen = chosenOf(draft, key, book);
+          return { key, chosen, worked: locked ? undefined : workMix(hand, draft, key, chosen, book) };
+        }),
+    [keys, tank, draft, book, hand, locked],
   );
+  const { chosen, worked } = tanks.find((t) => t.key === tank)!;
+  const others = tanks.filter((t) => t.key !== tank);
+  const putTank = (next: TankDraft) => change({ tanks: { ...draft.tanks, [tank]: next } });
+  const name = (key: string) => (rig?.rig.tanks ?? [])[keys.indexOf(key)]?.name ?? "main";
   /** Lowers a rate to the most that is allowed, rounded down: a limit is never rounded up past. */
   const lower = (product: string, most: AreaRate) =>
-    change({
-      products: draft.products.map((p) => {
-        const name = book.labels.find((l) => l.id === p.labelId)?.card.name;
-        return name === product ? { ...p, rate: roundedDown(most), choice: { ...p.choice, point: "typed" as const } } : p;
+    putTank({
+      ...tankOf(draft, tank),
+      products: tankOf(draft, tank).products.map((p) => {
+        const label = book.labels.find((l) => l.id === p.labelId)?.card.name;
+        return label === product ? { ...p, rate: roundedDown(most), choice: { ...p.choice, point: "typed" as const } } : p;
       }),
     });
-  const tank = worked && "plan" in worked ? worked.job.tank : undefined;
+  const plan = worked && "plan" in worked ? worked.plan : undefined;
+  const products = chosen.flatMap((c) => (c.read.ok ? [c.read.value] : []));
+  const { kit, failed } = rig ? soundKit(kitOf(rig.rig), rig.id, book.kitChecks) : { kit: undefined, failed: [] };
+  const lines = plan ? planLines(plan, hand.system) : [];
   return (
-    <Room working={worked && "plan" in worked ? planLines(worked.plan, hand.system) : []}>
-      <Heading>Mix{site && ` for ${site.site.name}`}</Heading>
-      <Choices draft={draft} change={change} chosen={chosen} hand={hand} />
-      <Box marginTop="22px" display="grid" gap="18px">
+    <Room working={lines}>
+      <Heading>{titleOf(draft, site?.site.name)}</Heading>
+      <Choices draft={draft} change={change} hand={hand} tank={tank} preview={preview} />
+      <Box marginTop="16px">
+        <ChooseProducts
+          {...(keys.length > 1 && { tank: name(tank) })}
+          chosen={chosen}
+          site={draft.purpose === "site" || draft.purpose === "spot" ? site : book.sites.find((s) => s.id === draft.stops[0])}
+          mix={tankOf(draft, tank)}
+          change={putTank}
+        />
+      </Box>
+      <Box marginTop="22px" display="grid" gap="18px" gridTemplateColumns="minmax(0,1fr)">
         {locked && <Notice state="act">{locked}</Notice>}
-        {rig && setupOf(rig.rig).dedication && (
-          <Notice state="act">
-            {rig.rig.name} is kept for: {setupOf(rig.rig).dedication}. Anything else stays out of it.
-          </Notice>
+        {rig && products.length > 0 && <RigNotes rig={rig} tank={name(tank)} products={products} />}
+        {failed.length > 0 && (
+          <Notice state="act">{failed.join(", ")} failed its last proof: nothing is measured with it until it passes.</Notice>
         )}
-        {!locked && !site && <Notice state="act">Pick the site.</Notice>}
-        {site?.site.zones.every((z) => draft.without?.includes(z["x-id"])) && (
-          <Notice state="act">Tick the zones that this mix is for.</Notice>
-        )}
-        {!locked && site && chosen.length === 0 && <Notice state="act">Add a product from the shelf.</Notice>}
-        {worked &&
-          "issues" in worked &&
-          worked.issues.map((issue) => (
-            <Notice key={issue.path + issue.code} state="stop">
-              {sentences([issue])[0]}
-            </Notice>
-          ))}
-        {worked && "plan" in worked && tank && (
+        {!locked && <Missing draft={draft} hand={hand} empty={chosen.length === 0} tank={tank} />}
+        {worked && <Faults worked={worked} />}
+        {plan && worked && "plan" in worked && (
           <>
-            {worked.plan.sites.length > 0 && (
-              <Box fontSize="19px" fontWeight="700">
-                {sheetLine(worked.plan, 0, hand.system, worked.job.rig.head !== undefined)}
+            {plan.sites.length > 0 && (
+              <Box fontSize="19px" fontWeight="700" whiteSpace="pre-line">
+                {sheetLine(plan, hand.system, worked.job.rig.head !== undefined)}
               </Box>
             )}
-            {worked.plan.reasons.length > 0 && <Held plan={worked.plan} system={hand.system} onLower={lower} />}
-            {worked.plan.warnings
+            {plan.reasons.length > 0 && <Held plan={plan} system={hand.system} onLower={lower} />}
+            {plan.sites.length > 0 && plan.held.length > 0 && (
+              <Box>
+                <Button
+                  onClick={() =>
+                    change({
+                      stops: draft.stops.filter(
+                        (id) => !plan.held.includes(book.sites.find((s) => s.id === id)?.site.name ?? ""),
+                      ),
+                    })
+                  }
+                >
+                  Leave {plan.held.join(", ")} out
+                </Button>
+              </Box>
+            )}
+            {plan.warnings
               .filter((w) => !ASKED.includes(w.code))
               .map((w) => (
                 <Notice key={w.text} state="act">
                   {w.text}
                 </Notice>
               ))}
-            {calibrated!.standing.state === "expired" && (
+            {hand.calibrated!.standing.state === "expired" && (
               <Notice state="act">
-                This calibration was {calibrated!.standing.reasons[0]}. Mix from it only if nothing has changed.
+                This calibration was {hand.calibrated!.standing.reasons[0]}. Mix from it only if nothing has changed.
               </Notice>
             )}
-            {worked.plan.sites.length > 0 && (
-              <>
-                <SaveSheet draft={draft} hand={hand} onSaved={() => setDraft(undefined)} />
-                <Totals plan={worked.plan} site={0} system={hand.system} />
-                <TankColumns plan={worked.plan} site={0} usable={given(tank.usable, "usable volume")} system={hand.system} />
-              </>
-            )}
-            {worked.plan.sites.length > 0 && <CheckLoad plan={worked.plan} system={hand.system} />}
-            <BudgetBars budgets={worked.plan.budgets} system={hand.system} />
           </>
         )}
-        <LabelCautions products={chosen.flatMap((c) => (c.read.ok ? [c.read.value] : []))} />
+        {tanks.map(({ key, worked: one }) =>
+          one && "plan" in one && one.plan.run && one.plan.sites.length > 0 ? (
+            <DayPicture
+              key={key}
+              plan={one.plan}
+              input={one.input}
+              tank={keys.length > 1 ? name(key) : undefined}
+              stops={draft.stops.map((id) => book.sites.find((s) => s.id === id)?.site.name ?? "")}
+              preview={preview}
+              system={hand.system}
+            />
+          ) : null,
+        )}
+        {others.map(({ key, worked: one }) => one && <OtherTank key={key} tank={name(key)} worked={one} hand={hand} />)}
+        {plan && plan.sites.length > 0 && (
+          <SaveSheet draft={draft} hand={hand} tanks={tanks} nameOf={name} onSaved={() => keepDraft(undefined)} />
+        )}
+        {plan && plan.sites.length > 0 && worked && "plan" in worked && kit && (
+          <OnePlan
+            plan={plan}
+            fillings={allFillings(plan)}
+            job={worked.job}
+            calibration={worked.calibration}
+            kit={kit}
+            system={hand.system}
+          />
+        )}
+        {plan && plan.sites.length > 0 && <CheckLoad plan={plan} system={hand.system} />}
+        {plan && <BudgetBars budgets={plan.budgets} system={hand.system} />}
+        <LabelCautions products={products} />
       </Box>
     </Room>
   );
@@ -149,6 +171,54 @@ function Mixing() {
 /** Slips are asked about beside the field that they were typed into. */
 const ASKED: readonly string[] = ["per-acre-slip", "unit-slip"];
 
+function titleOf({ purpose, stops }: Draft, site: string | undefined): string {
+  if (purpose === "day")
+    return stops.length > 0 ? `Mix for the day, ${stops.length} ${stops.length === 1 ? "stop" : "stops"}` : "Mix for the day";
+  if (purpose === "sites") return stops.length > 1 ? `Mix for ${stops.length} sites` : "Mix for several sites";
+  if (purpose === "spot") return site ? `Spot mix for ${site}` : "Spot mix";
+  return site ? `Mix for ${site}` : "Mix";
+}
+
+/** What is still to be chosen, one thing at a time. */
+function Missing({ draft, hand, empty, tank }: { draft: Draft; hand: InHand; empty: boolean; tank: string }) {
+  const { purpose } = draft;
+  const one = purpose === "site" || purpose === "spot";
+  const { without } = tankOf(draft, tank);
+  if (one && !hand.site) return <Notice state="act">Pick the site.</Notice>;
+  if (!one && draft.stops.length === 0) return <Notice state="act">Add a stop.</Notice>;
+  if (purpose === "site" && hand.site?.site.zones.every((z) => without.includes(z["x-id"])))
+    return <Notice state="act">Tick the zones that this mix is for.</Notice>;
+  if (purpose === "spot" && draft.spot.volume.trim() === "") return <Notice state="act">Pick how much it makes up to.</Notice>;
+  return empty ? <Notice state="act">Add a product from the shelf.</Notice> : null;
+}
+
+function Faults({ worked }: { worked: Worked }) {
+  if (!("issues" in worked)) return null;
+  return worked.issues.map((issue) => (
+    <Notice key={issue.path + issue.code} state="stop">
+      {sentences([issue])[0]}
+    </Notice>
+  ));
+}
+
+/** Another tank of the rig with a mix of its own, in a line. */
+function OtherTank({ tank, worked, hand }: { tank: string; worked: Worked; hand: InHand }) {
+  if ("issues" in worked) return <Faults worked={worked} />;
+  const { plan, job } = worked;
+  if (plan.reasons.length > 0)
+    return (
+      <Notice state="stop">
+        The mix of the {tank} tank is held: {plan.reasons[0]!.text} Pick that tank above to see it.
+      </Notice>
+    );
+  return (
+    <Notice state="plain">
+      {tank} tank: {plan.products.map((p) => p.name).join(", ")} ·{" "}
+      {sheetLine(plan, hand.system, job.rig.head !== undefined).replace(/\n/g, "; ")}
+    </Notice>
+  );
+}
+
 /** A rate as it is typed, to four figures, never up. */
 function roundedDown(rate: AreaRate): string {
   const dry = kindOf(rate) === "rateByWeight";
@@ -156,50 +226,4 @@ function roundedDown(rate: AreaRate): string {
     ? valueIn(rate.value as Quantity<"rateByWeight">, "oz/1000 ft2")
     : valueIn(rate.value as Quantity<"rateByVolume">, "fl oz/1000 ft2");
   return `${writeNumber(number, { figures: 4, down: true })} ${dry ? "oz" : "fl oz"}/1000 ft2`;
-}
-
-/** Why no amounts are shown, in words; undefined where nothing locks them. */
-function lockOf({ rig, person, site, calibrated }: InHand): string | undefined {
-  if (!rig) return "Pick the rig in the strip above.";
-  if (belongsToPerson(rig.rig.kind) && !person)
-    return "Who holds the wand today? Pick the person in the strip above: amounts stay locked until then.";
-  if (ownerOf(rig.rig.kind) === "tap" && !site) return "Whose tap feeds the head? Pick the site: amounts stay locked until then.";
-  if (!calibrated)
-    return `No calibration of ${rig.rig.name}${person && belongsToPerson(rig.rig.kind) ? ` with ${person.name}` : ""} yet. Calibrate first: another person's pace won't do.`;
-  if (calibrated.unsure) return "The trials of this calibration differ by over 10 %: it is not a calibration yet. Take more.";
-  if (calibrated.estimate)
-    return "The flow is only estimated from the tip's rated one. Catch it once, and the amounts are worked out.";
-  if (!mayMix(calibrated.standing))
-    return `The calibration is ${calibrated.standing.state}: ${calibrated.standing.reasons.join("; ")}. Calibrate again.`;
-  return undefined;
-}
-
-function workMix(
-  rig: RigEntry,
-  site: SiteEntry,
-  calibrated: Calibrated,
-  chosen: readonly Chosen[],
-  draft: Draft,
-  counted: readonly CountedEntry[],
-): Worked | { issues: readonly Issue[] } | undefined {
-  const products = chosen.flatMap((c) => (c.read.ok ? [c.read.value] : []));
-  if (products.length === 0 || products.length < chosen.length) return undefined;
-  const zones = site.site.zones.filter((z) => !draft.without?.includes(z["x-id"]));
-  if (zones.length === 0) return undefined;
-  const tank = (rig.rig.tanks ?? []).some((t) => t.name === draft.tank) ? { tank: draft.tank } : {};
-  const job = readChecked(
-    mixJob({
-      rig: rig.rig,
-      calibration: calibrated.entry.calibration,
-      products,
-      sites: [withCounted({ ...site.site, zones }, site.id, counted)],
-      date: dateOf(today()),
-      "x-any-order": true,
-      loads: draft.loads,
-      ...tank,
-    }),
-  );
-  if (!job.ok) return { issues: job.issues };
-  const planned = planOf(job.value);
-  return planned.ok ? { ...planned.value, job: job.value } : { issues: planned.issues };
 }

@@ -5,46 +5,36 @@ import { format } from "date-fns";
 import Link from "next/link";
 import { useSearchParams } from "next/navigation";
 import { useMemo, useState } from "react";
-import useSWR from "swr";
-import { entered, given, planLines, showEntered } from "@/core/contents";
+import { entered, planLines, showEntered } from "@/core/contents";
 import type { Sheet } from "@/formats/book";
 import { choiceWords, isChoice } from "@/formats/card/choice";
-import { soundJob, soundPlan } from "@/formats/job-file/assemble";
-import { fetchJson, send, sentences } from "../data/book";
+import { gearOf } from "@/formats/gear";
+import { tankName } from "@/formats/job-file/assemble";
+import { kitOf } from "@/formats/rig-setup";
+import { gearMissing, planOfSheet } from "@/formats/sheet-plan";
+import { useBook } from "../data/book";
 import { useInHand } from "../data/in-hand";
 import { Room } from "../frame/room";
-import { Button, Heading, Note } from "../parts/controls";
-import { download } from "../parts/download";
+import { Heading, Note } from "../parts/controls";
 import { FirstThing, Notice } from "../parts/notices";
 import { CloseSheet } from "./close-sheet";
+import { DayPicture } from "./day-picture";
+import { DayStops, type Tell } from "./day-stops";
+import { GearList } from "./gear-list";
 import { Held } from "./held";
 import { LabelCautions } from "./label-cautions";
-import { sheetLine, TankColumns } from "./tank-column";
-import { Totals } from "./totals";
+import { soundKit } from "./measures";
+import { OnePlan } from "./one-plan";
+import { createPreview } from "./preview";
+import { EndOfDay, RigNotes } from "./rig-notes";
+import { SheetFiles } from "./sheet-files";
+import { sheetLine } from "./sheet-line";
+import { useSheet } from "./use-sheet";
 
-/** How often another device's ticks are looked for, ms. */
-const LOOK_AGAIN = 2500;
-
-/** A mix sheet, ticked off while pouring. Ticks are kept on the server: a reload loses none, two devices agree. */
+/** A mix sheet: what is poured, ticked off; a day's stops as they come along. */
 export function SheetRoom() {
-  const id = useSearchParams().get("id");
-  const url = `/api/sheets/${encodeURIComponent(id ?? "")}`;
-  const { data, error, mutate } = useSWR<Sheet>(id === null ? null : url, fetchJson, {
-    refreshInterval: LOOK_AGAIN,
-    keepPreviousData: true,
-  });
-  const [trouble, setTrouble] = useState<readonly string[]>([]);
-
-  const tick = async (step: string, done: boolean) => {
-    if (!data) return;
-    const next = { ...data, done: done ? [...data.done, step] : data.done.filter((s) => s !== step) };
-    await mutate(next, { revalidate: false });
-    const result = await send<{ done: string[] }>(`${url}/ticks`, { step, done });
-    setTrouble(result.ok ? [] : sentences(result.issues));
-    await mutate(result.ok ? { ...next, done: result.value.done } : data, { revalidate: false });
-  };
-
-  if (id === null || (error && !data))
+  const { sheet, missing, tick, tell, trouble, again } = useSheet(useSearchParams().get("id"));
+  if (missing)
     return (
       <Room>
         <FirstThing>
@@ -52,51 +42,67 @@ export function SheetRoom() {
         </FirstThing>
       </Room>
     );
-  if (!data) return <Room working={[]}>{null}</Room>;
+  if (!sheet) return <Room working={[]}>{null}</Room>;
   return (
     <ClientOnly>
-      <Poured sheet={data} onTick={tick} trouble={trouble} onClosed={() => void mutate()} />
+      <Poured sheet={sheet} onTick={(step, done) => void tick(step, done)} tell={tell} trouble={trouble} onClosed={again} />
     </ClientOnly>
   );
 }
 
-function Poured({
-  sheet,
-  onTick,
-  trouble,
-  onClosed,
-}: {
-  sheet: Sheet;
-  onClosed: () => void;
-  onTick: (step: string, done: boolean) => void;
-  trouble: readonly string[];
-}) {
+interface PouredProps {
+  readonly sheet: Sheet;
+  readonly onTick: (step: string, done: boolean) => void;
+  readonly tell: Tell;
+  readonly trouble: readonly string[];
+  readonly onClosed: () => void;
+}
+
+function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
   const { system } = useInHand();
-  const { job, plan } = useMemo(() => {
-    const read = soundJob(sheet.job);
-    return { job: read, plan: soundPlan(read).plan };
-  }, [sheet.job]);
+  const { book } = useBook();
+  /** The order of the stops while one of them is dragged. */
+  const [preview] = useState(createPreview);
+  const { run } = sheet;
+  const worked = useMemo(() => planOfSheet(sheet.job, run), [sheet.job, run]);
+  const { job, plan, input, calibration, fillings, filled } = worked;
   const done = useMemo(() => new Set(sheet.done), [sheet.done]);
-  const rig = sheet.job.rig;
-  const site = sheet.job.sites![0]!;
+  const rig = book.rigs.find((r) => r.id === sheet.rigId);
+  const kit = useMemo(
+    () => soundKit(kitOf(sheet.job.rig), sheet.rigId, book.kitChecks).kit,
+    [sheet.job.rig, sheet.rigId, book.kitChecks],
+  );
+  const gear = useMemo(() => gearOf(sheet.job.products ?? []), [sheet.job.products]);
   // A withdrawn sheet has given its budget back: its amounts are nobody's to pour any more.
   const poured = sheet.state !== "withdrawn";
+  const held = plan.reasons.length > 0;
+  const missing = gearMissing(sheet.job, done).length > 0;
+  const sites = sheet.job.sites ?? [];
+  const title = run ? `The day, ${sites.length} ${sites.length === 1 ? "stop" : "stops"}` : sites.map((s) => s.name).join(", ");
+  const lines = useMemo(() => (poured ? planLines(plan, system) : []), [poured, plan, system]);
   return (
-    <Room working={poured ? planLines(plan, system) : []}>
-      <Heading>{site.name}</Heading>
+    <Room working={lines}>
+      <Heading>{title}</Heading>
       <Note>
-        {format(new Date(sheet.madeAt), "d MMMM yyyy, HH:mm")} · {rig.name}
+        {format(new Date(sheet.madeAt), "d MMMM yyyy, HH:mm")} · {sheet.job.rig.name}
+        {(sheet.job.rig.tanks?.length ?? 0) > 1 && `, ${tankName(sheet.job)} tank`}
         {sheet.personName && `, ${sheet.personName}`} · calibrated {format(new Date(sheet.calibrationMadeAt), "d MMM yyyy")}
-        {" · "}
-        {site.zones.map((z) => `${z.name} ${showEntered(entered(z.area, "area"))}`).join(", ")}
+        {!run && sites.length === 1 && ` · ${sites[0]!.zones.map(zoneWords).join(", ")}`}
       </Note>
-      <Box display="grid" gap="16px" marginTop="14px">
-        {plan.sites.length > 0 && poured && (
-          <Box fontSize="19px" fontWeight="700">
-            {sheetLine(plan, 0, system, sheet.job.rig.head !== undefined)}
+      {sheet.others.map((other) => (
+        <Note key={other.id}>
+          <Link href={`/mix/sheet?id=${other.id}`} style={{ textDecoration: "underline" }}>
+            The {other.tank} tank of the same day
+          </Link>
+        </Note>
+      ))}
+      <Box display="grid" gap="16px" gridTemplateColumns="minmax(0,1fr)" marginTop="14px">
+        {poured && plan.sites.length > 0 && (
+          <Box fontSize="19px" fontWeight="700" whiteSpace="pre-line">
+            {sheetLine(plan, system, sheet.job.rig.head !== undefined)}
           </Box>
         )}
-        {plan.sites.length === 0 && poured && <Held plan={plan} system={system} />}
+        {held && poured && <Held plan={plan} system={system} />}
         {sheet.state !== "open" && <Notice state="plain">{CLOSED[sheet.state]}</Notice>}
         {plan.warnings.map((w) => (
           <Notice key={w.text} state="act">
@@ -108,34 +114,53 @@ function Poured({
             {text}
           </Notice>
         ))}
-        {plan.sites.length > 0 && poured && (
+        {poured && sheet.state === "open" && rig && (
+          <RigNotes rig={rig} tank={tankName(sheet.job)} products={sheet.job.products ?? []} except={sheet.id} />
+        )}
+        {poured && <SheetFiles sheet={sheet} worked={worked} kit={kit} system={system} />}
+        {poured && !held && <GearList gear={gear} done={done} onTick={onTick} />}
+        {run && poured && (
           <>
-            <Totals plan={plan} site={0} system={system} />
+            {sheet.state === "open" && <DayStops job={sheet.job} run={run} system={system} tell={tell} onPreview={preview.set} />}
+            {plan.run && (plan.run.loads.length > 0 || plan.run.begun.length > 0) && (
+              <DayPicture
+                plan={plan}
+                input={input}
+                stops={run.stops.map((s) => s.site)}
+                preview={preview}
+                inTank={run.inTank}
+                system={system}
+              />
+            )}
+          </>
+        )}
+        {poured && !held && (
+          <>
             <Choices job={sheet.job} />
-            <TankColumns
+            <OnePlan
               plan={plan}
-              site={0}
-              usable={given(job.tank!.usable, "usable volume")}
+              fillings={run ? fillings.slice(0, filled + 1) : fillings}
+              later={run ? fillings.slice(filled + 1) : []}
+              job={job}
+              calibration={calibration}
+              kit={kit}
               system={system}
               done={done}
               onTick={onTick}
+              locked={missing ? "gear first" : undefined}
             />
           </>
         )}
-        {sheet.state === "open" && <CloseSheet id={sheet.id} held={plan.sites.length === 0} onClosed={onClosed} />}
-        {poured && (
-          <Box className="no-print" display="flex" gap="10px" flexWrap="wrap">
-            <Button onClick={() => window.print()}>Print the sheet</Button>
-            <Button onClick={() => download(`${site.name}.json`, `${JSON.stringify(sheet.job, null, 2)}\n`, "application/json")}>
-              Save as job file
-            </Button>
-          </Box>
-        )}
+        {rig && run && <EndOfDay rig={rig} />}
+        {sheet.state === "open" && <CloseSheet id={sheet.id} held={held} day={run !== null} onClosed={onClosed} />}
         <LabelCautions products={sheet.job.products ?? []} />
       </Box>
     </Room>
   );
 }
+
+const zoneWords = (zone: NonNullable<Sheet["job"]["sites"]>[number]["zones"][number]) =>
+  zone["x-spot"] !== undefined ? `${zone.name}, a spot` : `${zone.name} ${showEntered(entered(zone.area, "area"))}`;
 
 const CLOSED = {
   recorded: "On record as sprayed: it is in the log.",

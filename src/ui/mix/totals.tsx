@@ -1,38 +1,103 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import { pouringOrder, readAmount, writeNumber, type MixPlan, type System } from "@/core/contents";
+import {
+  enough,
+  isPacket,
+  num,
+  packageLife,
+  pouringOrder,
+  quantity,
+  readAmount,
+  showEntered,
+  totalsOf,
+  writeNumber,
+  type Amount,
+  type MixPlan,
+  type MixProduct,
+  type Source,
+  type System,
+} from "@/core/contents";
+import { useBook } from "../data/book";
+import { Notice } from "../parts/notices";
+import { leftWords } from "../labels/on-hand";
+import { money } from "./cost-words";
+import { CountStock } from "./count-stock";
 
-/** What the whole site takes of each product, and what that costs before it is sprayed. */
-export function Totals({ plan, site, system }: { plan: MixPlan; site: number; system: System }) {
-  const one = plan.sites[site]!;
+/** What a mix takes of each product, what that costs, what package is enough, and whether there is enough on hand. */
+export function Totals({ plan, system }: { plan: MixPlan; system: System }) {
+  const totals = totalsOf(plan);
+  const area = plan.sites.reduce((sum, site) => sum + num(site.area), 0);
+  const one = quantity("area", 1000, "ft2");
   return (
-    <Box
-      as="dl"
-      display="flex"
-      flexWrap="wrap"
-      gap="8px 30px"
-      borderTop="1px solid"
-      borderBottom="1px solid"
-      borderColor="line"
-      paddingY="8px"
-    >
-      {pouringOrder(plan.products).map((i) => (
-        <Box key={i}>
-          <chakra.dt fontSize="14px" color="soft">
-            {plan.products[i]!.name}, whole site
-          </chakra.dt>
-          <chakra.dd fontFamily="reading" fontWeight="700" fontSize="17px">
-            {readAmount(one.totals[i]!, system)}
-            {one.costs[i] && (
-              <chakra.span fontWeight="400" color="soft">
-                {" "}
-                · {writeNumber(one.costs[i].value, { decimals: 2 })} {one.costs[i].currency}
-              </chakra.span>
-            )}
-          </chakra.dd>
-        </Box>
+    <Box display="grid" gap="10px">
+      <Box
+        as="dl"
+        display="grid"
+        gridTemplateColumns="repeat(auto-fill, minmax(250px, 1fr))"
+        gap="10px 30px"
+        borderTop="1px solid"
+        borderBottom="1px solid"
+        borderColor="line"
+        paddingY="8px"
+      >
+        {pouringOrder(plan.products).map((i) => {
+          const { amount, cost } = totals[i]!;
+          return (
+            <Box key={i}>
+              <chakra.dt fontSize="14px" color="soft">
+                {plan.products[i]!.name}, {plan.sites.length === 1 ? "whole site" : `${plan.sites.length} sites`}
+              </chakra.dt>
+              <chakra.dd fontFamily="reading" fontWeight="700" fontSize="17px">
+                {readAmount(amount, system)}
+                {cost && <chakra.span fontWeight="400" color="soft">{` · ${money(cost.value, cost.currency)}`}</chakra.span>}
+              </chakra.dd>
+              {cost && (
+                <chakra.dd fontSize="14px" color="soft">
+                  {money((cost.value / area) * num({ value: one, kind: "area", name: "" }), cost.currency)} per 1,000 sq ft
+                </chakra.dd>
+              )}
+              <PackageWords product={plan.products[i]!} amount={amount} />
+            </Box>
+          );
+        })}
+      </Box>
+      {plan.products.map((product, i) => (
+        <OnHand key={product.name} product={product} amount={totals[i]!.amount} system={system} />
       ))}
     </Box>
+  );
+}
+
+/** The smallest package that is enough, and how long it lasts. */
+function PackageWords({ product, amount }: { product: MixProduct; amount: Amount }) {
+  const fits = enough(amount, product.packages ?? []);
+  if (!fits || isPacket(product)) return null;
+  const { one, count } = fits;
+  const life = packageLife(amount, one);
+  return (
+    <chakra.dd fontSize="14px" color="soft">
+      {count === 1 ? "" : `${count} × `}
+      {showEntered(one.content)}
+      {one.price !== undefined && ` at ${money(one.price * count, "USD")}`}
+      {count === 1 && life >= 1.05 && `: enough for ${writeNumber(life, { figures: 2, down: true })} of these`}
+      {count === 1 && life < 1.05 && ": just enough"}
+    </chakra.dd>
+  );
+}
+
+/** What is on hand against what is needed. */
+function OnHand({ product, amount, system }: { product: MixProduct; amount: Amount; system: System }) {
+  const { book } = useBook();
+  const label = book.labels.find((l) => l.card.name === product.name);
+  const stock = book.stock.find((s) => s.labelId === label?.id);
+  if (!label || !stock) return null;
+  const short = stock.left < num(amount as Source<"mass">) * (1 - 1e-9);
+  if (!short) return null;
+  return (
+    <Notice state="act">
+      {product.name}: {leftWords(product.form === "dry", stock.left, system)} on hand, {readAmount(amount, system)} needed.{" "}
+      <CountStock label={label} again />
+    </Notice>
   );
 }

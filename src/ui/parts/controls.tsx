@@ -42,6 +42,7 @@ export const Button = chakra(
           borderColor: "act",
           color: "onAct",
           _hover: { background: "ink", borderColor: "ink", color: "paper" },
+          _disabled: { background: "transparent", borderColor: "line", color: "soft" },
         },
         quiet: {
           borderColor: "transparent",

@@ -11,6 +11,7 @@ import { Button, Note, Select } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
 import { errorAt } from "../parts/keeper";
 import { SlipAsk } from "../parts/slip-ask";
+import { KeptFor } from "./kept-for";
 import { Tools } from "./kit-fields";
 import { KIND_WORDS } from "./words";
 
@@ -133,7 +134,8 @@ export function RigFields({ form }: { form: Form }) {
           </Field>
         </Pair>
         <Note>Change any of these and the calibrations made before it are stale, by name.</Note>
-        <Line form={form} name="dedication" label="Kept for" example="herbicides only" hint="one use, or one turf class" />
+        <Line form={form} name="dedication" label="Kept for" example="the greens" hint="in words: one turf class, one site" />
+        <KeptFor form={form} />
       </Part>
       <Part title="Measuring kit" open={form.getValues("scales").length + form.getValues("vessels").length > 0}>
         <Tools

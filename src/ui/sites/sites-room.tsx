@@ -1,6 +1,6 @@
 "use client";
 
-import { Box } from "@chakra-ui/react";
+import { Box, chakra } from "@chakra-ui/react";
 import { useState } from "react";
 import { useFieldArray, type UseFormReturn } from "react-hook-form";
 import { entered, parseField, showEntered, slipsOfArea } from "@/core/contents";
@@ -22,6 +22,7 @@ const siteLine = (site: SiteText) =>
   [
     ...site.zones.map((z) => [z.name, showEntered(entered(z.area, "area")), z["x-turf"]].filter(Boolean).join(" ")),
     site["x-jurisdiction"],
+    site["x-water"] && "water",
   ]
     .filter(Boolean)
     .join(" · ");
@@ -95,6 +96,10 @@ function SiteFields({ form }: { form: UseFormReturn<SiteForm> }) {
         error={errorAt(form, "jurisdiction")}
         {...register("jurisdiction")}
       />
+      <chakra.label display="flex" gap="10px" alignItems="center" minHeight="44px">
+        <chakra.input type="checkbox" width="22px" height="22px" accentColor="var(--cg-colors-ink)" {...register("water")} />
+        Water to fill a truck from
+      </chakra.label>
       <datalist id="turfs">
         {turfs.map((turf) => (
           <option key={turf} value={turf} />

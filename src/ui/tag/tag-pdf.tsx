@@ -1,19 +1,7 @@
-import { Document, Font, Page, pdf, StyleSheet, Text, View } from "@react-pdf/renderer";
+import { Document, Page, StyleSheet, Text, View } from "@react-pdf/renderer";
+import { INK, savePdf as saveFile, STOP } from "../parts/pdf";
 import { tagLines, type TagFacts } from "./tag-facts";
 
-const regular = new URL("@fontsource/b612/files/b612-latin-400-normal.woff", import.meta.url).href;
-const bold = new URL("@fontsource/b612/files/b612-latin-700-normal.woff", import.meta.url).href;
-Font.register({
-  family: "B612",
-  fonts: [
-    { src: regular, fontWeight: 400 },
-    { src: bold, fontWeight: 700 },
-  ],
-});
-// Words are never broken: a unit split over two lines is misread.
-Font.registerHyphenationCallback((word) => [word]);
-
-const INK = "#10352a";
 const styles = StyleSheet.create({
   page: { fontFamily: "B612", color: INK, padding: 14 },
   sheet: { flexDirection: "row", flexWrap: "wrap", gap: 12 },
@@ -21,7 +9,7 @@ const styles = StyleSheet.create({
   quarter: { width: "48%", height: 360, flexGrow: 0 },
   rig: { fontSize: 17, fontWeight: 700, paddingRight: 24 },
   whose: { fontSize: 12, marginTop: 2 },
-  warns: { fontSize: 10, fontWeight: 700, color: "#85211a", marginTop: 4 },
+  warns: { fontSize: 10, fontWeight: 700, color: STOP, marginTop: 4 },
   main: { borderTop: `1.5pt solid ${INK}`, borderBottom: `1.5pt solid ${INK}`, marginVertical: 8, paddingVertical: 6 },
   volume: { fontSize: 20, fontWeight: 700 },
   band: { fontSize: 12, marginTop: 2 },
@@ -75,10 +63,5 @@ export async function savePdf(tag: TagFacts, size: "A6" | "LETTER"): Promise<voi
       </Page>
     </Document>
   );
-  const url = URL.createObjectURL(await pdf(page).toBlob());
-  const link = document.createElement("a");
-  link.href = url;
-  link.download = `${tag.rig} ${tag.whose} tag.pdf`.replace(/[^\w .-]+/g, "_");
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(url), 10_000);
+  await saveFile(page, `${tag.rig} ${tag.whose} tag`);
 }

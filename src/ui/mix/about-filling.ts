@@ -1,0 +1,27 @@
+import { courseOf, lastsFor, onFoot, read, showDuration, type Calibration, type Filling, type System } from "@/core/contents";
+import type { Job } from "@/formats/job-file/read-checked";
+import { costWords } from "./cost-words";
+
+/** How long a filling should last, how far it goes and what it costs, in words. Of a hose-end head only the head knows. */
+export function aboutFilling(
+  { rig, products }: Job,
+  { flow, swath }: Calibration,
+  system: System,
+): (filling: Filling) => string[] {
+  return (filling) => {
+    const cost = costWords(products, filling.amounts);
+    const costs = cost ? [`costs ${cost}`] : [];
+    if (rig.head) return costs;
+    const lasts = lastsFor(filling.fillTo, flow);
+    const course = courseOf(filling.covers, swath);
+    return [
+      ...(lasts ? [`should last ${showDuration(lasts.value)}`] : []),
+      ...costs,
+      ...(course && swath
+        ? [
+            `${onFoot(rig.kind) ? "walk" : "drive"} ${read(course.value, "length", system)} at ${read(swath.value, "length", system)} of swath`,
+          ]
+        : []),
+    ];
+  };
+}

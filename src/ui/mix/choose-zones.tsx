@@ -1,0 +1,45 @@
+"use client";
+
+import { Box, chakra } from "@chakra-ui/react";
+import { entered, showEntered } from "@/core/contents";
+import type { SiteEntry } from "@/formats/book";
+
+interface ZonesProps {
+  readonly site: SiteEntry;
+  readonly without: readonly string[];
+  readonly onChange: (without: readonly string[]) => void;
+}
+
+/** Which of the site's zones this mix is for. */
+export function Zones({ site, without, onChange }: ZonesProps) {
+  return (
+    <Box as="fieldset" border="none">
+      <chakra.legend fontSize="14px" fontWeight="700">
+        Zones
+      </chakra.legend>
+      <Box display="flex" flexWrap="wrap" gap="0 22px">
+        {site.site.zones.map((zone) => (
+          <chakra.label key={zone["x-id"]} display="flex" gap="10px" alignItems="center" minHeight="44px">
+            <chakra.input
+              type="checkbox"
+              width="22px"
+              height="22px"
+              accentColor="var(--cg-colors-ink)"
+              checked={!without.includes(zone["x-id"])}
+              onChange={(e) =>
+                onChange(e.target.checked ? without.filter((id) => id !== zone["x-id"]) : [...without, zone["x-id"]])
+              }
+            />
+            <span>
+              {zone.name}
+              <chakra.span color="soft">
+                {" "}
+                {[showEntered(entered(zone.area, "area")), zone["x-turf"]].filter(Boolean).join(", ")}
+              </chakra.span>
+            </span>
+          </chakra.label>
+        ))}
+      </Box>
+    </Box>
+  );
+}

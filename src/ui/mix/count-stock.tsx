@@ -1,0 +1,55 @@
+"use client";
+
+import { Box, chakra } from "@chakra-ui/react";
+import { nanoid } from "nanoid";
+import { useState } from "react";
+import type { LabelEntry } from "@/formats/book";
+import { sentences, useSend } from "../data/book";
+import { Button } from "../parts/controls";
+import { TextField } from "../parts/field";
+
+/** Counting what is on the shelf: what goes down after it is taken off. */
+export function CountStock({ label, again = false }: { label: LabelEntry; again?: boolean }) {
+  const send = useSend();
+  const [open, setOpen] = useState(false);
+  const [amount, setAmount] = useState("");
+  const [error, setError] = useState<string>();
+  const keep = async () => {
+    const result = await send("/api/stock", { id: nanoid(), labelId: label.id, amount, countedAt: new Date().toISOString() });
+    if (!result.ok) return setError(sentences(result.issues)[0]);
+    setOpen(false);
+    setAmount("");
+    setError(undefined);
+  };
+  if (!open)
+    return (
+      <Button look="quiet" minHeight="32px" padding="2px 4px" onClick={() => setOpen(true)}>
+        {again ? "Count again" : "Count what is on hand"}
+      </Button>
+    );
+  return (
+    <chakra.form
+      onSubmit={(e) => {
+        e.preventDefault();
+        void keep();
+      }}
+      display="flex"
+      gap="10px"
+      alignItems="flex-end"
+      flexWrap="wrap"
+    >
+      <Box width="200px">
+        <TextField
+          label="On hand"
+          of={label.card.name}
+          value={amount}
+          error={error}
+          hint={`${label.card.form === "dry" ? "oz" : "fl oz"} if no unit`}
+          onChange={(e) => setAmount(e.target.value)}
+          autoFocus
+        />
+      </Box>
+      <Button type="submit">Keep the count</Button>
+    </chakra.form>
+  );
+}

@@ -1,0 +1,269 @@
+"use client";
+
+import { Box, chakra } from "@chakra-ui/react";
+import { useState } from "react";
+import {
+  given,
+  inJar,
+  isPacket,
+  isWeight,
+  JARS,
+  onFoot,
+  parseField,
+  pouringOrder,
+  premix,
+  rateOnGround,
+  read,
+  readAmount,
+  stretch,
+  wholePackets,
+  writeNumber,
+  type Calibration,
+  type Derived,
+  type Filling,
+  type Kit,
+  type MixPlan,
+  type System,
+} from "@/core/contents";
+import type { Book } from "@/formats/book";
+import type { Job } from "@/formats/job-file/read-checked";
+import { useBook } from "../data/book";
+import { Note, Select } from "../parts/controls";
+import { Field, TextField } from "../parts/field";
+import { Fold } from "../parts/fold";
+import { Notice } from "../parts/notices";
+import { measuring } from "./measures";
+
+interface InFullProps {
+  readonly plan: MixPlan;
+  readonly fillings: readonly Filling[];
+  readonly job: Job;
+  readonly calibration: Calibration;
+  readonly kit: Kit;
+  readonly system: System;
+}
+
+/** Whether just these products have gone into one tank before. */
+const mixedBefore = (book: Book, names: readonly string[]) =>
+  book.sheets.some((s) => s.done > 0 && s.products.length === names.length && names.every((n) => s.products.includes(n)));
+
+/** What a mix may need beside its loads: a jar test, a premix, whole packets, how far a tank may be stretched. */
+export function InFull({ plan, fillings, job, calibration, kit, system }: InFullProps) {
+  const { book } = useBook();
+  const first = fillings[0];
+  if (!first) return null;
+  const names = plan.products.map((p) => p.name);
+  const fresh = names.length > 1 && !mixedBefore(book, names);
+  const powders = plan.products.flatMap((p, i) => (isWeight(first.amounts[i]!) && !isPacket(p) ? [i] : []));
+  return (
+    <>
+      {plan.products.flatMap((product, i) =>
+        isPacket(product) ? [<Packets key={i} plan={plan} product={i} fillings={fillings} system={system} />] : [],
+      )}
+      <Advice plan={plan} />
+      {names.length > 1 && (
+        <Fold strong begun={fresh} title={fresh ? "Jar test: nobody has mixed these here before" : "Jar test"}>
+          <JarTest plan={plan} filling={first} kit={kit} system={system} />
+        </Fold>
+      )}
+      {powders.length > 0 && fillings.length > 1 && (
+        <Fold strong title="Premix a slurry for all loads">
+          <Premixes plan={plan} powders={powders} fillings={fillings} kit={kit} system={system} />
+        </Fold>
+      )}
+      <Stretching plan={plan} job={job} calibration={calibration} system={system} />
+    </>
+  );
+}
+
+/** What a practitioner would say of adjuvants and dye in this mix. */
+function Advice({ plan }: { plan: MixPlan }) {
+  const soil = plan.products.filter((p) => p.says?.aftercare?.waterLeast ?? p.says?.aftercare?.waterWithin);
+  const sticker = plan.products.find((p) => p.formulation?.toUpperCase() === "SURFACTANT");
+  const dye = plan.products.find((p) => p.formulation?.toUpperCase() === "DYE");
+  return (
+    <>
+      {sticker && soil.length > 0 && (
+        <Notice state="plain">
+          {sticker.name} helps what must stick to leaves. {soil.map((p) => p.name).join(", ")} must reach the soil: it does better
+          without.
+        </Notice>
+      )}
+      {dye && <Note>{dye.name} shows what is done, most of all to a beginner; how much colour is a matter of taste.</Note>}
+    </>
+  );
+}
+
+function JarTest({ plan, filling, kit, system }: { plan: MixPlan; filling: Filling; kit: Kit; system: System }) {
+  const [size, setSize] = useState<keyof typeof JARS>("quart");
+  const amounts = inJar(filling.amounts, filling.fillTo, JARS[size]);
+  return (
+    <Box display="grid" gap="10px">
+      <Note>
+        The same strength in a clear jar, in the same order: water first, then each product, shaken in between. Look again after a
+        quarter of an hour: flakes, gel, layers or heat mean that they don&apos;t go together.
+      </Note>
+      <Box width="220px">
+        <Field label="Jar">
+          {(props) => (
+            <Select {...props} value={size} onChange={(e) => setSize(e.target.value as keyof typeof JARS)}>
+              <option value="quart">a quart</option>
+              <option value="pint">a pint</option>
+            </Select>
+          )}
+        </Field>
+      </Box>
+      <Box as="ol" aria-label="Into the jar" listStylePosition="inside">
+        {pouringOrder(plan.products).map((i) => {
+          const how = measuring(amounts[i]!, 0, kit, system);
+          return (
+            <li key={i}>
+              {plan.products[i]!.name}: <strong>{readAmount(amounts[i]!, system)}</strong>
+              {how.words && `, ${how.words}, ${how.error}`}
+              {how.needs && <chakra.span color="soft">{` (${how.needs})`}</chakra.span>}
+            </li>
+          );
+        })}
+      </Box>
+    </Box>
+  );
+}
+
+interface PremixesProps {
+  readonly plan: MixPlan;
+  readonly powders: readonly number[];
+  readonly fillings: readonly Filling[];
+  readonly kit: Kit;
+  readonly system: System;
+}
+
+/** One slurry for the loads that are alike: weighed once, poured by the portion. */
+function Premixes({ plan, powders, fillings, kit, system }: PremixesProps) {
+  const [typed, setTyped] = useState("1 qt");
+  const portion = parseField("spot", typed);
+  const first = fillings[0]!;
+  const alike = fillings.filter((f) => readAmount(f.amounts[0]!, system) === readAmount(first.amounts[0]!, system)).length;
+  return (
+    <Box display="grid" gap="10px">
+      <Note>
+        For the {alike} loads that are alike: weigh once, stir it into water, make it up, keep it stirred and pour one portion
+        into each load. A load of another size is measured by itself.
+      </Note>
+      <Box width="220px">
+        <TextField
+          label="Portion for a load"
+          value={typed}
+          error={portion.ok ? undefined : portion.issues[0]!.expected}
+          hint="gal if no unit"
+          onChange={(e) => setTyped(e.target.value)}
+        />
+      </Box>
+      {portion.ok && (
+        <ul>
+          {powders.map((i) => {
+            const one = premix(first.amounts[i] as Derived<"mass">, alike, given(portion.value, "portion"));
+            const how = measuring(one.product, 0, kit, system);
+            return (
+              <li key={i}>
+                {plan.products[i]!.name}: <strong>{readAmount(one.product, system)}</strong>
+                {how.words && ` (${how.words}, ${how.error})`}
+                {how.needs && ` (${how.needs})`}, makes up to <strong>{read(one.makesUpTo.value, "volume", system)}</strong>
+              </li>
+            );
+          })}
+        </ul>
+      )}
+    </Box>
+  );
+}
+
+interface PacketsProps {
+  readonly plan: MixPlan;
+  readonly product: number;
+  readonly fillings: readonly Filling[];
+  readonly system: System;
+}
+
+/** Packets go in whole and unopened. */
+function Packets({ plan, product, fillings, system }: PacketsProps) {
+  const one = plan.products[product]!;
+  const packet = one.packages?.[0]?.content;
+  if (!packet) return <Notice state="act">{one.name} comes in packets: note on its card how much is in one.</Notice>;
+  const loads = fillings.map((filling) => ({ filling, packets: wholePackets(filling.amounts[product]!, packet) }));
+  const broken = loads.filter((l) => !l.packets.whole);
+  if (broken.length === 0) return null;
+  return (
+    <Notice state="act">
+      {one.name} comes in packets of {packet.text}, made to go in whole and unopened.{" "}
+      {broken.map(({ filling, packets }) => {
+        const count = writeNumber(packets.count, { figures: 3 });
+        const part = packets.instead?.part;
+        return (
+          <span key={filling.key}>
+            Load {filling.number} would take {count}.{" "}
+            {packets.instead && part
+              ? `${packets.instead.packets} are right for a load of ${writeShare(filling, part, system)}. `
+              : "Not even one is right: take a larger load, or another product. "}
+          </span>
+        );
+      })}
+      Don&apos;t open one to split it: the powder is breathed. If the label lets you and you must, wear a respirator for fine
+      powders.
+    </Notice>
+  );
+}
+
+const writeShare = (filling: Filling, part: number, system: System): string =>
+  `${writeNumber(part * 100, { figures: 3, down: true })} % of it (of ${read(filling.fillTo.value, "volume", system)}), on as much less ground`;
+
+interface StretchingProps {
+  readonly plan: MixPlan;
+  readonly job: Job;
+  readonly calibration: Calibration;
+  readonly system: System;
+}
+
+/** The dilution school: how far a tank may be stretched, and what that asks of the walk. */
+function Stretching({ plan, job, calibration, system }: StretchingProps) {
+  const made =
+    job.tank &&
+    !job.rig.head &&
+    stretch({
+      usable: given(job.tank.usable, "usable volume"),
+      now: plan.leaves,
+      flow: calibration.flow,
+      swath: calibration.swath,
+      onFoot: onFoot(job.rig.kind),
+      products: plan.products.map((p) => ({
+        name: p.name,
+        dry: p.form === "dry",
+        rate: rateOnGround(p, plan.leaves),
+        carrierAtLeast: p.says?.carrierAtLeast,
+        dilutionAtLeast: p.says?.dilutionAtLeast,
+      })),
+    });
+  if (!made) return null;
+  const { binding, covers, speed } = made;
+  const why = { dilution: "water to all products", carrier: "the carrier minimum", speed: "a walkable speed" }[binding.of];
+  return (
+    <Fold strong title="How far a tank may be stretched">
+      <Box display="grid" gap="6px" maxW="74ch">
+        <p>
+          Down to <strong>{read(binding.least.value, "sprayVolume", system)}</strong>, where {why}
+          {binding.product && ` of ${binding.product}`} binds. A full tank then covers{" "}
+          <strong>{read(covers.value, "area", system)}</strong>
+          {speed && (
+            <>
+              , at <strong>{read(speed.value, "speed", system)}</strong>
+            </>
+          )}
+          .
+        </p>
+        <Note>
+          The same product for an area in less water: calibrate at that spray volume first, then mix from it. Thinner than this is
+          not a plan.
+        </Note>
+      </Box>
+    </Fold>
+  );
+}

@@ -1,0 +1,72 @@
+import {
+  errorWords,
+  isWeight,
+  measure,
+  measureWords,
+  needsWords,
+  num,
+  readAmount,
+  roomUp,
+  toolsOf,
+  unitFor,
+  type Amount,
+  type Filling,
+  type HowToMeasure,
+  type Kit,
+  type MixPlan,
+  type Source,
+  type System,
+} from "@/core/contents";
+import type { KitCheckEntry } from "@/formats/book";
+
+/** How one amount is measured with the kit, as a screen says it. */
+export interface Measuring {
+  readonly how: HowToMeasure;
+  /** "bench scale: 0.29 oz"; undefined where the kit can't. */
+  readonly words?: string | undefined;
+  readonly error?: string | undefined;
+  readonly quicker?: string | undefined;
+  /** What is missing: "0.29 oz needs a scale that reads 0.01 oz". */
+  readonly needs?: string | undefined;
+}
+
+export type MeasuringOf = (filling: Filling, product: number) => Measuring | undefined;
+
+/** A kit without the tools whose last proof failed: what is known to read wrong is not measured with. */
+export function soundKit(kit: Kit, rigId: string, proofs: readonly KitCheckEntry[]): { kit: Kit; failed: readonly string[] } {
+  const failed = [...kit.scales, ...kit.vessels].flatMap(({ name }) =>
+    proofs.find((p) => p.rigId === rigId && p.tool === name)?.good === false ? [name] : [],
+  );
+  const good = <T extends { name: string }>(tools: readonly T[]) => tools.filter((t) => !failed.includes(t.name));
+  return { kit: { scales: good(kit.scales), vessels: good(kit.vessels) }, failed };
+}
+
+/** Binds a plan to a kit: how each amount of it is measured, worked out once an amount. Undefined for a kit of nothing. */
+export function measuresOf(plan: MixPlan, kit: Kit, system: System): MeasuringOf {
+  const known = new WeakMap<Amount, Measuring>();
+  return (filling, product) => {
+    if (kit.scales.length + kit.vessels.length === 0) return undefined;
+    const amount = filling.amounts[product]!;
+    const before = known.get(amount);
+    if (before) return before;
+    const one = measuring(amount, num(amount as Source<"mass">) * roomUp(plan, product, filling.sites), kit, system);
+    known.set(amount, one);
+    return one;
+  };
+}
+
+/** How one amount is measured, by itself. @param most what it may be rounded up to, in g or mL */
+export function measuring(amount: Amount, most: number, kit: Kit, system: System): Measuring {
+  const dry = isWeight(amount);
+  const unit = dry
+    ? unitFor(amount.value, "mass", system)
+    : unitFor((amount as Extract<Amount, Source<"volume">>).value, "volume", system);
+  const how = measure(amount.value, most, toolsOf(kit, dry), unit);
+  const needs = needsWords(how, readAmount(amount, system), dry, unit);
+  return {
+    how,
+    ...(how.best && !needs && { words: measureWords(how.best, dry), error: errorWords(how.best) }),
+    ...(how.quicker && !needs && { quicker: `${measureWords(how.quicker, dry)}, ${errorWords(how.quicker)}` }),
+    ...(needs !== undefined && { needs }),
+  };
+}

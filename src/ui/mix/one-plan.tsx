@@ -1,0 +1,69 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import { useMemo } from "react";
+import { given, type Calibration, type Filling, type Kit, type MixPlan, type System } from "@/core/contents";
+import type { Job } from "@/formats/job-file/read-checked";
+import { SubHeading } from "../parts/controls";
+import { aboutFilling } from "./about-filling";
+import { costWords } from "./cost-words";
+import { InFull } from "./in-full";
+import { measuresOf } from "./measures";
+import { RiskFold } from "./risk-fold";
+import { TankColumns } from "./tank-column";
+import { Totals } from "./totals";
+
+interface OnePlanProps {
+  readonly plan: MixPlan;
+  readonly fillings: readonly Filling[];
+  /** Fills of a day that come after the next: what they hold may still change, so nothing of them is ticked. */
+  readonly later?: readonly Filling[];
+  readonly job: Job;
+  readonly calibration: Calibration;
+  readonly kit: Kit;
+  readonly system: System;
+  readonly locked?: string | undefined;
+  readonly done?: ReadonlySet<string>;
+  readonly onTick?: (step: string, done: boolean) => void;
+}
+
+/** A plan that may be poured: what it takes in all, its columns, and what else there is to know of it. */
+export function OnePlan({ plan, fillings, later = [], job, calibration, kit, system, ...ticking }: OnePlanProps) {
+  const measured = useMemo(() => measuresOf(plan, kit, system), [plan, kit, system]);
+  const usable = given(job.tank!.usable, "usable volume");
+  const shared = { products: plan.products, usable, system, measured, about: aboutFilling(job, calibration, system) };
+  const groups = plan.run ? [{ name: "", of: fillings }] : bySite(fillings);
+  return (
+    <>
+      {plan.sites.length > 0 && <Totals plan={plan} system={system} />}
+      {groups.map(({ name, of }) => (
+        <Box key={name} display="grid" gap="12px" gridTemplateColumns="minmax(0,1fr)">
+          {groups.length > 1 && <SubHeading>{[name, siteCost(plan, name)].filter(Boolean).join(" · ")}</SubHeading>}
+          <TankColumns fillings={of} {...shared} {...ticking} />
+        </Box>
+      ))}
+      {later.length > 0 && (
+        <Box as="section" aria-label="Later fills" display="grid" gap="12px" gridTemplateColumns="minmax(0,1fr)">
+          <SubHeading>Later, as it stands now</SubHeading>
+          <TankColumns fillings={later} {...shared} />
+        </Box>
+      )}
+      <InFull plan={plan} fillings={fillings} job={job} calibration={calibration} kit={kit} system={system} />
+      {fillings[0] && plan.sites.length > 0 && (
+        <RiskFold plan={plan} filling={fillings[0]} calibration={calibration} measured={measured} system={system} />
+      )}
+    </>
+  );
+}
+
+/** What one site of several costs. */
+function siteCost(plan: MixPlan, name: string): string | undefined {
+  const site = plan.sites.find((s) => s.name === name);
+  return site && costWords(plan.products, site.totals);
+}
+
+/** Fillings in groups of one site each. */
+function bySite(fillings: readonly Filling[]): { name: string; of: readonly Filling[] }[] {
+  const names = [...new Set(fillings.map((f) => f.sites.join()))];
+  return names.map((name) => ({ name, of: fillings.filter((f) => f.sites.join() === name) }));
+}

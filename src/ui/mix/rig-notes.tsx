@@ -1,0 +1,105 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import { nanoid } from "nanoid";
+import { useState } from "react";
+import { format } from "date-fns";
+import { given, holdUp, parseField, read, type System } from "@/core/contents";
+import type { Book, RigEntry, SheetEntry } from "@/formats/book";
+import type { ProductText } from "@/formats/job-file/types";
+import { cardOfProduct } from "@/formats/gear";
+import { setupOf } from "@/formats/rig-setup";
+import { sentences, useBook, useSend } from "../data/book";
+import { useInHand } from "../data/in-hand";
+import { Button } from "../parts/controls";
+import { Notice } from "../parts/notices";
+
+interface RigNotesProps {
+  readonly rig: RigEntry;
+  /** The name of the tank. */
+  readonly tank: string;
+  readonly products: readonly ProductText[];
+  /** The sheet that is looked at: what it poured itself is no change. */
+  readonly except?: string;
+}
+
+/** The last mix that was poured into a tank and not rinsed out since; undefined where there is none. */
+export function unrinsed(book: Book, rigId: string, tank: string, except?: string): SheetEntry | undefined {
+  const last = book.sheets.find(
+    (s) => s.id !== except && s.rigId === rigId && s.tank === tank && s.done > 0 && s.state !== "withdrawn",
+  );
+  const rinsed = last && book.rinses.some((r) => r.rigId === rigId && r.tank === tank && r.rinsedAt > last.madeAt);
+  return rinsed ? undefined : last;
+}
+
+/** What the rig itself has to say to a mix: what it is kept for, what was in it before, what its hose still holds. */
+export function RigNotes({ rig, tank, products, except }: RigNotesProps) {
+  const { book } = useBook();
+  const { system } = useInHand();
+  const { dedication, uses } = setupOf(rig.rig);
+  const strangers = products.filter((p) => {
+    const { use } = cardOfProduct(p);
+    return uses && uses.length > 0 && use && !uses.includes(use);
+  });
+  const before = unrinsed(book, rig.id, tank, except);
+  const changed = before && products.length > 0 && before.products.some((name) => !products.some((p) => p.name === name));
+  const held = heldBy(rig, system);
+  return (
+    <>
+      {(dedication ?? uses?.length) && (
+        <Notice state={strangers.length > 0 ? "act" : "plain"}>
+          {rig.rig.name} is kept for {[uses?.join(" and "), dedication].filter(Boolean).join(": ")}.{" "}
+          {strangers.length > 0 && (
+            <strong>{strangers.map((p) => `${p.name} is a ${cardOfProduct(p).use}`).join(", ")}: take another sprayer.</strong>
+          )}
+        </Notice>
+      )}
+      {changed && (
+        <Notice state="act">
+          {before.products.join(", ")} went into the {tank} tank on {format(new Date(before.madeAt), "d MMM")}, and no rinse is on
+          record since. {held && `The hose still holds ${held} of it: the first site gets that. `}
+          <RecordRinse rig={rig} tank={tank} />
+        </Notice>
+      )}
+    </>
+  );
+}
+
+/** What the hose holds, in words; undefined where nothing is known of it. */
+function heldBy(rig: RigEntry, system: System): string | undefined {
+  const { hose } = setupOf(rig.rig);
+  const [diameter, length] = [parseField("hoseDiameter", hose?.diameter), parseField("hoseLength", hose?.length)];
+  if (!diameter.ok || !length.ok) return undefined;
+  return read(holdUp(given(diameter.value, "inside diameter"), given(length.value, "length")).value, "volume", system);
+}
+
+/** What is left in the hose when the day is over. */
+export function EndOfDay({ rig }: { rig: RigEntry }) {
+  const { system } = useInHand();
+  const held = heldBy(rig, system);
+  if (!held) return null;
+  return (
+    <Box fontSize="15px" color="soft" maxW="74ch">
+      At the end the hose still holds {held}: spray it out on ground that it is for, then rinse three times.
+    </Box>
+  );
+}
+
+function RecordRinse({ rig, tank }: { rig: RigEntry; tank: string }) {
+  const send = useSend();
+  const { person } = useInHand();
+  const [trouble, setTrouble] = useState<string>();
+  const keep = async () => {
+    const rinse = { id: nanoid(), rigId: rig.id, tank, personId: person?.id ?? null, rinsedAt: new Date().toISOString() };
+    const result = await send("/api/rinses", rinse);
+    setTrouble(result.ok ? undefined : sentences(result.issues)[0]);
+  };
+  return (
+    <>
+      <Button look="quiet" minHeight="32px" padding="2px 4px" onClick={() => void keep()}>
+        It was rinsed three times: put that on record
+      </Button>
+      {trouble}
+    </>
+  );
+}

@@ -1,0 +1,211 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import { proxy, releaseProxy, wrap } from "comlink";
+import { useEffect, useRef, useState } from "react";
+import {
+  kindOf,
+  labelRoom,
+  num,
+  quantity,
+  rateBounds,
+  rateOnGround,
+  read,
+  riskExact,
+  SURE,
+  valueIn,
+  writeNumber,
+  type AreaRate,
+  type Calibration,
+  type Filling,
+  type Kind,
+  type LabelRate,
+  type MixPlan,
+  type Quantity,
+  type Risk,
+  type RiskInput,
+  type Source,
+  type System,
+} from "@/core/contents";
+import type { RiskDoor } from "@/workers/risk.worker";
+import { Button, Note } from "../parts/controls";
+import { Fold } from "../parts/fold";
+import type { MeasuringOf } from "./measures";
+
+interface RiskProps {
+  readonly plan: MixPlan;
+  readonly filling: Filling;
+  readonly calibration: Calibration;
+  readonly measured: MeasuringOf;
+  readonly system: System;
+}
+
+/** How likely it is that more goes down than the label allows, or less than it takes. */
+export function RiskFold({ plan, filling, calibration, measured, system }: RiskProps) {
+  const inputs = plan.products.map((_, i) => riskInputOf(plan, i, filling, calibration, measured));
+  if (!calibration.uncertainty || inputs.every((input) => !input)) return null;
+  return (
+    <Fold strong title="How likely is it to pass the label?">
+      <Note>
+        From the ± of the calibration and of what is measured. Chances are of one full load sprayed as calibrated; another walk, a
+        worn tip or wind are not in it.
+      </Note>
+      <Box as="ul" listStyleType="none" display="grid" gap="12px" marginTop="10px">
+        {plan.products.map((product, i) =>
+          inputs[i] ? (
+            <li key={product.name}>
+              <OneRisk name={product.name} input={inputs[i]} rate={rateOnGround(product, plan.leaves)} system={system} />
+            </li>
+          ) : null,
+        )}
+      </Box>
+    </Fold>
+  );
+}
+
+/** What of a product is unsure, and between what it has to lie; undefined where its label says neither. */
+function riskInputOf(
+  plan: MixPlan,
+  product: number,
+  filling: Filling,
+  { uncertainty }: Calibration,
+  measured: MeasuringOf,
+): RiskInput | undefined {
+  const one = plan.products[product]!;
+  const planned = num(rateOnGround(one, plan.leaves) as Source<"rateByWeight">);
+  const most = labelRoom(plan, product, filling.sites, "application");
+  const least = one.split ? undefined : leastOf(one.says?.range?.[0], one.rate, planned);
+  if (!uncertainty || (most === undefined && least === undefined)) return undefined;
+  const best = measured(filling, product)?.how.best;
+  // Each reading by itself, as a part of the amount.
+  const amount = num(filling.amounts[product]! as Source<"mass">);
+  const readings = (best?.pours ?? []).flatMap(({ tool, full, part }) =>
+    Array.from({ length: full + (part === null ? 0 : 1) }, () => tool.step / 2 / amount),
+  );
+  return {
+    spread: uncertainty.standard,
+    freedom: uncertainty.freedom,
+    measured: best ? best.amount / amount : 1,
+    readings,
+    most,
+    least,
+  };
+}
+
+/** The label's least over what is planned, where both are of one kind. */
+function leastOf(least: LabelRate | undefined, rate: LabelRate, planned: number): number | undefined {
+  const bounds = least && rateBounds(rate.kind, { least });
+  return bounds && (rate.kind === "rateByWeight" || rate.kind === "rateByVolume") ? bounds.least / planned : undefined;
+}
+
+const SAMPLES = 200_000;
+
+interface OneProps {
+  readonly name: string;
+  readonly input: RiskInput;
+  readonly rate: AreaRate;
+  readonly system: System;
+}
+
+function OneRisk({ name, input, rate, system }: OneProps) {
+  const exact = riskExact(input);
+  const drawn = useDrawn(exact ? undefined : input);
+  const risk = exact ?? drawn.risk;
+  return (
+    <Box>
+      <Box fontWeight="700">{name}</Box>
+      {!risk && (
+        <Box display="flex" gap="12px" alignItems="center">
+          <Box role="status" fontFamily="reading">
+            {drawn.stopped ? "stopped" : `drawing, ${writeNumber(drawn.part * 100, { decimals: 0 })} %`}
+          </Box>
+          <Button look="quiet" onClick={drawn.stopped ? drawn.again : drawn.stop}>
+            {drawn.stopped ? "Draw again" : "Stop"}
+          </Button>
+        </Box>
+      )}
+      {risk && <RiskWords risk={risk} rate={rate} system={system} />}
+    </Box>
+  );
+}
+
+const chance = (part: number) => (part < 0.0005 ? "under 0.1 %" : `${writeNumber(part * 100, { figures: 2 })} %`);
+
+function RiskWords({ risk, rate, system }: { risk: Risk; rate: AreaRate; system: System }) {
+  const tooMuch = risk.over !== null && risk.over > 1 - SURE;
+  return (
+    <Box as="ul" listStyleType="none">
+      {risk.over !== null && (
+        <li>
+          more than the label&apos;s most: <strong>{chance(risk.over)}</strong>
+          {tooMuch && risk.aim !== null && (
+            <>
+              . Aim for <strong>{aimWords(rate, risk.aim, system)}</strong> to stay under it with 95 %
+            </>
+          )}
+        </li>
+      )}
+      {risk.under !== null && (
+        <li>
+          less than the label&apos;s least: <strong>{chance(risk.under)}</strong>
+        </li>
+      )}
+    </Box>
+  );
+}
+
+/** The rate to aim for, to two figures, never up. */
+function aimWords(rate: AreaRate, factor: number, system: System): string {
+  const kind = kindOf(rate) as "rateByWeight" | "rateByVolume";
+  const value = rate.value as Quantity<"rateByWeight">;
+  const aimed =
+    kind === "rateByWeight"
+      ? quantity("rateByWeight", valueIn(value, "g/m2") * factor, "g/m2")
+      : quantity("rateByVolume", valueIn(rate.value as Quantity<"rateByVolume">, "mL/m2") * factor, "mL/m2");
+  return read(aimed as Quantity<Kind>, kind, system, { figures: 2, down: true });
+}
+
+/** Draws a risk in a worker, with word of how far it is; stops with the screen, or when it is told to. */
+function useDrawn(input: RiskInput | undefined) {
+  const key = input && JSON.stringify(input);
+  const [round, setRound] = useState(0);
+  const [state, setState] = useState<{ key: string; part: number; risk?: Risk; stopped?: boolean }>({ key: "", part: 0 });
+  const halt = useRef<() => void>(() => undefined);
+  useEffect(() => {
+    if (key === undefined) return;
+    const worker = new Worker(new URL("../../workers/risk.worker.ts", import.meta.url), { type: "module" });
+    const door = wrap<RiskDoor>(worker);
+    const end = () => {
+      door[releaseProxy]();
+      worker.terminate();
+    };
+    // JSON has no infinity: an input without trials has infinite degrees of freedom.
+    const read = JSON.parse(key) as RiskInput;
+    const whole = { ...read, freedom: read.freedom ?? Infinity };
+    halt.current = () => {
+      end();
+      setState((was) => ({ ...was, stopped: true }));
+    };
+    void door
+      .draw(
+        whole,
+        SAMPLES,
+        1,
+        // Word of the last batch may come after the answer.
+        proxy((part) => setState((was) => (was.key === key && was.risk ? was : { key, part }))),
+      )
+      .then((risk) => setState({ key, part: 1, risk }));
+    return end;
+  }, [key, round]);
+  const now = state.key === key ? state : { key: "", part: 0 };
+  return {
+    part: now.part,
+    risk: "risk" in now ? now.risk : undefined,
+    stopped: "stopped" in now ? now.stopped : false,
+    stop: () => halt.current(),
+    again: () => {
+      setState({ key: "", part: 0 });
+      setRound(round + 1);
+    },
+  };
+}

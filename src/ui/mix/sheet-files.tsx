@@ -1,0 +1,63 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import Link from "next/link";
+import { useState } from "react";
+import type { Kit, System } from "@/core/contents";
+import type { Sheet } from "@/formats/book";
+import type { SheetPlan } from "@/formats/sheet-plan";
+import { Button } from "../parts/controls";
+import { download } from "../parts/download";
+import { Notice } from "../parts/notices";
+
+interface FilesProps {
+  readonly sheet: Sheet;
+  readonly worked: SheetPlan;
+  readonly kit: Kit;
+  readonly system: System;
+}
+
+/** The ways out of a sheet: poured step by step, printed, as PDF, as a table, as a job file. */
+export function SheetFiles({ sheet, worked, kit, system }: FilesProps) {
+  const [trouble, setTrouble] = useState<string>();
+  const [busy, setBusy] = useState(false);
+  const name = sheet.job.run ? `Day ${sheet.job.date ?? ""}` : (sheet.job.sites ?? []).map((s) => s.name).join(", ");
+  const held = worked.plan.reasons.length > 0;
+  const pdf = async () => {
+    setBusy(true);
+    try {
+      // The PDF library is fetched when it is used.
+      const { saveSheetPdf } = await import("./sheet-pdf");
+      await saveSheetPdf(sheet, worked, kit, system, name);
+      setTrouble(undefined);
+    } catch {
+      setTrouble("The PDF could not be made here. Print the sheet instead.");
+    } finally {
+      setBusy(false);
+    }
+  };
+  const table = async () => {
+    const { loadsToCsv } = await import("@/formats/loads-csv");
+    download(`${name}.csv`, loadsToCsv(worked.plan, worked.fillings), "text/csv");
+  };
+  return (
+    <Box className="no-print" display="flex" gap="10px" flexWrap="wrap" alignItems="center">
+      {sheet.state === "open" && !held && (
+        <Button look="act" asChild>
+          <Link href={`/mix/pour?id=${sheet.id}`}>Pour, step by step</Link>
+        </Button>
+      )}
+      <Button onClick={() => window.print()}>Print the sheet</Button>
+      <Button onClick={() => void pdf()} disabled={busy || held}>
+        Save as PDF
+      </Button>
+      <Button onClick={() => void table()} disabled={held}>
+        Save as CSV
+      </Button>
+      <Button onClick={() => download(`${name}.json`, `${JSON.stringify(sheet.job, null, 2)}\n`, "application/json")}>
+        Save as job file
+      </Button>
+      {trouble && <Notice state="stop">{trouble}</Notice>}
+    </Box>
+  );
+}

@@ -1,0 +1,165 @@
+import { Document, Page, StyleSheet, Text, View } from "@react-pdf/renderer";
+import { format } from "date-fns";
+import {
+  pouringOrder,
+  read,
+  readAmount,
+  stepsOf,
+  totalsOf,
+  type Filling,
+  type Kit,
+  type MixPlan,
+  type RunLoad,
+  type System,
+} from "@/core/contents";
+import type { Sheet } from "@/formats/book";
+import { gearOf } from "@/formats/gear";
+import { tankName } from "@/formats/job-file/assemble";
+import type { SheetPlan } from "@/formats/sheet-plan";
+import { INK, savePdf } from "../parts/pdf";
+import { aboutFilling } from "./about-filling";
+import { measuresOf } from "./measures";
+import { siteLine, sheetLine } from "./sheet-line";
+import { stepText } from "./step-words";
+
+const styles = StyleSheet.create({
+  page: { fontFamily: "B612", color: INK, padding: 30, fontSize: 9.5 },
+  title: { fontSize: 18, fontWeight: 700 },
+  about: { marginTop: 2 },
+  line: { fontSize: 12, fontWeight: 700, marginVertical: 8 },
+  part: { borderTop: `1.5pt solid ${INK}`, paddingTop: 5, marginTop: 10 },
+  name: { fontSize: 12, fontWeight: 700, marginBottom: 3 },
+  row: { flexDirection: "row", borderBottom: `0.5pt solid ${INK}`, paddingVertical: 3, alignItems: "flex-start" },
+  box: { width: 11, height: 11, border: `1pt solid ${INK}`, marginRight: 8 },
+  what: { width: 190 },
+  amount: { width: 90, fontWeight: 700, fontSize: 11 },
+  how: { flex: 1 },
+  foot: { position: "absolute", bottom: 18, left: 30, right: 30, fontSize: 8 },
+});
+
+interface PagesProps {
+  readonly sheet: Sheet;
+  readonly worked: SheetPlan;
+  readonly kit: Kit;
+  readonly system: System;
+}
+
+/** A page for each site; of a day one for all of it. */
+function Pages({ sheet, worked, kit, system }: PagesProps) {
+  const { plan, fillings } = worked;
+  const parts = plan.run
+    ? [{ title: "The day", line: sheetLine(plan, system), of: fillings }]
+    : plan.sites.map((site, i) => ({
+        title: site.name,
+        line: siteLine(plan, i, system, sheet.job.rig.head !== undefined),
+        of: fillings.filter((f) => f.sites[0] === site.name),
+      }));
+  return parts.map(({ title, line, of }) => (
+    <Page key={title} size="LETTER" style={styles.page} wrap>
+      <Text style={styles.title}>{title}</Text>
+      <Text style={styles.about}>
+        {format(new Date(sheet.madeAt), "d MMMM yyyy")} · {sheet.job.rig.name}, {tankName(sheet.job)} tank
+        {sheet.personName ? `, ${sheet.personName}` : ""} · {read(plan.leaves.value, "sprayVolume", system)} · calibrated{" "}
+        {format(new Date(sheet.calibrationMadeAt), "d MMM yyyy")}
+      </Text>
+      <Text style={styles.line}>{line}</Text>
+      {plan.run && <Stops run={plan.run.loads} system={system} />}
+      <Gear sheet={sheet} />
+      <InAll plan={plan} system={system} />
+      {of.map((filling) => (
+        <Fill key={filling.key} filling={filling} sheet={sheet} worked={worked} kit={kit} system={system} />
+      ))}
+      <Text style={styles.foot} fixed>
+        The label is binding, then local rules and your licence. Made by Careful Gauge; amounts are rounded down.
+      </Text>
+    </Page>
+  ));
+}
+
+function Gear({ sheet }: { sheet: Sheet }) {
+  return (
+    <View style={styles.part} wrap={false}>
+      <Text style={styles.name}>Gear on, before the first container</Text>
+      {gearOf(sheet.job.products ?? []).map((g) => (
+        <View key={g.key} style={styles.row}>
+          <View style={styles.box} />
+          <Text>{g.text}</Text>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+function InAll({ plan, system }: { plan: MixPlan; system: System }) {
+  if (plan.sites.length === 0) return null;
+  const totals = totalsOf(plan);
+  return (
+    <View style={styles.part} wrap={false}>
+      <Text style={styles.name}>In all</Text>
+      {pouringOrder(plan.products).map((i) => (
+        <Text key={i}>
+          {plan.products[i]!.name}: {readAmount(totals[i]!.amount, system)}
+        </Text>
+      ))}
+    </View>
+  );
+}
+
+function Stops({ run, system }: { run: readonly RunLoad[]; system: System }) {
+  return (
+    <View style={styles.part} wrap={false}>
+      <Text style={styles.name}>Stops</Text>
+      {run.flatMap((load) =>
+        load.pieces.map((piece, i) => (
+          <View key={`${load.number}.${i}`} style={styles.row}>
+            <View style={styles.box} />
+            <Text style={styles.what}>
+              {piece.lawn.site}, {piece.lawn.name}
+              {piece.resumed || piece.broken ? " (part)" : ""}
+            </Text>
+            <Text style={styles.amount}>{read(piece.covers.value, "area", system)}</Text>
+            <Text style={styles.how}>
+              {i === 0 ? `load ${load.number}, filled ${load.at?.kind === "hydrant" ? `at ${load.at.site}` : "at the shop"}` : ""}
+            </Text>
+          </View>
+        )),
+      )}
+    </View>
+  );
+}
+
+function Fill({ filling, sheet, worked, kit, system }: PagesProps & { filling: Filling }) {
+  const { plan, job, calibration } = worked;
+  const measured = measuresOf(plan, kit, system);
+  const about = aboutFilling(job, calibration, system)(filling);
+  const done = new Set(sheet.done);
+  return (
+    <View style={styles.part} wrap={false}>
+      <Text style={styles.name}>
+        Load {filling.number}: covers {read(filling.covers.value, "area", system)}
+        {about.length > 0 ? `, ${about.join(", ")}` : ""}
+      </Text>
+      {stepsOf(plan.products, filling).map((step) => {
+        const text = stepText(step, system, step.kind === "product" ? measured(filling, step.product) : undefined);
+        return (
+          <View key={step.key} style={styles.row}>
+            <View style={done.has(step.key) ? [styles.box, { backgroundColor: INK }] : styles.box} />
+            <Text style={styles.what}>{text.what}</Text>
+            <Text style={styles.amount}>{text.amount}</Text>
+            <Text style={styles.how}>{[...text.how, ...(text.needs ? [`This kit can't: ${text.needs}`] : [])].join("; ")}</Text>
+          </View>
+        );
+      })}
+    </View>
+  );
+}
+
+/** Makes the PDF of a sheet and hands it to the browser as a file. */
+export async function saveSheetPdf(sheet: Sheet, worked: SheetPlan, kit: Kit, system: System, name: string): Promise<void> {
+  await savePdf(
+    <Document title={name} creator="Careful Gauge">
+      <Pages sheet={sheet} worked={worked} kit={kit} system={system} />
+    </Document>,
+    `${name} mix sheet`,
+  );
+}

@@ -1,0 +1,126 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import { entered, quantity, raw, read } from "@/core/contents";
+
+import type { SiteEntry } from "@/formats/book";
+import { useBook } from "../data/book";
+import { useInHand } from "../data/in-hand";
+import { Button, Select, SubHeading } from "../parts/controls";
+import { Field } from "../parts/field";
+import { Fold } from "../parts/fold";
+import { FirstThing } from "../parts/notices";
+import { Zones } from "./choose-zones";
+import type { Draft } from "./draft";
+import type { Preview } from "./preview";
+import { StopList } from "./stop-list";
+
+interface StopsProps {
+  readonly draft: Draft;
+  readonly change: (next: Partial<Draft>) => void;
+  /** The zones that the tank that is looked at is not for. */
+  readonly without: readonly string[];
+  readonly tank: string;
+  readonly onWithout: (without: readonly string[]) => void;
+  readonly preview: Preview;
+}
+
+/** The sites of a mix in their order. */
+export function Stops({ draft, change, without, tank, onWithout, preview }: StopsProps) {
+  const { book } = useBook();
+  const sites = book.sites.filter((s) => !s.retired);
+  const stops = draft.stops.flatMap((id) => sites.find((s) => s.id === id) ?? []);
+  const others = sites.filter((s) => !draft.stops.includes(s.id));
+  const site = (id: string) => stops.find((s) => s.id === id)!;
+  return (
+    <Box>
+      <SubHeading>{draft.purpose === "day" ? "Stops of the day" : "Sites"}</SubHeading>
+      {stops.length === 0 && (
+        <Box marginTop="12px">
+          <FirstThing>Add the sites in the order in which you drive to them.</FirstThing>
+        </Box>
+      )}
+      <StopList
+        label="Stops"
+        stops={stops.map((s) => ({ id: s.id, name: s.site.name }))}
+        onOrder={(order) => change({ stops: order })}
+        onPreview={(order) => preview.set(order?.map((id) => site(id).site.name))}
+        about={(id) => (
+          <About
+            site={site(id)}
+            without={without}
+            {...(draft.tanks[tank] && Object.keys(draft.tanks).length > 1 && { tank })}
+            onWithout={onWithout}
+            onDrop={() => change({ stops: draft.stops.filter((s) => s !== id) })}
+          />
+        )}
+      />
+      {others.length > 0 && (
+        <Box marginTop="12px" display="flex" gap="12px" alignItems="flex-end" flexWrap="wrap">
+          <Box width="320px" maxW="100%">
+            <Field label="Add a stop">
+              {(props) => (
+                <Select
+                  {...props}
+                  value=""
+                  onChange={(e) => e.target.value && change({ stops: [...draft.stops, e.target.value] })}
+                >
+                  <option value="">from the round …</option>
+                  {others.map((s) => (
+                    <option key={s.id} value={s.id}>
+                      {s.site.name}
+                    </option>
+                  ))}
+                </Select>
+              )}
+            </Field>
+          </Box>
+          {others.length > 1 && (
+            <Button look="quiet" onClick={() => change({ stops: [...draft.stops, ...others.map((s) => s.id)] })}>
+              Add all {others.length}
+            </Button>
+          )}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+interface AboutProps {
+  readonly site: SiteEntry;
+  readonly without: readonly string[];
+  readonly tank?: string;
+  readonly onWithout: (without: readonly string[]) => void;
+  readonly onDrop: () => void;
+}
+
+function About({ site, without, tank, onWithout, onDrop }: AboutProps) {
+  const { system } = useInHand();
+  const zones = site.site.zones.filter((z) => !without.includes(z["x-id"]));
+  const area = zones.reduce((sum, z) => sum + raw(entered(z.area, "area").value), 0);
+  return (
+    <Box fontSize="14px" color="soft">
+      {read(quantity("area", area, "m2"), "area", system)}
+      {zones.length < site.site.zones.length &&
+        `, ${zones.length} of ${site.site.zones.length} zones${tank ? ` from the ${tank} tank` : ""}`}
+      {site.site["x-water"] && " · water"}
+      <Box display="flex" gap="0 14px" flexWrap="wrap" alignItems="baseline">
+        {site.site.zones.length > 1 && (
+          <Fold title={`Zones of ${site.site.name}`}>
+            <Zones site={site} without={without} onChange={onWithout} />
+          </Fold>
+        )}
+        <Button
+          look="quiet"
+          minHeight="32px"
+          padding="2px 4px"
+          fontSize="15px"
+          aria-label={`Take ${site.site.name} out`}
+          onClick={onDrop}
+        >
+          Take out
+        </Button>
+      </Box>
+    </Box>
+  );
+}

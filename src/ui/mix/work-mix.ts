@@ -1,0 +1,69 @@
+import { belongsToPerson, dateOf, mayMix, ownerOf, type Issue } from "@/core/contents";
+import type { Book } from "@/formats/book";
+import { productOf } from "@/formats/card/product-of";
+import { planOf, type Planned } from "@/formats/job-file/assemble";
+import { readChecked, type Job } from "@/formats/job-file/read-checked";
+import { mixFile, type StopWish } from "@/formats/mix-of";
+import { today, type InHand } from "../data/in-hand";
+import { stopsOf, tankOf, type Chosen, type Draft } from "./draft";
+
+/** A mix worked out, or why it can't be. */
+export type Worked =
+  (Planned & { readonly job: Job; readonly stops: readonly StopWish[] }) | { readonly issues: readonly Issue[] };
+
+/** The products of a tank's mix with their labels. */
+export const chosenOf = (draft: Draft, tank: string, book: Book): Chosen[] =>
+  tankOf(draft, tank).products.flatMap((p): Chosen[] => {
+    const label = book.labels.find((l) => l.id === p.labelId && !l.retired);
+    // A draft may have been begun before a choice was kept with it.
+    const choice = p.choice ?? { row: 0, point: "typed" };
+    return label ? [{ ...p, choice, label, read: productOf(label.card, p.rate, choice) }] : [];
+  });
+
+export const zonesOfSite = (book: Book) => (siteId: string) =>
+  book.sites.find((s) => s.id === siteId && !s.retired)?.site.zones.map((z) => z["x-id"]) ?? [];
+
+/** Works one tank's mix out; undefined while something is still to be chosen. */
+export function workMix(hand: InHand, draft: Draft, tank: string, chosen: readonly Chosen[], book: Book): Worked | undefined {
+  const { rig, site, calibrated } = hand;
+  const products = chosen.flatMap((c) => (c.read.ok ? [c.read.value] : []));
+  if (!rig || !calibrated || products.length === 0 || products.length < chosen.length) return undefined;
+  const stops = stopsOf(draft, tank, site?.id, zonesOfSite(book));
+  if (stops.length === 0 || (draft.purpose === "spot" && draft.spot.volume.trim() === "")) return undefined;
+  const known = (rig.rig.tanks ?? []).some((t) => t.name === tank);
+  const file = mixFile({
+    rig: rig.rig,
+    calibration: calibrated.entry.calibration,
+    sprayVolume: calibrated.made.sprayVolume,
+    products,
+    stops: stops.map((stop) => ({ ...stop, site: book.sites.find((s) => s.id === stop.siteId)!.site })),
+    counted: book.counted,
+    date: dateOf(today()),
+    tank: known ? tank : "",
+    loads: draft.loads,
+    run: draft.purpose === "day",
+    overage: draft.purpose === "spot" ? "" : draft.overage,
+    mixedFor: draft.mixedFor,
+  });
+  if (!file.ok) return { issues: file.issues };
+  const job = readChecked(file.value);
+  if (!job.ok) return { issues: job.issues };
+  const planned = planOf(job.value);
+  return planned.ok ? { ...planned.value, job: job.value, stops } : { issues: planned.issues };
+}
+
+/** Why no amounts are shown, in words; undefined where nothing locks them. */
+export function lockOf({ rig, person, site, calibrated }: InHand): string | undefined {
+  if (!rig) return "Pick the rig in the strip above.";
+  if (belongsToPerson(rig.rig.kind) && !person)
+    return "Who holds the wand today? Pick the person in the strip above: amounts stay locked until then.";
+  if (ownerOf(rig.rig.kind) === "tap" && !site) return "Whose tap feeds the head? Pick the site: amounts stay locked until then.";
+  if (!calibrated)
+    return `No calibration of ${rig.rig.name}${person && belongsToPerson(rig.rig.kind) ? ` with ${person.name}` : ""} yet. Calibrate first: another person's pace won't do.`;
+  if (calibrated.unsure) return "The trials of this calibration differ by over 10 %: it is not a calibration yet. Take more.";
+  if (calibrated.estimate)
+    return "The flow is only estimated from the tip's rated one. Catch it once, and the amounts are worked out.";
+  if (!mayMix(calibrated.standing))
+    return `The calibration is ${calibrated.standing.state}: ${calibrated.standing.reasons.join("; ")}. Calibrate again.`;
+  return undefined;
+}

@@ -1,0 +1,224 @@
+"use client";
+
+import { Box, chakra, ClientOnly } from "@chakra-ui/react";
+import Link from "next/link";
+import { useSearchParams } from "next/navigation";
+import { useEffect, useLayoutEffect, useMemo, useState } from "react";
+import type { Sheet } from "@/formats/book";
+import { tankName } from "@/formats/job-file/assemble";
+import { kitOf } from "@/formats/rig-setup";
+import { planOfSheet } from "@/formats/sheet-plan";
+import { useBook } from "../data/book";
+import { useInHand } from "../data/in-hand";
+import { isTyping } from "../frame/keys";
+import { Room } from "../frame/room";
+import { Held } from "../mix/held";
+import { measuresOf, soundKit } from "../mix/measures";
+import { useSheet } from "../mix/use-sheet";
+import { Button, Heading } from "../parts/controls";
+import { FirstThing, Notice } from "../parts/notices";
+import { nextWords, pourSteps } from "./pour-steps";
+import { useAwake, useVoice } from "./voice";
+
+/** Pouring with gloves on: one step at a time, large, spoken, the screen kept awake. */
+export function PourRoom() {
+  const id = useSearchParams().get("id");
+  const { sheet, missing, tick, trouble } = useSheet(id);
+  if (missing)
+    return (
+      <Room>
+        <FirstThing>
+          There is no such mix sheet. <Link href="/mix">Mix one</Link>
+        </FirstThing>
+      </Room>
+    );
+  if (!sheet) return <Room>{null}</Room>;
+  return (
+    <ClientOnly>
+      <Pouring sheet={sheet} tick={tick} trouble={trouble} />
+    </ClientOnly>
+  );
+}
+
+interface PouringProps {
+  readonly sheet: Sheet;
+  readonly tick: (step: string, done: boolean) => Promise<void>;
+  readonly trouble: readonly string[];
+}
+
+function Pouring({ sheet, tick, trouble }: PouringProps) {
+  const { system } = useInHand();
+  const { book } = useBook();
+  const worked = useMemo(() => planOfSheet(sheet.job, sheet.run), [sheet.job, sheet.run]);
+  const steps = useMemo(() => {
+    const { kit } = soundKit(kitOf(sheet.job.rig), sheet.rigId, book.kitChecks);
+    return pourSteps(sheet, worked, measuresOf(worked.plan, kit, system), system);
+  }, [sheet, worked, book.kitChecks, system]);
+  const done = useMemo(() => new Set(sheet.done), [sheet.done]);
+  const [busy, setBusy] = useState(false);
+  const voice = useVoice();
+  const awake = useAwake();
+  const at = steps.findIndex((s) => !done.has(s.key));
+  const step = steps[at];
+  const last = [...steps.slice(0, at < 0 ? steps.length : at)].reverse().find((s) => done.has(s.key));
+  const press = async (key: string, on: boolean) => {
+    if (busy) return;
+    setBusy(true);
+    await tick(key, on);
+    setBusy(false);
+  };
+  const { say, on: speaking } = voice;
+  const spoken = step?.spoken ?? `All poured. ${nextWords(worked)}`;
+  useEffect(() => {
+    if (speaking) say(spoken);
+    // Said when the step changes, not when the screen is drawn again.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [spoken, speaking]);
+  // With the drawing itself, so that a key pressed at once finds the step that is seen.
+  useLayoutEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (isTyping(event) || (event.target as HTMLElement).closest?.("button, a, summary")) return;
+      if (event.key === " " || event.key === "Enter") {
+        event.preventDefault();
+        if (step) void press(step.key, true);
+      }
+      if (event.key === "Backspace" && last) void press(last.key, false);
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  });
+  const closed = sheet.state !== "open";
+  const held = worked.plan.reasons.length > 0;
+  return (
+    <Room>
+      <Box display="flex" justifyContent="space-between" gap="10px" alignItems="center" flexWrap="wrap">
+        <Link href={`/mix/sheet?id=${sheet.id}`} style={{ textDecoration: "underline" }}>
+          Back to the sheet
+        </Link>
+        <Box fontSize="14px" color="soft">
+          {awake === true && "the screen stays on"}
+          {awake === false && "the screen may go dark: touch it now and then"}
+          {awake === null && "this browser can't keep the screen on: set it in the phone"}
+        </Box>
+        {voice.has && (
+          <Button aria-pressed={voice.on} onClick={() => voice.setOn(!voice.on)}>
+            {voice.on ? "Voice on" : "Voice off"}
+          </Button>
+        )}
+      </Box>
+      {trouble.map((text) => (
+        <Notice key={text} state="stop">
+          {text}
+        </Notice>
+      ))}
+      {closed && <Notice state="act">This sheet is closed: nothing more is poured from it.</Notice>}
+      {held && !closed && <Held plan={worked.plan} system={system} />}
+      <Heading fontSize={{ base: "17px", lg: "20px" }} paddingTop="6px">
+        {placeWords(sheet)}
+      </Heading>
+      {!closed && !held && step && (
+        <Box
+          as="section"
+          aria-label="Step"
+          display="flex"
+          flexDirection="column"
+          minH={{ base: "calc(100dvh - 300px)", lg: "62dvh" }}
+        >
+          <Box display="flex" justifyContent="space-between" fontSize="16px" color="soft" paddingY="10px">
+            <span>{step.part}</span>
+            <span>
+              {at + 1} of {steps.length}
+            </span>
+          </Box>
+          <Progress part={at / steps.length} />
+          <Box flex="1" paddingY="18px" aria-live="polite">
+            <Box fontSize={{ base: "24px", lg: "30px" }}>{step.text.what}</Box>
+            <Box
+              fontFamily="reading"
+              fontWeight="700"
+              fontSize={step.text.amount.length > 14 ? { base: "34px", lg: "48px" } : { base: "56px", lg: "84px" }}
+              lineHeight="1.1"
+              overflowWrap="anywhere"
+            >
+              {step.text.amount}
+            </Box>
+            {step.text.how.map((how) => (
+              <Box key={how} fontSize={{ base: "20px", lg: "24px" }} marginTop="8px">
+                {how}
+              </Box>
+            ))}
+            {step.text.needs && (
+              <Box fontSize="20px" fontWeight="700" color="stop" marginTop="8px">
+                ✕ This kit can&apos;t: {step.text.needs}.
+              </Box>
+            )}
+          </Box>
+          <Big type="button" disabled={busy} onClick={() => void press(step.key, true)}>
+            Done
+          </Big>
+          <Box display="flex" gap="10px" marginTop="10px">
+            <Button flex="1" minHeight="64px" disabled={!last || busy} onClick={() => last && void press(last.key, false)}>
+              Back one
+            </Button>
+            {voice.has && (
+              <Button flex="1" minHeight="64px" onClick={() => say(spoken)}>
+                Say it
+              </Button>
+            )}
+          </Box>
+        </Box>
+      )}
+      {!closed && !held && !step && (
+        <Box display="grid" gap="14px" paddingTop="30px">
+          <Box fontSize="34px" fontWeight="700">
+            All poured ✓
+          </Box>
+          {nextWords(worked) && <Box fontSize="22px">{nextWords(worked)}</Box>}
+          <Box>
+            <Button look="act" minHeight="64px" asChild>
+              <Link href={`/mix/sheet?id=${sheet.id}`}>{sheet.run ? "To the stops" : "To the sheet"}</Link>
+            </Button>
+          </Box>
+          {last && (
+            <Box>
+              <Button minHeight="64px" onClick={() => void press(last.key, false)}>
+                Back one
+              </Button>
+            </Box>
+          )}
+        </Box>
+      )}
+    </Room>
+  );
+}
+
+/** What is poured, into what: the strip above says what is in hand, which may be another rig. */
+const placeWords = ({ job, run }: Sheet): string => {
+  const sites = job.sites ?? [];
+  const tanks = (job.rig.tanks?.length ?? 0) > 1 ? `, ${tankName(job)} tank` : "";
+  return `${run ? `the day, ${sites.length} stops` : sites.map((s) => s.name).join(", ")} · ${job.rig.name}${tanks}`;
+};
+
+function Progress({ part }: { part: number }) {
+  return (
+    <Box height="10px" border="2px solid" borderColor="ink" aria-hidden>
+      <Box height="100%" background="ink" width={`${part * 100}%`} />
+    </Box>
+  );
+}
+
+/** For a thumb in a glove. */
+const Big = chakra("button", {
+  base: {
+    width: "100%",
+    minHeight: "112px",
+    background: "act",
+    color: "onAct",
+    border: "none",
+    fontFamily: "body",
+    fontWeight: "700",
+    fontSize: "34px",
+    cursor: "pointer",
+    _disabled: { opacity: 0.6, cursor: "wait" },
+  },
+});
