@@ -75,6 +75,21 @@ for (const [face, width, height] of [
     await page.getByLabel("Add a product").selectOption({ label: "Tollguard (demo label)" });
     await expect(page.getByRole("region", { name: /^Loads? 1/ })).toBeVisible();
     await check("/mix");
+    // Without a limit, so that the next face finds its budget whole.
+    await page.getByRole("button", { name: "Take Tollguard (demo label) out" }).click();
+    await page.getByLabel("Add a product").selectOption({ label: "Clingline (demo label)" });
+    await page.getByLabel("Mix for").selectOption("day");
+    await page.getByLabel("Add a stop").selectOption({ label: "School field" });
+    await expect(page.getByRole("list", { name: "Fills of the day" })).toBeVisible();
+    await check("the day");
+    await page.getByRole("button", { name: "Save the sheet and pour" }).click();
+    await expect(page.getByRole("region", { name: "Stops" })).toBeVisible();
+    await check("day sheet");
+    await page.getByRole("link", { name: "Pour, step by step" }).click();
+    await expect(page.getByRole("region", { name: "Step" })).toBeVisible();
+    await check("pour");
+    await page.goto("/mix");
+    await page.getByLabel("Add a product").selectOption({ label: "Tollguard (demo label)" });
     await page.getByLabel("Rate of Tollguard (demo label)").fill("16");
     await expect(page.getByText("Held: no amounts")).toBeVisible();
     await check("held");

@@ -124,3 +124,12 @@ export async function wentDown(page: Page, siteId: string, labelId: string, amou
 
 export const site = (page: Page, name: string, ...areas: string[]) =>
   kept(page.request, "sites", { name, zones: areas.map((area, i) => ({ name: `zone ${i + 1}`, area })) });
+
+/** A site with water to fill a truck from. */
+export const wetSite = (page: Page, name: string, area: string) =>
+  kept(page.request, "sites", { name, water: true, zones: [{ name: "lawn", area }] });
+
+/** Ticks the gear of a sheet, so that a container may be opened. */
+export async function gearOn(page: Page) {
+  for (const box of await page.getByRole("region", { name: "Gear" }).getByRole("checkbox").all()) await box.check();
+}

@@ -1,4 +1,4 @@
-import { calibrated, expect, fresh, rigInHand, site, test } from "./fixtures";
+import { calibrated, expect, fresh, gearOn, rigInHand, site, test } from "./fixtures";
 
 test("label, site and mix on the laptop; poured, reloaded, and seen on a second device", async ({ page, context }) => {
   const hand = await rigInHand(page);
@@ -49,6 +49,9 @@ test("label, site and mix on the laptop; poured, reloaded, and seen on a second 
   await expect(page).toHaveURL(/\/mix\/sheet\?id=/);
   const first = page.getByRole("region", { name: "Load 1" });
   await first.getByRole("checkbox").nth(0).check();
+  // No container before the gear is on.
+  await expect(first.getByRole("checkbox").nth(1)).toBeDisabled();
+  await gearOn(page);
   await first.getByRole("checkbox").nth(1).check();
   await expect(first.getByRole("checkbox").nth(1)).toBeChecked();
   await page.reload();
@@ -61,11 +64,36 @@ test("label, site and mix on the laptop; poured, reloaded, and seen on a second 
   await phone.goto(page.url());
   await expect(phone.getByRole("region", { name: "Load 1" }).getByRole("checkbox").nth(1)).toBeChecked();
   await phone.getByRole("region", { name: "Load 1" }).getByRole("checkbox").nth(2).check();
-  await expect(first.getByRole("checkbox").nth(2)).toBeChecked();
+  await phone.getByRole("region", { name: "Load 1" }).getByRole("checkbox").nth(3).check();
+  await expect(first.getByRole("checkbox").nth(3)).toBeChecked();
   await expect(first.getByRole("heading")).toContainText("✓");
   // A tick can be taken back.
-  await first.getByRole("checkbox").nth(2).uncheck();
-  await expect(phone.getByRole("region", { name: "Load 1" }).getByRole("checkbox").nth(2)).not.toBeChecked();
+  await first.getByRole("checkbox").nth(3).uncheck();
+  await expect(phone.getByRole("region", { name: "Load 1" }).getByRole("checkbox").nth(3)).not.toBeChecked();
+
+  // The rest is poured step by step on the phone; the laptop sees it.
+  await phone.getByRole("link", { name: "Pour, step by step" }).click();
+  const step = phone.getByRole("region", { name: "Step" });
+  await expect(step).toContainText("Load 1 of 2");
+  await expect(step).toContainText("Fill to4 gal");
+  await step.getByRole("button", { name: "Done" }).click();
+  await expect(step).toContainText("Load 2 of 2");
+  await phone.reload();
+  await expect(step).toContainText("Clean water to2 gal");
+  await step.getByRole("button", { name: "Done" }).click();
+  await expect(step).toContainText(/2\.4 oz.*by weight/);
+  await step.getByRole("button", { name: "Back one" }).click();
+  await expect(step).toContainText("Clean water to");
+  // By the keys of a keyboard, too.
+  for (const next of [/2\.4 oz/, /Rinse/, /Fill to/]) {
+    await expect(step.getByRole("button", { name: "Done" })).toBeEnabled();
+    await phone.keyboard.press("Space");
+    await expect(step).toContainText(next);
+  }
+  await expect(step.getByRole("button", { name: "Done" })).toBeEnabled();
+  await phone.keyboard.press("Space");
+  await expect(phone.getByText("All poured ✓")).toBeVisible();
+  await expect(page.getByRole("region", { name: "Load 2" }).getByRole("heading")).toContainText("✓");
 
   await page.goto("/");
   await expect(page.getByRole("link", { name: green })).toBeVisible();

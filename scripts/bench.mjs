@@ -26,17 +26,24 @@ const VIEWS = [
   "/sites",
   "/mix",
   "/mix/sheet",
+  "/mix/pour",
 ];
 const line = (name, value, aim) => console.log(`${name.padEnd(62)} ${value.padStart(9)}   ${aim}`);
 const times = (ratio) => `${ratio.toFixed(2)} ×`;
 
-const mix = JSON.parse(
-  execFileSync(process.execPath, ["--import", "tsx", inProject("scripts", "bench-mix.ts")], {
-    cwd: inProject(),
-    encoding: "utf8",
-  }),
-);
+const figures = (script) =>
+  JSON.parse(
+    execFileSync(process.execPath, ["--import", "tsx", inProject("scripts", script)], { cwd: inProject(), encoding: "utf8" }),
+  );
+const mix = figures("bench-mix.ts");
 line("core: 1,000 sites × 4 products with derivations, to a bare loop", times(mix.ratio), "aim: within 10 ×");
+
+const full = figures("bench-kit.ts");
+line("core: the same held against its limits, to the bare loop", times(full.limits / mix.bare), "");
+line("core: the same, and each amount measured with a kit of five tools", times(full.inFull / mix.bare), "aim: within 100 ×");
+line("kit solver: the worst of 300 amounts on ten tools, to the bare loop", times(full.kitWorst / mix.bare), "");
+line("kit solver: the worst to the median", times(full.kitWorst / full.kitMedian), "");
+line("day run: 60 stops of two lawns, to the bare loop", times(full.day / mix.bare), "");
 
 const data = mkdtempSync(join(tmpdir(), "careful-gauge-bench-"));
 run(process.execPath, ["--import", "tsx", "scripts/load-demo.ts"], { env: { CAREFUL_GAUGE_DATA: data }, out: "ignore" });
@@ -82,6 +89,69 @@ function emptyPageWeight() {
   return weight;
 }
 
+/** Frames while a stop of a day of 60 is dragged along the list and all is worked out anew, in a browser. */
+async function framesOfDrag() {
+  const { BROWSER, ensureBrowser } = await import("./lib/browser.mjs");
+  if (!ensureBrowser()) return;
+  const { chromium } = await import("@playwright/test");
+  const keep = (kind, id, form) =>
+    fetch(`${URL}/api/keep/${kind}`, {
+      method: "POST",
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify({ id, form }),
+    });
+  const stops = [];
+  for (let i = 0; i < 60; i++) {
+    const zones = [0, 1].map((z) => ({ name: `lawn ${z}`, area: `${900 + ((i * 7919 + z * 977) % 30_000)}` }));
+    stops.push(`bench-site-${100 + i}`);
+    await keep("sites", stops[i], { name: `Bench site ${i}`, water: i % 7 === 0, zones });
+  }
+  const book = await (await fetch(`${URL}/api/book`)).json();
+  const rigId = book.rigs.find((r) => r.rig.name === "Quay truck").id;
+  const personId = book.calibrations.find((c) => c.rigId === rigId).personId;
+  const labels = book.labels.filter((l) => l.card.form === "liquid" && l.card.rates[0].rate.includes("/")).slice(0, 4);
+  const products = labels.map((l) => ({ labelId: l.id, rate: l.card.rates[0].rate, choice: { row: 0, point: "least" } }));
+  const draft = { purpose: "day", stops, tanks: { "": { products, without: [] } } };
+  const args = JSON.parse(readFileSync(inProject("scripts", "lib", "chromium-flags.json"), "utf8"));
+  const browser = await chromium.launch({ executablePath: BROWSER, args });
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, baseURL: URL });
+  await page.addInitScript(
+    ([hand, mix]) => {
+      localStorage.setItem("in-hand", JSON.stringify(hand));
+      localStorage.setItem("mix", JSON.stringify(mix));
+    },
+    [{ rigId, personId }, draft],
+  );
+  await page.goto("/mix");
+  const handle = page.getByRole("button", { name: "Move Bench site 3", exact: true });
+  await handle.scrollIntoViewIfNeeded();
+  await page.waitForTimeout(1500);
+  const box = await handle.boundingBox();
+  await page.evaluate(() => {
+    window.frames60 = [];
+    let last = performance.now();
+    const next = (now) => {
+      window.frames60.push(now - last);
+      last = now;
+      requestAnimationFrame(next);
+    };
+    requestAnimationFrame(next);
+  });
+  await page.mouse.move(box.x + 10, box.y + 10);
+  await page.mouse.down();
+  for (let i = 1; i <= 120; i++) await page.mouse.move(box.x + 10, box.y + 10 + Math.sin(i / 20) * 300, { steps: 2 });
+  const frames = (await page.evaluate(() => window.frames60)).sort((a, b) => a - b);
+  await page.mouse.up();
+  await browser.close();
+  const at = (part) => frames[Math.min(frames.length - 1, Math.floor(part * frames.length))];
+  const ms = (n) => `${n.toFixed(1)} ms`;
+  line(
+    `day of 60 stops while one is dragged: median ${ms(at(0.5))}, 95 % ${ms(at(0.95))}, longest`,
+    ms(at(1)),
+    "aim: none over 50 ms",
+  );
+}
+
 const empty = emptyPageWeight();
 for (const view of VIEWS) {
   const weight = scriptWeight(inProject(), view);
@@ -102,6 +172,7 @@ try {
       times(rates.get("/api/health") / rates.get(view)),
       view === "/api/book" ? "(all records, read anew)" : "aim: within 4 ×",
     );
+  await framesOfDrag();
 } finally {
   server.kill();
   rmSync(data, { recursive: true, force: true });

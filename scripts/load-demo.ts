@@ -12,7 +12,10 @@ import { importJob } from "@/services/import-job";
 import { put } from "@/services/keep-up";
 import { readBook } from "@/services/read-book";
 import { saveKitCheck, saveQuickCheck } from "@/services/save-check";
-import { saveSheet, tickStep } from "@/services/save-sheet";
+import { gearOf } from "@/formats/gear";
+import { findSheet } from "@/records/sheets";
+import { saveSheet } from "@/services/save-sheet";
+import { tickStep } from "@/services/tick-step";
 
 /**
  * Loads the demo through the same doors as anyone's data: job files through the import, mix sheets through the service.
@@ -51,10 +54,12 @@ for (const { name, job } of files) must(importJob(db, JSON.stringify({ ...job, "
 
 interface DemoSheet {
   readonly id: string;
-  readonly site: string;
+  readonly sites: readonly string[];
   readonly rig: string;
   readonly person: string;
   readonly madeAt: string;
+  readonly tank?: string;
+  readonly run?: boolean;
   readonly loads: string;
   readonly products: readonly string[];
   readonly ticked: readonly string[];
@@ -91,16 +96,24 @@ for (const sheet of sheets) {
   const request = {
     id: sheet.id,
     madeAt: moved(sheet.madeAt),
-    siteId: book.sites.find((s) => s.site.name === sheet.site)!.id,
+    stops: sheet.sites.map((name) => ({ siteId: book.sites.find((s) => s.site.name === name)!.id })),
     rigId: rig.id,
     personId: person.id,
     calibrationId: book.calibrations.find((c) => c.rigId === rig.id && (c.personId === null || c.personId === person.id))!.id,
-    tank: "",
+    dayId: null,
+    tank: sheet.tank ?? "",
     loads: sheet.loads,
+    run: sheet.run ?? false,
+    overage: "",
+    mixedFor: "",
     products,
   };
-  must(saveSheet(db, request), `sheet for ${sheet.site}`);
-  for (const step of sheet.ticked) must(tickStep(db, sheet.id, { step, done: true }), step);
+  must(saveSheet(db, request), `sheet for ${sheet.sites.join(", ")}`);
+  for (const step of [
+    ...(sheet.ticked.length > 0 ? gearOf(findSheet(db, sheet.id)!.job.products!).map((g) => g.key) : []),
+    ...sheet.ticked,
+  ])
+    must(tickStep(db, sheet.id, { step, done: true }), step);
 }
 console.error(
   `Demo records: ${book.rigs.length} rigs, ${book.people.length} people, ${book.sites.length} sites, ${book.labels.length} labels, ${book.applications.length} applications, ${book.calibrations.length} calibrations.`,

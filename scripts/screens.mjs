@@ -91,7 +91,6 @@ Irrigate with 0.25 to 0.5 inch of water within 24 hours.`;
     },
   });
   await picture("log", "/log", LAPTOP);
-  await picture("sites", "/sites", LAPTOP, { act: (page) => page.getByRole("button", { name: "Change Caravan park" }).click() });
   await picture("calibrate-walk-phone", "/calibrate", PHONE, {
     act: async (page) => {
       await step(page, "2 Walk");
@@ -128,7 +127,6 @@ Irrigate with 0.25 to 0.5 inch of water within 24 hours.`;
       await page.getByLabel("Effective swath").fill("5 ft");
     },
   });
-  await picture("crew", "/calibrate/crew", LAPTOP);
   await picture("tag", `/calibrate/tag?id=${newest}`, LAPTOP);
   await picture("hose-end-phone", "/calibrate/record?id=" + book.calibrations.find((c) => c.siteId !== null).id, PHONE, {
     more: { rigId: named(book.rigs, "Bed head"), siteId: named(book.sites, "Rope museum court") },
@@ -154,6 +152,11 @@ Irrigate with 0.25 to 0.5 inch of water within 24 hours.`;
     },
   });
   await picture("sheet", "/mix/sheet?id=demo-sheet-museum-court", LAPTOP);
+  await picture("day", "/mix/sheet?id=demo-day-front", LAPTOP, {
+    more: truck,
+    act: (page) => page.evaluate(() => scrollTo(0, document.querySelector('section[aria-label="Stops"]').offsetTop - 60)),
+  });
+  await picture("pour-phone", "/mix/pour?id=demo-sheet-museum-court", PHONE);
   await picture("sheet-phone-dark", "/mix/sheet?id=demo-sheet-museum-court", PHONE, { dark: true });
   await browser.close();
 } finally {
