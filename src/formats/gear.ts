@@ -18,14 +18,20 @@ const USUAL: readonly GearText[] = [
 
 export const cardOfProduct = (product: ProductText): Partial<CardText> => (product["x-label"] ?? {}) as Partial<CardText>;
 
-/** The gear of a mix: everything that any of its labels names, each once with every type that is named for it. */
+/** Everything that any of a mix's labels names, each once with every type that is named for it: "gloves (nitrile)". */
+export const namedGear = (products: readonly ProductText[]): string[] =>
+  united(products.flatMap((p): readonly GearText[] => cardOfProduct(p).gear ?? []));
+
+/** The gear of a mix: what its labels name, or what is usual. */
 export function gearOf(products: readonly ProductText[]): GearItem[] {
-  const named = products.flatMap((p): readonly GearText[] => cardOfProduct(p).gear ?? []);
+  const named = namedGear(products);
+  return (named.length > 0 ? named : united(USUAL)).map((text) => ({ key: `gear.${slug(text.split(" (")[0]!)}`, text }));
+}
+
+const slug = (item: string) => item.toLowerCase().replace(/[^a-z0-9]+/g, "-");
+
+function united(gear: readonly GearText[]): string[] {
   const types = new Map<string, Set<string>>();
-  for (const { item, type } of named.length > 0 ? named : USUAL)
-    types.set(item, new Set([...(types.get(item) ?? []), ...(type ? [type] : [])]));
-  return [...types].map(([item, of]) => ({
-    key: `gear.${item.toLowerCase().replace(/[^a-z0-9]+/g, "-")}`,
-    text: of.size > 0 ? `${item} (${[...of].join(", ")})` : item,
-  }));
+  for (const { item, type } of gear) types.set(item, new Set([...(types.get(item) ?? []), ...(type ? [type] : [])]));
+  return [...types].map(([item, of]) => (of.size > 0 ? `${item} (${[...of].join(", ")})` : item));
 }

@@ -161,10 +161,6 @@ export function stepsOf(products: readonly MixProduct[], filling: Filling): Step
 export const allFillings = (plan: MixPlan): Filling[] =>
   plan.run ? fillingsOfRun(plan.run) : plan.sites.flatMap((_, i) => fillingsOf(plan, i));
 
-/** The keys of all steps of a plan: what can be ticked off. */
-export const stepKeys = (plan: MixPlan): string[] =>
-  allFillings(plan).flatMap((filling) => stepsOf(plan.products, filling).map((step) => step.key));
-
 /** How full a load makes the tank: 0 empty, 1 the usable volume. For drawing to scale. */
 export function fullness(fillTo: Source<"volume">, usable: Source<"volume">): number {
   return num(fillTo) / num(usable);

@@ -15,7 +15,7 @@ import { fillingsOfRun, stepsOf } from "./column";
 import { mix, type MixInput } from "./mix";
 import { enough, packageLife, packagesFor, wholePackets } from "./packages";
 import type { MixProduct } from "./product";
-import { inJar, JARS, premix, spotMix } from "./small-mixes";
+import { inJar, JARS, premix } from "./small-mixes";
 import { mostProduct, stretch } from "./stretch";
 import { courseOf, lastsFor } from "./walk-of-load";
 
@@ -162,13 +162,16 @@ describe("small mixes", () => {
     expectNear(flOz(jar[1]!), 6 / 32, 1e-12);
     expectNear(oz(inJar(made.amounts, made.fillTo, JARS.quart)[0]!), 1.2 / 16, 1e-12);
   });
-  test("a half-gallon spot mix: strength R/q, whatever the volume", () => {
-    const bound = [
-      dry("0.3 oz/1000 ft2"),
-      liquid("1 fl oz/1000 ft2", { rate: entered("1.5 fl oz/gal", "strengthByVolume") }),
-    ].map(amountFor);
-    const half = spotMix(volume("0.5 gal"), q("2 gal/1000 ft2"), bound);
-    expectNear(valueIn(half.covers.value, "ft2"), 250, 1e-12);
+  test("a half-gallon spot mix is a zone as large as it treats: strength R/q, whatever the volume", () => {
+    const half = plan({
+      sprayVolume: q("2 gal/1000 ft2"),
+      products: [
+        dry("0.3 oz/1000 ft2"),
+        liquid("1 fl oz/1000 ft2", { name: "S", rate: entered("1.5 fl oz/gal", "strengthByVolume") }),
+      ],
+      sites: [{ name: "s", zones: [{ name: "spot", area: entered("250 ft2", "area") }] }],
+    }).sites[0]!.loads[0]!.contents;
+    expectNear(valueIn(half.fillTo.value, "gal"), 0.5, 1e-12);
     expectNear(oz(half.amounts[0]!), 0.3 / 4, 1e-12);
     expectNear(flOz(half.amounts[1]!), 0.75, 1e-12);
   });

@@ -83,7 +83,7 @@ export interface SitePlan {
 }
 
 export interface MixWarning {
-  readonly code: "below-least-mix" | "mixed-for-another-volume" | "left-over" | LabelWarning["code"];
+  readonly code: "below-least-mix" | "mixed-for-another-volume" | LabelWarning["code"];
   readonly text: string;
 }
 
@@ -241,11 +241,16 @@ export function planSources(plan: MixPlan): AnySource[] {
     );
 }
 
-/** The working of a plan, line by line, its judgement after it: what two zones share there is written once. */
-export function planLines(plan: MixPlan, system: System): Line[] {
-  const judged = explainAll(plan.judged, system);
-  const once = new Map(judged.map((line) => [line.rule + line.sum, line]));
-  return [...explainAll(planSources(plan), system), ...once.values()];
+/**
+ * The working of a plan, line by line, its judgement after it: what two zones or two loads share is written once.
+ * @param beside what else a screen shows of it: how long a load lasts, the water that it is begun with
+ */
+export function planLines(plan: MixPlan, system: System, beside: readonly AnySource[] = []): Line[] {
+  const main = explainAll(planSources(plan), system);
+  const key = (line: Line) => line.rule + line.sum;
+  const known = new Set(main.map(key));
+  const more = explainAll([...beside, ...plan.judged], system).filter((line) => !known.has(key(line)));
+  return [...main, ...new Map(more.map((line) => [key(line), line])).values()];
 }
 
 /** The sites of an input that would take more loads than a plan may have, with how many. */

@@ -1,7 +1,6 @@
 import { quantity } from "../quantity/quantity";
 import { constant, derive, num, rule, type Derived, type Source } from "../working/rule";
-import type { Amount, AmountFor } from "./amounts";
-import { coversRule } from "./areas";
+import type { Amount } from "./amounts";
 import { isWeight } from "./display";
 
 export const scaledWeightRule = rule({
@@ -64,20 +63,6 @@ export function inJar(amounts: readonly Amount[], fill: Source<"volume">, jar: S
       ? derive(scaledWeightRule, { amount, small: jar, fill })
       : derive(scaledVolumeRule, { amount: amount as Derived<"volume">, small: jar, fill }),
   );
-}
-
-export interface SpotMix {
-  /** What it makes up to. */
-  readonly volume: Source<"volume">;
-  readonly covers: Derived<"area">;
-  /** One amount a product. */
-  readonly amounts: readonly Amount[];
-}
-
-/** A spot mix: a gallon, half of one, enough for a shrub. Strength R/q, whatever the volume; it *makes up to* the volume. */
-export function spotMix(volume: Source<"volume">, sprayVolume: Source<"sprayVolume">, amounts: readonly AmountFor[]): SpotMix {
-  const covers = derive(coversRule, { fill: volume, sprayVolume });
-  return { volume, covers, amounts: amounts.map((amount) => amount(covers, volume)) };
 }
 
 export interface Premix {

@@ -1,6 +1,24 @@
-import { courseOf, lastsFor, onFoot, read, showDuration, type Calibration, type Filling, type System } from "@/core/contents";
+import {
+  courseOf,
+  lastsFor,
+  onFoot,
+  read,
+  showDuration,
+  stepsOf,
+  type AnySource,
+  type Calibration,
+  type Filling,
+  type System,
+} from "@/core/contents";
 import type { Job } from "@/formats/job-file/read-checked";
 import { costWords } from "./cost-words";
+
+/** What a sheet shows of its fillings beside what goes in, for the pad: the water, how long each lasts and how far it goes. */
+export const besideOf = ({ rig, products }: Job, { flow, swath }: Calibration, fillings: readonly Filling[]): AnySource[] =>
+  fillings.flatMap((filling) => [
+    ...stepsOf(products, filling).flatMap((step) => (step.kind === "water" ? [step.to] : [])),
+    ...(rig.head ? [] : [lastsFor(filling.fillTo, flow), courseOf(filling.covers, swath)].filter((s) => s !== null)),
+  ]);
 
 /** How long a filling should last, how far it goes and what it costs, in words. Of a hose-end head only the head knows. */
 export function aboutFilling(

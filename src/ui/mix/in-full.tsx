@@ -8,6 +8,7 @@ import {
   isPacket,
   isWeight,
   JARS,
+  mostProduct,
   onFoot,
   parseField,
   pouringOrder,
@@ -242,6 +243,7 @@ function Stretching({ plan, job, calibration, system }: StretchingProps) {
         dilutionAtLeast: p.says?.dilutionAtLeast,
       })),
     });
+  const tight = plan.products.find((p) => p.says?.dilutionAtLeast);
   if (!made) return null;
   const { binding, covers, speed } = made;
   const why = { dilution: "water to all products", carrier: "the carrier minimum", speed: "a walkable speed" }[binding.of];
@@ -259,6 +261,20 @@ function Stretching({ plan, job, calibration, system }: StretchingProps) {
           )}
           .
         </p>
+        {tight && (
+          <p>
+            At {tight.says!.dilutionAtLeast!.text} such a tank holds at most{" "}
+            <strong>
+              {read(
+                mostProduct(given(job.tank!.usable, "usable volume"), given(tight.says!.dilutionAtLeast!, "dilution")).value,
+                "volume",
+                system,
+                { figures: 3, down: true },
+              )}
+            </strong>{" "}
+            of all products together.
+          </p>
+        )}
         <Note>
           The same product for an area in less water: calibrate at that spray volume first, then mix from it. Thinner than this is
           not a plan.

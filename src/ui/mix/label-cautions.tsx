@@ -1,27 +1,19 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import type { CardText, GearText } from "@/formats/card/card";
+import type { CardText } from "@/formats/card/card";
+import { cardOfProduct, namedGear } from "@/formats/gear";
 import type { ProductText } from "@/formats/job-file/types";
 import { Cautions } from "../parts/notices";
 
 /** What the labels of a mix ask of whoever pours it, said once for all of them, then the usual cautions. */
 export function LabelCautions({ products }: { products: readonly ProductText[] }) {
-  const cards = products.map((p) => ({ name: p.name, ...((p["x-label"] ?? {}) as Partial<CardText>) }));
-  const gear = new Map<string, Set<string>>();
-  for (const { item, type } of cards.flatMap((c): readonly GearText[] => c.gear ?? []))
-    gear.set(item, new Set([...(gear.get(item) ?? []), ...(type ? [type] : [])]));
+  const cards = products.map((p) => ({ name: p.name, ...cardOfProduct(p) }));
+  const gear = namedGear(products);
   const signals = cards.filter((c) => c.signalWord);
   const lines: [string, string][] = [
     ...signals.map((c): [string, string] => [c.signalWord!.toUpperCase(), c.name]),
-    ...(gear.size > 0
-      ? [
-          [
-            "Wear",
-            [...gear].map(([item, types]) => (types.size > 0 ? `${item} (${[...types].join(", ")})` : item)).join(" · "),
-          ] as [string, string],
-        ]
-      : []),
+    ...(gear.length > 0 ? [["Wear", gear.join(" · ")] as [string, string]] : []),
     ...told(cards, (c) => c.keepOut).map((says): [string, string] => ["Keep out of", says]),
     ...told(cards, (c) => c.reentry).map((says): [string, string] => ["People and pets back", says]),
     ...told(cards, (c) => c.firstAid).map((says): [string, string] => ["First aid", says]),

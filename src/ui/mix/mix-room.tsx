@@ -10,6 +10,7 @@ import { useKept } from "../data/kept-here";
 import { Room } from "../frame/room";
 import { Button, Heading } from "../parts/controls";
 import { Notice } from "../parts/notices";
+import { besideOf } from "./about-filling";
 import { BudgetBars } from "./budget-bars";
 import { CheckLoad } from "./check-load";
 import { Choices } from "./choices";
@@ -74,7 +75,9 @@ function Mixing() {
   const plan = worked && "plan" in worked ? worked.plan : undefined;
   const products = chosen.flatMap((c) => (c.read.ok ? [c.read.value] : []));
   const { kit, failed } = rig ? soundKit(kitOf(rig.rig), rig.id, book.kitChecks) : { kit: undefined, failed: [] };
-  const lines = plan ? planLines(plan, hand.system) : [];
+  const fillings = plan ? allFillings(plan) : [];
+  const lines =
+    worked && "plan" in worked ? planLines(worked.plan, hand.system, besideOf(worked.job, worked.calibration, fillings)) : [];
   return (
     <Room working={lines}>
       <Heading>{titleOf(draft, site?.site.name)}</Heading>
@@ -153,7 +156,7 @@ function Mixing() {
         {plan && plan.sites.length > 0 && worked && "plan" in worked && kit && (
           <OnePlan
             plan={plan}
-            fillings={allFillings(plan)}
+            fillings={fillings}
             job={worked.job}
             calibration={worked.calibration}
             kit={kit}

@@ -63,18 +63,21 @@ function Pages({ sheet, worked, kit, system }: PagesProps) {
         {format(new Date(sheet.calibrationMadeAt), "d MMM yyyy")}
       </Text>
       <Text style={styles.line}>{line}</Text>
-      {plan.run && <Stops run={plan.run.loads} system={system} />}
+      {plan.run && <Stops worked={worked} system={system} />}
       <Gear sheet={sheet} />
       <InAll plan={plan} system={system} />
       {of.map((filling) => (
         <Fill key={filling.key} filling={filling} sheet={sheet} worked={worked} kit={kit} system={system} />
       ))}
       <Text style={styles.foot} fixed>
-        The label is binding, then local rules and your licence. Made by Careful Gauge; amounts are rounded down.
+        The label is binding, then local rules and your licence. Made by Careful Gauge.
       </Text>
     </Page>
   ));
 }
+
+/** The box of a tick: filled where it is made already. */
+const boxOf = (sheet: Sheet, key: string) => (sheet.done.includes(key) ? [styles.box, { backgroundColor: INK }] : styles.box);
 
 function Gear({ sheet }: { sheet: Sheet }) {
   return (
@@ -82,7 +85,7 @@ function Gear({ sheet }: { sheet: Sheet }) {
       <Text style={styles.name}>Gear on, before the first container</Text>
       {gearOf(sheet.job.products ?? []).map((g) => (
         <View key={g.key} style={styles.row}>
-          <View style={styles.box} />
+          <View style={boxOf(sheet, g.key)} />
           <Text>{g.text}</Text>
         </View>
       ))}
@@ -105,22 +108,27 @@ function InAll({ plan, system }: { plan: MixPlan; system: System }) {
   );
 }
 
-function Stops({ run, system }: { run: readonly RunLoad[]; system: System }) {
+/** The stops in their order, with the fill that each begins with. */
+function Stops({ worked, system }: Pick<PagesProps, "worked" | "system">) {
+  const { begun, loads } = worked.plan.run!;
+  const where = (at: RunLoad["at"]) => (at?.kind === "hydrant" ? `filled at ${at.site}` : "filled at the shop");
+  const parts = [
+    { words: "in the tank now", pieces: begun },
+    ...loads.map((load) => ({ words: `load ${worked.filled + load.number}, ${where(load.at)}`, pieces: load.pieces })),
+  ];
   return (
     <View style={styles.part} wrap={false}>
       <Text style={styles.name}>Stops</Text>
-      {run.flatMap((load) =>
-        load.pieces.map((piece, i) => (
-          <View key={`${load.number}.${i}`} style={styles.row}>
+      {parts.flatMap(({ words, pieces }) =>
+        pieces.map((piece, i) => (
+          <View key={`${words}${i}`} style={styles.row}>
             <View style={styles.box} />
             <Text style={styles.what}>
               {piece.lawn.site}, {piece.lawn.name}
               {piece.resumed || piece.broken ? " (part)" : ""}
             </Text>
             <Text style={styles.amount}>{read(piece.covers.value, "area", system)}</Text>
-            <Text style={styles.how}>
-              {i === 0 ? `load ${load.number}, filled ${load.at?.kind === "hydrant" ? `at ${load.at.site}` : "at the shop"}` : ""}
-            </Text>
+            <Text style={styles.how}>{i === 0 ? words : ""}</Text>
           </View>
         )),
       )}
@@ -132,7 +140,6 @@ function Fill({ filling, sheet, worked, kit, system }: PagesProps & { filling: F
   const { plan, job, calibration } = worked;
   const measured = measuresOf(plan, kit, system);
   const about = aboutFilling(job, calibration, system)(filling);
-  const done = new Set(sheet.done);
   return (
     <View style={styles.part} wrap={false}>
       <Text style={styles.name}>
@@ -143,7 +150,7 @@ function Fill({ filling, sheet, worked, kit, system }: PagesProps & { filling: F
         const text = stepText(step, system, step.kind === "product" ? measured(filling, step.product) : undefined);
         return (
           <View key={step.key} style={styles.row}>
-            <View style={done.has(step.key) ? [styles.box, { backgroundColor: INK }] : styles.box} />
+            <View style={boxOf(sheet, step.key)} />
             <Text style={styles.what}>{text.what}</Text>
             <Text style={styles.amount}>{text.amount}</Text>
             <Text style={styles.how}>{[...text.how, ...(text.needs ? [`This kit can't: ${text.needs}`] : [])].join("; ")}</Text>

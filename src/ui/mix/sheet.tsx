@@ -17,6 +17,7 @@ import { useInHand } from "../data/in-hand";
 import { Room } from "../frame/room";
 import { Heading, Note } from "../parts/controls";
 import { FirstThing, Notice } from "../parts/notices";
+import { besideOf } from "./about-filling";
 import { CloseSheet } from "./close-sheet";
 import { DayPicture } from "./day-picture";
 import { DayStops, type Tell } from "./day-stops";
@@ -79,7 +80,10 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
   const missing = gearMissing(sheet.job, done).length > 0;
   const sites = sheet.job.sites ?? [];
   const title = run ? `The day, ${sites.length} ${sites.length === 1 ? "stop" : "stops"}` : sites.map((s) => s.name).join(", ");
-  const lines = useMemo(() => (poured ? planLines(plan, system) : []), [poured, plan, system]);
+  const lines = useMemo(
+    () => (poured ? planLines(plan, system, besideOf(job, calibration, fillings)) : []),
+    [poured, plan, job, calibration, fillings, system],
+  );
   return (
     <Room working={lines}>
       <Heading>{title}</Heading>

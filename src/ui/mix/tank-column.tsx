@@ -134,6 +134,8 @@ export function TankColumns({ fillings, ...rest }: ColumnsProps) {
       display="grid"
       gridTemplateColumns={{ base: "minmax(0,1fr)", md: "repeat(auto-fill, minmax(300px, 1fr))" }}
       gap="24px 28px"
+      // On paper a column goes where it has room: a grid would take its whole row to the next page.
+      css={{ "@media print": { display: "block", "& > section": { marginBottom: "18px" } } }}
     >
       {runs.map(({ filling, last }) => (
         <TankColumn key={filling.key} filling={filling} last={last} {...rest} />

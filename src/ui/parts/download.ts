@@ -1,9 +1,14 @@
 /** Hands a text over as a file. */
-export function download(name: string, text: string, type: "application/json" | "text/csv"): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
+export const download = (name: string, text: string, type: "application/json" | "text/csv"): void =>
+  downloadFile(name, new Blob([text], { type }));
+
+/** Hands over what was made as a file. */
+export function downloadFile(name: string, made: Blob): void {
+  const url = URL.createObjectURL(made);
   const link = document.createElement("a");
   link.href = url;
   link.download = name.replace(/[^\w. -]/g, "_");
   link.click();
-  URL.revokeObjectURL(url);
+  // Not at once: a browser may still be reading it.
+  setTimeout(() => URL.revokeObjectURL(url), 10_000);
 }

@@ -1,4 +1,5 @@
 import { Font, pdf } from "@react-pdf/renderer";
+import { downloadFile } from "./download";
 
 const regular = new URL("@fontsource/b612/files/b612-latin-400-normal.woff", import.meta.url).href;
 const bold = new URL("@fontsource/b612/files/b612-latin-700-normal.woff", import.meta.url).href;
@@ -18,10 +19,5 @@ export const STOP = "#85211a";
 
 /** Makes a PDF in the app's own type and hands it to the browser as a file. */
 export async function savePdf(document: Parameters<typeof pdf>[0], name: string): Promise<void> {
-  const url = URL.createObjectURL(await pdf(document).toBlob());
-  const link = window.document.createElement("a");
-  link.href = url;
-  link.download = `${name}.pdf`.replace(/[^\w .-]+/g, "_");
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(url), 10_000);
+  downloadFile(`${name}.pdf`, await pdf(document).toBlob());
 }

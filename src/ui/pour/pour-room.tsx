@@ -17,7 +17,8 @@ import { measuresOf, soundKit } from "../mix/measures";
 import { useSheet } from "../mix/use-sheet";
 import { Button, Heading } from "../parts/controls";
 import { FirstThing, Notice } from "../parts/notices";
-import { nextWords, pourSteps } from "./pour-steps";
+import { LoadTimer } from "./load-timer";
+import { loadInTank, nextWords, pourSteps } from "./pour-steps";
 import { useAwake, useVoice } from "./voice";
 
 /** Pouring with gloves on: one step at a time, large, spoken, the screen kept awake. */
@@ -88,6 +89,7 @@ function Pouring({ sheet, tick, trouble }: PouringProps) {
     return () => window.removeEventListener("keydown", onKey);
   });
   const closed = sheet.state !== "open";
+  const inTank = useMemo(() => loadInTank(sheet, worked, system), [sheet, worked, system]);
   const held = worked.plan.reasons.length > 0;
   return (
     <Room>
@@ -106,6 +108,17 @@ function Pouring({ sheet, tick, trouble }: PouringProps) {
           </Button>
         )}
       </Box>
+      {!closed && inTank && (
+        <LoadTimer
+          key={inTank.key}
+          name={`${sheet.id}.${inTank.key}`}
+          number={inTank.number}
+          lasts={inTank.seconds}
+          words={inTank.words}
+          course={inTank.course}
+          say={(text) => voice.on && voice.say(text)}
+        />
+      )}
       {trouble.map((text) => (
         <Notice key={text} state="stop">
           {text}

@@ -1,4 +1,4 @@
-import { lastsFor, read, servedByTank, showDuration, stepsOf, type System } from "@/core/contents";
+import { courseOf, lastsFor, num, onFoot, read, servedByTank, showDuration, stepsOf, type System } from "@/core/contents";
 import type { Sheet } from "@/formats/book";
 import { gearOf } from "@/formats/gear";
 import type { SheetPlan } from "@/formats/sheet-plan";
@@ -42,6 +42,21 @@ export function pourSteps(sheet: Sheet, worked: SheetPlan, measured: MeasuringOf
     });
   });
   return [...gear, ...loads];
+}
+
+/** The load that is in the tank: the last that is filled, with how long it should last and how it is walked. */
+export function loadInTank(sheet: Sheet, { fillings, calibration, job }: SheetPlan, system: System) {
+  const filling = fillings.findLast((f) => sheet.done.includes(`${f.key}.top-up`));
+  const lasts = filling && !job.rig.head ? lastsFor(filling.fillTo, calibration.flow) : null;
+  if (!filling || !lasts) return undefined;
+  const course = courseOf(filling.covers, calibration.swath);
+  return {
+    key: filling.key,
+    number: filling.number,
+    seconds: num(lasts),
+    words: showDuration(lasts.value),
+    course: course ? [`${onFoot(job.rig.kind) ? "walk" : "drive"} ${read(course.value, "length", system)}`] : [],
+  };
 }
 
 /** Units as they are said. */
