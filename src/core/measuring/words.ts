@@ -28,8 +28,8 @@ export function measureWords({ pours }: Measure, dry: boolean): string {
     .join(", then ");
 }
 
-/** How far it may be off: ±1.7 %. */
-export const errorWords = ({ error }: Measure): string => `±${writeNumber(error * 100, { figures: 2 })} %`;
+/** How far it may be off: ±1.7 %, not to be torn apart at the end of a line. */
+export const errorWords = ({ error }: Measure): string => `±${writeNumber(error * 100, { figures: 2 })}\u00a0%`;
 
 /** What is missing in a kit, for an amount that it can't measure. @param unit the one that `needs` was asked in */
 export function needsWords({ best, needs }: HowToMeasure, amount: string, dry: boolean, unit: string): string | undefined {

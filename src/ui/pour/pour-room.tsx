@@ -135,7 +135,7 @@ function Pouring({ sheet, tick, trouble }: PouringProps) {
           aria-label="Step"
           display="flex"
           flexDirection="column"
-          minH={{ base: "calc(100dvh - 300px)", lg: "62dvh" }}
+          minH={{ base: "calc(100dvh - 330px)", lg: "62dvh" }}
         >
           <Box display="flex" justifyContent="space-between" fontSize="16px" color="soft" paddingY="10px">
             <span>{step.part}</span>

@@ -70,7 +70,7 @@ const SAID: readonly (readonly [RegExp, string])[] = [
   [/\bL\b/g, "litres"],
   [/\bkg\b/g, "kilograms"],
   [/\bg\b/g, "grams"],
-  [/ ±[\d.]+ %/g, ""],
+  [/,? ±[\d.]+\s%/g, ""],
 ];
 
 const said = (text: string) => SAID.reduce((words, [unit, word]) => words.replace(unit, word), text);
