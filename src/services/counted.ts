@@ -1,9 +1,9 @@
 import { calibrate, given, mixedFor, rateOnGround } from "@/core/contents";
-import type { CardText } from "@/formats/card/card";
 import { groundText } from "@/formats/card/choice";
 import type { CountedEntry } from "@/formats/book";
 import { appliedOf } from "@/formats/counted";
 import { soundJob } from "@/formats/job-file/assemble";
+import { cardOfProduct } from "@/formats/gear";
 import type { JobFile } from "@/formats/job-file/types";
 import { openSheets, standingApplications } from "@/records/applications";
 import type { Access } from "@/records/database";
@@ -40,7 +40,7 @@ function workOut(sheet: OpenSheet): CountedEntry[] {
   const fixed = job.mixedFor && !job.rig.head ? given(job.mixedFor, "mixed for") : undefined;
   return (sheet.job.products ?? []).flatMap((product, i) => {
     const one = job.products[i]!;
-    const rest = (product["x-label"] ?? {}) as Partial<CardText>;
+    const rest = cardOfProduct(product);
     const actives = (product.actives ?? []).map((a) => ({ name: a.name, content: (a.fraction ?? a.strength)! }));
     const holder = { name: product.name, actives, ...(rest.gravity !== undefined && { gravity: rest.gravity }) };
     const amount = groundText(rateOnGround(fixed ? mixedFor(one, fixed) : one, sprayVolume));

@@ -4,7 +4,7 @@ import { Box } from "@chakra-ui/react";
 import { nanoid } from "nanoid";
 import { useState } from "react";
 import { format } from "date-fns";
-import { given, holdUp, parseField, read, type System } from "@/core/contents";
+import type { System } from "@/core/contents";
 import type { Book, RigEntry, SheetEntry } from "@/formats/book";
 import type { ProductText } from "@/formats/job-file/types";
 import { cardOfProduct } from "@/formats/gear";
@@ -13,6 +13,7 @@ import { sentences, useBook, useSend } from "../data/book";
 import { useInHand } from "../data/in-hand";
 import { Button } from "../parts/controls";
 import { Notice } from "../parts/notices";
+import { hoseHolds } from "../rigs/hose-holds";
 
 interface RigNotesProps {
   readonly rig: RigEntry;
@@ -68,9 +69,7 @@ export function RigNotes({ rig, tank, products, except }: RigNotesProps) {
 /** What the hose holds, in words; undefined where nothing is known of it. */
 function heldBy(rig: RigEntry, system: System): string | undefined {
   const { hose } = setupOf(rig.rig);
-  const [diameter, length] = [parseField("hoseDiameter", hose?.diameter), parseField("hoseLength", hose?.length)];
-  if (!diameter.ok || !length.ok) return undefined;
-  return read(holdUp(given(diameter.value, "inside diameter"), given(length.value, "length")).value, "volume", system);
+  return hoseHolds(hose?.diameter, hose?.length, system);
 }
 
 /** What is left in the hose when the day is over. */

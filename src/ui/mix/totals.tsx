@@ -8,6 +8,7 @@ import {
   packageLife,
   pouringOrder,
   quantity,
+  raw,
   readAmount,
   showEntered,
   totalsOf,
@@ -54,7 +55,7 @@ export function Totals({ plan, system }: { plan: MixPlan; system: System }) {
               </chakra.dd>
               {cost && (
                 <chakra.dd fontSize="14px" color="soft">
-                  {money((cost.value / area) * num({ value: one, kind: "area", name: "" }), cost.currency)} per 1,000 sq ft
+                  {money((cost.value / area) * raw(one), cost.currency)} per 1,000 sq ft
                 </chakra.dd>
               )}
               <PackageWords product={plan.products[i]!} amount={amount} />

@@ -3,7 +3,7 @@
 import { Box, chakra } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { useFieldArray, type UseFormReturn } from "react-hook-form";
-import { GROUNDS, given, holdUp, parseField, read, RIG_KINDS, slipsOfPressure } from "@/core/contents";
+import { GROUNDS, parseField, RIG_KINDS, slipsOfPressure } from "@/core/contents";
 import type { RigForm } from "@/formats/forms/rig";
 import { useBook } from "../data/book";
 import { useInHand } from "../data/in-hand";
@@ -11,6 +11,7 @@ import { Button, Note, Select } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
 import { errorAt } from "../parts/keeper";
 import { SlipAsk } from "../parts/slip-ask";
+import { hoseHolds } from "./hose-holds";
 import { KeptFor } from "./kept-for";
 import { Tools } from "./kit-fields";
 import { KIND_WORDS } from "./words";
@@ -309,15 +310,9 @@ function ChartPick({ form }: { form: Form }) {
 /** What stays in the hose: it matters after a change of product and at the end of the day. */
 function HoldUp({ form }: { form: Form }) {
   const { system } = useInHand();
-  const [diameter, length] = [
-    parseField("hoseDiameter", form.watch("hoseDiameter")),
-    parseField("hoseLength", form.watch("hoseLength")),
-  ];
-  if (!diameter.ok || !length.ok) return null;
-  const held = holdUp(given(diameter.value, "inside diameter"), given(length.value, "length"));
-  return (
-    <Note>The hose holds {read(held.value, "volume", system)}: the first site after a change of product gets the old one.</Note>
-  );
+  const held = hoseHolds(form.watch("hoseDiameter"), form.watch("hoseLength"), system);
+  if (!held) return null;
+  return <Note>The hose holds {held}: the first site after a change of product gets the old one.</Note>;
 }
 
 /** A pressure that no tip works at: psi typed for bar, or the other way round. */

@@ -1,0 +1,8 @@
+import { given, holdUp, parseField, read, type System } from "@/core/contents";
+
+/** What a hose holds, in words; undefined where its size can't be read. Texts as typed or as kept. */
+export function hoseHolds(diameter: string | undefined, length: string | undefined, system: System): string | undefined {
+  const [wide, long] = [parseField("hoseDiameter", diameter), parseField("hoseLength", length)];
+  if (!wide.ok || !long.ok) return undefined;
+  return read(holdUp(given(wide.value, "inside diameter"), given(long.value, "length")).value, "volume", system);
+}
