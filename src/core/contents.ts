@@ -1,5 +1,6 @@
 /** The contents of core: what the rooms around it may use. */
 export * from "./issue";
+export * from "./names";
 export * from "./quantity/kinds";
 export * from "./quantity/quantity";
 export * from "./quantity/parse";

@@ -47,6 +47,12 @@ export type IssueCode =
   | "not-json"
   | "out-of-range"
   | "conflict"
+  | "too-big"
+  | "kept-otherwise"
+  | "retired"
+  | "unreadable"
+  | "same-ground"
+  | "reason-needed"
   | "held";
 
 export type Result<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly issues: readonly Issue[] };
@@ -97,6 +103,12 @@ const WORDS: Record<IssueCode, (issue: Issue) => string> = {
   "not-json": (i) => `not JSON: ${i.received}, ${i.expected}`,
   "out-of-range": (i) => `${q(i.received)} can't be right, it should be ${i.expected}`,
   conflict: (i) => `${i.received}, ${i.expected}`,
+  "too-big": (i) => `this is larger than what is taken here: ${i.received}, at most ${i.expected}`,
+  "kept-otherwise": (i) => `${i.received}: ${i.expected}`,
+  retired: (i) => `${i.received} is retired: ${i.expected}`,
+  unreadable: (i) => `${i.received} can't be read: ${i.expected}`,
+  "same-ground": (i) => `is ${q(i.received)} the same ground as ${i.expected}?`,
+  "reason-needed": (i) => `${i.received}: ${i.expected}`,
   held: (i) => `held: ${i.received} ${i.expected}`,
 };
 

@@ -139,17 +139,3 @@ export function asPlanned(
   const fraction = given(holder.content, `active in ${holder.product}`);
   return derive(sameLiquidRule, { amount, fraction, own: given(own.content, `active in ${own.product}`) });
 }
-
-/** Actives are told apart by their names, whatever the capitals and blanks. */
-export const sameName = (a: string, b: string): boolean => plain(a) === plain(b);
-
-/** Names written out plainly, remembered: a judgement compares the same few thousands of times. */
-const written = new Map<string, string>();
-function plain(name: string): string {
-  const known = written.get(name);
-  if (known !== undefined) return known;
-  if (written.size > 5000) written.clear();
-  const text = name.trim().toLowerCase().replace(/\s+/g, " ");
-  written.set(name, text);
-  return text;
-}

@@ -1,7 +1,8 @@
 import { yearBefore } from "../calendar";
 import { entered } from "../quantity/parse";
 import { derive, kindOf, num, nums, rule, type Source } from "../working/rule";
-import { asPlanned, sameName, sizeOf, type Active, type AreaRate, type Holder } from "./active";
+import { sameName } from "../names";
+import { asPlanned, sizeOf, type Active, type AreaRate, type Holder } from "./active";
 import type { LabelSays, PutDown, YearKind, ZoneFacts } from "./label";
 
 const SUM = "what went down and what is planned, counted as the product whose label is read";
@@ -116,13 +117,18 @@ export function besideAs(other: Counting, own: Counting, active: Active): AreaRa
   return asPlanned(other.rate, holder(other, shared.content), holder(own, active.content), own.dry) ?? null;
 }
 
+/** The days that an entry counts on: its own, and the other one that it may have gone down on. */
+export const daysOfEntry = ({ date, alsoOn }: Pick<PutDown, "date" | "alsoOn">): readonly string[] =>
+  alsoOn === undefined ? [date] : [date, alsoOn];
+
 /**
  * Whether an entry is of the year that a limit counts. A calendar year is that of the date; a rolling one the 12 months
- * that end on it, the same day a year before left out.
+ * that end on it, the same day a year before left out. An entry that may have gone down on either of two days is of both.
  */
-export function ofYear(entry: Pick<PutDown, "date">, date: string, kind: YearKind): boolean {
-  if (kind === "calendar") return entry.date.slice(0, 4) === date.slice(0, 4);
-  return entry.date <= date && entry.date > yearBefore(date);
+export function ofYear(entry: Pick<PutDown, "date" | "alsoOn">, date: string, kind: YearKind): boolean {
+  return daysOfEntry(entry).some((day) =>
+    kind === "calendar" ? day.slice(0, 4) === date.slice(0, 4) : day <= date && day > yearBefore(date),
+  );
 }
 
 /** What went down on a zone, and what stands on open sheets for it. */

@@ -1,3 +1,4 @@
+import type { ProductUse } from "../hose-end/suitability";
 import type { LabelRate } from "../mixing/product";
 import type { Entered } from "../quantity/parse";
 import type { Active, AreaRate } from "./active";
@@ -7,6 +8,8 @@ import type { Aftercare } from "./aftercare";
 export interface LabelSays {
   readonly actives: readonly Active[];
   readonly gravity?: Entered<"gravity"> | undefined;
+  /** What it is for; undefined where nobody noted it. */
+  readonly use?: ProductUse | undefined;
   /** The least and the most rate of the label's table. */
   readonly range?: readonly [LabelRate, LabelRate] | undefined;
   /** A table by turf class and jurisdiction; every row that fits binds. */
@@ -55,6 +58,10 @@ export interface PutDown {
   readonly amount: AreaRate;
   /** ISO date. */
   readonly date: string;
+  /** Another day that it may have gone down on: it counts in the year of either, and from the later one. */
+  readonly alsoOn?: string | undefined;
+  /** Nobody noted its active: what it adds to anybody's budget can't be told. */
+  readonly unknown?: boolean;
   /** Stands on an open sheet: not down yet, counted all the same. */
   readonly planned?: boolean;
 }
@@ -63,6 +70,9 @@ export interface PutDown {
 export interface ZoneFacts {
   readonly name: string;
   readonly turf?: string | undefined;
+  readonly area?: Entered<"area"> | undefined;
+  /** Of a spot mix: how large the whole zone is. A spot is never larger. */
+  readonly whole?: Entered<"area"> | undefined;
   /** ISO dates: when it was seeded or sodded last, when it will be next. */
   readonly seeded?: string | undefined;
   readonly sodded?: string | undefined;

@@ -1,6 +1,6 @@
 import { yearBefore } from "../calendar";
 import { sizeOf, type Active, type AreaRate } from "./active";
-import { activesOf, besideAs, counted, downOn, entryAs, leftOf, ofYear, passes, type Counting } from "./budget";
+import { activesOf, besideAs, counted, daysOfEntry, downOn, entryAs, leftOf, ofYear, passes, type Counting } from "./budget";
 import type { YearKind, ZoneFacts } from "./label";
 import { perArea } from "./per-area";
 import { rateText, type Case, type DayOfPlan } from "./reason";
@@ -129,7 +129,7 @@ export function yearsEnding(zone: ZoneFacts, day: DayOfPlan, kind: YearKind): st
   const date = day.date!;
   if (kind === "calendar" || !day.anyOrder) return [date];
   const later = downOn(zone)
-    .map((e) => e.date)
+    .flatMap(daysOfEntry)
     .filter((end) => end > date && yearBefore(end) < date);
   return [date, ...new Set(later)];
 }

@@ -1,6 +1,6 @@
 import { daysFrom, daysLater } from "../calendar";
-import { sameName } from "./active";
-import { activesOf, downOn, ofYear, type Counting } from "./budget";
+import { sameName } from "../names";
+import { activesOf, daysOfEntry, downOn, ofYear, type Counting } from "./budget";
 import type { PutDown } from "./label";
 import { yearsEnding } from "./limit-amounts";
 import { none, type Case } from "./reason";
@@ -37,7 +37,10 @@ export function countAndInterval({ own, rows, zone, day, held, warnings }: Case)
         });
     }
     const wait = row.intervalAtLeast;
-    const entries = actives.flatMap((a) => entriesOf(downOn(zone), a)).sort((a, b) => (a.date < b.date ? -1 : 1));
+    const entries = actives
+      .flatMap((a) => entriesOf(downOn(zone), a))
+      .flatMap((e) => daysOfEntry(e).map((on) => ({ ...e, date: on })))
+      .sort((a, b) => (a.date < b.date ? -1 : 1));
     const near = entries.filter((e) => (e.date <= date || day.anyOrder) && Math.abs(daysFrom(e.date, date)) < (wait ?? 0)).at(-1);
     if (wait !== undefined && near !== undefined) {
       const earliest = daysLater(near.date, wait);

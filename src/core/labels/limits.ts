@@ -1,8 +1,9 @@
-import { sameName } from "./active";
+import { sameName } from "../names";
 import type { Counting } from "./budget";
 import type { LimitRow, ZoneFacts } from "./label";
 import { perApplication, perYear, uncountable } from "./limit-amounts";
 import { countAndInterval, turfAndSeed } from "./limit-days";
+import { activeNoted, spotInZone } from "./limit-known";
 import type { Budget, Case, DayOfPlan, Judged, LimitWarning, Reason } from "./reason";
 
 /** Judges every product of a mix on one zone against its label. */
@@ -16,7 +17,8 @@ export function judgeZone(products: readonly Counting[], zone: ZoneFacts, day: D
     const rows = product.says.limits.filter((row) => binds(row, zone, day, product, warnings));
     const held = (reason: Omit<Reason, "site" | "zone" | "product">) => reasons.push({ ...reason, ...at, product: product.name });
     const one: Case = { own: product, others, rows, zone, day, held, budgets, warnings };
-    for (const judge of [uncountable, perApplication, perYear, countAndInterval, turfAndSeed]) judge(one);
+    for (const judge of [spotInZone, activeNoted, uncountable, perApplication, perYear, countAndInterval, turfAndSeed])
+      judge(one);
   }
   return { reasons, budgets, warnings };
 }

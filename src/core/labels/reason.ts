@@ -18,6 +18,8 @@ export const REASON_CODES = [
   "hose-end-not-allowed",
   "aftercare-clash",
   "uncountable",
+  "active-unknown",
+  "spot-over-zone",
 ] as const;
 export type ReasonCode = (typeof REASON_CODES)[number];
 
@@ -72,7 +74,7 @@ export interface DayOfPlan {
 
 /** A warning of a judgement: it doesn't hold the plan. */
 export interface LimitWarning {
-  readonly code: "turf-unknown" | "jurisdiction-unknown" | "second-half-late";
+  readonly code: "turf-unknown" | "jurisdiction-unknown" | "second-half-late" | "active-not-noted";
   readonly text: string;
 }
 

@@ -1,4 +1,4 @@
-import { sameName } from "../labels/active";
+import { sameName } from "../names";
 import { perArea } from "../labels/per-area";
 import { rateOnGround, type SiteBudget } from "../mixing/judge";
 import type { MixPlan } from "../mixing/mix";

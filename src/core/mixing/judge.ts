@@ -49,7 +49,9 @@ export function judge(input: MixInput): Judgement {
   const budgets: SiteBudget[] = [];
   const held = new Set<string>(whole.reasons.length > 0 ? input.sites.map((s) => s.name) : []);
   // A product that says nothing, and no other that does, has nothing to be judged.
-  const silent = products.every(({ says }) => !says.range && says.limits.length === 0 && !binding(says));
+  const silent =
+    products.every(({ says }) => !says.range && says.limits.length === 0 && says.use === undefined && !binding(says)) &&
+    input.sites.every((site) => site.zones.every((zone) => !zone.whole));
   if (!silent)
     for (const site of input.sites)
       for (const zone of site.zones) {

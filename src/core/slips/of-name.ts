@@ -1,4 +1,4 @@
-import { sameName } from "../labels/active";
+import { foldedName, sameName } from "../names";
 import type { Slip } from "./slip";
 
 /** How many letters one text is from another: put in, left out or changed (Levenshtein's distance). */
@@ -21,7 +21,7 @@ export function slipsOfName(typed: string, known: readonly string[]): Slip[] {
   const name = typed.trim();
   if (name.length < 4 || known.some((k) => sameName(k, name))) return [];
   return known
-    .filter((k) => distance(k.toLowerCase(), name.toLowerCase()) <= 2)
+    .filter((k) => distance(foldedName(k), foldedName(name)) <= 2)
     .map((k) => ({
       code: "other-name",
       says: `${k} is on record: under another name its limit would be counted apart`,

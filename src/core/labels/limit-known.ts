@@ -1,0 +1,53 @@
+import { foldedName } from "../names";
+import { showEntered } from "../quantity/format";
+import { raw } from "../quantity/kinds";
+import { downOn, ofYear } from "./budget";
+import type { ProductUse } from "../hose-end/suitability";
+import { none, type Case } from "./reason";
+
+/** What kills or keeps off: a label of it has limits, whether they were noted or not. */
+const PESTICIDES: readonly ProductUse[] = ["herbicide", "pre-emergent", "fungicide", "insecticide"];
+
+/**
+ * Holds a pesticide of which nobody noted the active where something unknown went down too: the two may be the same active
+ * under two names, and then share one budget. Where only the other one is unknown, that is said. Looked at is the longest
+ * window that a limit has: the calendar year and the 12 months before.
+ */
+export function activeNoted({ own, rows, zone, day, held, warnings }: Case): void {
+  const { date } = day;
+  if (date === undefined) return;
+  const { use, actives } = own.says;
+  const pesticide = use !== undefined ? PESTICIDES.includes(use) : rows.length > 0;
+  if (!pesticide) return;
+  const other = downOn(zone).find(
+    (entry) =>
+      entry.unknown === true &&
+      foldedName(entry.of) !== foldedName(own.name) &&
+      (ofYear(entry, date, "calendar") || ofYear(entry, date, "rolling")),
+  );
+  if (!other) return;
+  const went = other.planned ? "stands on an open sheet" : `went down on ${other.date}`;
+  if (actives.length === 0)
+    return held({
+      code: "active-unknown",
+      text: `${own.name} on ${zone.name}: its active isn't noted, nor that of ${other.of}, which ${went}. They may be one, and share one limit.`,
+      fits: `Note on the card of ${own.name} what its label names as the active ingredient, and how much of it.`,
+      most: none(own),
+    });
+  warnings.push({
+    code: "active-not-noted",
+    text: `${other.of} ${went} on ${zone.name}, and its active isn't noted: if it is one of ${own.name}'s, it isn't counted. Note it on its card.`,
+  });
+}
+
+/** Holds a spot that is larger than the zone it lies in: more than the zone can take would be mixed. */
+export function spotInZone({ own, zone, held }: Case): void {
+  const { area, whole } = zone;
+  if (!area || !whole || raw(area.value) <= raw(whole.value) * (1 + 1e-9)) return;
+  held({
+    code: "spot-over-zone",
+    text: `${own.name} on ${zone.name}: so much spray treats ${showEntered({ ...area, number: Math.round(area.number) })}, the zone has ${showEntered(whole)}.`,
+    fits: "Mix less, or mix for the zone.",
+    most: null,
+  });
+}
