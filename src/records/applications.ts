@@ -1,6 +1,7 @@
-import { desc, eq, inArray } from "drizzle-orm";
-import type { Entered } from "@/core/contents";
+import { and, desc, eq, inArray, sql } from "drizzle-orm";
+import { isDate, parseAs, type Entered, type Kind } from "@/core/contents";
 import type { ActiveText } from "@/formats/card/card";
+import { asItIs, readRow, readRows, type SetAside } from "./aside";
 import type { Access } from "./database";
 import { applications, dismissals, mixSheets, sheetSites, withdrawals } from "./schema-work";
 
@@ -23,6 +24,8 @@ export interface NewApplication {
   readonly source: "hand" | "sheet" | "file";
   readonly sheetId: string | null;
   readonly note: string | null;
+  readonly why: string | null;
+  readonly alsoOn: string | null;
   readonly corrects: string | null;
   readonly isVoid: boolean;
 }
@@ -33,64 +36,86 @@ export function addApplication(db: Access, application: NewApplication, now: str
     .run();
 }
 
-export const findApplication = (db: Access, id: string) => db.select().from(applications).where(eq(applications.id, id)).get();
+/** As it stands, once it is sure that it can be counted: a total and a rate that can be read, a date that there is. */
+function recordOf(row: ApplicationRow): ApplicationRow {
+  if (!isDate(row.date)) throw new Error(`date: "${row.date}" is no date`);
+  for (const text of [row.rate, row.total])
+    if (!parseAs<Kind>(text, ["rateByWeight", "rateByVolume", "mass", "volume"]).ok) throw new Error(`"${text}" is no amount`);
+  return row;
+}
+
+export const findApplication = (db: Access, id: string): ApplicationRow | undefined =>
+  readRow("record of the log", db.select().from(applications).where(eq(applications.id, id)).get(), recordOf);
 
 /** What corrects a record; undefined where nothing does. */
 export const correctionOf = (db: Access, id: string) =>
   db.select({ id: applications.id }).from(applications).where(eq(applications.corrects, id)).get();
 
 /** The newest records, newest first, those that were corrected too. */
-export const listApplications = (db: Access, most: number): ApplicationRow[] =>
-  db.select().from(applications).orderBy(desc(applications.date), desc(applications.createdAt)).limit(most).all();
+export const listApplications = (db: Access, most: number, aside?: SetAside[]): ApplicationRow[] =>
+  readRows(
+    "record of the log",
+    db.select().from(applications).orderBy(desc(applications.date), desc(applications.createdAt)).limit(most).all(),
+    recordOf,
+    aside,
+  );
 
-/** What stands as down: neither corrected nor void. Of one site, or of all. */
-export function standingApplications(db: Access, siteId?: string): ApplicationRow[] {
+/** What stands as down: neither corrected, wherever the correction lies, nor void. Of some sites, or of all. */
+export function standingApplications(db: Access, siteIds?: readonly string[], aside?: SetAside[]): ApplicationRow[] {
   const rows = db
     .select()
     .from(applications)
-    .where(siteId === undefined ? undefined : eq(applications.siteId, siteId))
+    .where(
+      and(
+        siteIds === undefined ? undefined : inArray(applications.siteId, [...siteIds]),
+        eq(applications.isVoid, false),
+        sql`not exists (select 1 from ${applications} c where c.corrects = ${applications.id})`,
+      ),
+    )
     .orderBy(applications.date)
     .all();
-  const corrected = new Set(rows.map((r) => r.corrects));
-  return rows.filter((r) => !corrected.has(r.id) && !r.isVoid);
+  return readRows("record of the log", rows, recordOf, aside);
 }
 
 export const recordsOfSheet = (db: Access, sheetId: string) =>
-  db.select({ id: applications.id }).from(applications).where(eq(applications.sheetId, sheetId)).all();
+  db
+    .select({ id: applications.id, date: applications.date, corrects: applications.corrects })
+    .from(applications)
+    .where(eq(applications.sheetId, sheetId))
+    .all();
 
-export function withdrawSheet(db: Access, sheetId: string, at: string): void {
-  db.insert(withdrawals).values({ sheetId, at }).onConflictDoNothing().run();
+/** @param became where something had been poured: what became of it */
+export function withdrawSheet(db: Access, sheetId: string, became: string | null, at: string): void {
+  db.insert(withdrawals).values({ sheetId, became, at }).onConflictDoNothing().run();
 }
 
-export const isWithdrawn = (db: Access, sheetId: string): boolean =>
-  db.select().from(withdrawals).where(eq(withdrawals.sheetId, sheetId)).get() !== undefined;
+export const withdrawalOf = (db: Access, sheetId: string) =>
+  db.select().from(withdrawals).where(eq(withdrawals.sheetId, sheetId)).get();
 
-/** The sheets that are neither put on record nor withdrawn: what they plan counts. Of one site, or of all. */
-export function openSheets(db: Access, siteId?: string) {
-  const recorded = new Set(
-    db
-      .select({ id: applications.sheetId })
-      .from(applications)
-      .all()
-      .map((r) => r.id),
-  );
-  const gone = new Set(
-    db
-      .select({ id: withdrawals.sheetId })
-      .from(withdrawals)
-      .all()
-      .map((r) => r.id),
-  );
+/** The sheets that are neither put on record nor withdrawn: what they plan counts. Of some sites, or of all. */
+export function openSheets(db: Access, siteIds?: readonly string[], aside?: SetAside[]) {
   const here =
-    siteId === undefined
+    siteIds === undefined
       ? undefined
-      : inArray(mixSheets.id, db.select({ id: sheetSites.sheetId }).from(sheetSites).where(eq(sheetSites.siteId, siteId)));
-  return db
+      : inArray(
+          mixSheets.id,
+          db
+            .select({ id: sheetSites.sheetId })
+            .from(sheetSites)
+            .where(inArray(sheetSites.siteId, [...siteIds])),
+        );
+  const rows = db
     .select()
     .from(mixSheets)
-    .where(here)
-    .all()
-    .filter((sheet) => !recorded.has(sheet.id) && !gone.has(sheet.id));
+    .where(
+      and(
+        here,
+        sql`not exists (select 1 from ${applications} a where a.sheet_id = ${mixSheets.id})`,
+        sql`not exists (select 1 from ${withdrawals} w where w.sheet_id = ${mixSheets.id})`,
+      ),
+    )
+    .all();
+  return readRows("mix sheet", rows, asItIs, aside);
 }
 
 export interface Dismissal {

@@ -1,6 +1,7 @@
 import { and, desc, eq, inArray, isNull, lt } from "drizzle-orm";
 import { entered, type Ground, type LeverName, type MethodId } from "@/core/contents";
 import type { JobFile } from "@/formats/job-file/types";
+import { asItIs, readRow, readRows, type SetAside } from "./aside";
 import type { Access } from "./database";
 import { calibrations, trials } from "./schema";
 
@@ -45,11 +46,13 @@ export function addCalibration(db: Access, made: NewCalibration, now: string): v
   });
 }
 
-export const findCalibration = (db: Access, id: string) => db.select().from(calibrations).where(eq(calibrations.id, id)).get();
+export const findCalibration = (db: Access, id: string) =>
+  readRow("calibration", db.select().from(calibrations).where(eq(calibrations.id, id)).get(), asItIs);
 
 /** The newest calibrations, newest first, with the trials that were struck. */
-export function listCalibrations(db: Access, most: number) {
-  const rows = db.select().from(calibrations).orderBy(desc(calibrations.madeAt), desc(calibrations.createdAt)).limit(most).all();
+export function listCalibrations(db: Access, most: number, aside?: SetAside[]) {
+  const all = db.select().from(calibrations).orderBy(desc(calibrations.madeAt), desc(calibrations.createdAt)).limit(most).all();
+  const rows = readRows("calibration", all, asItIs, aside);
   const tape =
     rows.length === 0
       ? []
@@ -63,7 +66,7 @@ export function listCalibrations(db: Access, most: number) {
             ),
           )
           .all();
-  const struck = tape.filter((t) => t.struck !== null);
+  const struck = readRows("trial", tape, asItIs, aside).filter((t) => t.struck !== null);
   return rows.map((row) => ({ ...row, struck: struck.filter((t) => t.calibrationId === row.id) }));
 }
 

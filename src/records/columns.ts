@@ -1,21 +1,41 @@
 import { customType } from "drizzle-orm/sqlite-core";
 import { sql, type SQL } from "drizzle-orm";
-import { boundsOf, entered, FIELDS, type Entered, type Field, type KindOfField } from "@/core/contents";
-import type { CardText } from "@/formats/card/card";
+import { boundsOf, entered, FIELDS, lineFor, withinField, type Entered, type Field, type KindOfField } from "@/core/contents";
+import type { ActiveText, CardText } from "@/formats/card/card";
 import { readCard } from "@/formats/card/read-card";
 import { readJob } from "@/formats/job-file/read";
 import type { JobFile } from "@/formats/job-file/types";
 import { isHead, isSetup, readTip, type TipText } from "@/formats/rig-setup";
+import { Unreadable } from "./aside";
 
-/** Column types that validate on reading: a record that can't be understood is an error here, never a wrong number. */
+/**
+ * Column types that validate on reading. What can't be understood is never a wrong number: it comes out as `Unreadable`,
+ * which the readers of rows set aside (see aside.ts), so that one damaged row doesn't take the others with it.
+ */
+const column = <T>(read: (text: string) => T, write: (value: T) => string) =>
+  customType<{ data: T; driverData: string }>({
+    dataType: () => "text",
+    toDriver: write,
+    fromDriver: (text) => {
+      try {
+        return read(text);
+      } catch (error) {
+        return new Unreadable(error instanceof Error ? error.message : "unreadable", String(text)) as never;
+      }
+    },
+  });
 
 /** A quantity as it was entered, kept as the job file writes it: 40 psi comes back as 40 psi. */
 export const enteredText = <F extends Field>(field: F) =>
-  customType<{ data: Entered<KindOfField<F>>; driverData: string }>({
-    dataType: () => "text",
-    toDriver: (value) => value.text,
-    fromDriver: (text) => entered(text, FIELDS[field].kind as KindOfField<F>),
-  });
+  column<Entered<KindOfField<F>>>(
+    (text) => {
+      const value = entered(text, FIELDS[field].kind as KindOfField<F>);
+      const within = withinField(field, value, field);
+      if (!within.ok) throw new RangeError(lineFor(within.issues[0]!));
+      return value;
+    },
+    (value) => value.text,
+  );
 
 /**
  * Jobs read so far, by their text. A recorded job never changes, so one that was checked once need not be again; the
@@ -28,44 +48,55 @@ function checkedJob(text: string): JobFile {
   const known = checked.get(text);
   if (known) return known;
   const read = readJob(JSON.parse(text));
-  if (!read.ok) throw new Error(`a recorded job can't be read: ${read.issues[0]!.path} ${read.issues[0]!.code}`);
+  if (!read.ok) throw new Error(lineFor(read.issues[0]!));
   if (checked.size >= REMEMBERED) checked.delete(checked.keys().next().value!);
   checked.set(text, read.value.file);
   return read.value.file;
 }
 
 /** A whole job, or the part of one that a record is about, as its file. */
-export const jobText = customType<{ data: JobFile; driverData: string }>({
-  dataType: () => "text",
-  toDriver: (job) => JSON.stringify(job),
-  fromDriver: checkedJob,
-});
+export const jobText = column<JobFile>(checkedJob, (job) => JSON.stringify(job));
+
+/** Cards read so far, by their text: reading one is dear, and every plan reads them. */
+const cards = new Map<string, CardText>();
 
 /** A label's card: read on the way out as it was on the way in. */
-export const cardText = customType<{ data: CardText; driverData: string }>({
-  dataType: () => "text",
-  toDriver: (card) => JSON.stringify(card),
-  fromDriver: (text) => {
+export const cardText = column<CardText>(
+  (text) => {
+    const known = cards.get(text);
+    if (known) return known;
     const read = readCard(JSON.parse(text));
-    if (!read.ok) throw new Error(`a recorded card can't be read: ${read.issues[0]!.path} ${read.issues[0]!.code}`);
+    if (!read.ok) throw new Error(lineFor(read.issues[0]!));
+    if (cards.size >= REMEMBERED) cards.delete(cards.keys().next().value!);
+    cards.set(text, read.value);
     return read.value;
   },
-});
+  (card) => JSON.stringify(card),
+);
 
-/** A rig's set-up, a head, a tip's chart: each is read by the same check as when it came in. */
+/** JSON that is read by the same check as when it came in. */
 const jsonText = <T>(what: string, sound: (value: unknown) => value is T) =>
-  customType<{ data: T; driverData: string }>({
-    dataType: () => "text",
-    toDriver: (value) => JSON.stringify(value),
-    fromDriver: (text) => {
+  column<T>(
+    (text) => {
       const value: unknown = JSON.parse(text);
-      if (!sound(value)) throw new Error(`a recorded ${what} can't be read`);
+      if (!sound(value)) throw new Error(`it is no ${what}`);
       return value;
     },
-  });
-export const setupText = jsonText("set-up", isSetup);
+    (value) => JSON.stringify(value),
+  );
+export const setupText = jsonText("set-up of a rig", isSetup);
 export const tipText = jsonText("tip", (value): value is TipText => readTip(value).ok);
-export const headText = jsonText("head", isHead);
+export const headText = jsonText("hose-end head", isHead);
+export const textsText = jsonText(
+  "list of texts",
+  (value): value is readonly string[] => Array.isArray(value) && value.every((one) => typeof one === "string"),
+);
+export const activesText = jsonText(
+  "list of actives",
+  (value): value is readonly ActiveText[] =>
+    Array.isArray(value) &&
+    value.every((one: Partial<ActiveText> | null) => typeof one?.name === "string" && typeof one.content === "string"),
+);
 
 /** The CHECK that keeps a canonical number in its field's declared range. */
 export function inRange(column: SQL | { name: string }, field: Field): SQL {

@@ -3,7 +3,8 @@ import path from "node:path";
 import Database from "better-sqlite3";
 import { openRecords } from "./database";
 import { readBook } from "@/services/read-book";
-import { freshRecords, town } from "@/services/testing/town";
+import { freshRecords, ids, town } from "@/services/testing/town";
+import { findRig } from "./rigs";
 
 const records = freshRecords();
 
@@ -70,10 +71,13 @@ describe("the file", () => {
     expect(existsSync(path.join(folder, "careful-gauge.db"))).toBe(true);
   });
 
-  test("a record that can't be understood is an error, never a wrong number", () => {
+  test("a record that can't be understood is set aside, never a wrong number", () => {
     town(records.db);
     records.db.$client.prepare("update tanks set usable = '4 furlongs'").run();
-    expect(() => readBook(records.db)).toThrow(/no volume/);
+    const book = readBook(records.db);
+    expect(book.rigs).toEqual([]);
+    expect(book.aside).toMatchObject([{ of: "rig", name: "Blue backpack" }]);
+    expect(() => findRig(records.db, ids.rigs)).toThrow(/a tank of it can't be read/);
   });
 
   test("writes in full: WAL, synchronous, foreign keys", () => {

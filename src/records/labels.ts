@@ -1,23 +1,23 @@
 import { asc, eq } from "drizzle-orm";
 import type { CardText } from "@/formats/card/card";
+import { readRow, readRows, type SetAside } from "./aside";
 import type { Access } from "./database";
 import { labels } from "./schema";
 
-/** All labels, each as its card. */
-export function listLabels(db: Access): { id: string; retired: boolean; card: CardText }[] {
-  return db
-    .select()
-    .from(labels)
-    .orderBy(asc(labels.name))
-    .all()
-    .map(({ id, retiredAt, card }) => ({ id, retired: retiredAt !== null, card }));
+export interface Label {
+  readonly id: string;
+  readonly retired: boolean;
+  readonly card: CardText;
 }
 
-export const findLabel = (db: Access, id: string): CardText | undefined =>
-  db.select({ card: labels.card }).from(labels).where(eq(labels.id, id)).get()?.card;
+const labelOf = ({ id, retiredAt, card }: typeof labels.$inferSelect): Label => ({ id, retired: retiredAt !== null, card });
 
-export const labelNamed = (db: Access, name: string) =>
-  db.select({ id: labels.id, card: labels.card }).from(labels).where(eq(labels.name, name)).get();
+/** All labels, each as its card. */
+export const listLabels = (db: Access, aside?: SetAside[]): Label[] =>
+  readRows("label", db.select().from(labels).orderBy(asc(labels.name)).all(), labelOf, aside);
+
+export const findLabel = (db: Access, id: string): Label | undefined =>
+  readRow("label", db.select().from(labels).where(eq(labels.id, id)).get(), labelOf);
 
 /** Adds a label, or brings the one with this id up to date. */
 export function putLabel(db: Access, id: string, card: CardText, now: string): void {

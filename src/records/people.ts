@@ -1,12 +1,24 @@
 import { asc, eq } from "drizzle-orm";
+import { readRow, readRows, type SetAside } from "./aside";
 import type { Access } from "./database";
 import { people } from "./schema";
 
-export const listPeople = (db: Access) => db.select().from(people).orderBy(asc(people.name)).all();
+export interface Person {
+  readonly id: string;
+  readonly name: string;
+  readonly retired: boolean;
+}
 
-export const findPerson = (db: Access, id: string) => db.select().from(people).where(eq(people.id, id)).get();
+function personOf(row: typeof people.$inferSelect): Person {
+  if (typeof row.name !== "string" || row.name.trim() === "") throw new Error("it has no name");
+  return { id: row.id, name: row.name, retired: row.retiredAt !== null };
+}
 
-export const personNamed = (db: Access, name: string) => db.select().from(people).where(eq(people.name, name)).get();
+export const listPeople = (db: Access, aside?: SetAside[]): Person[] =>
+  readRows("person", db.select().from(people).orderBy(asc(people.name)).all(), personOf, aside);
+
+export const findPerson = (db: Access, id: string): Person | undefined =>
+  readRow("person", db.select().from(people).where(eq(people.id, id)).get(), personOf);
 
 /** Adds a person, or renames the one with this id. */
 export function putPerson(db: Access, id: string, name: string, now: string): void {

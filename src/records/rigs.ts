@@ -1,41 +1,80 @@
 import { asc, eq } from "drizzle-orm";
-import { entered, raw } from "@/core/contents";
+import { entered, raw, RIG_KINDS } from "@/core/contents";
+import { readRig } from "@/formats/job-file/read-rig";
 import type { RigText } from "@/formats/job-file/types";
+import { isSetup, kitOf, type TipText } from "@/formats/rig-setup";
+import { readRow, readRows, type SetAside } from "./aside";
 import type { Access } from "./database";
-import { isSetup, type TipText } from "@/formats/rig-setup";
 import { rigs, tanks } from "./schema";
 import { listTips } from "./tips";
 
 export type NamedRig = RigText & { readonly name: string };
 
+export interface KnownRig {
+  readonly id: string;
+  readonly retired: boolean;
+  readonly rig: NamedRig;
+}
+
+/** A row with its tanks → a rig. Everything that a room will make of it is made here once: what can't be is told of. */
+function rigOf(row: typeof rigs.$inferSelect, of: readonly (typeof tanks.$inferSelect)[], charts: readonly TipText[]): KnownRig {
+  if (!RIG_KINDS.includes(row.kind)) throw new Error(`"${row.kind}" is no kind of sprayer`);
+  const rig = textOf(
+    row,
+    readRows("tank", of, (tank) => tank),
+    charts,
+  );
+  if (rig.tanks?.length !== of.length) throw new Error("a tank of it can't be read");
+  readRig(rig);
+  kitOf(rig);
+  return { id: row.id, retired: row.retiredAt !== null, rig };
+}
+
 /** All rigs with their tanks, as a job file writes them. */
-export function listRigs(db: Access): { id: string; retired: boolean; rig: NamedRig }[] {
+export function listRigs(db: Access, aside?: SetAside[]): KnownRig[] {
   const all = db.select().from(tanks).orderBy(asc(tanks.position)).all();
   const charts = listTips(db).map((t) => t.tip);
-  return db
-    .select()
-    .from(rigs)
-    .orderBy(asc(rigs.name))
-    .all()
-    .map((row) => ({
-      id: row.id,
-      retired: row.retiredAt !== null,
-      rig: textOf(
+  return readRows(
+    "rig",
+    db.select().from(rigs).orderBy(asc(rigs.name)).all(),
+    (row) =>
+      rigOf(
         row,
         all.filter((t) => t.rigId === row.id),
         charts,
       ),
-    }));
+    aside,
+  );
 }
 
-export function findRig(db: Access, id: string): NamedRig | undefined {
-  const row = db.select().from(rigs).where(eq(rigs.id, id)).get();
-  if (!row) return undefined;
-  const charts = listTips(db).map((t) => t.tip);
-  return textOf(row, db.select().from(tanks).where(eq(tanks.rigId, id)).orderBy(asc(tanks.position)).all(), charts);
+export function findRig(db: Access, id: string): KnownRig | undefined {
+  const of = () => db.select().from(tanks).where(eq(tanks.rigId, id)).orderBy(asc(tanks.position)).all();
+  return readRow("rig", db.select().from(rigs).where(eq(rigs.id, id)).get(), (row) =>
+    rigOf(
+      row,
+      of(),
+      listTips(db).map((t) => t.tip),
+    ),
+  );
 }
 
-export const rigNamed = (db: Access, name: string) => db.select({ id: rigs.id }).from(rigs).where(eq(rigs.name, name)).get();
+/** A rig of a file as it would come back from here: what it leaves out is what it means. */
+export function keptRig(rig: NamedRig): NamedRig {
+  const { outlets, tip } = rig;
+  return {
+    name: rig.name,
+    kind: rig.kind,
+    tanks: (rig.tanks ?? []).map((t, i) => ({
+      name: t.name ?? (i === 0 ? "main" : `tank ${i + 1}`),
+      usable: t.usable,
+      ...(t.leastMix !== undefined && { leastMix: t.leastMix }),
+    })),
+    outlets: { count: outlets?.count ?? 1, ...(outlets?.spacing !== undefined && { spacing: outlets.spacing }) },
+    ...(tip && (tip.size ?? tip.pressure) !== undefined && { tip }),
+    ...(rig.head && { head: rig.head }),
+    ...(isSetup(rig["x-setup"]) && { "x-setup": rig["x-setup"] }),
+  };
+}
 
 /** Adds a rig, or brings the one with this id up to date; its tanks go with it. */
 export function putRig(db: Access, id: string, rig: NamedRig, now: string): void {
@@ -73,7 +112,7 @@ export function retireRig(db: Access, id: string, at: string | null): boolean {
 }
 
 /** A rig as a job file writes it; with the chart of its tip, so that a recorded job says what it was worked out by. */
-function textOf(row: typeof rigs.$inferSelect, of: (typeof tanks.$inferSelect)[], charts: readonly TipText[]): NamedRig {
+function textOf(row: typeof rigs.$inferSelect, of: readonly (typeof tanks.$inferSelect)[], charts: readonly TipText[]): NamedRig {
   const tip = { ...(row.tipSize !== null && { size: row.tipSize }), ...(row.pressure && { pressure: row.pressure.text }) };
   const chart = row.setup?.chart === undefined ? undefined : charts.find((t) => t.name === row.setup!.chart);
   return {

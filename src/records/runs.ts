@@ -1,5 +1,6 @@
 import { asc, eq } from "drizzle-orm";
 import { parseField, raw, type DoneFill, type StopEvent } from "@/core/contents";
+import { readRows } from "./aside";
 import type { Access } from "./database";
 import { fills, stopEvents } from "./schema-work";
 
@@ -21,7 +22,16 @@ export function addStopEvent(db: Access, event: NewStopEvent, at: string): void 
 /** What was told of the stops of a day, in order; what the tank held in mL. */
 export function stopEventsOf(db: Access, sheetId: string): StopEvent[] {
   const rows = db.select().from(stopEvents).where(eq(stopEvents.sheetId, sheetId)).orderBy(asc(stopEvents.id)).all();
-  return rows.map(({ id, what, site, left, order }) => ({ id, what, site, left: left === null ? null : leftOf(left), order }));
+  const events = readRows("stop of a day", rows, ({ id, what, site, left, order }) => ({
+    id,
+    what,
+    site,
+    left: left === null ? null : leftOf(left),
+    order,
+  }));
+  // What became of a day can't be told with a gap in it.
+  if (events.length < rows.length) throw new Error("what was told of a stop of this day can't be read");
+  return events;
 }
 
 function leftOf(text: string): number {

@@ -1,8 +1,7 @@
 import { check, index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 import { sql } from "drizzle-orm";
 import { SLIP_CODES, STOP_EVENTS } from "@/core/contents";
-import type { ActiveText } from "@/formats/card/card";
-import { enteredText, jobText } from "./columns";
+import { activesText, enteredText, jobText, textsText } from "./columns";
 import { calibrations, createdAt, id, labels, people, rigs, sites } from "./schema";
 
 /** The records of the work itself: sheets and what became of them, what went down, what is on the shelf. Append-only. */
@@ -26,7 +25,7 @@ export const mixSheets = sqliteTable(
     dayId: text("day_id"),
     /** Everything the sheet is worked out from, as entered. */
     job: jobText("job").notNull(),
-    rules: text("rules", { mode: "json" }).$type<readonly string[]>().notNull(),
+    rules: textsText("rules").notNull(),
     createdAt: createdAt(),
   },
   (t) => [index("mix_sheets_by_date").on(t.madeAt)],
@@ -60,7 +59,7 @@ export const stopEvents = sqliteTable(
     /** What the tank still held after it, where somebody looked. */
     left: text("left"),
     /** The names of the sites still to do, in their new order. */
-    order: text("order", { mode: "json" }).$type<readonly string[]>(),
+    order: textsText("order"),
     at: text("at").notNull(),
   },
   (t) => [index("stop_events_of_sheet").on(t.sheetId)],
@@ -139,6 +138,8 @@ export const withdrawals = sqliteTable("withdrawals", {
   sheetId: text("sheet_id")
     .primaryKey()
     .references(() => mixSheets.id),
+  /** Where something had been poured: what became of it. */
+  became: text("became"),
   at: text("at").notNull(),
 });
 
@@ -163,12 +164,16 @@ export const applications = sqliteTable(
     /** Product for an area, as a job file writes it, and what that comes to on the zone. */
     rate: text("rate").notNull(),
     total: text("total").notNull(),
-    actives: text("actives", { mode: "json" }).$type<readonly ActiveText[]>().notNull(),
+    actives: activesText("actives").notNull(),
     gravity: text("gravity"),
     personId: text("person_id").references(() => people.id),
     source: text("source", { enum: ["hand", "sheet", "file"] }).notNull(),
     sheetId: text("sheet_id").references(() => mixSheets.id),
     note: text("note"),
+    /** Why it is on record for a day that its sheet doesn't speak for, or never went down. */
+    why: text("why"),
+    /** The sheet's own day, where the record was given an earlier one: it counts on both. */
+    alsoOn: text("also_on"),
     /** A correction names what it corrects; a void one says that it never went down. */
     corrects: text("corrects"),
     isVoid: integer("void", { mode: "boolean" }).notNull(),
@@ -176,6 +181,7 @@ export const applications = sqliteTable(
   },
   (t) => [
     index("applications_of_zone").on(t.siteId, t.date),
+    index("applications_of_sheet").on(t.sheetId),
     uniqueIndex("applications_corrected_once").on(t.corrects),
     check("applications_date", sql`${t.date} glob '[0-9][0-9][0-9][0-9]-[0-9][0-9]-[0-9][0-9]'`),
   ],

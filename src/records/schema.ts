@@ -1,7 +1,7 @@
-import { check, index, integer, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+import { check, index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 import { sql } from "drizzle-orm";
 import { GROUNDS, LEVERS, METHOD_IDS, RIG_KINDS } from "@/core/contents";
-import { cardText, enteredText, headText, inRange, jobText, setupText, tipText } from "./columns";
+import { cardText, enteredText, headText, inRange, jobText, setupText, textsText, tipText } from "./columns";
 
 /**
  * The records. What people keep up to date (people, rigs, labels, sites) may change and be retired; what happened
@@ -127,8 +127,72 @@ export const zones = sqliteTable(
     sodded: text("sodded"),
     seeding: text("seeding"),
     sodding: text("sodding"),
+    /** A zone is never deleted: what went down on it must stay known. */
+    retiredAt: retiredAt(),
   },
   (t) => [index("zones_of_site").on(t.siteId, t.position), check("zones_area", inRange(t.areaM2, "zoneArea"))],
+);
+
+/**
+ * Which ground a zone is that came to a site later: that of another zone, whose history it carries on, or, where nothing
+ * stands beside it, ground of which nothing was on record before. Append-only.
+ */
+export const sameGround = sqliteTable(
+  "same_ground",
+  {
+    id: integer("id").primaryKey({ autoIncrement: true }),
+    zoneId: text("zone_id")
+      .notNull()
+      .references(() => zones.id),
+    asZoneId: text("as_zone_id").references(() => zones.id),
+    at: text("at").notNull(),
+  },
+  (t) => [index("same_ground_of").on(t.zoneId), index("same_ground_as").on(t.asZoneId)],
+);
+
+/** What the firm has settled for all its devices. */
+export const settings = sqliteTable("settings", {
+  key: text("key").primaryKey(),
+  value: text("value").notNull(),
+  at: text("at").notNull(),
+});
+
+/** Every name that a record ever had, folded: a file that knows it by an old one means it. Append-only. */
+export const recordNames = sqliteTable(
+  "record_names",
+  {
+    kind: text("kind").notNull(),
+    recordId: text("record_id").notNull(),
+    key: text("key").notNull(),
+    name: text("name").notNull(),
+    at: text("at").notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.kind, t.key, t.recordId] }), index("record_names_of").on(t.kind, t.recordId)],
+);
+
+/** What people keep up to date, as it was before each change, whole, as JSON. Append-only. */
+export const revisions = sqliteTable(
+  "revisions",
+  {
+    id: integer("id").primaryKey({ autoIncrement: true }),
+    kind: text("kind").notNull(),
+    recordId: text("record_id").notNull(),
+    was: text("was").notNull(),
+    at: text("at").notNull(),
+  },
+  (t) => [index("revisions_of").on(t.kind, t.recordId)],
+);
+
+/** What was asked to be kept under an id, as a digest: the same again is the same, anything else is a conflict. */
+export const savedRequests = sqliteTable(
+  "saved_requests",
+  {
+    kind: text("kind").notNull(),
+    recordId: text("record_id").notNull(),
+    digest: text("digest").notNull(),
+    at: text("at").notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.kind, t.recordId] })],
 );
 
 export const calibrations = sqliteTable(
@@ -155,7 +219,7 @@ export const calibrations = sqliteTable(
     sprayVolume: real("spray_volume").notNull(),
     relative: real("relative"),
     /** The rules it was worked out by, with their versions: `["mean-time v1", …]`. */
-    rules: text("rules", { mode: "json" }).$type<readonly string[]>().notNull(),
+    rules: textsText("rules").notNull(),
     /** A correction names what it corrects. */
     corrects: text("corrects"),
     createdAt: createdAt(),

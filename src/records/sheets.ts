@@ -1,5 +1,6 @@
-import { asc, desc, eq, inArray } from "drizzle-orm";
+import { and, asc, desc, eq, inArray } from "drizzle-orm";
 import type { JobFile, SiteText } from "@/formats/job-file/types";
+import { asItIs, readRow, readRows, type SetAside } from "./aside";
 import type { Access } from "./database";
 import { mixSheets, sheetSites, ticks } from "./schema-work";
 
@@ -27,13 +28,16 @@ export function addSheet(db: Access, sheet: NewSheet, siteIds: readonly string[]
 }
 
 /** The other sheets of the same day: a truck's other tank. */
-export const sheetsOfDay = (db: Access, dayId: string) => db.select().from(mixSheets).where(eq(mixSheets.dayId, dayId)).all();
+export const sheetsOfDay = (db: Access, dayId: string) =>
+  readRows("mix sheet", db.select().from(mixSheets).where(eq(mixSheets.dayId, dayId)).all(), asItIs);
 
-export const findSheet = (db: Access, id: string) => db.select().from(mixSheets).where(eq(mixSheets.id, id)).get();
+export const findSheet = (db: Access, id: string) =>
+  readRow("mix sheet", db.select().from(mixSheets).where(eq(mixSheets.id, id)).get(), asItIs);
 
 /** The newest sheets, newest first, with the keys of their ticked steps. */
-export function listSheets(db: Access, most: number) {
-  const rows = db.select().from(mixSheets).orderBy(desc(mixSheets.madeAt), desc(mixSheets.createdAt)).limit(most).all();
+export function listSheets(db: Access, most: number, aside?: SetAside[]) {
+  const all = db.select().from(mixSheets).orderBy(desc(mixSheets.madeAt), desc(mixSheets.createdAt)).limit(most).all();
+  const rows = readRows("mix sheet", all, asItIs, aside);
   const events =
     rows.length === 0
       ? []
@@ -60,6 +64,15 @@ export function addTick(db: Access, sheetId: string, step: string, done: boolean
 export function doneSteps(db: Access, sheetId: string): string[] {
   return standing(db.select().from(ticks).where(eq(ticks.sheetId, sheetId)).orderBy(asc(ticks.id)).all());
 }
+
+/** The keys of all steps that were ever ticked, those that were taken back too. */
+export const everTicked = (db: Access, sheetId: string): string[] =>
+  db
+    .selectDistinct({ step: ticks.step })
+    .from(ticks)
+    .where(and(eq(ticks.sheetId, sheetId), eq(ticks.done, true)))
+    .all()
+    .map((row) => row.step);
 
 /** The last word on each step counts. */
 function standing(events: readonly { step: string; done: boolean }[]): string[] {

@@ -1,4 +1,4 @@
-import { asc, desc } from "drizzle-orm";
+import { asc, desc, eq } from "drizzle-orm";
 import type { Access } from "./database";
 import { rinses, stockCounts } from "./schema-work";
 
@@ -13,9 +13,13 @@ export interface NewStockCount {
 export function addStockCount(db: Access, count: NewStockCount, now: string): void {
   db.insert(stockCounts)
     .values({ ...count, createdAt: now })
-    .onConflictDoNothing()
     .run();
 }
+
+export const findStockCount = (db: Access, id: string) =>
+  db.select({ id: stockCounts.id }).from(stockCounts).where(eq(stockCounts.id, id)).get();
+
+export const findRinse = (db: Access, id: string) => db.select({ id: rinses.id }).from(rinses).where(eq(rinses.id, id)).get();
 
 /** The last count of every product. */
 export function lastCounts(db: Access) {
@@ -34,7 +38,6 @@ export interface NewRinse {
 export function addRinse(db: Access, rinse: NewRinse, now: string): void {
   db.insert(rinses)
     .values({ ...rinse, createdAt: now })
-    .onConflictDoNothing()
     .run();
 }
 

@@ -1,18 +1,16 @@
 import { asc, eq } from "drizzle-orm";
 import type { TipText } from "@/formats/rig-setup";
+import { readRow, readRows, type SetAside } from "./aside";
 import type { Access } from "./database";
 import { tips } from "./schema";
 
-/** All tips with their charts. */
-export const listTips = (db: Access) =>
-  db
-    .select()
-    .from(tips)
-    .orderBy(asc(tips.name))
-    .all()
-    .map((row) => ({ id: row.id, retired: row.retiredAt !== null, tip: row.tip }));
+const tipOf = (row: typeof tips.$inferSelect) => ({ id: row.id, retired: row.retiredAt !== null, tip: row.tip });
 
-export const tipNamed = (db: Access, name: string) => db.select({ id: tips.id }).from(tips).where(eq(tips.name, name)).get();
+/** All tips with their charts. */
+export const listTips = (db: Access, aside?: SetAside[]) =>
+  readRows("tip", db.select().from(tips).orderBy(asc(tips.name)).all(), tipOf, aside);
+
+export const findTip = (db: Access, id: string) => readRow("tip", db.select().from(tips).where(eq(tips.id, id)).get(), tipOf);
 
 /** Adds a tip, or brings the one with this id up to date. */
 export function putTip(db: Access, id: string, tip: TipText, now: string): void {

@@ -1,0 +1,14 @@
+import { eq } from "drizzle-orm";
+import type { Access } from "./database";
+import { settings } from "./schema";
+
+/** What the firm has settled for all its devices. */
+export const SETTINGS = ["time-zone"] as const;
+export type Setting = (typeof SETTINGS)[number];
+
+export const readSetting = (db: Access, key: Setting): string | undefined =>
+  db.select({ value: settings.value }).from(settings).where(eq(settings.key, key)).get()?.value;
+
+export function putSetting(db: Access, key: Setting, value: string, at: string): void {
+  db.insert(settings).values({ key, value, at }).onConflictDoUpdate({ target: settings.key, set: { value, at } }).run();
+}

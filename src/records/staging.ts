@@ -1,0 +1,132 @@
+import { copyFileSync } from "node:fs";
+import path from "node:path";
+import type Database from "better-sqlite3";
+import { connect, recordsFile, type Records } from "./database";
+
+/**
+ * Long work on records without holding anybody up: it is done on a copy, and what it added or changed there goes over in
+ * one short transaction, all or nothing. Whoever saves in the meantime waits for that transaction alone.
+ */
+
+/** The records changed at the same place while the work went on: it has to be looked at again. */
+export class ChangedMeanwhile extends Error {}
+
+interface Copies {
+  readonly base: string;
+  readonly scratch: string;
+}
+
+/** A copy of the records to work on, and one to compare it with. @param folder of the records · @param tmp an empty folder */
+export function copyRecords(folder: string, tmp: string): Copies & { readonly db: Records } {
+  const base = path.join(tmp, "base.db");
+  const scratch = path.join(tmp, "scratch.db");
+  const live = connect(recordsFile(folder));
+  try {
+    live.$client.prepare("vacuum into ?").run(base);
+  } finally {
+    live.$client.close();
+  }
+  copyFileSync(base, scratch);
+  const db = connect(scratch);
+  // A copy that is lost is made again.
+  db.$client.pragma("synchronous = OFF");
+  return { base, scratch, db };
+}
+
+const quoted = (name: string) => `"${name}"`;
+
+interface Table {
+  readonly name: string;
+  readonly columns: readonly string[];
+  readonly key: readonly string[];
+  /** Its key is a number that the database gives. */
+  readonly counted: boolean;
+}
+
+/** Tables whose numbers others name. */
+const NUMBERED = ["stop_events", "fills"];
+
+function tablesOf(client: Database.Database): Table[] {
+  const names = client
+    .prepare(
+      "select name from scratch.sqlite_master where type = 'table' and name not like 'sqlite_%' and name <> '__drizzle_migrations'",
+    )
+    .pluck()
+    .all() as string[];
+  return names.map((name) => {
+    const info = client.prepare(`pragma scratch.table_info(${quoted(name)})`).all() as {
+      name: string;
+      type: string;
+      pk: number;
+    }[];
+    const key = info.filter((c) => c.pk > 0);
+    return {
+      name,
+      columns: info.map((c) => c.name),
+      key: key.map((c) => c.name),
+      counted: key.length === 1 && key[0]!.type.toLowerCase() === "integer",
+    };
+  });
+}
+
+/**
+ * Takes over what was added and changed on the copy.
+ * @returns how many rows
+ * @throws ChangedMeanwhile where the records were changed at the same place since the copy was made: nothing is taken then
+ */
+export function takeOver(folder: string, { base, scratch }: Copies): number {
+  const { $client: client } = connect(recordsFile(folder));
+  try {
+    client.prepare("attach ? as base").run(base);
+    client.prepare("attach ? as scratch").run(scratch);
+    const tables = tablesOf(client);
+    // All that takes time is done before anything is locked.
+    for (const { name, key } of tables) {
+      const t = quoted(name);
+      const keys = key.map(quoted).join(", ");
+      client.exec(
+        `create temp table ${quoted(`put_${name}`)} as select * from scratch.${t} except select * from base.${t};
+         create temp table ${quoted(`gone_${name}`)} as select ${keys} from base.${t} except select ${keys} from scratch.${t};`,
+      );
+    }
+    const rows = client.transaction(() => {
+      client.pragma("defer_foreign_keys = ON");
+      return tables.reduce((sum, table) => sum + takeTable(client, table), 0);
+    });
+    return rows.immediate();
+  } catch (error) {
+    if (/^SQLITE_CONSTRAINT/.test(String((error as { code?: unknown }).code))) throw new ChangedMeanwhile(String(error));
+    throw error;
+  } finally {
+    client.close();
+  }
+}
+
+function takeTable(client: Database.Database, { name, columns, key, counted }: Table): number {
+  const t = quoted(name);
+  const put = `temp.${quoted(`put_${name}`)}`;
+  const gone = `temp.${quoted(`gone_${name}`)}`;
+  const same = (a: string, b: string) => key.map((k) => `${a}.${quoted(k)} = ${b}.${quoted(k)}`).join(" and ");
+  const inBase = `exists (select 1 from base.${t} b where ${same("b", "p")})`;
+  const count = (sql: string) => client.prepare(sql).pluck().get() as number;
+  const touched = count(
+    `select count(*) from (select b.* from base.${t} b where exists (select 1 from ${put} p where ${same("p", "b")})
+       or exists (select 1 from ${gone} p where ${same("p", "b")}) except select * from main.${t})`,
+  );
+  if (touched > 0) throw new ChangedMeanwhile(name);
+  client.exec(`delete from main.${t} where exists (select 1 from ${gone} p where ${same("p", t)})`);
+  const rest = columns.filter((c) => !key.includes(c));
+  if (rest.length > 0)
+    client.exec(
+      `update main.${t} set (${rest.map(quoted).join(", ")}) = (select ${rest.map((c) => `p.${quoted(c)}`).join(", ")}
+         from ${put} p where ${same("p", t)}) where exists (select 1 from ${put} p where ${same("p", t)} and ${inBase})`,
+    );
+  // Numbers that the database gave to somebody else in the meantime are given anew.
+  const last = (schema: string) => count(`select coalesce(max(${quoted(key[0]!)}), 0) from ${schema}.${t}`);
+  const anew = counted && last("main") !== last("base");
+  if (anew && NUMBERED.includes(name) && count(`select count(*) from ${put} p where not ${inBase}`) > 0)
+    throw new ChangedMeanwhile(name);
+  const kept = (anew ? rest : columns).map(quoted).join(", ");
+  client.exec(`insert into main.${t} (${kept}) select ${kept} from ${put} p where not ${inBase}`);
+  return count(`select count(*) from ${put}`);
+}

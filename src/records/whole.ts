@@ -1,0 +1,94 @@
+import Database from "better-sqlite3";
+import { drizzle } from "drizzle-orm/better-sqlite3";
+import { migrate } from "drizzle-orm/better-sqlite3/migrator";
+import { migrationsKnown, type Access, type Records } from "./database";
+import * as upkeep from "./schema";
+import * as work from "./schema-work";
+
+/** All records as they stand, table by table and row by row: for a file that holds everything, and back. */
+
+export type Row = Readonly<Record<string, string | number | null>>;
+export type Tables = Readonly<Record<string, readonly Row[]>>;
+
+const client = (db: Access): Database.Database => (db as Records).$client;
+
+/** The tables of the records, those that others refer to first. */
+export const TABLES = [
+  "settings",
+  "people",
+  "rigs",
+  "tanks",
+  "tips",
+  "labels",
+  "sites",
+  "zones",
+  "same_ground",
+  "record_names",
+  "revisions",
+  "calibrations",
+  "trials",
+  "quick_checks",
+  "kit_checks",
+  "mix_sheets",
+  "sheet_sites",
+  "stop_events",
+  "fills",
+  "ticks",
+  "rinses",
+  "stock_counts",
+  "withdrawals",
+  "applications",
+  "dismissals",
+  "saved_requests",
+] as const;
+export type TableName = (typeof TABLES)[number];
+
+/** Every row of every table. */
+export const allRows = (db: Records): Tables =>
+  Object.fromEntries(TABLES.map((t) => [t, client(db).prepare(`select * from "${t}" order by rowid`).all() as Row[]]));
+
+export interface TableInfo {
+  readonly columns: readonly string[];
+  readonly key: readonly string[];
+}
+
+export function infoOf(db: Records, table: TableName): TableInfo {
+  const info = client(db).prepare(`pragma table_info("${table}")`).all() as { name: string; pk: number }[];
+  return {
+    columns: info.map((c) => c.name),
+    key: info
+      .filter((c) => c.pk > 0)
+      .sort((a, b) => a.pk - b.pk)
+      .map((c) => c.name),
+  };
+}
+
+/** Adds a row as it is. @throws SqliteError where a CHECK, a key or a unique name refuses it */
+export function insertRow(db: Records, table: TableName, row: Row): void {
+  const columns = Object.keys(row);
+  const names = columns.map((c) => `"${c}"`).join(", ");
+  client(db)
+    .prepare(`insert into "${table}" (${names}) values (${columns.map(() => "?").join(", ")})`)
+    .run(columns.map((c) => row[c]));
+}
+
+/** The row of a key; undefined where there is none. */
+export function rowAt(db: Records, table: TableName, { key }: TableInfo, row: Row): Row | undefined {
+  const where = key.map((k) => `"${k}" = ?`).join(" and ");
+  return client(db)
+    .prepare(`select * from "${table}" where ${where}`)
+    .get(key.map((k) => row[k])) as Row | undefined;
+}
+
+/** Records of their own in memory, to read rows in that came from elsewhere. */
+export function recordsInMemory(): Records {
+  const db = drizzle(new Database(":memory:"), { schema: { ...upkeep, ...work } }) as Records;
+  migrate(db, { migrationsFolder: migrationsKnown().folder });
+  return db;
+}
+
+/** The rows that refer to one that isn't there. */
+export const danglingRows = (db: Records): string[] =>
+  (client(db).pragma("foreign_key_check") as { table: string; rowid: number; parent: string }[]).map(
+    ({ table, rowid, parent }) => `${table} ${rowid} → ${parent}`,
+  );
