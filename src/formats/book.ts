@@ -1,4 +1,4 @@
-import type { Ground, LeverName, MethodId, RunState } from "@/core/contents";
+import type { Ground, Issue, LeverName, MethodId, RunState } from "@/core/contents";
 import type { TipText } from "./rig-setup";
 import type { ActiveText, CardText } from "./card/card";
 import type { AppliedText, CalibrationText, JobFile, RigText, SiteText, ZoneText } from "./job-file/types";
@@ -8,6 +8,10 @@ import type { AppliedText, CalibrationText, JobFile, RigText, SiteText, ZoneText
  * by core where they are used, so that the browser and the server work from the same texts.
  */
 export interface Book {
+  /** The firm's time zone (IANA), whether anybody settled it, and the day that it is there. */
+  readonly firm: { readonly zone: string; readonly settled: boolean; readonly today: string };
+  /** The rows that can't be read. */
+  readonly aside: readonly AsideEntry[];
   readonly people: readonly PersonEntry[];
   readonly rigs: readonly RigEntry[];
   readonly labels: readonly LabelEntry[];
@@ -32,6 +36,8 @@ export interface Book {
 }
 
 export const EMPTY_BOOK: Book = {
+  firm: { zone: "UTC", settled: true, today: "1970-01-01" },
+  aside: [],
   people: [],
   rigs: [],
   labels: [],
@@ -46,6 +52,15 @@ export const EMPTY_BOOK: Book = {
   counted: [],
   applications: [],
 };
+
+/** A row that can't be read, set aside by itself. */
+export interface AsideEntry {
+  readonly of: string;
+  readonly id: string;
+  readonly name: string;
+  readonly reason: string;
+  readonly raw: string;
+}
 
 interface Entry {
   readonly id: string;
@@ -116,12 +131,15 @@ export type KeptSite = Omit<SiteText, "zones"> & { readonly zones: readonly Kept
 
 export interface SiteEntry extends Entry {
   readonly site: KeptSite;
+  /** Zones that were taken out: their ground is still there. */
+  readonly former: readonly { readonly id: string; readonly name: string; readonly area: string }[];
 }
 
 /** Something that counts against the limits of a zone: down, or planned on an open sheet. */
 export interface CountedEntry {
   readonly siteId: string;
-  readonly zoneId: string;
+  /** The zones that are this ground, of this site or another; none where the record knows its zone by name only. */
+  readonly zoneIds: readonly string[];
   readonly zone: string;
   /** The open sheet that plans it; null where it is down. */
   readonly sheetId: string | null;
@@ -144,8 +162,14 @@ export interface ApplicationEntry {
   readonly source: "hand" | "sheet" | "file";
   readonly sheetId: string | null;
   readonly note: string | null;
+  readonly why: string | null;
+  /** Another day that it counts on. */
+  readonly alsoOn: string | null;
   readonly corrects: string | null;
   readonly isVoid: boolean;
+  /** What its product is called now, and what is known of its actives now, where that is another thing. */
+  readonly calledNow?: string;
+  readonly activesNow?: readonly ActiveText[];
   /** Why what looked like a slip was meant. */
   readonly meant: readonly string[];
 }
@@ -208,8 +232,12 @@ export interface Sheet {
   readonly run: RunState | null;
   /** The other tanks of the same day. */
   readonly others: readonly { readonly id: string; readonly tank: string }[];
-  /** As it was saved; while it is open, with what counts today. */
+  /** As it was saved; while it is open, with what is known and counts today. */
   readonly job: JobFile;
+  /** What has changed since, so that nothing may be poured from it any more. */
+  readonly stopped: readonly Issue[];
+  /** A product of it was ticked as poured, perhaps taken back. */
+  readonly poured: boolean;
   /** The keys of the steps that are ticked off. */
   readonly done: readonly string[];
 }

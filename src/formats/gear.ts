@@ -1,3 +1,4 @@
+import { foldedName } from "@/core/contents";
 import type { CardText, GearText } from "./card/card";
 import type { ProductText } from "./job-file/types";
 
@@ -19,19 +20,39 @@ const USUAL: readonly GearText[] = [
 export const cardOfProduct = (product: ProductText): Partial<CardText> => (product["x-label"] ?? {}) as Partial<CardText>;
 
 /** Everything that any of a mix's labels names, each once with every type that is named for it: "gloves (nitrile)". */
-export const namedGear = (products: readonly ProductText[]): string[] =>
+export const namedGear = (products: readonly ProductText[]): string[] => itemsOf(products).map(({ text }) => text);
+
+const itemsOf = (products: readonly ProductText[]) =>
   united(products.flatMap((p): readonly GearText[] => cardOfProduct(p).gear ?? []));
 
 /** The gear of a mix: what its labels name, or what is usual. */
 export function gearOf(products: readonly ProductText[]): GearItem[] {
-  const named = namedGear(products);
-  return (named.length > 0 ? named : united(USUAL)).map((text) => ({ key: `gear.${slug(text.split(" (")[0]!)}`, text }));
+  const named = itemsOf(products);
+  return (named.length > 0 ? named : united(USUAL)).map(({ item, text }) => ({ key: `gear.${slug(item)}`, text }));
 }
 
-const slug = (item: string) => item.toLowerCase().replace(/[^a-z0-9]+/g, "-");
+/** A key of plain letters; where those don't say all of an item (gloves in Japanese, two kinds of boots), with a sum of it. */
+function slug(item: string): string {
+  const folded = foldedName(item);
+  const plain = folded.replace(/[^a-z0-9]+/g, "-");
+  return plain.replaceAll("-", " ") === folded ? plain : `${plain}~${sumOf(folded)}`;
+}
 
-function united(gear: readonly GearText[]): string[] {
+/** A short sum of a text (FNV-1a, 32 bits, over its code units; from memory). */
+function sumOf(text: string): string {
+  let sum = 0x811c9dc5;
+  for (let i = 0; i < text.length; i++) sum = Math.imul(sum ^ text.charCodeAt(i), 0x01000193) >>> 0;
+  return sum.toString(36);
+}
+
+function united(gear: readonly GearText[]): { readonly item: string; readonly text: string }[] {
+  // One item however it is capitalised, under the spelling that came first.
+  const spelt = new Map<string, string>();
   const types = new Map<string, Set<string>>();
-  for (const { item, type } of gear) types.set(item, new Set([...(types.get(item) ?? []), ...(type ? [type] : [])]));
-  return [...types].map(([item, of]) => (of.size > 0 ? `${item} (${[...of].join(", ")})` : item));
+  for (const { item: as, type } of gear) {
+    const item = spelt.get(foldedName(as)) ?? as;
+    spelt.set(foldedName(as), item);
+    types.set(item, new Set([...(types.get(item) ?? []), ...(type ? [type] : [])]));
+  }
+  return [...types].map(([item, of]) => ({ item, text: of.size > 0 ? `${item} (${[...of].join(", ")})` : item }));
 }

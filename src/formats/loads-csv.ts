@@ -1,5 +1,5 @@
-import { unparse } from "papaparse";
 import { allFillings, isWeight, pouringOrder, valueIn, type Filling, type MixPlan, type Quantity } from "@/core/contents";
+import { toCsv } from "./csv-out";
 
 /** What is poured, as a table: one line a product of a load, in the order of pouring. Numbers are not rounded. */
 export const LOAD_COLUMNS = [
@@ -38,5 +38,5 @@ export function loadsToCsv(plan: MixPlan, fillings: readonly Filling[] = allFill
     const why = plan.reasons.filter((r) => r.site === site || r.site === null).map((r) => r.text);
     lines.push({ ...none, site, status: "held", reason: [...new Set(why)].join(" ") });
   }
-  return `${unparse(lines, { columns: [...LOAD_COLUMNS], escapeFormulae: true, newline: "\n" })}\n`;
+  return toCsv(lines, LOAD_COLUMNS);
 }

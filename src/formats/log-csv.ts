@@ -1,7 +1,7 @@
-import { unparse } from "papaparse";
 import type { Result } from "@/core/contents";
 import type { ApplicationEntry } from "./book";
 import { readTable, type Line } from "./card/csv";
+import { toCsv } from "./csv-out";
 
 /** What went down, as a table: one line an application. The amount is a rate for an area, or the total of the zone. */
 export const LOG_COLUMNS = ["date", "site", "zone", "product", "amount", "person", "note"] as const;
@@ -26,5 +26,5 @@ export function logToCsv(
       person: e.personId === null ? "" : names.person(e.personId),
       note: e.note ?? "",
     }));
-  return `${unparse(lines, { columns: [...LOG_COLUMNS], escapeFormulae: true, newline: "\n" })}\n`;
+  return toCsv(lines, LOG_COLUMNS);
 }

@@ -95,5 +95,9 @@ function zonesOf(
   if (!volume.ok) return volume;
   const treats = derive(coversRule, { fill: given(volume.value, "spot mix"), sprayVolume });
   const area = `${plainNumber(valueIn(treats.value, "ft2"))} ft2`;
-  return good(site.zones.filter((z) => z["x-id"] === spot.zoneId).map((z) => ({ ...z, area, "x-spot": volume.value.text })));
+  return good(
+    site.zones
+      .filter((z) => z["x-id"] === spot.zoneId)
+      .map((z) => ({ ...z, area, "x-spot": volume.value.text, "x-whole": z.area })),
+  );
 }

@@ -42,10 +42,7 @@ describe("cards out and in", () => {
   test.each([
     ["name,form,colour\nA,dry,red\n", ["line 1 not-a-choice"]],
     ["form,rate\ndry,1\n", ["line 1 missing"]],
-    [
-      "name,form,rate\nA,dry,fast\nB,wet,1\n",
-      ["line 2.rates[0].rate not-a-number", "line 3.form not-a-choice", "line 3.rates[0].rate no-unit"],
-    ],
+    ["name,form,rate\nA,dry,fast\nB,wet,1\n", ["line 2.rates[0].rate not-a-number", "line 3.form not-a-choice"]],
     ["name,form,rate\nA,dry,1\nA,dry,2\n", ["line 3 duplicate-name"]],
     ["name,form,rate\n", [" too-few"]],
     ['name,form,rate\n"A,dry,1\n', ["line 2 conflict"]],

@@ -1,5 +1,7 @@
-import { parse, unparse } from "papaparse";
+import { parse } from "papaparse";
 import { bad, good, issueAt, type Issue, type Result } from "@/core/contents";
+import { asTyped, toCsv } from "../csv-out";
+import { shown } from "../job-file/shown";
 import { ROW_KEYS, type CardText, type LimitRowText } from "./card";
 import { CARD_FIELDS } from "./fields";
 import { readCard } from "./read-card";
@@ -58,7 +60,7 @@ export function cardsToCsv(cards: readonly CardText[]): string {
       return line;
     });
   });
-  return `${unparse(lines, { columns: [...CARD_COLUMNS], escapeFormulae: true, newline: "\n" })}\n`;
+  return toCsv(lines, CARD_COLUMNS);
 }
 
 /** CSV → cards, or every fault with its line. */
@@ -127,14 +129,20 @@ export function cardsFromJson(text: string): Result<CardText[]> {
   }
   const { format, version, cards } = (file ?? {}) as { format?: unknown; version?: unknown; cards?: unknown };
   if (format !== FORMAT || version !== 1)
-    return bad({ path: "format", code: "not-a-choice", received: String(format), expected: `${FORMAT}, version 1` });
+    return bad({ path: "format", code: "not-a-choice", received: shown(format), expected: `${FORMAT}, version 1` });
   if (!Array.isArray(cards)) return bad({ path: "cards", code: "wrong-type", received: typeof cards, expected: "a list" });
+  if (cards.length > MOST_CARDS)
+    return bad({ path: "cards", code: "too-many", received: `${cards.length} cards`, expected: String(MOST_CARDS) });
   return all(cards.map((card, i) => ({ place: `cards[${i}]`, card })));
 }
 
 /** A file of cards of either kind. */
 export const cardsFromText = (text: string): Result<CardText[]> =>
   /^\s*\uFEFF?\s*\{/.test(text) ? cardsFromJson(text) : cardsFromCsv(text);
+
+/** The most lines and cards of one file (ours). */
+const MOST_LINES = 50_000;
+const MOST_CARDS = 2000;
 
 export interface Line {
   /** Its line in the file, from 1: the header's is 1. */
@@ -167,7 +175,14 @@ export function readTable(text: string, columns: readonly string[], needed: read
       ...missing.map((n): Issue => ({ path: "line 1", code: "missing", received: "", expected: `the column "${n}"` })),
     );
   if (data.length === 0) return bad({ path: "", code: "too-few", received: "no line", expected: "one line below the columns" });
-  // Formula signs were escaped on the way out.
-  const plain = (cell: string | undefined) => (cell ?? "").trim().replace(/^'(?=[=+\-@\t\r])/, "");
+  if (data.length > MOST_LINES)
+    return bad({
+      path: "",
+      code: "too-many",
+      received: `${data.length.toLocaleString("en-US")} lines`,
+      expected: MOST_LINES.toLocaleString("en-US"),
+    });
+  // Formula signs were made harmless on the way out.
+  const plain = (cell: string | undefined) => asTyped((cell ?? "").trim()).trim();
   return good(data.map((row, i) => ({ line: i + 2, cells: Object.fromEntries(columns.map((c) => [c, plain(row[c])])) })));
 }

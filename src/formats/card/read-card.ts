@@ -1,4 +1,5 @@
 import {
+  foldedName,
   FORMS,
   good,
   parseAnalysis,
@@ -15,6 +16,7 @@ import {
   type StatedRate,
 } from "@/core/contents";
 import { RATE_BARE, withinRate } from "../forms/rate";
+import { shown } from "../job-file/shown";
 import { asActive, compositionOf } from "./composition";
 import { CARD_FIELDS, YEARS, type Check } from "./fields";
 import { ROW_KEYS, type CardText } from "./card";
@@ -60,9 +62,14 @@ export function readCard(input: unknown): Result<CardText> {
   const take = <T>(result: Result<T>): T | undefined => (result.ok ? result.value : void faults.push(...result.issues));
 
   const name = textAt(card, "name", "name", 200);
+  if (name !== undefined && foldedName(name) === "") fault("name", "missing", "", `"Demo granule"`);
   if (name === undefined && !faults.some((f) => f.path === "name")) fault("name", "missing", "", `"Demo granule"`);
   const form = card.form as Form;
-  if (!FORMS.includes(form)) fault("form", "not-a-choice", String(card.form), FORMS.join(", "));
+  if (!FORMS.includes(form)) {
+    fault("form", card.form === undefined ? "missing" : "not-a-choice", shown(card.form), FORMS.join(", "));
+    // What else is right depends on whether it is a powder or a liquid.
+    return { ok: false, issues: faults };
+  }
 
   const scalars: Record<string, string> = {};
   for (const { key, check } of CARD_FIELDS) {

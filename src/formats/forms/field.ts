@@ -1,5 +1,5 @@
 import * as yup from "yup";
-import { parseField, wordsFor, type Field, type Issue, type Result } from "@/core/contents";
+import { foldedName, parseField, wordsFor, type Field, type Issue, type Result } from "@/core/contents";
 
 /** Building blocks of the forms: the words are core's, the ranges are core's, Yup carries them to the field. */
 
@@ -25,7 +25,7 @@ export const nameField = (example: string) =>
     .defined()
     .test("name", function (value) {
       const name = (value ?? "").trim();
-      if (name === "") return refuse(this, { code: "missing", received: "", expected: `"${example}"` });
+      if (foldedName(name) === "") return refuse(this, { code: "missing", received: "", expected: `"${example}"` });
       return name.length <= 60 || refuse(this, { code: "too-long", received: String(name.length), expected: "60" });
     });
 
@@ -50,8 +50,25 @@ export const textField = (judge: (value: string) => Omit<Issue, "path"> | undefi
       return issue === undefined || refuse(this, issue);
     });
 
+/** Lists that are longer than their form allows: told before any of their elements is looked at. */
+function tooMany(schema: yup.SchemaFieldDescription, value: unknown, path: string): Issue[] {
+  if (schema.type === "array" && Array.isArray(value)) {
+    const { tests, innerType } = schema as yup.SchemaInnerTypeDescription;
+    const most = tests.find((test) => test.name === "max")?.params?.max as number | undefined;
+    if (most !== undefined && value.length > most)
+      return [{ path, code: "too-many", received: `${value.length} of them`, expected: String(most) }];
+    return value.flatMap((one, i) => tooMany(innerType as yup.SchemaFieldDescription, one, `${path}[${i}]`));
+  }
+  if (schema.type !== "object" || typeof value !== "object" || value === null) return [];
+  return Object.entries((schema as yup.SchemaObjectDescription).fields).flatMap(([key, field]) =>
+    tooMany(field, (value as Record<string, unknown>)[key], path === "" ? key : `${path}.${key}`),
+  );
+}
+
 /** Checks values that came from outside against a form: the values, or every fault with its place. */
 export function readForm<T extends yup.AnyObject>(schema: yup.ObjectSchema<T>, input: unknown): Result<T> {
+  const many = tooMany(schema.describe(), input, "");
+  if (many.length > 0) return { ok: false, issues: many };
   try {
     return { ok: true, value: schema.validateSync(input, { strict: true, abortEarly: false }) as T };
   } catch (error) {

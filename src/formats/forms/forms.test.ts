@@ -8,7 +8,7 @@ import { readRigForm, rigText } from "./rig";
 import { rigFormOf } from "./rig-form-of";
 import { readSiteForm, siteText } from "./site";
 import { siteFormOf } from "./site-form-of";
-import { dayNumber } from "../day";
+import { dayIn, isZone, localDate } from "../day";
 
 /** A number in a field's range, written in the field's own unit: the generator is made of the declared range. */
 const inRange = (field: Field) => {
@@ -137,9 +137,25 @@ test("a site: typed → written → typed again is the same", () => {
   expect(again.ok && siteText(again.value)).toEqual(site);
 });
 
-test("days are whole, and come back", () => {
-  expect(dateOf(dayNumber("2026-04-14T23:59:59.999Z"))).toBe("2026-04-14");
-  expect(dayNumber("2026-03-01T00:00:00Z") - dayNumber("2026-02-28T12:00:00Z")).toBe(1);
+describe("the day of a place", () => {
+  test.each([
+    ["2026-12-31T23:59:59.999Z", "UTC", "2026-12-31"],
+    // Four in the afternoon in California on the last day of the year is next year in UTC.
+    ["2027-01-01T00:30:00Z", "America/Los_Angeles", "2026-12-31"],
+    ["2026-12-31T11:00:00Z", "Pacific/Auckland", "2027-01-01"],
+    // Summer time begins: the hour that isn't there belongs to no other day.
+    ["2026-03-08T07:59:59Z", "America/Los_Angeles", "2026-03-07"],
+    ["2026-03-08T08:00:00Z", "America/Los_Angeles", "2026-03-08"],
+    ["2026-07-01T18:29:59Z", "Asia/Kolkata", "2026-07-01"],
+    ["2026-07-01T18:30:00Z", "Asia/Kolkata", "2026-07-02"],
+  ])("%s in %s is %s", (moment, zone, date) => {
+    expect(localDate(moment, zone)).toBe(date);
+    expect(dateOf(dayIn(moment, zone))).toBe(date);
+  });
+  test("a zone is one that is known", () => {
+    expect(["UTC", "Europe/Berlin", "America/Argentina/Buenos_Aires", "Etc/GMT+8"].every(isZone)).toBe(true);
+    expect(["", "Moon/Base", "../etc", 8, null, "x".repeat(100)].some(isZone)).toBe(false);
+  });
 });
 
 describe("a rig with everything on it", () => {

@@ -3,7 +3,17 @@ import type { SiteForm } from "./site";
 
 type ZoneForm = SiteForm["zones"][number];
 
-export const BLANK_ZONE: ZoneForm = { id: "", name: "", area: "", turf: "", seeded: "", sodded: "", seeding: "", sodding: "" };
+export const BLANK_ZONE: ZoneForm = {
+  id: "",
+  name: "",
+  area: "",
+  turf: "",
+  seeded: "",
+  sodded: "",
+  seeding: "",
+  sodding: "",
+  ground: "",
+};
 
 /** The form of one that exists, or an empty one. */
 export function siteFormOf(site: Partial<SiteText> = {}): SiteForm {
@@ -21,6 +31,7 @@ export function siteFormOf(site: Partial<SiteText> = {}): SiteForm {
           sodded: z["x-sodded"] ?? "",
           seeding: z["x-seeding"] ?? "",
           sodding: z["x-sodding"] ?? "",
+          ground: "",
         }))
       : [BLANK_ZONE],
   };

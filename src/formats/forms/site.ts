@@ -33,6 +33,8 @@ export const siteForm = yup.object({
         sodded: maybeDate(),
         seeding: maybeDate(),
         sodding: maybeDate(),
+        /** Of a new zone: the id of the one that it is the same ground as, or "new". */
+        ground: maybe(90),
       }),
     )
     .defined()
@@ -58,6 +60,7 @@ export function siteText(form: SiteForm): SiteText {
       ...given("x-sodded", z.sodded),
       ...given("x-seeding", z.seeding),
       ...given("x-sodding", z.sodding),
+      ...given("x-ground", z.ground),
     })),
   };
 }

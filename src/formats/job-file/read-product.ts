@@ -98,6 +98,7 @@ function readSays(product: ProductText, path: string, faults: Faults): Said {
     carrierAtLeast,
     dilutionAtLeast,
     ...(card && waitsOf(card)),
+    ...(card?.use && { use: card.use }),
   };
   return {
     says,

@@ -1,5 +1,6 @@
-import { given, isDate, parseQuantity, parseRate, raw, type MixSite, type PutDown } from "@/core/contents";
+import { given, isDate, parseField, parseQuantity, parseRate, raw, type MixSite, type PutDown } from "@/core/contents";
 import { Faults, maybe, value } from "./faults";
+import { shown } from "./shown";
 import type { AppliedText, JobFile, ZoneText } from "./types";
 
 /** The sites of a job file with what is known of their zones. */
@@ -11,6 +12,7 @@ export function readSites(job: JobFile, faults: Faults): MixSite[] {
     zones: site.zones.map((zone, j) => ({
       name: zone.name ?? `zone ${j + 1}`,
       area: value(zone.area, "area"),
+      ...wholeOf(zone),
       ...textOf(zone["x-turf"], "turf"),
       ...datesOf(zone, `sites[${i}].zones[${j}]`, faults),
       applied: (zone.applied ?? []).flatMap(
@@ -23,13 +25,19 @@ export function readSites(job: JobFile, faults: Faults): MixSite[] {
 const textOf = <K extends string>(text: unknown, key: K): Partial<Record<K, string>> =>
   typeof text === "string" && text.trim() !== "" ? ({ [key]: text.trim() } as Record<K, string>) : {};
 
+/** How large the whole zone of a spot is. */
+function wholeOf(zone: ZoneText) {
+  const whole = zone["x-whole"] === undefined ? undefined : parseField("zoneArea", zone["x-whole"]);
+  return whole?.ok ? { whole: whole.value } : {};
+}
+
 function datesOf(zone: ZoneText, path: string, faults: Faults) {
   const dates: Record<string, string> = {};
   for (const key of ["seeded", "sodded", "seeding", "sodding"] as const) {
     const date = zone[`x-${key}`];
     if (date === undefined) continue;
     if (typeof date === "string" && isDate(date)) dates[key] = date;
-    else faults.add(`${path}.x-${key}`, "bad-date", String(date), `"2026-04-14"`);
+    else faults.add(`${path}.x-${key}`, "bad-date", shown(date), `"2026-04-14"`);
   }
   return dates;
 }
@@ -64,6 +72,8 @@ export function readApplied(entry: AppliedText, path: string, faults: Faults): P
     amount:
       amount.kind === "rateByWeight" ? given(amount, `${entry.of}, ${entry.date}`) : given(amount, `${entry.of}, ${entry.date}`),
     date: entry.date,
+    ...(typeof entry["x-also-on"] === "string" && isDate(entry["x-also-on"]) && { alsoOn: entry["x-also-on"] }),
+    ...(entry["x-unknown"] === true && { unknown: true }),
     ...(entry["x-planned"] === true && { planned: true }),
   };
 }

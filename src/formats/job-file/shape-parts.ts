@@ -1,5 +1,18 @@
 import * as yup from "yup";
-import { distance, isDate, parseAs, type Issue, type IssueCode, type Kind, type ParseOptions } from "@/core/contents";
+import {
+  distance,
+  FIELDS,
+  isDate,
+  parseAs,
+  parseQuantity,
+  withinField,
+  type Field,
+  type Issue,
+  type IssueCode,
+  type Kind,
+  type ParseOptions,
+} from "@/core/contents";
+import { shown, typeName } from "./shown";
 
 /** What the shape of a job file is put together from. Every fault is carried as an `Issue` in the error's parameters. */
 
@@ -16,6 +29,17 @@ export const fault = (context: yup.TestContext, issue: Fault) =>
     params: { issue: { path: issue.path ?? context.path, ...issue } },
   });
 
+/** A quantity of a field, as text: in its kind, and in the one range that a form, a row and the command share. */
+export const within = (field: Field, options: ParseOptions = {}) =>
+  yup.mixed().test("within", function (value) {
+    if (value === undefined) return true;
+    const read = parseQuantity(value, FIELDS[field].kind as Kind, { ...options, path: this.path });
+    if (!read.ok) return fault(this, read.issues[0]!);
+    if (options.zero && read.value.number === 0) return true;
+    const inside = withinField(field, read.value, this.path);
+    return inside.ok || fault(this, inside.issues[0]!);
+  });
+
 /** A quantity of one of several kinds, as text. */
 export const quantity = (kinds: readonly Kind[], options: ParseOptions = {}) =>
   yup.mixed().test("quantity", function (value) {
@@ -24,10 +48,15 @@ export const quantity = (kinds: readonly Kind[], options: ParseOptions = {}) =>
     return read.ok || fault(this, read.issues[0]!);
   });
 
-export const needed = <S extends yup.AnySchema>(schema: S, expected: string) =>
-  schema.test("needed", function (value) {
-    return value !== undefined || fault(this, { code: "missing", received: "", expected });
-  }) as S;
+export function needed<S extends yup.AnySchema>(schema: S, expected: string): S {
+  const there = (one: yup.AnySchema) =>
+    one.test("needed", function (value) {
+      return value !== undefined || fault(this, { code: "missing", received: "", expected });
+    });
+  const lazy = schema as unknown as yup.Lazy<unknown>;
+  if (lazy.type !== "lazy") return there(schema) as S;
+  return yup.lazy((value: unknown) => there(lazy.resolve({ value }) as yup.AnySchema)) as unknown as S;
+}
 
 /** An object with these keys, those that begin with x-, and no others. */
 export function exact(fields: yup.ObjectShape): yup.AnySchema {
@@ -55,20 +84,20 @@ function nearest(key: string, keys: readonly string[]): string {
   return best && best.d <= Math.min(2, Math.floor(key.length / 2)) ? best.k : "";
 }
 
-export const list = (of: yup.AnySchema | yup.Lazy<unknown>, least: number, what: string, most = 5000) =>
-  yup
+/** How many elements a list may have is looked at before any of them is: a list of a million is one fault, not a million. */
+export const list = (of: yup.AnySchema | yup.Lazy<unknown>, least: number, what: string, most = 5000) => {
+  const each = yup
     .array(of as yup.AnySchema)
     .nonNullable(A_LIST)
     .test("least", function (value) {
       return !value || value.length >= least || fault(this, { code: "too-few", received: "empty", expected: `${least} ${what}` });
-    })
-    .test("most", function (value) {
-      return (
-        !value ||
-        value.length <= most ||
-        fault(this, { code: "too-many", received: `${value.length} ${what}s`, expected: String(most) })
-      );
     });
+  const many = yup.mixed().test("most", function (value) {
+    const received = `${(value as unknown[]).length.toLocaleString("en-US")} ${what}s`;
+    return fault(this, { code: "too-many", received, expected: String(most) });
+  });
+  return yup.lazy((value: unknown) => (Array.isArray(value) && value.length > most ? many : each)) as unknown as yup.AnySchema;
+};
 
 export const text = (most = 200) =>
   yup.mixed().test("text", function (value) {
@@ -83,7 +112,7 @@ export const choice = (choices: readonly (string | number)[]) =>
     return (
       value === undefined ||
       choices.includes(value as string) ||
-      fault(this, { code: "not-a-choice", received: String(value), expected: choices.join(", ") })
+      fault(this, { code: "not-a-choice", received: shown(value), expected: choices.join(", ") })
     );
   });
 
@@ -92,7 +121,7 @@ export const matching = (pattern: RegExp, code: IssueCode, expected: string) =>
     return (
       value === undefined ||
       (typeof value === "string" && pattern.test(value)) ||
-      fault(this, { code, received: String(value), expected })
+      fault(this, { code, received: shown(value), expected })
     );
   });
 
@@ -106,7 +135,7 @@ export const number = (whole: boolean, most: number) =>
       fits ||
       fault(this, {
         code: "out-of-range",
-        received: String(value),
+        received: shown(value),
         expected: `${whole ? "a whole number" : "a number"} above 0, ${most.toLocaleString("en-US")} at most`,
       })
     );
@@ -116,13 +145,5 @@ export const date = () =>
   yup.mixed().test("date", function (value) {
     if (value === undefined) return true;
     const real = typeof value === "string" && isDate(value);
-    return real || fault(this, { code: "bad-date", received: String(value), expected: `"2026-04-14"` });
+    return real || fault(this, { code: "bad-date", received: shown(value), expected: `"2026-04-14"` });
   });
-
-export function typeName(value: unknown): string {
-  if (value === null) return "null";
-  if (Array.isArray(value)) return "a list";
-  return (
-    { object: "an object", string: "text", number: "a number", boolean: "true or false" }[typeof value as string] ?? typeof value
-  );
-}

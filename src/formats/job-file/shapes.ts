@@ -1,6 +1,33 @@
 import * as yup from "yup";
-import { FORMS, LOAD_MODES, RATE_KINDS, RIG_KINDS, type Issue, type Kind } from "@/core/contents";
-import { A_LIST, AN_OBJECT, choice, date, exact, list, matching, needed, number, quantity, text, typeName } from "./shape-parts";
+import {
+  FIELDS,
+  FORMS,
+  LOAD_MODES,
+  parseAs,
+  RATE_KINDS,
+  RIG_KINDS,
+  type Field,
+  type Issue,
+  type Kind,
+  type LabelRate,
+} from "@/core/contents";
+import { withinRate } from "../forms/rate";
+import {
+  A_LIST,
+  AN_OBJECT,
+  choice,
+  date,
+  exact,
+  fault,
+  list,
+  matching,
+  needed,
+  number,
+  quantity,
+  text,
+  within,
+} from "./shape-parts";
+import { typeName } from "./shown";
 
 /**
  * The shape of a job file, for Yup. The words of a fault are made elsewhere, in one place. What depends on two places at
@@ -26,7 +53,6 @@ const byKind = (shapes: Readonly<Record<string, yup.ObjectShape>>) =>
     });
   });
 
-const q = (kind: Kind) => needed(quantity([kind]), exampleOf[kind] ?? "");
 const exampleOf: Partial<Record<Kind, string>> = {
   area: `"250 ft2"`,
   volume: `"33 fl oz"`,
@@ -35,44 +61,53 @@ const exampleOf: Partial<Record<Kind, string>> = {
   speed: `"3 mph"`,
   share: `"40 %"`,
 };
+const q = (field: Field) => needed(within(field), exampleOf[FIELDS[field].kind] ?? "");
 const opt = (kind: Kind) => quantity([kind]);
-const times = needed(list(q("time"), 1, "time"), `["61 s", "63 s", "62 s"]`);
+const times = needed(list(q("walkTime"), 1, "time", 500), `["61 s", "63 s", "62 s"]`);
 
 const PACE: Record<string, yup.ObjectShape> = {
-  "timed-area": { area: q("area"), times },
-  "timed-run": { distance: q("length"), swath: opt("length"), times },
-  speed: { speed: q("speed"), swath: opt("length") },
+  "timed-area": { area: q("testArea"), times },
+  "timed-run": { distance: q("course"), swath: within("swath"), times },
+  speed: { speed: q("speed"), swath: within("swath") },
 };
 
 const FLOW: Record<string, yup.ObjectShape> = {
   "timed-catch": {
     catches: needed(
-      list(exact({ volume: q("volume"), time: q("time") }), 1, "catch"),
+      list(exact({ volume: q("catchVolume"), time: q("catchTime") }), 1, "catch", 500),
       `[{ "volume": "33 fl oz", "time": "62 s" }]`,
     ),
   },
-  "outlet-catches": { time: q("time"), volumes: needed(list(q("volume"), 1, "volume"), `["12 fl oz"]`) },
-  "metered-flow": { readings: list(q("flow"), 1, "reading"), whole: opt("flow") },
+  "outlet-catches": { time: q("catchTime"), volumes: needed(list(q("catchVolume"), 1, "volume", 500), `["12 fl oz"]`) },
+  "metered-flow": { readings: list(q("meterFlow"), 1, "reading", 500), whole: within("meterFlow") },
   "tip-chart": {},
 };
 
 const USED = exact({
-  area: q("area"),
-  start: opt("volume"),
-  remaining: quantity(["volume"], { zero: true }),
-  topUp: opt("volume"),
+  area: q("testArea"),
+  start: within("left"),
+  remaining: within("left", { zero: true }),
+  topUp: within("left"),
 });
 
 const CALIBRATION = exact({
-  sprayVolume: opt("sprayVolume"),
+  sprayVolume: within("sprayVolume"),
   pace: yup.lazy((value: unknown) => (value === undefined ? yup.mixed() : byKind(PACE).resolve({ value }))),
   flow: yup.lazy((value: unknown) => (value === undefined ? yup.mixed() : byKind(FLOW).resolve({ value }))),
-  used: yup.lazy((value: unknown) => (Array.isArray(value) ? list(USED, 1, "trial") : USED)),
-  target: opt("sprayVolume"),
+  used: yup.lazy((value: unknown) => (Array.isArray(value) ? list(USED, 1, "trial", 500) : USED)),
+  target: within("sprayVolume"),
   tolerance: opt("share"),
 });
 
-const rate = () => quantity(RATE_KINDS);
+/** A rate in its kind, and in that kind's range. */
+const rate = () =>
+  quantity(RATE_KINDS).test("rate", function (value) {
+    if (value === undefined) return true;
+    const read = parseAs<(typeof RATE_KINDS)[number]>(value, RATE_KINDS, { path: this.path });
+    if (!read.ok) return true;
+    const inside = withinRate(read.value as LabelRate, this.path);
+    return inside.ok || fault(this, inside.issues[0]!);
+  });
 const amount = () => quantity(["mass", "volume"]);
 const days = () => matching(/^\d{1,4} days?$/, "not-a-number", `"35 days"`);
 const currency = () => matching(/^[A-Z]{3}$/, "not-a-choice", "USD, EUR or another ISO 4217 code");
@@ -106,7 +141,7 @@ const PRODUCT = exact({
 
 const ZONE = exact({
   name: text(),
-  area: q("area"),
+  area: q("zoneArea"),
   applied: list(
     exact({
       of: needed(text(), `"Other granule"`),
@@ -122,21 +157,21 @@ const ZONE = exact({
 });
 
 const HEAD = byKind({
-  metered: { feed: q("flow") },
+  metered: { feed: needed(within("feed"), `"2 fl oz/min"`) },
   dial: {
-    setting: needed(quantity(["strengthByVolume"]), `"2 fl oz/gal"`),
-    jar: exact({ product: q("volume"), water: q("volume") }),
+    setting: needed(within("dial"), `"2 fl oz/gal"`),
+    jar: exact({ product: q("jarVolume"), water: q("jarVolume") }),
   },
 });
 
 const RIG = exact({
   name: text(),
   kind: needed(choice(RIG_KINDS), RIG_KINDS.map((k) => `"${k}"`).join(", ")),
-  tanks: list(exact({ name: text(), usable: needed(opt("volume"), `"4 gal"`), leastMix: opt("volume") }), 1, "tank", 20),
-  outlets: exact({ count: number(true, 500), spacing: opt("length") }),
+  tanks: list(exact({ name: text(), usable: needed(within("usable"), `"4 gal"`), leastMix: within("leastMix") }), 1, "tank", 20),
+  outlets: exact({ count: number(true, 500), spacing: within("spacing") }),
   tip: exact({
     size: matching(/^\d{2,4}$/, "not-a-choice", "a size in tenths of a gallon a minute, such as 025"),
-    pressure: opt("pressure"),
+    pressure: within("pressure"),
   }),
   head: yup.lazy((value: unknown) => (value === undefined ? yup.mixed() : HEAD.resolve({ value }))),
 });

@@ -87,6 +87,8 @@ export interface ProductText {
   readonly limits?: LimitsText;
   readonly carrierAtLeast?: string;
   readonly dilutionAtLeast?: string;
+  /** Ours: the id of its card on record. */
+  readonly "x-id"?: string;
   /** Ours: the rest of the label's card, and how the rate was chosen. */
   readonly "x-label"?: unknown;
   readonly "x-choice"?: unknown;
@@ -111,6 +113,9 @@ export interface AppliedText {
   /** Ours: the specific gravity of a liquid; and that it stands on an open sheet and isn't down yet. */
   readonly "x-gravity"?: string;
   readonly "x-planned"?: boolean;
+  /** Ours: another day that it may have gone down on; and that nobody noted its active. */
+  readonly "x-also-on"?: string;
+  readonly "x-unknown"?: boolean;
 }
 
 export interface ZoneText {
@@ -120,6 +125,10 @@ export interface ZoneText {
   /** Ours: its id on record; and that its area is what a spot mix of this volume treats. */
   readonly "x-id"?: string;
   readonly "x-spot"?: string;
+  /** Ours, of a zone that comes to a site later: the zone that it is the same ground as, or "new". */
+  readonly "x-ground"?: string;
+  /** Ours: how large the whole zone of a spot is. */
+  readonly "x-whole"?: string;
   /** Ours: what grows there, and when it was or will be seeded or sodded (ISO dates). */
   readonly "x-turf"?: string;
   readonly "x-seeded"?: string;

@@ -1,0 +1,81 @@
+/** What a file would bring in, before anything of it is kept: a person looks, and chooses item by item. */
+
+/** How an item of a file stands to what is on record. */
+export const ITEM_STATES = [
+  /** Not on record: it is added. */
+  "new",
+  /** On record just so. */
+  "same",
+  /** On record otherwise: it is left, unless somebody takes it. */
+  "differs",
+  /** On record under another name by now: it is left. */
+  "renamed",
+  /** On record and retired: it is left, unless somebody brings it back. */
+  "retired",
+  /** A zone that its site doesn't have: it is left until somebody says which ground it is. */
+  "new-zone",
+] as const;
+export type ItemState = (typeof ITEM_STATES)[number];
+
+export type ItemKind = "rig" | "person" | "label" | "site" | "zone";
+
+/** One place in which a file and the records differ. */
+export interface Difference {
+  readonly place: string;
+  readonly here: string;
+  readonly file: string;
+}
+
+export interface ImportItem {
+  /** Names it in a person's choice. */
+  readonly key: string;
+  readonly kind: ItemKind;
+  readonly name: string;
+  readonly state: ItemState;
+  /** What it is called on record, where that is another name. */
+  readonly calledHere?: string;
+  readonly differences: readonly Difference[];
+  /** Of a zone: the ground that it may be, by id. */
+  readonly grounds?: readonly { readonly id: string; readonly name: string }[];
+  /** It was taken by a person's choice. */
+  readonly taken: boolean;
+}
+
+/** What a person chose, by the key of an item: "take", or of a zone its ground (an id, or "new"). */
+export type Choices = Readonly<Record<string, string>>;
+
+/** What an import brought in, or would. */
+export interface Imported {
+  readonly items: readonly ImportItem[];
+  readonly calibrations: number;
+  /** What went down, put on record. */
+  readonly applications: number;
+  /** What went down and was on record already. */
+  readonly known: number;
+  /** Whole rows, of a file of all records. */
+  readonly rows: number;
+}
+
+export const NOTHING: Imported = { items: [], calibrations: 0, applications: 0, known: 0, rows: 0 };
+
+/** Where two texts differ, place by place. Ids and history are no part of what is compared. */
+export function differencesOf(here: unknown, file: unknown): Difference[] {
+  const [a, b] = [flat(here), flat(file)];
+  return [...new Set([...a.keys(), ...b.keys()])]
+    .filter((place) => a.get(place) !== b.get(place))
+    .map((place) => ({ place, here: a.get(place) ?? "–", file: b.get(place) ?? "–" }));
+}
+
+const PASSED = new Set(["x-id", "applied", "x-chart", "x-ground"]);
+/** So many differences are told of one item: whoever sees more sees another thing. */
+export const MOST_DIFFERENCES = 40;
+
+function flat(value: unknown, place = "", into = new Map<string, string>()): Map<string, string> {
+  if (Array.isArray(value)) value.forEach((one, i) => flat(one, `${place}[${i + 1}]`, into));
+  else if (typeof value === "object" && value !== null)
+    for (const [key, one] of Object.entries(value)) {
+      if (!PASSED.has(key)) flat(one, [place, key.replace(/^x-/, "")].filter(Boolean).join(" "), into);
+    }
+  else if (value !== undefined && value !== "") into.set(place, String(value));
+  return into;
+}
