@@ -2,31 +2,75 @@ import { calibrate, given, mixedFor, rateOnGround } from "@/core/contents";
 import { groundText } from "@/formats/card/choice";
 import type { CountedEntry } from "@/formats/book";
 import { appliedOf } from "@/formats/counted";
-import { soundJob } from "@/formats/job-file/assemble";
 import { cardOfProduct } from "@/formats/gear";
-import type { JobFile } from "@/formats/job-file/types";
+import { soundJob } from "@/formats/job-file/assemble";
+import type { JobFile, ProductText } from "@/formats/job-file/types";
 import { openSheets, standingApplications } from "@/records/applications";
+import type { SetAside } from "@/records/aside";
 import type { Access } from "@/records/database";
+import { groundGroups, sitesOfZones } from "@/records/ground";
 import { siteIdOf } from "@/records/sheets";
+import { cardsNow, type Recorded } from "./cards-now";
+import { todayOf } from "./clock";
 
-/** All that counts against the limits of a site's zones, or of every site's: what went down, and what open sheets plan. */
-export function countedOf(db: Access, siteId?: string): CountedEntry[] {
-  const down = standingApplications(db, siteId).flatMap((row) => {
-    const { siteId: site, zoneId, zone, product: name, actives, rate, date } = row;
-    const applied = appliedOf({ name, actives, ...(row.gravity !== null && { gravity: row.gravity }) }, rate, date);
-    return applied.map((one): CountedEntry => ({ siteId: site, zoneId, zone, sheetId: null, applied: one }));
+/**
+ * All that counts against the limits of the zones of some sites, or of all: what went down, and what open sheets plan.
+ * @param aside takes the rows that can't be read: what they hold isn't counted, so nothing may be planned beside them
+ */
+export function countedOf(db: Access, siteIds?: readonly string[], aside?: SetAside[]): CountedEntry[] {
+  const groups = groundGroups(db);
+  const siteOf = sitesOfZones(db);
+  // Ground that lies under another site's name has its history there.
+  const everywhere = siteIds === undefined ? undefined : [...new Set([...siteIds, ...sitesBeside(siteIds, groups, siteOf)])];
+  const known = cardsNow(db);
+  const ground = (zoneId: string) => groups.get(zoneId) ?? (siteOf.has(zoneId) ? [zoneId] : []);
+  const down = standingApplications(db, everywhere, aside).flatMap((row): CountedEntry[] => {
+    const applied = appliedOf(known.downOf(row), row.rate, { date: row.date, alsoOn: row.alsoOn });
+    const { siteId, zone } = row;
+    const zoneIds = ground(row.zoneId);
+    return applied.map((one) => ({ siteId, zoneIds, zone, sheetId: null, applied: one }));
   });
-  const planned = openSheets(db, siteId).flatMap(plannedBy);
-  return [...down, ...planned].filter((c) => siteId === undefined || c.siteId === siteId);
+  const today = todayOf(db);
+  const planned = openSheets(db, everywhere, aside).flatMap((sheet) =>
+    plansOf(sheet).flatMap(({ siteId, zoneId, zone, holder, amount, planFor }): CountedEntry[] => {
+      // A sheet of yesterday that nobody closed is poured today or later.
+      const date = planFor > today ? planFor : today;
+      const applied = appliedOf(known.downOf(holder), amount, { date, planned: true });
+      return applied.map((one) => ({ siteId, zoneIds: ground(zoneId), zone, sheetId: sheet.id, applied: one }));
+    }),
+  );
+  return [...down, ...planned];
+}
+
+/** The sites whose zones are one ground with a zone of these sites. */
+function* sitesBeside(
+  siteIds: readonly string[],
+  groups: ReadonlyMap<string, readonly string[]>,
+  siteOf: ReadonlyMap<string, string>,
+): Generator<string> {
+  for (const [zone, group] of groups)
+    if (siteIds.includes(siteOf.get(zone) ?? "")) for (const other of group) yield siteOf.get(other) ?? "";
 }
 
 type OpenSheet = ReturnType<typeof openSheets>[number];
 
-/** What sheets plan, worked out once for each: a sheet never changes. */
-const known = new WeakMap<JobFile, Map<string, readonly CountedEntry[]>>();
+/** What an open sheet plans for one product on one zone. */
+export interface PlannedDown {
+  readonly siteId: string;
+  readonly zoneId: string;
+  readonly zone: string;
+  readonly product: number;
+  readonly holder: Recorded;
+  /** What goes down, as a job file writes it. */
+  readonly amount: string;
+  readonly planFor: string;
+}
 
-function plannedBy(sheet: OpenSheet): readonly CountedEntry[] {
-  const sheets = known.get(sheet.job) ?? new Map<string, readonly CountedEntry[]>();
+/** What sheets plan, worked out once for each: a sheet never changes. */
+const known = new WeakMap<JobFile, Map<string, readonly PlannedDown[]>>();
+
+export function plansOf(sheet: Pick<OpenSheet, "id" | "siteId" | "job" | "madeAt">): readonly PlannedDown[] {
+  const sheets = known.get(sheet.job) ?? new Map<string, readonly PlannedDown[]>();
   known.set(sheet.job, sheets);
   const key = [sheet.id, sheet.siteId, sheet.madeAt].join();
   const entries = sheets.get(key) ?? workOut(sheet);
@@ -34,27 +78,33 @@ function plannedBy(sheet: OpenSheet): readonly CountedEntry[] {
   return entries;
 }
 
-function workOut(sheet: OpenSheet): CountedEntry[] {
+function workOut(sheet: Pick<OpenSheet, "siteId" | "job" | "madeAt">): PlannedDown[] {
   const job = soundJob(sheet.job);
   const { sprayVolume } = calibrate(job.calibration);
   const fixed = job.mixedFor && !job.rig.head ? given(job.mixedFor, "mixed for") : undefined;
   return (sheet.job.products ?? []).flatMap((product, i) => {
     const one = job.products[i]!;
-    const rest = cardOfProduct(product);
-    const actives = (product.actives ?? []).map((a) => ({ name: a.name, content: (a.fraction ?? a.strength)! }));
-    const holder = { name: product.name, actives, ...(rest.gravity !== undefined && { gravity: rest.gravity }) };
     const amount = groundText(rateOnGround(fixed ? mixedFor(one, fixed) : one, sprayVolume));
-    const applied = appliedOf(holder, amount, sheet.madeAt.slice(0, 10), true);
     return (sheet.job.sites ?? []).flatMap((site) =>
-      site.zones.flatMap((zone) =>
-        applied.map((entry): CountedEntry => ({
-          siteId: siteIdOf(sheet, site),
-          zoneId: zone["x-id"] ?? "",
-          zone: zone.name ?? "",
-          sheetId: sheet.id,
-          applied: entry,
-        })),
-      ),
+      site.zones.map((zone): PlannedDown => ({
+        siteId: siteIdOf(sheet, site),
+        zoneId: zone["x-id"] ?? "",
+        zone: zone.name ?? "",
+        product: i,
+        holder: recordedOf(product),
+        amount,
+        planFor: sheet.job.date ?? sheet.madeAt.slice(0, 10),
+      })),
     );
   });
+}
+
+/** A product of a sheet as a record of the log names it. */
+export function recordedOf(product: ProductText): Recorded {
+  return {
+    product: product.name,
+    labelId: product["x-id"] ?? null,
+    actives: (product.actives ?? []).map((a) => ({ name: a.name, content: (a.fraction ?? a.strength)! })),
+    gravity: cardOfProduct(product).gravity ?? null,
+  };
 }

@@ -154,8 +154,9 @@ test("a spot mix: half a gallon, on so much of the zone as it treats", () => {
   must(recordSheet(records.db, DAY, { date: "2026-09-02" }));
   expect(readBook(records.db).applications[0]).toMatchObject({ zone: "north", note: "a spot of 0.5 gal" });
   // Its file can't bring the site in: how large the zone really is isn't in it.
-  const file = { ...job, "x-person": "Odile Marsh", sites: [{ ...job.sites![0]!, name: "Elsewhere" }] };
-  expect(faults(importJob(records.db, JSON.stringify(file)))).toEqual(["sites[0].zones[0].area conflict"]);
+  const elsewhere = { ...job.sites![0]!, name: "Elsewhere", "x-id": "site-9999999999" };
+  const file = { ...job, "x-person": "Odile Marsh", sites: [elsewhere] };
+  expect(faults(importJob(records.db, JSON.stringify(file), {}))).toEqual(["sites[0].zones[0].area conflict"]);
   const of = (spot: object) =>
     faults(saveSheet(records.db, sheet({ id: "sheet-0000000009", stops: [{ siteId: ids.sites, spot }] })));
   expect(of({ zoneId: "elsewhere", volume: "1" })).toEqual(["stops[0].spot missing"]);

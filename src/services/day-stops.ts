@@ -2,7 +2,7 @@ import { bad, good, parseField, raw, STOP_EVENTS, type Result, type StopEvent } 
 import type { Records } from "@/records/database";
 import { addStopEvent, type NewStopEvent } from "@/records/runs";
 import { doneSteps, findSheet } from "@/records/sheets";
-import { isId, issue, nowText } from "./input";
+import { isId, issue, nowText, shown } from "./input";
 import { runOf, sheetState } from "./sheet-today";
 
 /**
@@ -15,11 +15,11 @@ export function tellStop(db: Records, sheetId: string, input: unknown): Result<{
   return db.transaction((tx): Result<{ id: string }> => {
     const sheet = isId(sheetId) ? findSheet(tx, sheetId) : undefined;
     const run = sheet && runOf(tx, sheet);
-    if (!run) return bad(issue("", "unknown-name", String(sheetId), "the days on record"));
+    if (!run) return bad(issue("", "unknown-name", shown(sheetId), "the days on record"));
     if (sheetState(tx, sheetId) !== "open")
       return bad(issue("", "conflict", "this day is closed", "correct its records in the log instead"));
     if (!STOP_EVENTS.includes(what as StopEvent["what"]))
-      return bad(issue("what", "not-a-choice", String(what), STOP_EVENTS.join(", ")));
+      return bad(issue("what", "not-a-choice", shown(what), STOP_EVENTS.join(", ")));
     // A fill that is half poured holds what it was planned for: what it serves can't change under it.
     const begun = doneSteps(tx, sheetId).some((key) => key.startsWith(`run.${run.filled.length + 1}.`));
     if (begun)
@@ -34,14 +34,14 @@ export function tellStop(db: Records, sheetId: string, input: unknown): Result<{
     const event = { sheetId, what: what as StopEvent["what"] };
     if (what === "order") {
       const todo = run.stops.filter((s) => s.state === "todo").map((s) => s.site);
-      const names = Array.isArray(order) ? order.map(String) : [];
+      const names = Array.isArray(order) ? order.slice(0, 100).map(shown) : [];
       if (names.length !== todo.length || !todo.every((name) => names.includes(name)))
         return bad(issue("order", "conflict", "another list of stops", `name each of: ${todo.join(", ")}`));
       addStopEvent(tx, { ...event, site: "", left: null, order: names }, nowText());
       return good({ id: sheetId });
     }
     const stop = run.stops.find((s) => s.site === site);
-    if (!stop) return bad(issue("site", "unknown-name", String(site), run.stops.map((s) => s.site).join(", ")));
+    if (!stop) return bad(issue("site", "unknown-name", shown(site), run.stops.map((s) => s.site).join(", ")));
     const rest = what === "done" && left !== undefined && left !== "" ? readLeft(left, run.inTank) : good(null);
     if (!rest.ok) return rest;
     if (what === "done" && stop.state === "done") return good({ id: sheetId });

@@ -1,41 +1,29 @@
-import { bad, good, type Result } from "@/core/contents";
+import { good, type Issue, type Result } from "@/core/contents";
 import { cardsFromText } from "@/formats/card/csv";
+import { NOTHING, type Choices, type Imported, type ImportItem } from "@/formats/import";
 import type { Records } from "@/records/database";
-import { labelNamed, putLabel } from "@/records/labels";
-import { fileId } from "./file-id";
-import { readUpload } from "./import-job";
+import { bringIn } from "./import-items";
 import { nowText } from "./input";
-
-export interface ImportedCards {
-  readonly added: readonly string[];
-  readonly replaced: readonly string[];
-  /** On record with another text, and left as they are. */
-  readonly left: readonly string[];
-}
+import { wholly } from "./keep-up";
+import type { Progress } from "./progress";
 
 /**
- * Takes cards in from a CSV or JSON file: `{ text, replace }`. A card that is on record with another text is left as it
- * is, unless replacing was asked for: a limit must not be changed by a file that was meant to add a product.
+ * Takes cards in from a CSV or JSON file. A card that is on record with another text is left as it is, unless that card
+ * was chosen: a limit must not be changed by a file that was meant to add a product.
  */
-export function importCards(db: Records, input: unknown): Result<ImportedCards> {
-  const text = readUpload(input);
-  if (!text.ok) return text;
-  const cards = cardsFromText(text.value);
-  if (!cards.ok) return bad(...cards.issues);
-  const replace = (input as { replace?: unknown }).replace === true;
-  return db.transaction((tx): Result<ImportedCards> => {
+export function importCards(db: Records, text: string, chosen?: Choices, progress?: Progress): Result<Imported> {
+  const cards = cardsFromText(text);
+  if (!cards.ok) return cards;
+  return wholly(db, (tx) => {
     const now = nowText();
-    const [added, replaced, left]: [string[], string[], string[]] = [[], [], []];
-    for (const card of cards.value) {
-      const known = labelNamed(tx, card.name);
-      if (!known) {
-        putLabel(tx, fileId("label", card.name), card, now);
-        added.push(card.name);
-      } else if (JSON.stringify(known.card) !== JSON.stringify(card)) {
-        if (replace) putLabel(tx, known.id, card, now);
-        (replace ? replaced : left).push(card.name);
-      }
-    }
-    return good({ added, replaced, left });
+    const items: ImportItem[] = [];
+    const issues: Issue[] = [];
+    cards.value.forEach((card, i) => {
+      progress?.(i, cards.value.length);
+      const brought = bringIn(tx, { of: "labels", text: card, path: card.name }, chosen ?? {}, now);
+      if (brought.ok) items.push(brought.value.item);
+      else issues.push(...brought.issues);
+    });
+    return issues.length > 0 ? { ok: false, issues } : good({ ...NOTHING, items });
   });
 }

@@ -1,4 +1,6 @@
 import { readFileSync } from "node:fs";
+import type { Imported } from "@/formats/import";
+import { holdClock } from "./clock";
 import { importJob } from "./import-job";
 import { readBook } from "./read-book";
 import { faults, freshRecords, must } from "./testing/town";
@@ -6,22 +8,18 @@ import { faults, freshRecords, must } from "./testing/town";
 const records = freshRecords();
 
 describe("bringing in a job file", () => {
+  // Its readings were taken in November.
+  beforeEach(() => holdClock("2026-12-01T12:00:00Z"));
   const town00 = () => readFileSync("demo/00-town.job.json", "utf8");
   test("rig, person, calibration, labels and sites; the same file twice brings nothing new", () => {
-    expect(must(importJob(records.db, town00()))).toMatchObject({
-      rigs: ["Blue backpack"],
-      people: ["Odile Marsh"],
-      calibrations: 1,
-    });
-    expect(must(importJob(records.db, town00()))).toEqual({
-      rigs: [],
-      people: [],
-      labels: [],
-      sites: [],
-      calibrations: 0,
-      applications: 0,
-      differing: [],
-    });
+    const states = (imported: Imported) => new Set(imported.items.map((item) => item.state));
+    const first = must(importJob(records.db, town00(), {}));
+    expect(first.calibrations).toBe(1);
+    expect(first.items.map((item) => item.name)).toEqual(expect.arrayContaining(["Blue backpack", "Odile Marsh"]));
+    expect(states(first)).toEqual(new Set(["new"]));
+    const again = must(importJob(records.db, town00(), {}));
+    expect([again.calibrations, again.applications]).toEqual([0, 0]);
+    expect(states(again)).toEqual(new Set(["same"]));
     const book = readBook(records.db);
     expect([book.labels.length, book.sites.length]).toEqual([0, 6]);
     expect(book.sites.every((s) => s.site.zones.length >= 2)).toBe(true);
@@ -44,7 +42,7 @@ describe("bringing in a job file", () => {
   ] as [string, (job: Record<string, never>) => unknown, string][])("%s: refused whole", (_what, spoil, expected) => {
     const job = JSON.parse(town00());
     spoil(job);
-    expect(faults(importJob(records.db, JSON.stringify(job)))).toContain(expected);
+    expect(faults(importJob(records.db, JSON.stringify(job), {}))).toContain(expected);
     expect(readBook(records.db).rigs).toEqual([]);
   });
 });

@@ -1,74 +1,63 @@
 import {
-  bad,
   belongsToPerson,
   calibrate,
   entered,
   good,
   GROUNDS,
+  issueAt,
   LEVERS,
   METHOD_IDS,
   ownerOf,
-  withinField,
+  raw,
   type Calibration,
-  type Field,
   type Ground,
   type Issue,
-  type Kind,
   type LeverName,
   type MethodId,
   type Result,
 } from "@/core/contents";
 import type { CardText } from "@/formats/card/card";
 import { cardOf } from "@/formats/card/product-of";
-import { readRate } from "@/formats/forms/rate";
+import { NOTHING, type Choices, type Imported, type ImportItem } from "@/formats/import";
 import { calibrationJob } from "@/formats/job-file/assemble";
 import { readJobText } from "@/formats/job-file/read";
 import type { Job } from "@/formats/job-file/read-checked";
+import type { ProductText, SiteText } from "@/formats/job-file/types";
 import { isSetup } from "@/formats/rig-setup";
 import { addCalibration, findCalibration, newestBefore, type NewTrial } from "@/records/calibrations";
 import type { Access, Records } from "@/records/database";
-import { labelNamed, putLabel } from "@/records/labels";
-import { personNamed, putPerson } from "@/records/people";
-import { putRig, rigNamed, type NamedRig } from "@/records/rigs";
-import { findSite, putSite, siteNamed } from "@/records/sites";
+import { keptRig, type NamedRig } from "@/records/rigs";
+import { findSite, zonesTold } from "@/records/sites";
+import { todayOf } from "./clock";
+import { A_MOMENT, isMoment, issue, nowText, shown } from "./input";
 import { fileId } from "./file-id";
-import { keepApplied } from "./keep-applied";
-import { isMoment, issue, nowText } from "./input";
+import { meantBy } from "./file-identity";
+import { bringIn, type Brought } from "./import-items";
+import { keepApplied, zoneMeant } from "./keep-applied";
 import { impossible, resultOf } from "./keep-calibration";
-
-/** What an import brought in, by name. What was there already is left as it is. */
-export interface Imported {
-  readonly rigs: readonly string[];
-  readonly people: readonly string[];
-  readonly labels: readonly string[];
-  readonly sites: readonly string[];
-  readonly calibrations: number;
-  /** What went down before, as the file's zones tell it. */
-  readonly applications: number;
-  /** Labels that the file binds otherwise than the card on record, which was left as it is. */
-  readonly differing: readonly string[];
-}
+import { keepUp, wholly, type KeptKind } from "./keep-up";
+import type { Progress } from "./progress";
+import { groundBefore } from "./same-ground";
 
 /**
- * Takes a job file in: the rig, its calibration, the labels and the sites, each found by its name. Beside the format's
- * own keys it reads `x-person` (whose calibration it is), `x-made-at` (when), `x-ground`, `x-method` and `x-lever`. The same file twice brings
- * nothing new. What its zones tell of earlier applications goes into the log: a budget that forgets is a trap.
+ * Takes a job file in: the rig, its calibration, the labels and the sites. Beside the format's own keys it reads
+ * `x-person` (whose calibration it is), `x-made-at` (when), `x-ground`, `x-method` and `x-lever`. What is on record and
+ * differs is left, unless it was chosen; the same file twice brings nothing new. What its zones tell of earlier
+ * applications goes into the log: a budget that forgets is a trap.
+ * @param chosen left out for a look beforehand: what still has to be said is no fault then
  */
-export function importJob(db: Records, text: string): Result<Imported> {
+export function importJob(db: Records, text: string, chosen?: Choices, progress?: Progress): Result<Imported> {
+  const choices = chosen ?? {};
   const read = readJobText(text);
   if (!read.ok) return read;
   const job = read.value;
   const { person, madeAt, ground, story, issues: extra } = extrasOf(job);
   const made = calibrate(job.calibration);
   const impossibly = impossible(made, "calibration");
-  const issues = [...extra, ...rangeFaults(job), ...(impossibly ? [impossibly] : [])];
-  const cards: CardText[] = [];
-  job.file.products?.forEach((product, i) => {
-    const card = cardOf(product, `products[${i}]`);
-    if (card.ok) cards.push(card.value);
-    else issues.push(...card.issues);
-  });
-  issues.push(...lostZones(db, job), ...spots(db, job));
+  const issues = [...extra, ...(impossibly ? [impossibly] : [])];
+  const cards = (job.file.products ?? []).map((product, i) => cardOf(product, `products[${i}]`));
+  for (const card of cards) if (!card.ok) issues.push(...card.issues);
+  if (!job.file.rig.tanks?.length) issues.push(issue("rig.tanks", "missing", "", `[{ "name": "main", "usable": "4 gal" }]`));
   if (belongsToPerson(job.rig.kind) && job.file.calibration.sprayVolume === undefined && person === undefined)
     issues.push(issue("x-person", "missing", "", `"Odile Marsh": a pace is a person's own, name who walked`));
   if (ownerOf(job.rig.kind) === "tap" && !job.file.sites?.length)
@@ -78,89 +67,155 @@ export function importJob(db: Records, text: string): Result<Imported> {
   if (job.file.rig.name === undefined) issues.push(issue("rig.name", "missing", "", `"Blue backpack"`));
   if (issues.length > 0) return { ok: false, issues };
 
-  return db.transaction((tx): Result<Imported> => {
+  return wholly(db, (tx) => {
     const now = nowText();
-    const rigs: string[] = [];
-    const rig = job.file.rig as NamedRig;
-    const rigId = rigNamed(tx, rig.name)?.id ?? fileId("rig", rig.name);
-    if (!rigNamed(tx, rig.name)) {
-      putRig(tx, rigId, rig, now);
-      rigs.push(rig.name);
-    }
-    const people: string[] = [];
-    let personId: string | null = null;
-    if (person !== undefined) {
-      personId = personNamed(tx, person)?.id ?? fileId("person", person);
-      if (!personNamed(tx, person)) {
-        putPerson(tx, personId, person, now);
-        people.push(person);
-      }
-    }
-    const labels = cards.filter((card) => !labelNamed(tx, card.name));
-    // A label that is there already is left as it is; where the file binds it otherwise, that is said.
-    const differing = cards.filter((card) => {
-      const known = labelNamed(tx, card.name)?.card;
-      return known !== undefined && bindingOf(known) !== bindingOf(card);
+    const today = todayOf(tx);
+    const items: ImportItem[] = [];
+    const faults: Issue[] = [];
+    const bring = <K extends KeptKind>(item: Parameters<typeof bringIn<K>>[1]): Brought<K> | undefined => {
+      const brought = bringIn(tx, item, choices, now);
+      if (!brought.ok) return void faults.push(...brought.issues);
+      items.push(brought.value.item);
+      return brought.value;
+    };
+    const fileRig = job.file.rig as NamedRig;
+    const rig = bring({ of: "rigs", text: keptRig(fileRig), xId: (fileRig as { "x-id"?: unknown })["x-id"], path: "rig" });
+    const who = person === undefined ? undefined : bring({ of: "people", text: { name: person }, path: "x-person" });
+    cards.forEach((card, i) => {
+      if (card.ok) bring(cardItem(card.value, job.file.products![i]!, `products[${i}]`));
     });
-    for (const card of labels) putLabel(tx, fileId("label", card.name), card, now);
-    const sites = (job.file.sites ?? []).filter((s) => !siteNamed(tx, s.name));
-    for (const site of sites) putSite(tx, fileId("site", site.name), site, now);
     let applications = 0;
-    for (const site of job.file.sites ?? []) {
-      const id = siteNamed(tx, site.name)!.id;
-      applications += keepApplied(tx, { ...findSite(tx, id)!, id }, site.zones, now);
-    }
+    const sites = job.file.sites ?? [];
+    const ids = sites.map((site, i) => {
+      progress?.(i, sites.length);
+      const path = `sites[${i}]`;
+      const spot = spotOf(tx, site, path);
+      if (spot) return void faults.push(spot);
+      const brought = bring({ of: "sites", text: site, xId: site["x-id"], path, over: (here) => siteOver(here, site) });
+      if (!brought) return undefined;
+      items.push(...newZones(tx, brought.id, site, path, choices, now, faults));
+      const known = findSite(tx, brought.id)!;
+      site.zones.forEach((zone, j) => {
+        const ahead = zone.applied?.findIndex((entry) => !entry["x-planned"] && entry.date > today) ?? -1;
+        if (ahead >= 0)
+          faults.push(
+            issue(
+              `${path}.zones[${j}].applied[${ahead}].date`,
+              "bad-date",
+              zone.applied![ahead]!.date,
+              `"${today}", today or before`,
+            ),
+          );
+        if (chosen && zone.applied?.length && !zoneMeant(known, zone, j))
+          faults.push(
+            issue(
+              `${path}.zones[${j}].name`,
+              "unknown-name",
+              zone.name ?? `zone ${j + 1}`,
+              `${known.site.zones.map((z) => z.name).join(", ")}; or say which ground it is, its history goes with it`,
+            ),
+          );
+      });
+      applications += keepApplied(tx, known, site.name, site.zones, now);
+      return brought.id;
+    });
+    if (faults.length > 0 || !rig) return { ok: false, issues: faults };
     // The tap of a hose-end head is that of the job's first site.
-    const tap = ownerOf(job.rig.kind) === "tap" ? job.file.sites?.[0] : undefined;
-    const siteId = tap ? siteNamed(tx, tap.name)!.id : null;
-    const calibrations = keepCalibration(tx, job, made, { rigId, personId, siteId, madeAt, ground, now }, story);
-    const names = (list: readonly { readonly name: string }[]) => list.map((one) => one.name);
-    return good({
-      rigs,
-      people,
-      labels: names(labels),
-      sites: names(sites),
-      calibrations,
-      applications,
-      differing: names(differing),
-    });
+    const siteId = ownerOf(job.rig.kind) === "tap" ? (ids[0] ?? null) : null;
+    const where = { rigId: rig.id, personId: who?.id ?? null, siteId, madeAt, ground, now };
+    // What is retired takes no calibration: it stays in the file until the rig or the person is brought back.
+    const idle = [rig.item, who?.item].some((item) => item?.state === "retired" && !item.taken);
+    const calibrations = idle ? 0 : keepCalibration(tx, job, made, where, story);
+    return good({ ...NOTHING, items, calibrations, applications });
   });
 }
 
-/** What of a card binds a plan, as one text to compare. */
-const bindingOf = ({ actives, limits, rates, carrierAtLeast, dilutionAtLeast }: CardText) =>
-  JSON.stringify([actives, limits, rates.map(({ rate, to }) => [rate, to]), carrierAtLeast, dilutionAtLeast]);
+/** A card of a job: what the format has a key for, or, where it rides along under `x-label`, all of it. */
+function cardItem(card: CardText, product: ProductText, path: string) {
+  const whole = (product["x-label"] as { rates?: unknown } | undefined)?.rates !== undefined;
+  const said: (keyof CardText)[] = [
+    "name",
+    "form",
+    ...(["formulation", "actives", "limits", "carrierAtLeast", "dilutionAtLeast"] as const).filter(
+      (k) => product[k] !== undefined,
+    ),
+    ...(product.labelRange ? (["rates"] as const) : []),
+  ];
+  const states = (text: CardText) => (whole ? text : Object.fromEntries(said.map((key) => [key, text[key]])));
+  return {
+    of: "labels" as const,
+    text: card,
+    xId: product["x-id"],
+    path,
+    states,
+    over: (here: CardText): CardText => (whole ? card : { ...here, ...(states(card) as Partial<CardText>) }),
+  };
+}
 
-/** Zones whose history would be lost: the site is on record, and has no zone of that name. */
-function lostZones(db: Records, job: Job): Issue[] {
-  return (job.file.sites ?? []).flatMap((site, i) => {
-    const id = siteNamed(db, site.name)?.id;
-    const known = id === undefined ? undefined : findSite(db, id);
-    return site.zones.flatMap((zone, j) => {
-      const name = zone.name ?? `zone ${j + 1}`;
-      if (!known || !zone.applied?.length || known.zones.some((z) => z.name === name)) return [];
-      return [issue(`sites[${i}].zones[${j}].name`, "unknown-name", name, known.zones.map((z) => z.name).join(", "))];
-    });
+/** A site of a file put over the one here: its own facts and those of the zones that both know. No zone goes. */
+function siteOver(here: SiteText, file: SiteText): SiteText {
+  const told = zonesTold(
+    file,
+    here.zones.map((z) => ({ id: z["x-id"]!, name: z.name! })),
+  );
+  return {
+    ...file,
+    zones: here.zones.map((zone) => {
+      const i = told.indexOf(zone["x-id"]);
+      if (i < 0) return zone;
+      const { applied: _, ...facts } = file.zones[i]!;
+      return { ...facts, name: facts.name ?? zone.name!, "x-id": zone["x-id"]! };
+    }),
+  };
+}
+
+/** The zones of a file that its site doesn't have: each is left until somebody says which ground it is. */
+function newZones(
+  tx: Access,
+  siteId: string,
+  file: SiteText,
+  path: string,
+  choices: Choices,
+  now: string,
+  faults: Issue[],
+): ImportItem[] {
+  return file.zones.flatMap((zone, j): ImportItem[] => {
+    const known = findSite(tx, siteId)!;
+    if (zoneMeant(known, zone, j)) return [];
+    const name = zone.name ?? `zone ${j + 1}`;
+    const key = `zone:${siteId}:${name}`;
+    const areaM2 = raw(entered(zone.area, "area").value);
+    const grounds = groundBefore(tx, siteId, { name, areaM2 }).map((z) => ({ id: z.id, name: `${z.name} of ${z.site}` }));
+    const answer = choices[key];
+    if (answer !== undefined) {
+      const { applied: _, "x-id": _id, ...facts } = zone;
+      const zones = [...known.site.zones, { ...facts, name, "x-ground": answer }];
+      const kept = keepUp(tx, "sites", siteId, { ...known.site, zones }, now);
+      if (!kept.ok) faults.push(...kept.issues.map((i) => issueAt(path, i)));
+    }
+    return [
+      {
+        key,
+        kind: "zone",
+        name: `${name} of ${file.name}`,
+        state: "new-zone",
+        differences: [],
+        grounds,
+        taken: answer !== undefined,
+      },
+    ];
   });
 }
 
-/** Zones of a spot mix at a site that isn't on record: how large they really are is not in the file. */
-function spots(db: Records, job: Job): Issue[] {
-  return (job.file.sites ?? []).flatMap((site, i) =>
-    siteNamed(db, site.name)
-      ? []
-      : site.zones.flatMap((zone, j) =>
-          zone["x-spot"] === undefined
-            ? []
-            : [
-                issue(
-                  `sites[${i}].zones[${j}].area`,
-                  "conflict",
-                  `${zone.area} is what a spot mix treats`,
-                  `add ${site.name} with its own areas first`,
-                ),
-              ],
-        ),
+/** A spot mix at a site that isn't on record: how large its zones really are is not in the file. */
+function spotOf(tx: Access, site: SiteText, path: string): Issue | undefined {
+  const j = site.zones.findIndex((zone) => zone["x-spot"] !== undefined);
+  if (j < 0 || meantBy(tx, "sites", site.name, site["x-id"])) return undefined;
+  return issue(
+    `${path}.zones[${j}].area`,
+    "conflict",
+    `${site.zones[j]!.area} is what a spot mix treats`,
+    `add ${site.name} with its own areas first`,
   );
 }
 
@@ -175,15 +230,17 @@ function extrasOf(job: Job) {
   const issues: Issue[] = [];
   const person = file["x-person"];
   if (person !== undefined && (typeof person !== "string" || person.trim() === "" || person.length > 60))
-    issues.push(issue("x-person", "wrong-type", String(person).slice(0, 60), "a name of at most 60 characters"));
-  const at = file["x-made-at"] ?? (job.file.date === undefined ? nowText() : `${job.file.date}T12:00:00Z`);
-  if (!isMoment(at)) issues.push(issue("x-made-at", "bad-date", String(at), `"2026-04-14T09:30:00Z"`));
+    issues.push(issue("x-person", "wrong-type", shown(person).slice(0, 60), "a name of at most 60 characters"));
+  // The day of a plan may lie ahead; its readings were taken by now.
+  const noon = job.file.date === undefined ? undefined : `${job.file.date}T12:00:00Z`;
+  const at = file["x-made-at"] ?? (noon !== undefined && isMoment(noon) ? noon : nowText());
+  if (!isMoment(at)) issues.push(issue("x-made-at", "bad-date", shown(at), A_MOMENT));
   const ground = file["x-ground"] ?? null;
   if (ground !== null && !GROUNDS.includes(ground as Ground))
-    issues.push(issue("x-ground", "not-a-choice", String(ground), GROUNDS.join(", ")));
+    issues.push(issue("x-ground", "not-a-choice", shown(ground), GROUNDS.join(", ")));
   const method = file["x-method"] ?? null;
   if (method !== null && !METHOD_IDS.includes(method as MethodId))
-    issues.push(issue("x-method", "not-a-choice", String(method).slice(0, 60), METHOD_IDS.join(", ")));
+    issues.push(issue("x-method", "not-a-choice", shown(method).slice(0, 60), METHOD_IDS.join(", ")));
   const lever = (file["x-lever"] ?? null) as Story["lever"];
   if (lever !== null && !(LEVERS.includes(lever.name) && typeof lever.setTo === "string" && lever.setTo.length <= 60))
     issues.push(issue("x-lever", "wrong-type", "something else", `{ "name": "pressure", "setTo": "46 psi" }`));
@@ -194,32 +251,6 @@ function extrasOf(job: Job) {
     ground: ground as Ground | null,
     issues,
   };
-}
-
-/** A file may say anything that is a number; what is kept must be possible, as in a form. */
-function rangeFaults(job: Job): Issue[] {
-  const issues: Issue[] = [];
-  const within = (field: Field, text: string | undefined, kind: Kind, path: string) => {
-    if (text === undefined) return;
-    const result = withinField(field, entered(text, kind), path);
-    if (!result.ok) issues.push(...result.issues);
-  };
-  const { rig } = job.file;
-  if (!rig.tanks?.length) issues.push(issue("rig.tanks", "missing", "", `[{ "name": "main", "usable": "4 gal" }]`));
-  rig.tanks?.forEach((tank, i) => {
-    within("usable", tank.usable, "volume", `rig.tanks[${i}].usable`);
-    within("leastMix", tank.leastMix, "volume", `rig.tanks[${i}].leastMix`);
-  });
-  within("spacing", rig.outlets?.spacing, "length", "rig.outlets.spacing");
-  within("pressure", rig.tip?.pressure, "pressure", "rig.tip.pressure");
-  job.file.products?.forEach((product, i) => {
-    const rate = readRate(product.rate, product.form, `products[${i}].rate`);
-    if (!rate.ok) issues.push(...rate.issues);
-  });
-  job.file.sites?.forEach((site, i) =>
-    site.zones.forEach((zone, j) => within("zoneArea", zone.area, "area", `sites[${i}].zones[${j}].area`)),
-  );
-  return issues;
 }
 
 interface Circumstances {
@@ -265,11 +296,4 @@ function tapeOf(job: Job): NewTrial[] {
     ...walks.map((time): NewTrial => ({ of: "walk", time, volume: null, struck: null })),
     ...catches.map((c): NewTrial => ({ of: "catch", time: c.time, volume: c.volume, struck: null })),
   ];
-}
-
-/** Refuses what is no text, or more than a job file can be. */
-export function readUpload(input: unknown): Result<string> {
-  const text = (input as { text?: unknown } | null)?.text;
-  if (typeof text !== "string") return bad(issue("", "wrong-type", "something else", "the text of a job file"));
-  return text.length <= 2_000_000 ? good(text) : bad(issue("", "too-long", String(text.length), "2,000,000"));
 }

@@ -1,25 +1,40 @@
-import { entered, parseRate } from "@/core/contents";
+import { entered, parseRate, sameName } from "@/core/contents";
 import { totalText } from "@/formats/card/choice";
-import type { KeptSite } from "@/formats/book";
 import type { AppliedText } from "@/formats/job-file/types";
 import { addApplication, findApplication } from "@/records/applications";
 import type { Access } from "@/records/database";
+import { recordsNamed } from "@/records/names";
+import type { KnownSite } from "@/records/sites";
 import { fileId } from "./file-id";
 
-/** Takes the history in that a job file brings along: each entry once, however often the file comes. */
-export function keepApplied(
-  tx: Access,
-  site: KeptSite & { readonly id: string },
-  zones: readonly { readonly name?: string; readonly applied?: readonly AppliedText[] }[],
-  now: string,
-): number {
+interface FileZone {
+  readonly name?: string;
+  readonly "x-id"?: string;
+  readonly applied?: readonly AppliedText[];
+}
+
+/** The zone of a site that a zone of a file is: by its id, else by its name. */
+export function zoneMeant(site: KnownSite, zone: FileZone, i: number): { id: string; name: string; area: string } | undefined {
+  const name = zone.name ?? `zone ${i + 1}`;
+  const all = [...site.site.zones.map((z) => ({ id: z["x-id"], name: z.name, area: z.area })), ...site.former];
+  return all.find((z) => z.id === zone["x-id"]) ?? all.find((z) => sameName(z.name, name));
+}
+
+/**
+ * Takes the history in that a job file brings along: each entry once, however often the file comes.
+ * @param fileSite what the file calls the site
+ * @returns how many entries were put on record
+ */
+export function keepApplied(tx: Access, site: KnownSite, fileSite: string, zones: readonly FileZone[], now: string): number {
   let kept = 0;
   zones.forEach((zone, i) => {
-    const own = site.zones.find((z) => z.name === (zone.name ?? `zone ${i + 1}`));
+    const own = zoneMeant(site, zone, i);
     zone.applied?.forEach((entry, k) => {
       if (!own || entry["x-planned"]) return;
-      const id = fileId("applied", site.name, own.name, String(k), JSON.stringify(entry));
-      if (findApplication(tx, id)) return;
+      const id = fileId("applied", own.id, String(k), JSON.stringify(entry));
+      // Ids were once made from names: what came then is on record under that.
+      const before = fileId("applied", fileSite, zone.name ?? `zone ${i + 1}`, String(k), JSON.stringify(entry));
+      if (findApplication(tx, id) ?? findApplication(tx, before)) return;
       const rate = parseRate(entry.amount, undefined);
       if (!rate.ok) return;
       const area = entered(own.area, "area");
@@ -29,19 +44,22 @@ export function keepApplied(
           id,
           date: entry.date,
           siteId: site.id,
-          zoneId: own["x-id"],
+          zoneId: own.id,
           zone: own.name,
           area,
           product: entry.of,
-          labelId: null,
+          labelId: recordsNamed(tx, "labels", entry.of)[0]?.id ?? null,
           rate: rate.value.text,
           total: totalText(rate.value, area.value),
-          actives: [{ name: entry.active, content: (entry.fraction ?? entry.strength)! }],
+          // An entry that stands for a product of which nobody noted the active says nothing of an active.
+          actives: entry["x-unknown"] ? [] : [{ name: entry.active, content: (entry.fraction ?? entry.strength)! }],
           gravity: entry["x-gravity"] ?? null,
           personId: null,
           source: "file",
           sheetId: null,
           note: null,
+          why: null,
+          alsoOn: entry["x-also-on"] ?? null,
           corrects: null,
           isVoid: false,
         },

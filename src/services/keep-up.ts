@@ -1,104 +1,211 @@
-import { bad, good, type Result } from "@/core/contents";
-import { readForm } from "@/formats/forms/field";
+import { bad, foldedName, good, sameName, type Issue, type Result } from "@/core/contents";
+import type { CardText } from "@/formats/card/card";
 import { readCard } from "@/formats/card/read-card";
+import { readForm } from "@/formats/forms/field";
 import { personForm } from "@/formats/forms/person";
 import { readRigForm, rigText } from "@/formats/forms/rig";
 import { readSiteForm, siteText } from "@/formats/forms/site";
 import { readTipForm, tipText } from "@/formats/forms/tip";
+import type { SiteText } from "@/formats/job-file/types";
+import type { TipText } from "@/formats/rig-setup";
 import { addDismissals } from "@/records/applications";
+import { RecordUnreadable } from "@/records/aside";
 import type { Access, Records } from "@/records/database";
-import { labelNamed, putLabel, retireLabel } from "@/records/labels";
-import { personNamed, putPerson, retirePerson } from "@/records/people";
-import { putRig, retireRig, rigNamed } from "@/records/rigs";
-import { putSite, retireSite, siteNamed } from "@/records/sites";
-import { putTip, retireTip, tipNamed } from "@/records/tips";
+import { findLabel, putLabel, retireLabel } from "@/records/labels";
+import { keepName, keepRevision, twinOf } from "@/records/names";
+import { findPerson, putPerson, retirePerson } from "@/records/people";
+import { findRig, putRig, retireRig, type NamedRig } from "@/records/rigs";
+import { findSite, putSite, retireSite } from "@/records/sites";
+import { findTip, putTip, retireTip } from "@/records/tips";
 import { readDismissed } from "./dismissed";
-import { issue, nowText, readId } from "./input";
+import { isId, issue, nowText, readId } from "./input";
+import { canonical } from "./once";
+import { settleGround } from "./same-ground";
 
-/** Keeping people, rigs, labels and sites up to date: add, change, retire, bring back. */
+/** Keeping people, rigs, labels and sites up to date: add, change, retire, bring back. The old is always kept. */
 
-interface Kind<Form> {
+export interface KeptText {
+  people: { readonly name: string };
+  rigs: NamedRig;
+  tips: TipText;
+  labels: CardText;
+  sites: SiteText;
+}
+export type KeptKind = keyof KeptText;
+
+interface Kind<Text> {
   readonly what: string;
-  readonly read: (input: unknown) => Result<Form>;
-  readonly name: (form: Form) => string;
-  readonly named: (db: Access, name: string) => { id: string } | undefined;
-  readonly put: (db: Access, id: string, form: Form, now: string) => void;
+  /** Reads a form. */
+  readonly read: (input: unknown) => Result<Text>;
+  readonly find: (db: Access, id: string) => { readonly retired: boolean; readonly text: Text } | undefined;
+  /** Keeps it; answers with what is still to be said. */
+  readonly put: (db: Access, id: string, text: Text, now: string) => Issue[];
   readonly retire: (db: Access, id: string, at: string | null) => boolean;
 }
 
-const kind = <Form>(of: Kind<Form>) => of;
+const map = <A, B>(result: Result<A>, make: (value: A) => B): Result<B> => (result.ok ? good(make(result.value)) : result);
+const saying =
+  <A extends unknown[]>(work: (...args: A) => void) =>
+  (...args: A): Issue[] => {
+    work(...args);
+    return [];
+  };
 
-export const KEPT = {
-  people: kind({
+export const KEPT: { readonly [K in KeptKind]: Kind<KeptText[K]> } = {
+  people: {
     what: "person",
-    read: (input) => readForm(personForm, input),
-    name: (form) => form.name.trim(),
-    named: personNamed,
-    put: (db, id, form, now) => putPerson(db, id, form.name.trim(), now),
+    read: (input) => map(readForm(personForm, input), (form) => ({ name: form.name.trim() })),
+    find: (db, id) => {
+      const found = findPerson(db, id);
+      return found && { retired: found.retired, text: { name: found.name } };
+    },
+    put: saying((db, id, text, now) => putPerson(db, id, text.name, now)),
     retire: retirePerson,
-  }),
-  rigs: kind({
+  },
+  rigs: {
     what: "rig",
-    read: readRigForm,
-    name: (form) => form.name.trim(),
-    named: rigNamed,
-    put: (db, id, form, now) => putRig(db, id, rigText(form), now),
+    read: (input) => map(readRigForm(input), rigText),
+    find: (db, id) => {
+      const found = findRig(db, id);
+      return found && { retired: found.retired, text: found.rig };
+    },
+    put: saying(putRig),
     retire: retireRig,
-  }),
-  tips: kind({
+  },
+  tips: {
     what: "tip",
-    read: readTipForm,
-    name: (form) => form.name.trim(),
-    named: tipNamed,
-    put: (db, id, form, now) => putTip(db, id, tipText(form), now),
+    read: (input) => map(readTipForm(input), tipText),
+    find: (db, id) => {
+      const found = findTip(db, id);
+      return found && { retired: found.retired, text: found.tip };
+    },
+    put: saying(putTip),
     retire: retireTip,
-  }),
-  labels: kind({
+  },
+  labels: {
     what: "label",
     read: readCard,
-    name: (card) => card.name,
-    named: labelNamed,
-    put: putLabel,
+    find: (db, id) => {
+      const found = findLabel(db, id);
+      return found && { retired: found.retired, text: found.card };
+    },
+    put: saying(putLabel),
     retire: retireLabel,
-  }),
-  sites: kind({
+  },
+  sites: {
     what: "site",
-    read: readSiteForm,
-    name: (form) => form.name.trim(),
-    named: siteNamed,
-    put: (db, id, form, now) => putSite(db, id, siteText(form), now),
+    read: (input) => map(readSiteForm(input), siteText),
+    find: (db, id) => {
+      const found = findSite(db, id);
+      return found && { retired: found.retired, text: found.site };
+    },
+    put: (db, id, text, now) => {
+      const faults = twinZones(text);
+      return faults.length > 0 ? faults : settleGround(db, id, text, () => putSite(db, id, text, now), now);
+    },
     retire: retireSite,
-  }),
-} as const;
+  },
+};
 
-export type KeptKind = keyof typeof KEPT;
 export const isKept = (value: string): value is KeptKind => Object.hasOwn(KEPT, value);
+
+/** Zones of one site whose names differ only in capitals, accents or what can't be seen. */
+const twinZones = ({ zones }: SiteText): Issue[] =>
+  zones.flatMap((zone, i) => {
+    const twin = zones.slice(0, i).find((other) => other.name && zone.name && sameName(other.name, zone.name));
+    return twin ? [issue(`zones[${i}].name`, "duplicate-name", twin.name!, "zone its name")] : [];
+  });
+
+/** Why a record can't be called so: nothing of the name can be seen, or another one is called so. */
+function nameFault(tx: Access, of: KeptKind, id: string, name: string): Issue | undefined {
+  if (foldedName(name) === "") return issue("name", "missing", "", "a name that can be seen");
+  const twin = twinOf(tx, of, name);
+  if (!twin || twin.id === id) return undefined;
+  return twin.retired
+    ? issue("name", "retired", `"${twin.name}"`, `bring it back, or give this ${KEPT[of].what} another name`)
+    : issue("name", "duplicate-name", twin.name, `${KEPT[of].what} its name`);
+}
+
+/**
+ * Keeps one, new or changed: the one way for a form and for a file. How it was before stays on record, and what was kept
+ * is read back by the reader of every room, so that nothing is taken that can't be shown.
+ */
+export function keepUp<K extends KeptKind>(
+  tx: Access,
+  of: K,
+  id: string,
+  text: KeptText[K],
+  now: string,
+): Result<{ id: string }> {
+  const kept: Kind<KeptText[K]> = KEPT[of];
+  const fault = nameFault(tx, of, id, text.name);
+  if (fault) return bad(fault);
+  const before = readable(() => kept.find(tx, id));
+  if (before && canonical(before) === canonical(text)) return good({ id });
+  if (before) keepRevision(tx, of, id, before, now);
+  const open = kept.put(tx, id, text, now);
+  if (open.length > 0) return bad(...open);
+  keepName(tx, of, id, text.name, now);
+  try {
+    if (kept.find(tx, id)) return good({ id });
+  } catch (error) {
+    if (!(error instanceof RecordUnreadable)) throw error;
+    return bad(issue("", "unreadable", text.name, error.aside.reason));
+  }
+  return bad(issue("", "unreadable", text.name, "it would not come back as it was written"));
+}
+
+/** What is on record, or, where it can't be read, its raw text: saving it anew mends it. */
+function readable<T>(find: () => { readonly text: T } | undefined): T | { readonly raw: string } | undefined {
+  try {
+    return find()?.text;
+  } catch (error) {
+    if (error instanceof RecordUnreadable) return { raw: error.aside.raw };
+    throw error;
+  }
+}
+
+/** Takes a transaction back with its faults. */
+export class Refused extends Error {
+  constructor(readonly issues: readonly Issue[]) {
+    super("refused");
+  }
+}
+
+/** All or nothing: what is refused in the middle leaves nothing behind. */
+export function wholly<T>(db: Access, work: (tx: Access) => Result<T>): Result<T> {
+  try {
+    return db.transaction((tx): Result<T> => {
+      const result = work(tx);
+      if (!result.ok) throw new Refused(result.issues);
+      return result;
+    });
+  } catch (error) {
+    if (error instanceof Refused) return { ok: false, issues: error.issues };
+    throw error;
+  }
+}
 
 /** Adds or changes one: `{ id, form, dismissed? }`. A name is given once within its kind. */
 export function put(db: Records, of: KeptKind, input: unknown): Result<{ id: string }> {
-  const kept = KEPT[of] as unknown as Kind<unknown>;
   const id = readId(input);
   if (!id.ok) return id;
-  const form = kept.read((input as { form?: unknown }).form);
-  if (!form.ok) return form;
+  const text: Result<KeptText[KeptKind]> = KEPT[of].read((input as { form?: unknown }).form);
+  if (!text.ok) return text;
   const dismissed = readDismissed(input);
   if (!dismissed.ok) return dismissed;
-  return db.transaction((tx): Result<{ id: string }> => {
-    const name = kept.name(form.value);
-    const other = kept.named(tx, name);
-    if (other && other.id !== id.value) return bad(issue("name", "duplicate-name", name, `${kept.what} its name`));
+  return wholly(db, (tx) => {
     const now = nowText();
-    kept.put(tx, id.value, form.value, now);
-    addDismissals(tx, id.value, dismissed.value, now);
-    return good({ id: id.value });
+    const kept = keepUp(tx, of, id.value, text.value as never, now);
+    if (kept.ok) addDismissals(tx, id.value, dismissed.value, now);
+    return kept;
   });
 }
 
 /** Retires one, or brings it back: `{ id, retired }`. */
 export function retire(db: Records, of: KeptKind, input: unknown): Result<{ id: string }> {
-  const id = readId(input);
-  if (!id.ok) return id;
-  const retired = (input as { retired?: unknown }).retired === true;
-  const found = KEPT[of].retire(db, id.value, retired ? nowText() : null);
-  return found ? good({ id: id.value }) : bad(issue("id", "unknown-name", id.value, `the ${of} on record`));
+  const { id, retired } = (input ?? {}) as { id?: unknown; retired?: unknown };
+  if (!isId(id)) return bad(issue("id", "unknown-name", "no id", `the ${of} on record`));
+  const found = KEPT[of].retire(db, id, retired === true ? nowText() : null);
+  return found ? good({ id }) : bad(issue("id", "unknown-name", id, `the ${of} on record`));
 }

@@ -5,6 +5,7 @@ import { planOfSheet, tickKeys } from "@/formats/sheet-plan";
 import { dismissalsOf, listApplications } from "@/records/applications";
 import { findCalibration, listCalibrations } from "@/records/calibrations";
 import { listKitChecks, listQuickChecks } from "@/records/checks";
+import { readRows, type SetAside } from "@/records/aside";
 import type { Records } from "@/records/database";
 import { listLabels } from "@/records/labels";
 import { findPerson, listPeople } from "@/records/people";
@@ -14,7 +15,10 @@ import { listRinses } from "@/records/stock";
 import { listTips } from "@/records/tips";
 import { countedOf } from "./counted";
 import { stockNow } from "./save-stock";
-import { jobToday, runOf, sheetState } from "./sheet-today";
+import { cardsNow } from "./cards-now";
+import { firmZone, todayOf } from "./clock";
+import { canonical } from "./once";
+import { runOf, sheetState, sheetToday, wasPoured } from "./sheet-today";
 import { listSites } from "@/records/sites";
 
 /** As many as a screen can use: the last season's calibrations, the last weeks' sheets. */
@@ -25,18 +29,22 @@ const APPLICATIONS = 300;
 
 /** Everything that the screens show, in one reading. */
 export function readBook(db: Records): Book {
-  const applications = listApplications(db, APPLICATIONS);
-  const calibrations = listCalibrations(db, CALIBRATIONS);
+  const aside: SetAside[] = [];
+  const applications = listApplications(db, APPLICATIONS, aside);
+  const calibrations = listCalibrations(db, CALIBRATIONS, aside);
+  const known = cardsNow(db);
+  const { zone, settled } = firmZone(db);
   const dismissed = dismissalsOf(
     db,
     [...applications, ...calibrations].map((record) => record.id),
   );
   const meant = (id: string) => dismissed.filter((d) => d.recordId === id).map((d) => `${d.typed}: ${d.reason}`);
   return {
-    people: listPeople(db).map((p) => ({ id: p.id, name: p.name, retired: p.retiredAt !== null })),
-    rigs: listRigs(db),
-    labels: listLabels(db),
-    sites: listSites(db),
+    firm: { zone, settled, today: todayOf(db) },
+    people: listPeople(db, aside),
+    rigs: listRigs(db, aside),
+    labels: listLabels(db, aside),
+    sites: listSites(db, aside),
     calibrations: calibrations.map((c) => ({
       id: c.id,
       rigId: c.rigId,
@@ -53,8 +61,8 @@ export function readBook(db: Records): Book {
       meant: meant(c.id),
       struck: c.struck.map((t) => ({ of: t.of, time: t.time.text, volume: t.volume?.text ?? null, why: t.struck! })),
     })),
-    tips: listTips(db),
-    checks: listQuickChecks(db, CHECKS).map((c) => ({
+    tips: listTips(db, aside),
+    checks: listQuickChecks(db, CHECKS, aside).map((c) => ({
       id: c.id,
       rigId: c.rigId,
       personId: c.personId,
@@ -65,21 +73,33 @@ export function readBook(db: Records): Book {
       ratio: c.ratio,
     })),
     kitChecks: listKitChecks(db, CHECKS).map(({ createdAt: _, ...proof }) => proof),
-    sheets: listSheets(db, SHEETS).map((s) => ({
-      id: s.id,
-      madeAt: s.madeAt,
-      siteId: s.siteId,
-      rigId: s.rigId,
-      personId: s.personId,
-      ...sheetFacts(db, s),
-    })),
+    sheets: readRows(
+      "mix sheet",
+      listSheets(db, SHEETS, aside),
+      (s) => ({
+        id: s.id,
+        madeAt: s.madeAt,
+        siteId: s.siteId,
+        rigId: s.rigId,
+        personId: s.personId,
+        ...sheetFacts(db, s),
+      }),
+      aside,
+    ),
     stock: stockNow(db),
     rinses: listRinses(db, CHECKS).map(({ id, rigId, tank, rinsedAt }) => ({ id, rigId, tank, rinsedAt })),
     counted: countedOf(db),
-    applications: applications.map(({ area: _, gravity: _g, createdAt: _c, ...record }) => ({
-      ...record,
-      meant: meant(record.id),
-    })),
+    applications: applications.map(({ area: _, gravity, createdAt: _c, ...record }) => {
+      const down = known.downOf({ ...record, gravity });
+      return {
+        ...record,
+        meant: meant(record.id),
+        // What is known of it now, where that is more than what was known then.
+        ...(down.name !== record.product && { calledNow: down.name }),
+        ...(canonical(down.actives) !== canonical(record.actives) && { activesNow: down.actives }),
+      };
+    }),
+    aside: [...new Map(aside.map((one) => [`${one.of} ${one.id}`, one])).values()],
   };
 }
 
@@ -129,7 +149,8 @@ export function readSheet(db: Records, id: string): Sheet | undefined {
     run: runOf(db, sheet),
     others: othersOf(db, sheet),
     state: sheetState(db, id),
-    job: jobToday(db, sheet),
+    ...sheetToday(db, sheet),
+    poured: wasPoured(db, id),
     done: doneSteps(db, id),
   };
 }

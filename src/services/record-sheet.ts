@@ -1,27 +1,65 @@
-import { bad, entered, good, parseRate, plainNumber, type Form, type LabelRate, type Result } from "@/core/contents";
+import { bad, entered, good, isDate, parseRate, plainNumber, type Form, type LabelRate, type Result } from "@/core/contents";
 import { totalText } from "@/formats/card/choice";
-import { cardOfProduct } from "@/formats/gear";
-import type { ProductText } from "@/formats/job-file/types";
 import { addApplication, recordsOfSheet, type NewApplication } from "@/records/applications";
-import type { Records } from "@/records/database";
+import type { Access, Records } from "@/records/database";
+import { recordsNamed } from "@/records/names";
 import { findSheet, siteIdOf } from "@/records/sheets";
-import { countedOf } from "./counted";
-import { isId, issue, nowText } from "./input";
-import { isDay } from "./save-application";
-import { runOf, sheetState } from "./sheet-today";
+import { dateAt, todayOf } from "./clock";
+import { plansOf, recordedOf } from "./counted";
+import { isId, isReason, issue, nowText, shown } from "./input";
+import { runOf, sheetState, type SheetRow } from "./sheet-today";
+
+/** A day that something went down on, against the day that its sheet speaks for. */
+export interface RecordedDay {
+  readonly date: string;
+  /** The sheet's own day, where the date lies before it: it counts on both. */
+  readonly alsoOn: string | null;
+  readonly why: string | null;
+}
+
+/**
+ * The day of a record: from the day on which its sheet was made to today. An earlier one needs a reason, and counts on the
+ * sheet's day too: a date alone must not give a budget back.
+ */
+export function dayOfRecord(
+  db: Access,
+  sheet: Pick<SheetRow, "madeAt"> | undefined,
+  input: { readonly date?: unknown; readonly why?: unknown },
+): Result<RecordedDay> {
+  const { date, why } = input;
+  const today = todayOf(db);
+  if (typeof date !== "string" || !isDate(date) || date < "1990-01-01" || date > today)
+    return bad(issue("date", "bad-date", shown(date), `"${today}", today or before`));
+  const reason = isReason(why) ? why.trim() : null;
+  const from = sheet && dateAt(db, sheet.madeAt);
+  if (from === undefined || date >= from) return good({ date, alsoOn: null, why: reason });
+  if (reason === null)
+    return bad(
+      issue(
+        "why",
+        "reason-needed",
+        `${date} lies before this sheet, which was made on ${from}`,
+        "say why it went down on that day",
+      ),
+    );
+  return good({ date, alsoOn: from, why: reason });
+}
 
 /**
  * Puts a poured sheet on record: one application for each of its products on each of its zones. Of a day, the stops that
- * were done; where the tank was read after one, with what really went down.
+ * were done; where the tank was read after one, with what really went down. `{ date, why? }`.
  */
 export function recordSheet(db: Records, sheetId: string, input: unknown): Result<{ id: string }> {
-  const date = (input as { date?: unknown } | null)?.date;
-  if (typeof date !== "string" || !isDay(date))
-    return bad(issue("date", "bad-date", String(date), `"2026-04-14", today or before`));
   return db.transaction((tx): Result<{ id: string }> => {
     const sheet = isId(sheetId) ? findSheet(tx, sheetId) : undefined;
-    if (!sheet) return bad(issue("", "unknown-name", String(sheetId), "the mix sheets on record"));
-    if (recordsOfSheet(tx, sheetId).length > 0) return good({ id: sheetId });
+    if (!sheet) return bad(issue("", "unknown-name", shown(sheetId), "the mix sheets on record"));
+    const day = dayOfRecord(tx, sheet, (input ?? {}) as { date?: unknown });
+    if (!day.ok) return day;
+    const before = recordsOfSheet(tx, sheetId);
+    if (before.length > 0)
+      return before.some((row) => row.corrects === null && row.date === day.value.date)
+        ? good({ id: sheetId })
+        : bad(issue("date", "kept-otherwise", "this sheet is on record for another day", "correct its records in the log"));
     if (sheetState(tx, sheetId) === "withdrawn")
       return bad(issue("", "conflict", "this sheet was withdrawn", "enter what went down by hand in the log"));
     const run = runOf(tx, sheet);
@@ -38,33 +76,33 @@ export function recordSheet(db: Records, sheetId: string, input: unknown): Resul
     const stops = sheet.job.sites!.filter((site) => !run || run.stops.find((s) => s.site === site.name)?.state === "done");
     if (stops.length === 0) return bad(issue("", "conflict", "every stop was skipped", "withdraw the sheet: nothing went down"));
     const now = nowText();
-    // What an open sheet plans is worked out in one place: it is what is recorded, or so much more as the tank told. With
-    // its first record a sheet is open no more, so all of it is looked up before.
-    const counted = stops.map((site) => countedOf(tx, siteIdOf(sheet, site)).filter((c) => c.sheetId === sheetId));
+    // What a sheet plans is worked out in one place: it is what is recorded, or so much more as the tank told.
+    const plans = plansOf(sheet);
     stops.forEach((site, k) => {
       const siteId = siteIdOf(sheet, site);
-      const planned = counted[k]!;
       const ratio = run?.stops.find((s) => s.site === site.name)?.ratio ?? null;
       site.zones.forEach((zone, i) =>
         sheet.job.products!.forEach((product, j) => {
-          const meant = planned.find((c) => c.zone === (zone.name ?? "") && c.applied.of === product.name)!.applied.amount;
-          const rate = ratio === null ? meant : timesRate(meant, ratio);
+          const planned = plans.find((p) => p.siteId === siteId && p.product === j && p.zone === (zone.name ?? ""))!;
+          const rate = ratio === null ? planned.amount : timesRate(planned.amount, ratio);
           const area = entered(zone.area, "area");
           const notes = [
             zone["x-spot"] !== undefined && `a spot of ${zone["x-spot"]}`,
             ratio !== null && `${Math.round(ratio * 100)} % of what was planned, read off the tank`,
           ].filter(Boolean);
+          const what = recordedOf(product);
           addApplication(
             tx,
             {
               id: k === 0 ? `${sheetId}.${i}.${j}` : `${sheetId}.${k}.${i}.${j}`,
-              date,
+              ...day.value,
               siteId,
               zoneId: zone["x-id"] ?? "",
               zone: zone.name ?? "",
               area,
-              ...productWhat(product),
-              labelId: null,
+              ...what,
+              // A sheet from before cards travelled by id knows its product by name.
+              labelId: what.labelId ?? recordsNamed(tx, "labels", product.name)[0]?.id ?? null,
               rate,
               total: totalText(soundRate(rate, product.form), area.value),
               personId: sheet.personId,
@@ -93,13 +131,4 @@ function soundRate(text: string, form: Form): LabelRate {
   const rate = parseRate(text, form);
   if (!rate.ok) throw new Error(`a checked rate can't be read: ${rate.issues[0]!.code}`);
   return rate.value;
-}
-
-/** A product of a job as a record keeps it. */
-function productWhat(product: ProductText): Pick<NewApplication, "product" | "actives" | "gravity"> {
-  return {
-    product: product.name,
-    actives: (product.actives ?? []).map((a) => ({ name: a.name, content: (a.fraction ?? a.strength)! })),
-    gravity: cardOfProduct(product).gravity ?? null,
-  };
 }

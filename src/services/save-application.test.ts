@@ -3,7 +3,7 @@ import { importCards } from "./import-cards";
 import { importJob } from "./import-job";
 import { importLog } from "./import-log";
 import { recordSheet } from "./record-sheet";
-import { isDay, saveApplication, voidApplication } from "./save-application";
+import { saveApplication, voidApplication } from "./save-application";
 import { saveCalibration } from "./save-calibration";
 import { saveSheet } from "./save-sheet";
 import { withdraw } from "./sheet-today";
@@ -52,15 +52,20 @@ describe("what went down", () => {
       ["Granule", "0.72 oz", "0.4 oz/1000 ft2", "osselfenate"],
       ["Granule", "2.48 oz", "0.4 oz/1000 ft2", "osselfenate"],
     ]);
-    expect(counted()).toEqual([
-      ["north", "0.4 oz/1000 ft2", null],
-      ["south", "0.4 oz/1000 ft2", null],
+    // It counts by what the card says now, and by what was known then.
+    expect(book.applications[0]!.activesNow!.map((a) => a.name).sort()).toEqual(["osselfenate", "tollazole"]);
+    expect(book.counted.map((c) => [c.zone, c.applied.of, c.applied.active].join()).sort()).toEqual([
+      "north,Other,osselfenate",
+      "north,Other,tollazole",
+      "south,Other,osselfenate",
+      "south,Other,tollazole",
     ]);
   });
-  test("the same sent twice is kept once", () => {
+  test("the same sent twice is kept once; something else under its id is a conflict, and nobody is told otherwise", () => {
     must(saveApplication(records.db, application()));
-    must(saveApplication(records.db, application({ amount: "9 oz" })));
-    expect(readBook(records.db).applications.length).toBe(1);
+    must(saveApplication(records.db, application()));
+    expect(faults(saveApplication(records.db, application({ amount: "9 oz" })))).toEqual(["id kept-otherwise"]);
+    expect(readBook(records.db).applications.map((a) => a.total)).toEqual(["2.48 oz"]);
   });
   test("a correction names what it corrects, a void one counts no more, each once", () => {
     must(saveApplication(records.db, application()));
@@ -107,13 +112,9 @@ describe("what went down", () => {
   test.each([null, {}, "x", application({ note: 7 })])("%j is no application", (input) =>
     expect(saveApplication(records.db, input).ok).toBe(false),
   );
-  test("days", () =>
-    expect([isDay("2026-09-02"), isDay("2026-9-2"), isDay("1980-01-01"), isDay("2026-13-45")]).toEqual([
-      true,
-      false,
-      false,
-      false,
-    ]));
+  test.each(["2026-9-2", "1980-01-01", "2026-13-45", "2026-09-03"])("%s is no day that it went down on", (date) =>
+    expect(faults(saveApplication(records.db, application({ date })))).toEqual(["date bad-date"]),
+  );
 });
 
 describe("a plan past a limit has no door", () => {
@@ -152,7 +153,7 @@ describe("a plan past a limit has no door", () => {
     const third = () =>
       saveSheet(records.db, sheet({ id: "sheet-0000000003", products: [{ labelId: ids.labels, rate: "0.2" }] }));
     expect(faults(third())).toEqual([" held", " held"]);
-    must(withdraw(records.db, "sheet-0000000002"));
+    must(withdraw(records.db, "sheet-0000000002", {}));
     must(third());
     must(recordSheet(records.db, "sheet-0000000001", { date: "2026-09-02" }));
     must(recordSheet(records.db, "sheet-0000000001", { date: "2026-09-02" }));
@@ -169,7 +170,7 @@ describe("a plan past a limit has no door", () => {
       3: "open",
     });
     expect(faults(tickStep(records.db, "sheet-0000000002", { step: "1.1.water", done: true }))).toEqual([" conflict"]);
-    expect(faults(withdraw(records.db, "sheet-0000000001"))).toEqual([" conflict"]);
+    expect(faults(withdraw(records.db, "sheet-0000000001", {}))).toEqual([" conflict"]);
     expect(faults(recordSheet(records.db, "sheet-0000000002", { date: "2026-09-02" }))).toEqual([" conflict"]);
     expect(faults(recordSheet(records.db, "sheet-0000000003", { date: "tomorrow" }))).toEqual(["date bad-date"]);
   });
@@ -202,7 +203,12 @@ describe("a plan past a limit has no door", () => {
     expect(saveSheet(records.db, sheet()).ok).toBe(false);
     // Taken out and put in again under the name that it had: still the same ground.
     must(put(records.db, "sites", { id: ids.sites, form: { ...SITE, zones: [SITE.zones[1]!] } }));
-    must(put(records.db, "sites", { id: ids.sites, form: zones("north", "") }));
+    expect(faults(put(records.db, "sites", { id: ids.sites, form: zones("north", "") }))).toEqual([
+      "zones[0].ground same-ground",
+    ]);
+    const [north, south] = zones("north", "").zones;
+    const again = { ...SITE, zones: [{ ...north, ground: `${ids.sites}.0` }, south] };
+    must(put(records.db, "sites", { id: ids.sites, form: again }));
     expect(saveSheet(records.db, sheet()).ok).toBe(false);
   });
 });
@@ -211,13 +217,13 @@ describe("files", () => {
   const CSV =
     "date,site,zone,product,amount,person,note\n2026-04-14,Green,north,Granule,0.3 oz/1000 ft2,Odile Marsh,\n2026-06-01,Green,south,Granule,0.5 oz,,second\n2026-06-01,Green,south,Granule,0.5 oz,,second\n";
   test("a log is taken in whole, and once; two lines that are alike are two applications", () => {
-    expect(must(importLog(records.db, { text: CSV }))).toEqual({ added: 3, known: 0 });
-    expect(must(importLog(records.db, { text: CSV }))).toEqual({ added: 0, known: 3 });
+    expect(must(importLog(records.db, CSV))).toMatchObject({ applications: 3, known: 0 });
+    expect(must(importLog(records.db, CSV))).toMatchObject({ applications: 0, known: 3 });
     expect(readBook(records.db).applications.every((a) => a.source === "file")).toBe(true);
   });
   test("one line that can't stand refuses them all, each with its place", () => {
     const wrong = `${CSV}2026-06-31,Green,north,Granule,0.3,,\n2026-06-01,Grey,north,Powder,0.3,Nobody,\n2026-06-01,Green,west,Granule,1,,\n`;
-    expect(faults(importLog(records.db, { text: wrong }))).toEqual([
+    expect(faults(importLog(records.db, wrong))).toEqual([
       "line 5.date bad-date",
       "line 6.site unknown-name",
       "line 6.product unknown-name",
@@ -225,9 +231,9 @@ describe("files", () => {
       "line 7.zone unknown-name",
     ]);
     expect(readBook(records.db).applications).toEqual([]);
-    expect(importLog(records.db, { text: "a,b\n1,2\n" }).ok).toBe(false);
+    expect(importLog(records.db, "a,b\n1,2\n").ok).toBe(false);
   });
-  test("cards: new ones are added, others left unless replacing is asked for", () => {
+  test("cards: new ones are added, others left and shown, taken one by one; the old is kept", () => {
     const cards = (rate: string) =>
       JSON.stringify({
         format: "careful-gauge-cards",
@@ -237,14 +243,27 @@ describe("files", () => {
           { name: "New", form: "liquid", rates: [{ rate: "1" }] },
         ],
       });
-    expect(must(importCards(records.db, { text: cards("0.9") }))).toEqual({ added: ["New"], replaced: [], left: ["Granule"] });
-    expect(must(importCards(records.db, { text: cards("0.9"), replace: true }))).toEqual({
-      added: [],
-      replaced: ["Granule"],
-      left: [],
-    });
-    expect(must(importCards(records.db, { text: cards("0.9"), replace: true }))).toEqual({ added: [], replaced: [], left: [] });
-    expect(importCards(records.db, { text: "name,form\n" }).ok).toBe(false);
+    const states = (choices = {}) =>
+      must(importCards(records.db, cards("0.9"), choices)).items.map((item) => [item.name, item.state, item.taken]);
+    expect(states()).toEqual([
+      ["Granule", "differs", false],
+      ["New", "new", false],
+    ]);
+    expect(must(importCards(records.db, cards("0.9"))).items[0]!.differences).toEqual([
+      { place: "rates[1] rate", here: "0.2 oz/1000 ft2", file: "0.9 oz/1000 ft2" },
+      { place: "rates[1] to", here: "0.4 oz/1000 ft2", file: "–" },
+    ]);
+    expect(states({ [`label:${ids.labels}`]: "take" })).toEqual([
+      ["Granule", "differs", true],
+      ["New", "same", false],
+    ]);
+    expect(states()).toEqual([
+      ["Granule", "same", false],
+      ["New", "same", false],
+    ]);
+    const was = records.db.$client.prepare("select was from revisions where kind = 'labels' order by id desc").pluck().get();
+    expect(JSON.parse(was as string)).toMatchObject({ rates: [{ rate: "0.2 oz/1000 ft2", to: "0.4 oz/1000 ft2" }] });
+    expect(importCards(records.db, "name,form\n").ok).toBe(false);
   });
   const JOB = {
     format: "careful-gauge-job",
@@ -268,17 +287,30 @@ describe("files", () => {
     ],
   };
   test("a job file brings its history, once, and can't loosen a card that is here: it is told", () => {
-    expect(must(importJob(records.db, JSON.stringify(JOB)))).toMatchObject({
-      applications: 1,
-      differing: ["Granule"],
-      labels: [],
+    const brought = must(importJob(records.db, JSON.stringify(JOB), {}));
+    expect(brought.applications).toBe(1);
+    expect(brought.items.map((item) => [item.kind, item.state])).toEqual([
+      ["rig", "differs"],
+      ["person", "same"],
+      ["label", "differs"],
+      ["site", "differs"],
+    ]);
+    expect(brought.items[2]!.differences).toContainEqual({
+      place: "limits[1] perYear",
+      here: "0.8 oz/1000 ft2",
+      file: "9 oz/1000 ft2",
     });
-    expect(must(importJob(records.db, JSON.stringify(JOB)))).toMatchObject({ applications: 0 });
+    expect(must(importJob(records.db, JSON.stringify(JOB), {}))).toMatchObject({ applications: 0 });
     expect(faults(saveSheet(records.db, sheet()))).toEqual([" held"]);
   });
   test("history of a zone that the site doesn't have is refused, not lost", () => {
     const other = { ...JOB, sites: [{ ...JOB.sites[0]!, zones: [{ ...JOB.sites[0]!.zones[0]!, name: "west" }] }] };
-    expect(faults(importJob(records.db, JSON.stringify(other)))).toEqual(["sites[0].zones[0].name unknown-name"]);
+    expect(faults(importJob(records.db, JSON.stringify(other), {}))).toEqual(["sites[0].zones[0].name unknown-name"]);
+    // Looked at beforehand it is asked which ground it is; said so, its history goes with it.
+    const asked = must(importJob(records.db, JSON.stringify(other))).items.find((item) => item.state === "new-zone")!;
+    expect(asked.grounds!.map((ground) => ground.id)).toEqual([`${ids.sites}.0`, `${ids.sites}.1`]);
+    must(importJob(records.db, JSON.stringify(other), { [asked.key]: `${ids.sites}.0` }));
+    expect(faults(saveSheet(records.db, sheet()))).toEqual([" held", " held"]);
   });
 });
 

@@ -1,14 +1,25 @@
-import { bad, entered, good, isDate, parseAs, raw, type Entered, type Form, type Quantity, type Result } from "@/core/contents";
+import { bad, entered, good, parseAs, raw, type Entered, type Form, type Quantity, type Result } from "@/core/contents";
 import type { CardText } from "@/formats/card/card";
 import { totalText } from "@/formats/card/choice";
 import { readRate } from "@/formats/forms/rate";
-import { addApplication, addDismissals, correctionOf, findApplication, type ApplicationRow } from "@/records/applications";
+import {
+  addApplication,
+  addDismissals,
+  correctionOf,
+  findApplication,
+  type ApplicationRow,
+  type NewApplication,
+} from "@/records/applications";
 import type { Access } from "@/records/database";
-import { findLabel } from "@/records/labels";
+import { findLabel, type Label } from "@/records/labels";
 import { findPerson } from "@/records/people";
-import { findSite } from "@/records/sites";
+import { findSheet } from "@/records/sheets";
+import { findSite, type KnownSite } from "@/records/sites";
 import { readDismissed } from "./dismissed";
-import { isId, issue, nowText } from "./input";
+import { isId, isReason, isRecordId, issue, nowText } from "./input";
+import { once } from "./once";
+import { dayOfRecord } from "./record-sheet";
+import { wasPoured } from "./sheet-today";
 
 /** Recording what went down. Records are truth: what passed a limit is recorded too, and what follows is held by it. */
 
@@ -22,6 +33,8 @@ interface Request {
   readonly amount: string;
   readonly personId: string | null;
   readonly note: string;
+  /** Why it is put on a day before its sheet's. */
+  readonly why?: string;
   /** The record that this one corrects. */
   readonly corrects: string | null;
 }
@@ -30,95 +43,133 @@ function isRequest(input: unknown): input is Request {
   const r = (input ?? {}) as Record<string, unknown>;
   return (
     [r.id, r.siteId, r.labelId].every(isId) &&
+    (r.why === undefined || (typeof r.why === "string" && r.why.length <= 300)) &&
     typeof r.zoneId === "string" &&
     typeof r.date === "string" &&
     typeof r.amount === "string" &&
     (r.personId === null || isId(r.personId)) &&
     typeof r.note === "string" &&
     r.note.length <= 400 &&
-    (r.corrects === null || isId(r.corrects))
+    (r.corrects === null || isRecordId(r.corrects))
   );
 }
 
-/** A day that something can have gone down on: not before 1990, not after today by any clock on earth. */
-export const isDay = (date: string): boolean =>
-  isDate(date) && date >= "1990-01-01" && Date.parse(`${date}T00:00:00Z`) < Date.now() + 14 * 3_600_000;
-
-/** Records one application, entered by hand or a line of a file, or a correction of one. */
-export function saveApplication(db: Access, input: unknown, source: "hand" | "file" = "hand"): Result<{ id: string }> {
+/** Records one application, entered by hand, or a correction of one. */
+export function saveApplication(db: Access, input: unknown): Result<{ id: string }> {
   if (!isRequest(input)) return bad(issue("", "wrong-type", "something else", "a date, a zone, a product and an amount"));
   const dismissed = readDismissed(input);
   if (!dismissed.ok) return dismissed;
-  const site = findSite(db, input.siteId);
-  const zone = site?.zones.find((z) => z["x-id"] === input.zoneId);
-  const card = findLabel(db, input.labelId);
-  const issues = [
-    ...(isDay(input.date) ? [] : [issue("date", "bad-date", input.date, `"2026-04-14", today or before`)]),
-    ...(zone ? [] : [issue("zoneId", "unknown-name", input.zoneId, "the zones of the site")]),
-    ...(card ? [] : [issue("labelId", "unknown-name", input.labelId, "the labels on record")]),
-    ...(input.personId === null || findPerson(db, input.personId)
-      ? []
-      : [issue("personId", "unknown-name", input.personId, "the people on record")]),
-  ];
-  if (issues.length > 0 || !site || !zone || !card) return { ok: false, issues };
-  const area = entered(zone.area, "area");
-  const put = readAmount(input.amount, card.form, area.value);
-  if (!put.ok) return put;
-  return db.transaction((tx): Result<{ id: string }> => {
-    if (findApplication(tx, input.id)) return good({ id: input.id });
-    if (input.corrects !== null) {
-      const old = correctable(tx, input.corrects);
-      if (!old.ok) return old;
-    }
-    const now = nowText();
-    addApplication(
+  const old = input.corrects === null ? undefined : findApplication(db, input.corrects);
+  const entry = readEntry(db, input, old, {
+    site: findSite(db, input.siteId),
+    label: findLabel(db, input.labelId),
+    person: input.personId === null ? null : findPerson(db, input.personId),
+  });
+  if (!entry.ok) return entry;
+  return db.transaction((tx) =>
+    once(
       tx,
-      {
-        ...whatOf(card),
-        id: input.id,
-        date: input.date,
-        siteId: input.siteId,
-        zoneId: zone["x-id"],
-        zone: zone.name,
-        area,
-        labelId: input.labelId,
-        ...put.value,
-        personId: input.personId,
-        source,
-        sheetId: null,
-        note: input.note.trim() === "" ? null : input.note.trim(),
-        corrects: input.corrects,
-        isVoid: false,
+      "application",
+      input.id,
+      input,
+      findApplication(tx, input.id) !== undefined,
+      () => ({ id: input.id }),
+      (): Result<{ id: string }> => {
+        if (old && correctionOf(tx, old.id)) return bad(corrected);
+        const now = nowText();
+        addApplication(tx, { ...entry.value, id: input.id, source: "hand" }, now);
+        addDismissals(tx, input.id, dismissed.value, now);
+        return good({ id: input.id });
       },
-      now,
-    );
-    addDismissals(tx, input.id, dismissed.value, now);
-    return good({ id: input.id });
+    ),
+  );
+}
+
+/** What an entry is of, as it stands on record. */
+export interface EntryOf {
+  readonly site: KnownSite | undefined;
+  readonly label: Label | undefined;
+  /** Null where nobody is named. */
+  readonly person: object | null | undefined;
+}
+
+/** An entry as it would be kept, or every fault of it. @param old the record that it corrects */
+export function readEntry(
+  db: Access,
+  input: Omit<Request, "id">,
+  old: ApplicationRow | undefined,
+  { site, label, person }: EntryOf,
+): Result<Omit<NewApplication, "id" | "source">> {
+  const zone = zoneOf(site, input.zoneId);
+  // What came from a sheet stays bound to the sheet's day, through every correction.
+  const sheet = old?.sheetId ? findSheet(db, old.sheetId) : undefined;
+  const day = dayOfRecord(db, sheet, { date: input.date, why: input.why ?? input.note });
+  const issues = [
+    ...(day.ok ? [] : day.issues),
+    ...(zone ? [] : [issue("zoneId", "unknown-name", input.zoneId, "the zones of the site")]),
+    ...(label ? [] : [issue("labelId", "unknown-name", input.labelId, "the labels on record")]),
+    ...(person === undefined ? [issue("personId", "unknown-name", input.personId ?? "", "the people on record")] : []),
+    ...(input.corrects !== null && !old ? [issue("corrects", "unknown-name", input.corrects, "the records of the log")] : []),
+  ];
+  if (issues.length > 0 || !zone || !label || !day.ok) return { ok: false, issues };
+  const area = entered(zone.area, "area");
+  const put = readAmount(input.amount, label.card.form, area.value);
+  if (!put.ok) return put;
+  return good({
+    ...whatOf(label.card),
+    ...day.value,
+    siteId: input.siteId,
+    zoneId: zone.id,
+    zone: zone.name,
+    area,
+    labelId: input.labelId,
+    ...put.value,
+    personId: input.personId,
+    sheetId: old?.sheetId ?? null,
+    note: input.note.trim() === "" ? null : input.note.trim(),
+    corrects: input.corrects,
+    isVoid: false,
   });
 }
 
-/** A record that may be corrected: it is there, and nothing has corrected it yet. */
-function correctable(tx: Access, id: string): Result<ApplicationRow> {
-  const old = findApplication(tx, id);
-  if (!old) return bad(issue("corrects", "unknown-name", id, "the records of the log"));
-  return correctionOf(tx, id)
-    ? bad(issue("corrects", "conflict", "this record was corrected already", "correct the newest one"))
-    : good(old);
+const corrected = issue("corrects", "conflict", "this record was corrected already", "correct the newest one");
+
+/** A zone of a site, one that was taken out too: what went down on it did. */
+function zoneOf(site: KnownSite | undefined, id: string): { id: string; name: string; area: string } | undefined {
+  const live = site?.site.zones.find((z) => z["x-id"] === id);
+  return live ? { id, name: live.name, area: live.area } : site?.former.find((z) => z.id === id);
 }
 
-/** Records that something never went down: `{ id, corrects }`. The old record stays, struck. */
+/**
+ * Records that something never went down: `{ id, corrects, why? }`. The old record stays, struck. Of a sheet of which a
+ * product was poured it needs the reason: what was poured went somewhere.
+ */
 export function voidApplication(db: Access, input: unknown): Result<{ id: string }> {
-  const { id, corrects } = (input ?? {}) as { id?: unknown; corrects?: unknown };
-  if (!isId(id) || typeof corrects !== "string")
-    return bad(issue("", "wrong-type", "something else", "the record that never was"));
-  return db.transaction((tx): Result<{ id: string }> => {
-    if (findApplication(tx, id)) return good({ id });
-    const old = correctable(tx, corrects);
-    if (!old.ok) return old;
-    const { createdAt: _, ...row } = old.value;
-    addApplication(tx, { ...row, id, source: "hand", sheetId: null, note: null, corrects, isVoid: true }, nowText());
-    return good({ id });
-  });
+  const { id, corrects, why } = (input ?? {}) as { id?: unknown; corrects?: unknown; why?: unknown };
+  if (!isId(id) || !isRecordId(corrects)) return bad(issue("", "wrong-type", "something else", "the record that never was"));
+  return db.transaction((tx) =>
+    once(
+      tx,
+      "application",
+      id,
+      { corrects, why, void: true },
+      findApplication(tx, id) !== undefined,
+      () => ({ id }),
+      (): Result<{ id: string }> => {
+        const old = findApplication(tx, corrects);
+        if (!old) return bad(issue("corrects", "unknown-name", corrects, "the records of the log"));
+        if (correctionOf(tx, corrects)) return bad(corrected);
+        if (old.sheetId !== null && wasPoured(tx, old.sheetId) && !isReason(why))
+          return bad(
+            issue("why", "reason-needed", "it was ticked as poured on its sheet", "say what became of it, if it never went down"),
+          );
+        const { createdAt: _, ...row } = old;
+        const reason = isReason(why) ? why.trim() : null;
+        addApplication(tx, { ...row, id, source: "hand", note: null, why: reason, corrects, isVoid: true }, nowText());
+        return good({ id });
+      },
+    ),
+  );
 }
 
 /** The product and its actives as they are now: they stand in the record, whatever becomes of the card. */

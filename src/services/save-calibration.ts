@@ -9,8 +9,10 @@ import { findPerson } from "@/records/people";
 import { findRig } from "@/records/rigs";
 import { findSite } from "@/records/sites";
 import { readDismissed } from "./dismissed";
-import { isId, isMoment, issue, nowText } from "./input";
+import { A_MOMENT, isId, isMoment, issue, nowText, shown } from "./input";
 import { impossible, resultOf } from "./keep-calibration";
+import { once } from "./once";
+import { retiredFaults } from "./retired";
 
 /**
  * Saves a calibration: `{ session, madeAt }`. Everything is worked out again here from the readings. Sending the same
@@ -20,11 +22,12 @@ export function saveCalibration(db: Records, input: unknown): Result<{ id: strin
   const { session, madeAt } = (input ?? {}) as { session?: unknown; madeAt?: unknown };
   if (!isSession(session) || !isId(session.id))
     return bad(issue("session", "wrong-type", "no run sheet", "a calibration's run sheet"));
-  if (!isMoment(madeAt)) return bad(issue("madeAt", "bad-date", String(madeAt), `"2026-04-14T09:30:00.000Z"`));
+  if (!isMoment(madeAt)) return bad(issue("madeAt", "bad-date", shown(madeAt), A_MOMENT));
   const dismissed = readDismissed(session);
   if (!dismissed.ok) return dismissed;
-  const rig = findRig(db, session.rigId);
-  if (!rig) return bad(issue("rigId", "unknown-name", session.rigId, "the rigs on record"));
+  const known = findRig(db, session.rigId);
+  const rig = known?.rig;
+  if (!known || !rig) return bad(issue("rigId", "unknown-name", session.rigId, "the rigs on record"));
   const personId = belongsToPerson(rig.kind) ? session.personId : null;
   if (belongsToPerson(rig.kind) && (personId === null || !findPerson(db, personId)))
     return bad(issue("personId", "missing", "", "who holds the wand: a pace is a person's own"));
@@ -32,6 +35,15 @@ export function saveCalibration(db: Records, input: unknown): Result<{ id: strin
   const siteId = ownerOf(rig.kind) === "tap" ? session.siteId : null;
   if (ownerOf(rig.kind) === "tap" && (siteId === null || !findSite(db, siteId)))
     return bad(issue("siteId", "missing", "", "whose tap feeds the head: pick the site"));
+
+  const person = personId === null ? undefined : findPerson(db, personId);
+  const tap = siteId === null ? undefined : findSite(db, siteId);
+  const retired = retiredFaults(
+    ["rigId", rig.name, known],
+    ["personId", person?.name ?? "", person],
+    ["siteId", tap?.site.name ?? "", tap],
+  );
+  if (retired.length > 0) return bad(...retired);
 
   const reading = readSession(session);
   if (reading.state === "wrong") return { ok: false, issues: reading.issues };
@@ -44,30 +56,39 @@ export function saveCalibration(db: Records, input: unknown): Result<{ id: strin
   const wrong = impossible(made, "session");
   if (wrong) return bad(wrong);
 
-  return db.transaction((tx): Result<{ id: string }> => {
-    if (findCalibration(tx, session.id)) return good({ id: session.id });
-    addCalibration(
+  return db.transaction((tx) =>
+    once(
       tx,
-      {
-        id: session.id,
-        rigId: session.rigId,
-        personId,
-        siteId,
-        method: session.method,
-        lever: session.lever?.name ?? null,
-        leverSetTo: session.lever?.setTo ?? null,
-        follows: session.lever?.follows ?? null,
-        madeAt,
-        ground: session.direct ? null : session.ground,
-        job: job.file,
-        ...resultOf(made),
-        trials: tapeOf(session),
+      "calibration",
+      session.id,
+      session,
+      findCalibration(tx, session.id) !== undefined,
+      () => ({ id: session.id }),
+      (): Result<{ id: string }> => {
+        addCalibration(
+          tx,
+          {
+            id: session.id,
+            rigId: session.rigId,
+            personId,
+            siteId,
+            method: session.method,
+            lever: session.lever?.name ?? null,
+            leverSetTo: session.lever?.setTo ?? null,
+            follows: session.lever?.follows ?? null,
+            madeAt,
+            ground: session.direct ? null : session.ground,
+            job: job.file,
+            ...resultOf(made),
+            trials: tapeOf(session),
+          },
+          nowText(),
+        );
+        addDismissals(tx, session.id, dismissed.value, nowText());
+        return good({ id: session.id });
       },
-      nowText(),
-    );
-    addDismissals(tx, session.id, dismissed.value, nowText());
-    return good({ id: session.id });
-  });
+    ),
+  );
 }
 
 /** The tape, struck trials included where they can still be read: what was thrown out must be seen to have been. */

@@ -24,7 +24,8 @@ describe("quick checks", () => {
   });
   test("sent twice, kept once", () => {
     must(saveQuickCheck(records.db, QUICK_CHECK));
-    must(saveQuickCheck(records.db, { ...QUICK_CHECK, volume: "40" }));
+    expect(must(saveQuickCheck(records.db, QUICK_CHECK)).ratio).toBeCloseTo(32.5 / ((33 / 62) * 60), 12);
+    expect(faults(saveQuickCheck(records.db, { ...QUICK_CHECK, volume: "40" }))).toEqual(["id kept-otherwise"]);
     expect(readBook(records.db).checks.length).toBe(1);
   });
   test.each<[string, object, string]>([
@@ -34,9 +35,12 @@ describe("quick checks", () => {
     ["a volume that is none", { volume: "40 psi" }, "volume wrong-unit"],
     ["an empty time", { time: "" }, "time missing"],
     ["a moment that is none", { madeAt: "today" }, "madeAt bad-date"],
-  ])("%s: refused", (_what, more, fault) =>
-    expect(faults(saveQuickCheck(records.db, { ...QUICK_CHECK, ...more }))).toContain(fault),
-  );
+    ["somebody who isn't here", { personId: "person-99999999" }, "personId unknown-name"],
+    ["a moment to come", { madeAt: "2026-09-02T11:00:00Z" }, "madeAt bad-date"],
+  ])("%s: refused", (_what, more, fault) => {
+    must(add(records.db, "people", { name: "Bram Tolliver" }, "person-00000002"));
+    expect(faults(saveQuickCheck(records.db, { ...QUICK_CHECK, ...more }))).toContain(fault);
+  });
   test.each([null, {}, { id: "x" }])("%p is no check", (input) => expect(saveQuickCheck(records.db, input).ok).toBe(false));
 
   test("one that failed gives no sheet", () => {

@@ -15,10 +15,13 @@ import { soundJob } from "@/formats/job-file/assemble";
 import { kitOf } from "@/formats/rig-setup";
 import { ownedBy } from "@/formats/stands-on";
 import { findCalibration } from "@/records/calibrations";
-import { addKitCheck, addQuickCheck, findQuickCheck } from "@/records/checks";
+import { addKitCheck, addQuickCheck, findKitCheck, findQuickCheck } from "@/records/checks";
 import type { Records } from "@/records/database";
+import { findPerson } from "@/records/people";
 import { findRig } from "@/records/rigs";
-import { isId, isMoment, issue, nowText } from "./input";
+import { A_MOMENT, isId, isMoment, issue, nowText, shown as inWords } from "./input";
+import { once } from "./once";
+import { retiredFaults } from "./retired";
 
 const text = (value: unknown) => (typeof value === "string" ? value : "");
 
@@ -29,9 +32,13 @@ const text = (value: unknown) => (typeof value === "string" ? value : "");
 export function saveQuickCheck(db: Records, input: unknown): Result<{ id: string; ratio: number }> {
   const r = (input ?? {}) as Record<string, unknown>;
   if (!isId(r.id)) return bad(issue("id", "wrong-type", "no id", "a quick check"));
-  if (!isMoment(r.madeAt)) return bad(issue("madeAt", "bad-date", String(r.madeAt), `"2026-04-14T09:30:00.000Z"`));
+  if (!isMoment(r.madeAt)) return bad(issue("madeAt", "bad-date", inWords(r.madeAt), A_MOMENT));
   const calibration = isId(r.calibrationId) ? findCalibration(db, r.calibrationId) : undefined;
   if (!calibration) return bad(issue("calibrationId", "unknown-name", text(r.calibrationId), "the calibrations on record"));
+  if (r.personId !== null && r.personId !== undefined && !(isId(r.personId) && findPerson(db, r.personId)))
+    return bad(issue("personId", "unknown-name", inWords(r.personId), "the people on record"));
+  const retired = retiredFaults(["rigId", calibration.job.rig.name ?? "this rig", findRig(db, calibration.rigId)]);
+  if (retired.length > 0) return bad(...retired);
   const hand = { personId: isId(r.personId) ? r.personId : null, siteId: isId(r.siteId) ? r.siteId : null };
   if (!ownedBy(calibration.job.rig.kind, calibration, hand))
     return bad(issue("calibrationId", "conflict", "this calibration is of another person or tap", "check against your own"));
@@ -44,22 +51,32 @@ export function saveQuickCheck(db: Records, input: unknown): Result<{ id: string
   const checked = quantity("flow", raw(volume.value.value) / raw(time.value.value), "mL/s");
   const { ratio } = judgeCheck(checked, flow.value);
   const { rigId, id: calibrationId } = calibration;
-  return db.transaction((tx): Result<{ id: string; ratio: number }> => {
-    const id = r.id as string;
-    const known = findQuickCheck(tx, id);
-    if (known) return good({ id, ratio: known.ratio });
-    const check = { id, rigId, calibrationId, madeAt: r.madeAt as string, volume: volume.value, time: time.value, ratio };
-    addQuickCheck(tx, { ...check, personId: hand.personId }, nowText());
-    return good({ id, ratio });
+  const id = r.id;
+  const { madeAt, ...content } = r;
+  return db.transaction((tx) => {
+    const before = findQuickCheck(tx, id);
+    return once(
+      tx,
+      "quick-check",
+      id,
+      content,
+      before !== undefined,
+      () => ({ id, ratio: before!.ratio }),
+      (): Result<{ id: string; ratio: number }> => {
+        const check = { id, rigId, calibrationId, madeAt: madeAt as string, volume: volume.value, time: time.value, ratio };
+        addQuickCheck(tx, { ...check, personId: hand.personId }, nowText());
+        return good({ id, ratio });
+      },
+    );
   });
 }
 
 /** Saves a proof of a tool of a rig's kit: `{ id, rigId, of, tool, madeAt, known, shown }`. */
 export function saveKitCheck(db: Records, input: unknown): Result<{ id: string; good: boolean }> {
   const r = (input ?? {}) as Record<string, unknown>;
-  const rig = isId(r.rigId) ? findRig(db, r.rigId) : undefined;
+  const rig = isId(r.rigId) ? findRig(db, r.rigId)?.rig : undefined;
   if (!isId(r.id) || !rig) return bad(issue("rigId", "unknown-name", text(r.rigId), "the rigs on record"));
-  if (!isMoment(r.madeAt)) return bad(issue("madeAt", "bad-date", String(r.madeAt), `"2026-04-14T09:30:00.000Z"`));
+  if (!isMoment(r.madeAt)) return bad(issue("madeAt", "bad-date", inWords(r.madeAt), A_MOMENT));
   const kit = kitOf(rig);
   const scale = r.of === "scale" ? kit.scales.find((s) => s.name === r.tool) : undefined;
   const vessel = r.of === "vessel" ? kit.vessels.find((v) => v.name === r.tool) : undefined;
@@ -82,6 +99,20 @@ export function saveKitCheck(db: Records, input: unknown): Result<{ id: string; 
     tool: string;
   };
   const kept = { id, rigId, madeAt, of, tool, known: known.value.text, shown: shown.value.text };
-  addKitCheck(db, { ...kept, ratio: proof.ratio, good: proof.good }, nowText());
-  return good({ id, good: proof.good });
+  const { madeAt: _, ...content } = r;
+  return db.transaction((tx) => {
+    const before = findKitCheck(tx, id);
+    return once(
+      tx,
+      "kit-check",
+      id,
+      content,
+      before !== undefined,
+      () => ({ id, good: before!.good }),
+      (): Result<{ id: string; good: boolean }> => {
+        addKitCheck(tx, { ...kept, ratio: proof.ratio, good: proof.good }, nowText());
+        return good({ id, good: proof.good });
+      },
+    );
+  });
 }

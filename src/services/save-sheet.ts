@@ -2,7 +2,10 @@ import {
   bad,
   belongsToPerson,
   calibrate,
+  dayOf,
+  daysFrom,
   good,
+  isDate,
   isEstimate,
   isUnsure,
   mayMix,
@@ -17,30 +20,41 @@ import {
 import { isChoice, type ChoiceText } from "@/formats/card/choice";
 import { productsOf } from "@/formats/counted";
 import type { KeptSite } from "@/formats/book";
-import { dayNumber } from "@/formats/day";
+import { dayIn } from "@/formats/day";
 import { planOf, rulesOf, soundJob, soundPlan } from "@/formats/job-file/assemble";
 import { readJob } from "@/formats/job-file/read";
 import { mixFile, type MixWish, type StopWish } from "@/formats/mix-of";
 import { ownedBy, standsOn } from "@/formats/stands-on";
 import { findCalibration } from "@/records/calibrations";
 import { checksOf } from "@/records/checks";
-import type { Records } from "@/records/database";
+import type { SetAside } from "@/records/aside";
+import type { Access, Records } from "@/records/database";
 import { findLabel } from "@/records/labels";
+import { findPerson } from "@/records/people";
 import { findRig } from "@/records/rigs";
 import { addSheet, findSheet } from "@/records/sheets";
 import { findSite } from "@/records/sites";
 import { countedOf } from "./counted";
-import { isId, isMoment, issue, nowText } from "./input";
+import { asideFaults } from "./aside-faults";
+import { firmZone, todayOf } from "./clock";
+import { isId, issue, nowText, shown } from "./input";
+import { once } from "./once";
+import { retiredFaults } from "./retired";
 import { heldIssues } from "./tick-step";
 
 /** As many loads as one sheet can be ticked off for, and as many stops as one day has. */
 const MOST_POURED = 120;
 const MOST_STOPS = 60;
+/** As many days ahead as anybody plans (ours). */
+const FARTHEST = 366;
 
 /** A sheet before it is worked out: what it is made of, and the rates as typed. */
 interface SheetRequest extends MixWish {
   readonly id: string;
-  readonly madeAt: string;
+  /** What the device says of the time: evidence. The server's clock says when it was made. */
+  readonly madeAt?: string;
+  /** The day that it is planned for, ISO; today where it is left out. */
+  readonly date?: string;
   readonly rigId: string;
   readonly personId: string | null;
   readonly calibrationId: string;
@@ -57,7 +71,7 @@ function isStop(input: unknown): input is StopWish {
   const { zoneId, volume } = (spot ?? {}) as { zoneId?: unknown; volume?: unknown };
   return (
     isId(siteId) &&
-    (without === undefined || (Array.isArray(without) && without.every(isText))) &&
+    (without === undefined || (Array.isArray(without) && without.length <= 60 && without.every(isText))) &&
     (spot === undefined || (isText(zoneId) && isText(volume)))
   );
 }
@@ -67,7 +81,8 @@ function isRequest(input: unknown): input is SheetRequest {
   const { stops, products } = r;
   return (
     isId(r.id) &&
-    isMoment(r.madeAt) &&
+    (r.madeAt === undefined || typeof r.madeAt === "string") &&
+    (r.date === undefined || typeof r.date === "string") &&
     [r.rigId, r.calibrationId].every(isId) &&
     [r.personId, r.dayId].every((id) => id === null || isId(id)) &&
     [r.tank, r.overage, r.mixedFor].every(isText) &&
@@ -94,16 +109,28 @@ function isRequest(input: unknown): input is SheetRequest {
 export function saveSheet(db: Records, input: unknown): Result<{ id: string }> {
   if (!isRequest(input))
     return bad(issue("", "wrong-type", "something else", "a mix: sites, rig, calibration, products and loads"));
-  const rig = findRig(db, input.rigId);
+  const today = todayOf(db);
+  const date = input.date ?? today;
+  if (!isDate(date) || date < today || daysFrom(today, date) > FARTHEST)
+    return bad(issue("date", "bad-date", shown(date), `"${today}", today's date, or a later day within a year`));
+  const known = findRig(db, input.rigId);
+  const rig = known?.rig;
   const calibration = findCalibration(db, input.calibrationId);
-  const stops = input.stops.flatMap((stop) => {
-    const site = findSite(db, stop.siteId);
-    return site ? [{ ...stop, site }] : [];
-  });
-  if (!rig || !calibration || stops.length < input.stops.length)
+  const sites = input.stops.map((stop) => findSite(db, stop.siteId));
+  const stops = input.stops.flatMap((stop, i) => (sites[i] ? [{ ...stop, site: sites[i].site }] : []));
+  if (!known || !rig || !calibration || stops.length < input.stops.length)
     return bad(issue("", "unknown-name", "rig, site or calibration", "what is on record: reload the page"));
   const missing = missingOf(db, input, stops);
   if (missing.length > 0) return bad(...missing);
+  const labels = input.products.map(({ labelId }) => findLabel(db, labelId)!);
+  const person = input.personId === null ? undefined : findPerson(db, input.personId);
+  const retired = retiredFaults(
+    ["rigId", rig.name, known],
+    ["personId", person?.name ?? "", person],
+    ...sites.map((site, i) => [`stops[${i}]`, site!.site.name, site] as const),
+    ...labels.map((label, i) => [`products[${i}]`, label.card.name, label] as const),
+  );
+  if (retired.length > 0) return bad(...retired);
   const ownerOfTap = { personId: input.personId, siteId: input.stops[0]!.siteId };
   if (calibration.rigId !== input.rigId || !ownedBy(rig.kind, calibration, ownerOfTap))
     return bad(
@@ -114,7 +141,7 @@ export function saveSheet(db: Records, input: unknown): Result<{ id: string }> {
         "calibrate this rig with the person who sprays",
       ),
     );
-  const products = productsOf(input.products.map(({ labelId, ...rest }) => ({ ...rest, card: findLabel(db, labelId)! })));
+  const products = productsOf(input.products.map(({ labelId, ...rest }, i) => ({ ...rest, id: labelId, card: labels[i]!.card })));
   if (!products.ok) return products;
   const made = calibrate(soundJob(calibration.job).calibration);
   const fileNow = (counted: ReturnType<typeof countedOf>) =>
@@ -126,20 +153,22 @@ export function saveSheet(db: Records, input: unknown): Result<{ id: string }> {
       products: products.value,
       stops,
       counted,
-      date: input.madeAt.slice(0, 10),
+      date,
       except: input.id,
     });
-  const counted = (access: Parameters<typeof countedOf>[0]) =>
-    countedOf(access, stops.length === 1 ? stops[0]!.siteId : undefined);
+  const siteIds = stops.map((stop) => stop.siteId);
+  const aside: SetAside[] = [];
+  const counted = (access: Access) => countedOf(access, siteIds, aside);
   const file = fileNow(counted(db));
+  if (aside.length > 0) return bad(...asideFaults(aside));
   if (!file.ok) return file;
   const read = readJob(file.value);
   if (!read.ok) return read;
   const standing = standingOf(
     standsOn(calibration.job.rig),
     standsOn(rig),
-    dayNumber(calibration.madeAt),
-    dayNumber(input.madeAt),
+    dayIn(calibration.madeAt, firmZone(db).zone),
+    dayOf(date),
     checksOf(db, calibration.id)[0]?.ratio,
   );
   if (!mayMix(standing))
@@ -179,21 +208,33 @@ export function saveSheet(db: Records, input: unknown): Result<{ id: string }> {
       ),
     );
 
-  return db.transaction((tx): Result<{ id: string }> => {
-    if (findSheet(tx, input.id)) return good({ id: input.id });
-    // Another sheet may have been saved since the plan was judged: the budget is looked at again where it is taken.
-    const now = fileNow(counted(tx));
-    if (!now.ok) return now;
-    const judged = soundPlan(soundJob(now.value));
-    if (judged.plan.reasons.length > 0) return bad(...heldIssues(judged.plan));
-    const { id, madeAt, rigId, calibrationId, dayId } = input;
-    const personId = belongsToPerson(rig.kind) ? input.personId : null;
-    const rules = rulesOf([...planSources(plan), ...plan.judged]);
-    const siteIds = stops.map((stop) => stop.siteId);
-    const sheet = { id, madeAt, siteId: siteIds[0]!, rigId, personId, calibrationId, dayId, job: read.value.file, rules };
-    addSheet(tx, sheet, siteIds, nowText());
-    return good({ id });
-  });
+  const { madeAt: _, ...content } = input;
+  return db.transaction(
+    (tx) =>
+      once(
+        tx,
+        "sheet",
+        input.id,
+        content,
+        findSheet(tx, input.id) !== undefined,
+        () => ({ id: input.id }),
+        (): Result<{ id: string }> => {
+          // Another sheet may have been saved since the plan was judged: the budget is looked at again where it is taken.
+          const now = fileNow(counted(tx));
+          if (!now.ok) return now;
+          const judged = soundPlan(soundJob(now.value));
+          if (judged.plan.reasons.length > 0) return bad(...heldIssues(judged.plan));
+          const { id, rigId, calibrationId, dayId } = input;
+          const madeAt = nowText();
+          const personId = belongsToPerson(rig.kind) ? input.personId : null;
+          const rules = rulesOf([...planSources(plan), ...plan.judged]);
+          const sheet = { id, madeAt, siteId: siteIds[0]!, rigId, personId, calibrationId, dayId, job: read.value.file, rules };
+          addSheet(tx, sheet, siteIds, madeAt);
+          return good({ id });
+        },
+      ),
+    { behavior: "immediate" },
+  );
 }
 
 const loadsOf = (plan: MixPlan) => plan.run?.loads.length ?? plan.sites.reduce((sum, site) => sum + site.loads.length, 0);

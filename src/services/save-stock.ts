@@ -3,16 +3,19 @@ import type { StockEntry } from "@/formats/book";
 import { standingApplications } from "@/records/applications";
 import type { Access, Records } from "@/records/database";
 import { findLabel } from "@/records/labels";
+import { recordsNamed } from "@/records/names";
+import { findPerson } from "@/records/people";
 import { findRig } from "@/records/rigs";
-import { addRinse, addStockCount, lastCounts } from "@/records/stock";
-import { isId, isMoment, issue, nowText } from "./input";
+import { addRinse, addStockCount, findRinse, findStockCount, lastCounts } from "@/records/stock";
+import { A_MOMENT, isId, isMoment, issue, nowText, shown } from "./input";
+import { once } from "./once";
 
 /** Keeps a count of the shelf: `{ id, labelId, amount, countedAt }`. */
 export function saveStockCount(db: Records, input: unknown): Result<{ id: string }> {
   const { id, labelId, amount, countedAt } = (input ?? {}) as Record<string, unknown>;
-  if (!isId(id) || !isId(labelId) || !isMoment(countedAt))
-    return bad(issue("", "wrong-type", "something else", "a count: what, how much, when"));
-  const card = findLabel(db, labelId);
+  if (!isId(id) || !isId(labelId)) return bad(issue("", "wrong-type", "something else", "a count: what, how much, when"));
+  if (!isMoment(countedAt)) return bad(issue("countedAt", "bad-date", shown(countedAt), A_MOMENT));
+  const card = findLabel(db, labelId)?.card;
   if (!card) return bad(issue("labelId", "unknown-name", labelId, "the labels on record"));
   const read = parsePackage(amount, card.form, {
     path: "amount",
@@ -21,19 +24,37 @@ export function saveStockCount(db: Records, input: unknown): Result<{ id: string
     zero: true,
   });
   if (!read.ok) return read;
-  addStockCount(db, { id, labelId, amount: read.value.text, countedAt }, nowText());
-  return good({ id });
+  return db.transaction((tx) =>
+    once(
+      tx,
+      "stock-count",
+      id,
+      { labelId, amount },
+      findStockCount(tx, id) !== undefined,
+      () => ({ id }),
+      (): Result<{ id: string }> => {
+        addStockCount(tx, { id, labelId, amount: read.value.text, countedAt }, nowText());
+        return good({ id });
+      },
+    ),
+  );
 }
 
 /** What is on hand of each counted product, in g or mL: the last count, less what went down since. */
 export function stockNow(db: Access): StockEntry[] {
   const down = standingApplications(db);
   return lastCounts(db).flatMap(({ labelId, amount, countedAt, createdAt }) => {
-    const card = findLabel(db, labelId);
+    const card = findLabel(db, labelId)?.card;
     const counted = card && parsePackage(amount, card.form, { zero: true });
     if (!card || !counted?.ok) return [];
+    const names = new Map<string, boolean>();
+    const called = (name: string) => {
+      const known = names.get(name) ?? recordsNamed(db, "labels", name).some((label) => label.id === labelId);
+      names.set(name, known);
+      return known;
+    };
     const used = down
-      .filter((row) => row.product === card.name && row.createdAt > createdAt)
+      .filter((row) => row.createdAt > createdAt && (row.labelId === null ? called(row.product) : row.labelId === labelId))
       .reduce((sum, row) => {
         const total = parsePackage(row.total, card.form, {});
         return sum + (total.ok ? raw(total.value.value as Quantity<"mass">) : 0);
@@ -46,12 +67,27 @@ export function stockNow(db: Access): StockEntry[] {
 /** Keeps that a tank was rinsed: `{ id, rigId, tank, personId, rinsedAt }`. */
 export function saveRinse(db: Records, input: unknown): Result<{ id: string }> {
   const { id, rigId, tank, personId, rinsedAt } = (input ?? {}) as Record<string, unknown>;
-  if (!isId(id) || !isId(rigId) || typeof tank !== "string" || !isMoment(rinsedAt) || !(personId === null || isId(personId)))
+  if (!isId(id) || !isId(rigId) || typeof tank !== "string" || !(personId === null || isId(personId)))
     return bad(issue("", "wrong-type", "something else", "a rinse: which rig and tank, who, when"));
-  const rig = findRig(db, rigId);
+  if (!isMoment(rinsedAt)) return bad(issue("rinsedAt", "bad-date", shown(rinsedAt), A_MOMENT));
+  const rig = findRig(db, rigId)?.rig;
   if (!rig) return bad(issue("rigId", "unknown-name", rigId, "the rigs on record"));
+  if (personId !== null && !findPerson(db, personId))
+    return bad(issue("personId", "unknown-name", personId, "the people on record"));
   const tanks = (rig.tanks ?? []).map((t) => t.name ?? "");
   if (!tanks.includes(tank)) return bad(issue("tank", "unknown-name", tank, tanks.join(", ")));
-  addRinse(db, { id, rigId, tank, personId, rinsedAt }, nowText());
-  return good({ id });
+  return db.transaction((tx) =>
+    once(
+      tx,
+      "rinse",
+      id,
+      { rigId, tank, personId },
+      findRinse(tx, id) !== undefined,
+      () => ({ id }),
+      (): Result<{ id: string }> => {
+        addRinse(tx, { id, rigId, tank, personId, rinsedAt }, nowText());
+        return good({ id });
+      },
+    ),
+  );
 }

@@ -1,48 +1,148 @@
-import { bad, good, num, runState, type Result, type RunState } from "@/core/contents";
+import {
+  bad,
+  dayOf,
+  good,
+  mayMix,
+  num,
+  runState,
+  showEntered,
+  entered,
+  standingOf,
+  type Issue,
+  type Result,
+  type RunState,
+} from "@/core/contents";
 import type { KeptSite, SheetState } from "@/formats/book";
-import { isChoice } from "@/formats/card/choice";
+import type { CardText } from "@/formats/card/card";
+import { isChoice, rowName } from "@/formats/card/choice";
 import { productOf } from "@/formats/card/product-of";
 import { withCounted } from "@/formats/counted";
-import { soundJob, soundPlan } from "@/formats/job-file/assemble";
+import { dayIn } from "@/formats/day";
+import { soundJob, soundPlan, tankName } from "@/formats/job-file/assemble";
 import type { JobFile, ProductText, SiteText } from "@/formats/job-file/types";
-import { isWithdrawn, recordsOfSheet, withdrawSheet } from "@/records/applications";
+import { planOfSheet } from "@/formats/sheet-plan";
+import { standsOn } from "@/formats/stands-on";
+import { recordsOfSheet, withdrawalOf, withdrawSheet } from "@/records/applications";
+import type { SetAside } from "@/records/aside";
+import { findCalibration } from "@/records/calibrations";
+import { checksOf } from "@/records/checks";
 import type { Access, Records } from "@/records/database";
-import { labelNamed } from "@/records/labels";
+import { findLabel } from "@/records/labels";
+import { recordsNamed } from "@/records/names";
+import { findRig } from "@/records/rigs";
 import { fillsOf, stopEventsOf } from "@/records/runs";
-import { findSheet, siteIdOf } from "@/records/sheets";
+import { everTicked, findSheet, siteIdOf } from "@/records/sheets";
 import { findSite } from "@/records/sites";
+import { asideFaults } from "./aside-faults";
+import { firmZone, todayOf } from "./clock";
 import { countedOf } from "./counted";
-import { isId, issue, nowText } from "./input";
+import { isId, isReason, issue, nowText, shown } from "./input";
 
 export type SheetRow = NonNullable<ReturnType<typeof findSheet>>;
 
+/** A sheet as the world is now. */
+export interface SheetToday {
+  readonly job: JobFile;
+  /** What has changed since, so that nothing may be poured from it any more; a label's limits hold it beside these. */
+  readonly stopped: readonly Issue[];
+}
+
 /**
- * The job of a sheet as it stands today. While it is open it is held against today's cards, what is known of the zones
- * today and what counts today, not those of the day it was saved: another sheet or a record may have taken the budget
- * since, a card may have been put right, a zone be due for seed.
+ * A sheet as it stands today. While it is open it is held against today: the date, the cards with their rows and gear, what
+ * is known of the zones, what counts, the rig with its tip, its quick checks. Another sheet or a record may have taken the
+ * budget since, a card may have been put right, a tip been changed.
  */
-export function jobToday(db: Access, sheet: SheetRow): JobFile {
-  if (sheetState(db, sheet.id) !== "open") return sheet.job;
+export function sheetToday(db: Access, sheet: SheetRow): SheetToday {
+  if (sheetState(db, sheet.id) !== "open") return { job: sheet.job, stopped: [] };
   const sites = sheet.job.sites ?? [];
-  // Of a day all that counts anywhere is read once, not once a stop.
-  const everywhere = sites.length > 1 ? countedOf(db) : undefined;
-  return {
+  const aside: SetAside[] = [];
+  const siteIds = sites.map((site) => siteIdOf(sheet, site));
+  const counted = countedOf(db, siteIds, aside);
+  const stopped: Issue[] = [...asideFaults(aside), ...ofCalibration(db, sheet)];
+  const today = todayOf(db);
+  const job: JobFile = {
     ...sheet.job,
-    products: (sheet.job.products ?? []).map((product) => withCard(db, product)),
-    sites: sites.map((site) => {
-      const id = siteIdOf(sheet, site);
-      return withCounted(withFacts(site, findSite(db, id)), id, everywhere ?? countedOf(db, id), sheet.id);
+    date: (sheet.job.date ?? today) > today ? sheet.job.date! : today,
+    products: (sheet.job.products ?? []).map((product, i) => {
+      const now = withCard(db, product, `products[${i}]`);
+      if (!now.ok) stopped.push(...now.issues);
+      return now.ok ? now.value : product;
+    }),
+    sites: sites.map((site, i) => {
+      const id = siteIds[i]!;
+      return withCounted(withFacts(site, findSite(db, id)?.site), id, counted, sheet.id);
     }),
   };
+  if (stopped.length === 0) {
+    try {
+      planOfSheet(job, runOf(db, sheet));
+    } catch {
+      stopped.push(issue("", "conflict", "this sheet can't be worked out with today's cards", "withdraw it and mix again"));
+    }
+  }
+  return stopped.length > 0 ? { job: sheet.job, stopped } : { job, stopped };
+}
+
+/** Whether its calibration may still be mixed from, and its tank is still the same. */
+function ofCalibration(db: Access, sheet: SheetRow): Issue[] {
+  const calibration = findCalibration(db, sheet.calibrationId);
+  const rig = findRig(db, sheet.rigId)?.rig;
+  if (!calibration || !rig) return [issue("", "conflict", "its rig or its calibration is gone", "withdraw it and mix again")];
+  const standing = standingOf(
+    standsOn(calibration.job.rig),
+    standsOn(rig),
+    dayIn(calibration.madeAt, firmZone(db).zone),
+    dayOf(todayOf(db)),
+    checksOf(db, calibration.id)[0]?.ratio,
+  );
+  const issues: Issue[] = [];
+  if (!mayMix(standing))
+    issues.push(
+      issue(
+        "",
+        "conflict",
+        `its calibration is ${standing.state} (${standing.reasons.join("; ")})`,
+        "calibrate again, then withdraw this sheet and mix anew",
+      ),
+    );
+  const name = tankName(sheet.job);
+  const volume = (tanks: JobFile["rig"]["tanks"]) => (tanks?.find((t) => t.name === name) ?? tanks?.[0])?.usable;
+  const [then, now] = [volume(sheet.job.rig.tanks), volume(rig.tanks)];
+  if (then !== undefined && now !== then)
+    issues.push(
+      issue(
+        "",
+        "conflict",
+        `the ${name} tank holds ${now === undefined ? "nothing any more" : showEntered(entered(now, "volume"))}, this was planned for ${showEntered(entered(then, "volume"))}`,
+        "withdraw it and mix again",
+      ),
+    );
+  return issues;
+}
+
+/** The card of a product of a sheet: by its id; or, of one that has none, by its name, now or then. */
+function cardOf(db: Access, product: ProductText): CardText | undefined {
+  const id = product["x-id"] ?? recordsNamed(db, "labels", product.name)[0]?.id;
+  return id === undefined ? undefined : findLabel(db, id)?.card;
 }
 
 /** A product of a sheet with what its card says today; the rate is the sheet's own. */
-function withCard(db: Access, product: ProductText): ProductText {
-  const card = labelNamed(db, product.name)?.card;
-  const choice = product["x-choice"];
-  const today = card && productOf(card, product.rate, isChoice(choice) ? choice : undefined);
-  if (!card || !today?.ok || card.form !== product.form) return product;
-  return { ...today.value, rate: product.rate, ...(choice !== undefined && { "x-choice": choice }) };
+function withCard(db: Access, product: ProductText, path: string): Result<ProductText> {
+  const again = "withdraw this sheet and mix again";
+  const card = cardOf(db, product);
+  if (!card) return bad(issue(path, "conflict", `${product.name} has no card any more`, again));
+  if (card.form !== product.form)
+    return bad(
+      issue(path, "conflict", `the card says that ${card.name} is ${card.form}, this was planned as ${product.form}`, again),
+    );
+  const known = product["x-choice"];
+  const choice = isChoice(known) ? known : undefined;
+  if (choice?.from !== undefined && rowName(card, choice.row) !== choice.from)
+    return bad(issue(path, "conflict", `the label's row "${choice.from}" of ${card.name} is another one today`, again));
+  const today = productOf(card, product.rate, choice);
+  if (!today.ok) return bad(issue(path, "conflict", `${product.rate} of ${card.name} can't be held against its card`, again));
+  const own = { ...(product["x-id"] !== undefined && { "x-id": product["x-id"] }) };
+  return good({ ...today.value, ...own, rate: product.rate, ...(known !== undefined && { "x-choice": known }) });
 }
 
 /** A sheet's site with what is known of its zones today, and without the history that was written with it. */
@@ -52,7 +152,7 @@ function withFacts(site: SiteText, known: KeptSite | undefined): SiteText {
     ...(known?.["x-jurisdiction"] !== undefined && { "x-jurisdiction": known["x-jurisdiction"] }),
     zones: site.zones.map(({ applied: _, ...zone }) => {
       const now = known?.zones.find((z) => z["x-id"] === zone["x-id"]);
-      const spot = zone["x-spot"] !== undefined && { "x-spot": zone["x-spot"] };
+      const spot = zone["x-spot"] !== undefined && { "x-spot": zone["x-spot"], ...(now && { "x-whole": now.area }) };
       return now ? { ...now, name: zone.name ?? now.name, area: zone.area, ...spot } : zone;
     }),
   };
@@ -60,7 +160,7 @@ function withFacts(site: SiteText, known: KeptSite | undefined): SiteText {
 
 export function sheetState(db: Access, id: string): SheetState {
   if (recordsOfSheet(db, id).length > 0) return "recorded";
-  return isWithdrawn(db, id) ? "withdrawn" : "open";
+  return withdrawalOf(db, id) ? "withdrawn" : "open";
 }
 
 /** How a day has come along; null of a sheet that is none. */
@@ -88,13 +188,45 @@ const withoutHistory = (site: SiteText): SiteText => ({
   zones: site.zones.map(({ name, area }) => ({ ...(name && { name }), area })),
 });
 
-/** Withdraws a sheet that will not be poured: what it planned no longer counts. */
-export function withdraw(db: Records, id: string): Result<{ id: string }> {
+/** A product's step: its container was opened. */
+export const isProductStep = (step: string): boolean => /\.product-\d+$/.test(step);
+
+/** Whether a product of it was ever ticked as poured, also where the tick was taken back. */
+export const wasPoured = (db: Access, sheetId: string): boolean => everTicked(db, sheetId).some(isProductStep);
+
+/**
+ * Withdraws a sheet that will not be poured: what it planned no longer counts. Of one of which a product was poured, only
+ * with what became of it: `{ became }`. Until that is on record its budget stays taken.
+ */
+export function withdraw(db: Records, id: string, input: unknown): Result<{ id: string }> {
+  const became = (input as { became?: unknown } | null)?.became;
   return db.transaction((tx): Result<{ id: string }> => {
-    if (!isId(id) || !findSheet(tx, id)) return bad(issue("", "unknown-name", String(id), "the mix sheets on record"));
-    if (sheetState(tx, id) === "recorded")
+    const sheet = isId(id) ? findSheet(tx, id) : undefined;
+    if (!sheet) return bad(issue("", "unknown-name", shown(id), "the mix sheets on record"));
+    const state = sheetState(tx, id);
+    if (state === "withdrawn") return good({ id });
+    if (state === "recorded")
       return bad(issue("", "conflict", "this sheet is on record as sprayed", "correct its records in the log instead"));
-    withdrawSheet(tx, id, nowText());
+    const sprayed = runOf(tx, sheet)?.stops.filter((stop) => stop.state === "done") ?? [];
+    if (sprayed.length > 0)
+      return bad(
+        issue(
+          "",
+          "conflict",
+          `${sprayed.map((stop) => stop.site).join(", ")}: sprayed already`,
+          "skip the other stops and put the day on record",
+        ),
+      );
+    if (wasPoured(tx, id) && !isReason(became))
+      return bad(
+        issue(
+          "became",
+          "reason-needed",
+          "a product of this sheet was ticked as poured",
+          "put it on record if any of it was sprayed; else say what became of it",
+        ),
+      );
+    withdrawSheet(tx, id, isReason(became) ? became.trim() : null, nowText());
     return good({ id });
   });
 }

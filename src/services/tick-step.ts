@@ -3,8 +3,8 @@ import { gearMissing, planOfSheet, tickKeys, type SheetPlan } from "@/formats/sh
 import type { Access, Records } from "@/records/database";
 import { addFill, stopEventsOf } from "@/records/runs";
 import { addTick, doneSteps, findSheet } from "@/records/sheets";
-import { isId, issue, nowText } from "./input";
-import { jobToday, runOf, sheetState, type SheetRow } from "./sheet-today";
+import { isId, issue, nowText, shown } from "./input";
+import { isProductStep, runOf, sheetState, sheetToday, type SheetRow } from "./sheet-today";
 
 /** Why a plan is held, as issues: there is no way past them. */
 export const heldIssues = (plan: MixPlan): Issue[] => plan.reasons.map((reason) => issue("", "held", reason.text, reason.fits));
@@ -19,17 +19,23 @@ export function tickStep(db: Records, sheetId: string, input: unknown): Result<{
     return bad(issue("step", "wrong-type", "no step", "a step of this sheet"));
   return db.transaction((tx): Result<{ done: string[] }> => {
     const sheet = isId(sheetId) ? findSheet(tx, sheetId) : undefined;
-    if (!sheet) return bad(issue("", "unknown-name", String(sheetId), "the mix sheets on record"));
-    if (done && sheetState(tx, sheetId) === "withdrawn")
+    if (!sheet) return bad(issue("", "unknown-name", shown(sheetId), "the mix sheets on record"));
+    const state = sheetState(tx, sheetId);
+    if (state === "withdrawn")
       return bad(issue("", "conflict", "this sheet was withdrawn", "mix again: its budget may be taken"));
+    if (state === "recorded")
+      return bad(issue("", "conflict", "this sheet is on record as sprayed", "correct its records in the log instead"));
     const before = new Set(doneSteps(tx, sheetId));
     const run = runOf(tx, sheet);
-    const today = planOfSheet(jobToday(tx, sheet), run);
+    const now = sheetToday(tx, sheet);
+    if (done && now.stopped.length > 0) return bad(...now.stopped);
+    const today = planOfSheet(now.job, run);
     if (done && today.plan.reasons.length > 0) return bad(...heldIssues(today.plan));
     const known = today.plan.reasons.length > 0 ? planOfSheet(sheet.job, run) : today;
-    if (!tickKeys(sheet.job, known).includes(step))
+    // A tick that stands may be taken back also where today's card no longer has its step.
+    if (!tickKeys(now.job, known).includes(step) && (done || !before.has(step)))
       return bad(issue("step", "unknown-name", step.slice(0, 40), "the steps of this sheet"));
-    const missing = done && /\.product-\d+$/.test(step) ? gearMissing(sheet.job, before) : [];
+    const missing = done && isProductStep(step) ? gearMissing(now.job, before) : [];
     if (missing.length > 0)
       return bad(
         issue("step", "conflict", "a container before the gear is on", `tick first: ${missing.map((g) => g.text).join(", ")}`),

@@ -6,7 +6,9 @@ import { rigFormOf } from "@/formats/forms/rig-form-of";
 import { gearOf } from "@/formats/gear";
 import { emptySession, type Session } from "@/formats/session";
 import { openRecords, type Records } from "@/records/database";
+import { putSetting } from "@/records/settings";
 import { findSheet } from "@/records/sheets";
+import { holdClock } from "../clock";
 import { put, type KeptKind } from "../keep-up";
 import { tickStep } from "../tick-step";
 
@@ -20,10 +22,13 @@ export interface TestRecords {
 export function freshRecords(): TestRecords {
   const records = {} as { db: Records; folder: string };
   beforeEach(() => {
+    holdClock(NOW);
     records.folder = mkdtempSync(path.join(tmpdir(), "gauge-"));
     records.db = openRecords(records.folder);
+    putSetting(records.db, "time-zone", "UTC", NOW);
   });
   afterEach(() => {
+    holdClock(undefined);
     records.db.$client.close();
     rmSync(records.folder, { recursive: true, force: true });
   });

@@ -1,0 +1,218 @@
+import { bad, good, type Issue, type Result } from "@/core/contents";
+import { NOTHING, type Choices, type Imported, type ImportItem } from "@/formats/import";
+import { shown } from "@/formats/job-file/shown";
+import type { SetAside } from "@/records/aside";
+import { migrationsKnown, type Records } from "@/records/database";
+import { listApplications } from "@/records/applications";
+import { listCalibrations } from "@/records/calibrations";
+import { listQuickChecks } from "@/records/checks";
+import { listLabels } from "@/records/labels";
+import { listPeople } from "@/records/people";
+import { listRigs } from "@/records/rigs";
+import { listSheets } from "@/records/sheets";
+import { listSites } from "@/records/sites";
+import { listTips } from "@/records/tips";
+import { twinOf, type NamedKind } from "@/records/names";
+import {
+  allRows,
+  danglingRows,
+  infoOf,
+  insertRow,
+  recordsInMemory,
+  rowAt,
+  TABLES,
+  type Row,
+  type TableName,
+} from "@/records/whole";
+import { bringIn } from "./import-items";
+import { issue, nowText } from "./input";
+import { canonical } from "./once";
+import type { KeptKind, KeptText } from "./keep-up";
+import type { Progress } from "./progress";
+
+/** All records out as one JSON file, and in again: what isn't there is added row by row, what is there is never changed unasked. */
+
+const FORMAT = "careful-gauge-records";
+
+/** @returns the text of the file; the same records give the same text */
+export const exportAll = (db: Records): string =>
+  `${JSON.stringify({ format: FORMAT, version: migrationsKnown().count, tables: allRows(db) })}\n`;
+
+const ALL = 10_000_000;
+
+/** Tables of what is kept up to date: a difference is shown, and taken only by choice. */
+const OF_KIND: Partial<Record<TableName, KeptKind>> = {
+  people: "people",
+  rigs: "rigs",
+  tips: "tips",
+  labels: "labels",
+  sites: "sites",
+};
+/** Their parts, and what isn't compared: it follows from the rest. */
+const FOLLOWS: readonly TableName[] = ["tanks", "zones", "settings", "record_names", "saved_requests"];
+
+/** Takes a file of all records in. */
+export function importAll(db: Records, text: string, choices: Choices = {}, progress?: Progress): Result<Imported> {
+  const read = readFile(text);
+  if (!read.ok) return read;
+  const tables = read.value;
+  const other = recordsInMemory();
+  const issues: Issue[] = [];
+  const total = TABLES.reduce((sum, t) => sum + (tables[t]?.length ?? 0), 0);
+  let done = 0;
+  const tick = () => {
+    done += 1;
+    if (done % 500 === 0) progress?.(done, 2 * total);
+  };
+  try {
+    other.$client.pragma("foreign_keys = OFF");
+    other.$client.exec("begin");
+    for (const table of TABLES)
+      for (const [i, row] of (tables[table] ?? []).entries()) {
+        tick();
+        if (issues.length >= 100) break;
+        try {
+          insertRow(other, table, row);
+        } catch (error) {
+          issues.push(issue(`tables.${table}[${i}]`, "conflict", message(error), "a row as the app writes it"));
+        }
+      }
+    other.$client.exec("commit");
+    issues.push(...asideOf(other).map((one) => issue(`${one.of} ${one.id}`, "unreadable", one.name, one.reason)));
+    issues.push(
+      ...danglingRows(other)
+        .slice(0, 20)
+        .map((row) => issue(row, "unknown-name", row, "a row that the file has")),
+    );
+    if (issues.length > 0) return { ok: false, issues };
+    return merge(db, other, tables, choices, tick);
+  } finally {
+    other.$client.close();
+  }
+}
+
+const message = (error: unknown) => (error instanceof Error ? error.message : "unreadable");
+
+function readFile(text: string): Result<Partial<Record<TableName, readonly Row[]>>> {
+  let file: unknown;
+  try {
+    file = JSON.parse(text.replace(/^\uFEFF/, ""));
+  } catch (error) {
+    return bad(issue("", "not-json", message(error), "a file of all records is one JSON object"));
+  }
+  const { format, version, tables } = (file ?? {}) as { format?: unknown; version?: unknown; tables?: unknown };
+  if (format !== FORMAT) return bad(issue("format", "not-a-choice", shown(format), FORMAT));
+  if (typeof version !== "number" || version > migrationsKnown().count)
+    return bad(
+      issue("version", "not-a-choice", shown(version), "records of this Careful Gauge or an earlier one: update it first"),
+    );
+  if (typeof tables !== "object" || tables === null) return bad(issue("tables", "wrong-type", shown(tables), "an object"));
+  const unknown = Object.keys(tables).filter((t) => !TABLES.includes(t as TableName));
+  if (unknown.length > 0) return bad(...unknown.map((t) => issue(`tables.${t}`, "unknown-key", t, "")));
+  for (const [table, rows] of Object.entries(tables))
+    if (!Array.isArray(rows) || rows.some((row) => typeof row !== "object" || row === null || Array.isArray(row)))
+      return bad(issue(`tables.${table}`, "wrong-type", "something else", "a list of rows"));
+  return good(tables as Partial<Record<TableName, readonly Row[]>>);
+}
+
+/** What of these records no room could show. */
+export function asideOf(db: Records): SetAside[] {
+  const aside: SetAside[] = [];
+  listPeople(db, aside);
+  listRigs(db, aside);
+  listTips(db, aside);
+  listLabels(db, aside);
+  listSites(db, aside);
+  listCalibrations(db, 30_000, aside);
+  listQuickChecks(db, ALL, aside);
+  listSheets(db, 30_000, aside);
+  listApplications(db, ALL, aside);
+  return aside;
+}
+
+function merge(
+  db: Records,
+  other: Records,
+  tables: Partial<Record<TableName, readonly Row[]>>,
+  choices: Choices,
+  tick: () => void,
+): Result<Imported> {
+  const items: ImportItem[] = [];
+  const issues: Issue[] = [];
+  let rows = 0;
+  const added = new Set<string>();
+  const now = nowText();
+  db.$client.exec("savepoint whole");
+  for (const table of TABLES) {
+    const info = infoOf(db, table);
+    const kind = OF_KIND[table];
+    for (const row of tables[table] ?? []) {
+      tick();
+      if (issues.length >= 100) break;
+      const id = String(row[info.key[0]!]);
+      const here = rowAt(db, table, info, row);
+      if (!here) {
+        const twin = kind && twinOf(db, kind as NamedKind, String(row.name));
+        if (twin) {
+          issues.push(
+            issue(
+              `tables.${table}`,
+              "duplicate-name",
+              twin.name,
+              "id: these are the records of another firm; bring its files in one by one",
+            ),
+          );
+          continue;
+        }
+        // A part of a record that is left is left with it.
+        const whole = table === "tanks" ? String(row.rig_id) : table === "zones" ? String(row.site_id) : undefined;
+        if (whole !== undefined && !added.has(whole)) continue;
+        try {
+          insertRow(db, table, row);
+          rows += 1;
+          if (kind) added.add(id);
+        } catch (error) {
+          issues.push(issue(`tables.${table} ${id}`, "conflict", message(error), "what is on record was left"));
+        }
+      } else if (!kind && !FOLLOWS.includes(table) && canonical(here) !== canonical({ ...nulls(info.columns), ...row })) {
+        issues.push(
+          issue(`tables.${table} ${id}`, "kept-otherwise", "on record with other content", "what happened is never changed"),
+        );
+      }
+    }
+  }
+  const each = <K extends KeptKind>(of: K, list: readonly { id: string; text: KeptText[K] }[]) => {
+    for (const { id, text } of list) {
+      if (added.has(id)) continue;
+      const brought = bringIn(db, { of, text, xId: id, path: id }, choices, now);
+      if (!brought.ok) issues.push(...brought.issues);
+      else if (brought.value.item.state !== "same") items.push(brought.value.item);
+    }
+  };
+  if (issues.length === 0) {
+    each(
+      "people",
+      listPeople(other).map((p) => ({ id: p.id, text: { name: p.name } })),
+    );
+    each(
+      "rigs",
+      listRigs(other).map((r) => ({ id: r.id, text: r.rig })),
+    );
+    each(
+      "tips",
+      listTips(other).map((t) => ({ id: t.id, text: t.tip })),
+    );
+    each(
+      "labels",
+      listLabels(other).map((l) => ({ id: l.id, text: l.card })),
+    );
+    each(
+      "sites",
+      listSites(other).map((s) => ({ id: s.id, text: s.site })),
+    );
+  }
+  db.$client.exec(issues.length > 0 ? "rollback to whole; release whole" : "release whole");
+  return issues.length > 0 ? { ok: false, issues } : good({ ...NOTHING, items, rows });
+}
+
+const nulls = (columns: readonly string[]): Row => Object.fromEntries(columns.map((c) => [c, null]));

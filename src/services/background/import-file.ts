@@ -1,0 +1,86 @@
+import { readFileSync } from "node:fs";
+import { bad, type Issue, type Result } from "@/core/contents";
+import type { Choices, Imported } from "@/formats/import";
+import type { Records } from "@/records/database";
+import { ChangedMeanwhile, copyRecords, takeOver } from "@/records/staging";
+import { importAll } from "../all-records";
+import { importCards } from "../import-cards";
+import { importJob } from "../import-job";
+import { importLog } from "../import-log";
+import { issue } from "../input";
+import type { Progress } from "../progress";
+
+/** The kinds of file that can be brought in, with the most bytes that each may have (ours). */
+export const FILES = {
+  job: { most: 4_000_000, take: importJob },
+  cards: { most: 4_000_000, take: importCards },
+  log: { most: 16_000_000, take: importLog },
+  records: { most: 256_000_000, take: importAll },
+} as const satisfies Record<
+  string,
+  { most: number; take: (db: Records, text: string, choices?: Choices, progress?: Progress) => Result<Imported> }
+>;
+export type FileKind = keyof typeof FILES;
+export const isFileKind = (kind: unknown): kind is FileKind => typeof kind === "string" && Object.hasOwn(FILES, kind);
+
+/** So many faults are told of one file: the rest is seen once these are mended. */
+export const MOST_FAULTS = 100;
+
+export const firstFaults = (issues: readonly Issue[]): readonly Issue[] =>
+  issues.length <= MOST_FAULTS
+    ? issues
+    : [
+        ...issues.slice(0, MOST_FAULTS),
+        issue(
+          "",
+          "too-many",
+          `${(issues.length - MOST_FAULTS).toLocaleString("en-US")} more faults like these`,
+          String(MOST_FAULTS),
+        ),
+      ];
+
+/**
+ * Brings a file in, in a process of its own: worked through on a copy of the records, taken over all at once.
+ * @param choices what a person chose; left out for a look beforehand, which keeps nothing
+ * @param tmp an empty folder that whoever started this clears away
+ */
+export function importFile(
+  {
+    folder,
+    tmp,
+    kind,
+    file,
+    choices,
+  }: {
+    readonly folder: string;
+    readonly tmp: string;
+    readonly kind: FileKind;
+    readonly file: string;
+    readonly choices?: Choices;
+  },
+  progress: Progress,
+): Result<Imported> {
+  const bytes = readFileSync(file);
+  let text: string;
+  try {
+    text = new TextDecoder("utf-8", { fatal: true }).decode(bytes);
+  } catch {
+    return bad(issue("", "conflict", "this is no text in UTF-8", "save it as UTF-8 text"));
+  }
+  const copies = copyRecords(folder, tmp);
+  let result: Result<Imported>;
+  try {
+    result = FILES[kind].take(copies.db, text, choices, progress);
+  } finally {
+    copies.db.$client.close();
+  }
+  if (!result.ok) return { ok: false, issues: firstFaults(result.issues) };
+  if (choices === undefined) return result;
+  try {
+    takeOver(folder, copies);
+    return result;
+  } catch (error) {
+    if (!(error instanceof ChangedMeanwhile)) throw error;
+    return bad(issue("", "conflict", "the records were changed meanwhile", "nothing of the file was kept: bring it in again"));
+  }
+}

@@ -1,0 +1,55 @@
+import { writeFileSync } from "node:fs";
+import path from "node:path";
+import type { Result } from "@/core/contents";
+import { good } from "@/core/contents";
+import type { Choices, Imported } from "@/formats/import";
+import { backUp, copyWhole } from "@/records/backup";
+import { connect, recordsFile } from "@/records/database";
+import { exportAll } from "../all-records";
+import type { Progress } from "../progress";
+import { importFile, type FileKind } from "./import-file";
+
+/** What is too long for the server's own thread: each is done by a process that this names. */
+export type BackgroundJob =
+  | {
+      readonly what: "import";
+      readonly folder: string;
+      readonly tmp: string;
+      readonly kind: FileKind;
+      readonly file: string;
+      readonly choices?: Choices;
+    }
+  | { readonly what: "backup"; readonly folder: string }
+  | { readonly what: "copy" | "export"; readonly folder: string; readonly tmp: string };
+
+export interface Done {
+  readonly imported?: Imported;
+  /** The file that was made. */
+  readonly file?: string;
+}
+
+export function doJob(job: BackgroundJob, progress: Progress): Result<Done> {
+  switch (job.what) {
+    case "import": {
+      const imported = importFile(job, progress);
+      return imported.ok ? good({ imported: imported.value }) : imported;
+    }
+    case "backup":
+      return good({ file: backUp(job.folder, new Date()).file });
+    case "copy": {
+      const file = path.join(job.tmp, "careful-gauge.db");
+      copyWhole(job.folder, file);
+      return good({ file });
+    }
+    case "export": {
+      const file = path.join(job.tmp, "careful-gauge.json");
+      const db = connect(recordsFile(job.folder));
+      try {
+        writeFileSync(file, exportAll(db));
+      } finally {
+        db.$client.close();
+      }
+      return good({ file });
+    }
+  }
+}

@@ -1,0 +1,72 @@
+import { fork } from "node:child_process";
+import { mkdtempSync, readdirSync, rmSync, statSync } from "node:fs";
+import path from "node:path";
+import { bad, type Result } from "@/core/contents";
+import { issue } from "../input";
+import type { Progress } from "../progress";
+import type { BackgroundJob, Done } from "./jobs";
+
+/** What a process of ours says. */
+export type Said =
+  | { readonly progress: readonly [number, number] }
+  | { readonly result: Result<Done> }
+  | { readonly fault: { readonly reason: string; readonly todo: string } };
+
+/** Memory that one such process may take, MB: a file that wants more takes nobody else's. */
+const MEMORY = 1024;
+
+/** A folder of its own for one job, in the folder of the records so that it is on the same disk. */
+export function tmpFolder(folder: string): string {
+  clearOld(folder);
+  return mkdtempSync(path.join(/*turbopackIgnore: true*/ folder, PREFIX));
+}
+const PREFIX = ".staging-";
+const DAY = 86_400_000;
+
+/** What a process that was killed left behind. */
+function clearOld(folder: string): void {
+  for (const name of readdirSync(folder).filter((n) => n.startsWith(PREFIX))) {
+    const old = path.join(/*turbopackIgnore: true*/ folder, name);
+    if (Date.now() - statSync(old).mtimeMs > DAY) rmSync(old, { recursive: true, force: true });
+  }
+}
+
+/**
+ * Runs a job in a process of its own: whatever it takes or breaks, the server goes on. Stopped by the signal, nothing of it
+ * is kept.
+ */
+export function runJob(
+  job: BackgroundJob,
+  { signal, progress }: { signal?: AbortSignal; progress?: Progress } = {},
+): Promise<Result<Done>> {
+  return new Promise((resolve) => {
+    const script = path.join(/*turbopackIgnore: true*/ process.cwd(), "src", "cli", "background.ts");
+    const child = fork(/*turbopackIgnore: true*/ script, [], {
+      execArgv: ["--import", "tsx", `--max-old-space-size=${MEMORY}`],
+      stdio: ["ignore", "ignore", "inherit", "ipc"],
+    });
+    let answered = false;
+    const answer = (result: Result<Done>) => {
+      if (answered) return;
+      answered = true;
+      resolve(result);
+    };
+    child.on("message", (said: Said) => {
+      if ("progress" in said) progress?.(...said.progress);
+      else if ("result" in said) answer(said.result);
+      else answer(bad(issue("", "conflict", said.fault.reason, said.fault.todo)));
+    });
+    const ended = () =>
+      answer(
+        signal?.aborted
+          ? bad(issue("", "conflict", "stopped", "nothing of it was kept"))
+          : bad(
+              issue("", "conflict", "this was too much to work through", "nothing was kept: split the file, or free some memory"),
+            ),
+      );
+    child.on("error", ended);
+    child.on("exit", ended);
+    signal?.addEventListener("abort", () => child.kill("SIGKILL"), { once: true });
+    child.send(job);
+  });
+}

@@ -1,0 +1,75 @@
+import { nanoid } from "nanoid";
+import { bad, good, issueAt, type Issue, type Result } from "@/core/contents";
+import { differencesOf, MOST_DIFFERENCES, type Choices, type ImportItem, type ItemKind } from "@/formats/import";
+import type { Access } from "@/records/database";
+import { calledOtherwise, meantBy } from "./file-identity";
+import { isId } from "./input";
+import { keepUp, KEPT, type KeptKind, type KeptText } from "./keep-up";
+
+const ITEM_OF = { rigs: "rig", people: "person", labels: "label", sites: "site", tips: "rig" } as const satisfies Record<
+  KeptKind,
+  ItemKind
+>;
+
+interface Item<K extends KeptKind> {
+  readonly of: K;
+  readonly text: KeptText[K];
+  /** The id that travels in the file. */
+  readonly xId?: unknown;
+  /** Where it stands in the file. */
+  readonly path: string;
+  /** What of it the file states, where it doesn't state all; and how that is put over what is here. */
+  readonly states?: (text: KeptText[K]) => unknown;
+  readonly over?: (here: KeptText[K]) => KeptText[K];
+}
+
+export interface Brought<K extends KeptKind> {
+  readonly item: ImportItem;
+  /** The record that it is. */
+  readonly id: string;
+  readonly here: KeptText[K];
+}
+
+/**
+ * Brings one item in. What isn't on record is added; what is, and differs, is left and shown, unless it was chosen; what
+ * was retired or is called otherwise by now is left too. Nothing is ever deleted.
+ */
+export function bringIn<K extends KeptKind>(
+  tx: Access,
+  { of, text, xId, path, states = (all) => all, over = () => text }: Item<K>,
+  choices: Choices,
+  now: string,
+): Result<Brought<K>> {
+  const kind = ITEM_OF[of];
+  const { name } = text;
+  const known = meantBy(tx, of, name, xId);
+  const placed = (issues: readonly Issue[]) => bad(...issues.map((i) => issueAt(path, i)));
+  if (!known) {
+    const id = isId(xId) && !KEPT[of].find(tx, xId) ? xId : nanoid();
+    const kept = keepUp(tx, of, id, text, now);
+    if (!kept.ok) return placed(kept.issues);
+    const item: ImportItem = { key: `${kind}:${name}`, kind, name, state: "new", differences: [], taken: false };
+    return good({ item, id, here: KEPT[of].find(tx, id)!.text as KeptText[K] });
+  }
+  const { id, text: here } = known;
+  const key = `${kind}:${id}`;
+  const take = choices[key] === "take";
+  const differences = differencesOf(states(here), states(text)).slice(0, MOST_DIFFERENCES);
+  const otherwise = calledOtherwise(here.name, name);
+  const state = known.retired ? "retired" : differences.length === 0 ? "same" : otherwise ? "renamed" : "differs";
+  if (take && known.retired) KEPT[of].retire(tx, id, null);
+  if (take && differences.length > 0) {
+    const kept = keepUp(tx, of, id, over(here), now);
+    if (!kept.ok) return placed(kept.issues);
+  }
+  const item: ImportItem = {
+    key,
+    kind,
+    name,
+    state,
+    differences,
+    taken: take,
+    ...(here.name !== name && { calledHere: here.name }),
+  };
+  return good({ item, id, here: take ? (KEPT[of].find(tx, id)!.text as KeptText[K]) : here });
+}
