@@ -16,12 +16,16 @@ const config = {
     // In development Next evaluates code and keeps a socket open; in production nothing may leave this host.
     const production = process.env.NODE_ENV === "production";
     return [
+      // Records are nobody's to keep on the way.
+      { source: "/api/:path*", headers: [{ key: "Cache-Control", value: "no-store" }] },
       {
         source: "/:path*",
         headers: [
           { key: "X-Content-Type-Options", value: "nosniff" },
           { key: "X-Frame-Options", value: "DENY" },
           { key: "Referrer-Policy", value: "same-origin" },
+          { key: "Cross-Origin-Opener-Policy", value: "same-origin" },
+          { key: "Cross-Origin-Resource-Policy", value: "same-origin" },
           ...(production
             ? [{ key: "Content-Security-Policy", value: `${self}; script-src 'self' 'unsafe-inline' 'wasm-unsafe-eval'` }]
             : []),

@@ -1,6 +1,19 @@
-/** The records are opened, and brought up to date where the schema has changed, before the first request is answered. */
+/**
+ * Before the first request: the door is kept, the records are opened and brought up to date. Where they can't be, the
+ * server says so on every page and tries again at the next request; a copy is made once a day.
+ */
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== "nodejs") return;
+  const { standAtTheDoor } = await import("@/app/door");
+  standAtTheDoor(process.env);
   const { records } = await import("@/records/database");
-  records();
+  const { faultOf } = await import("@/services/faults");
+  try {
+    records();
+  } catch (error) {
+    const fault = faultOf(error);
+    console.error(fault ? `${fault.reason}\n${fault.todo}` : error);
+  }
+  const { backUpDaily } = await import("@/services/background/daily");
+  if (process.env.NODE_ENV === "production") backUpDaily();
 }

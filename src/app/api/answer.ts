@@ -1,41 +1,111 @@
-import { bad, type Result } from "@/core/contents";
+import { bad, type Issue, type Result } from "@/core/contents";
 import { records, type Records } from "@/records/database";
+import { firstFaults } from "@/services/background/import-file";
+import { faultOf } from "@/services/faults";
+import { issue } from "@/services/input";
 
-/** Answers with a service's result: 200 with the value, 422 with the issues. What breaks inside stays inside. */
-export async function answerTo(request: Request, work: (db: Records, body: unknown) => Result<unknown>): Promise<Response> {
-  const refused = foreign(request);
+/** What a request may bring, unless its route says otherwise. */
+export interface Limits {
+  /** Bytes. */
+  readonly most: number;
+}
+const USUAL: Limits = { most: 64_000 };
+/** No form of ours nests deeper, or has more parts, than this. */
+const DEEPEST = 16;
+const PARTS = 20_000;
+
+/** Answers with a service's result: 200 with the value, 4xx with the issues. What breaks inside stays inside. */
+export async function answerTo(
+  request: Request,
+  work: (db: Records, body: unknown) => Result<unknown> | Promise<Result<unknown>>,
+  limits: Limits = USUAL,
+): Promise<Response> {
+  const refused = foreign(request, "application/json");
   if (refused) return refused;
-  let body: unknown;
+  const text = await readBody(request, limits);
+  if (!text.ok) return respond(text);
+  const body = parse(text.value);
+  if (!body.ok) return respond(body);
+  return guarded(async () => respond(await work(records(), body.value)));
+}
+
+/** Does something and answers also where it fails: with what a person can do about it, or that it was our fault. */
+export async function guarded(work: () => Promise<Response>): Promise<Response> {
   try {
-    body = await request.json();
-  } catch {
-    return respond(bad({ path: "", code: "not-json", received: "the request", expected: "send JSON" }));
-  }
-  try {
-    return respond(work(records(), body));
+    return await work();
   } catch (error) {
+    const fault = faultOf(error);
+    if (fault) return Response.json(bad(issue("", "conflict", fault.reason, fault.todo)), { status: 503 });
     console.error(error);
-    const problem = bad({
-      path: "",
-      code: "conflict",
-      received: "this could not be kept",
-      expected: "nothing was changed; try again",
-    });
-    return Response.json(problem, { status: 500 });
+    return Response.json(bad(issue("", "conflict", "this could not be kept", "nothing was changed; try again")), { status: 500 });
   }
 }
 
-const respond = (result: Result<unknown>) => Response.json(result, { status: result.ok ? 200 : 422 });
+export const respond = (result: Result<unknown>) =>
+  result.ok
+    ? Response.json(result)
+    : Response.json({ ...result, issues: firstFaults(result.issues) }, { status: statusOf(result.issues) });
 
-/** A page of another site must not write here through someone's browser. */
-function foreign(request: Request): Response | undefined {
+function statusOf(issues: readonly Issue[]): number {
+  const has = (code: Issue["code"]) => issues.some((one) => one.code === code);
+  return has("too-big") ? 413 : has("kept-otherwise") ? 409 : 422;
+}
+
+const kB = (bytes: number) => `${Math.ceil(bytes / 1000).toLocaleString("en-US")} kB`;
+export const tooBig = (bytes: number, most: number) => bad(issue("", "too-big", kB(bytes), kB(most)));
+
+/** The text of a request, as far as it may go: nothing is built of one that is larger. */
+async function readBody(request: Request, { most }: Limits): Promise<Result<string>> {
+  const told = Number(request.headers.get("content-length") ?? 0);
+  if (told > most) return tooBig(told, most);
+  const chunks: Uint8Array[] = [];
+  let bytes = 0;
+  for await (const chunk of (request.body ?? []) as AsyncIterable<Uint8Array>) {
+    bytes += chunk.byteLength;
+    if (bytes > most) return tooBig(bytes, most);
+    chunks.push(chunk);
+  }
+  return { ok: true, value: Buffer.concat(chunks).toString("utf8") };
+}
+
+function parse(text: string): Result<unknown> {
+  const shape = shapeFault(text);
+  if (shape) return bad(shape);
+  try {
+    return { ok: true, value: JSON.parse(text) };
+  } catch {
+    return bad(issue("", "not-json", "the request", "send JSON"));
+  }
+}
+
+/** A text that nests too deep or has too many parts, told before it is parsed. */
+function shapeFault(text: string): Issue | undefined {
+  let depth = 0;
+  let parts = 0;
+  let quoted = false;
+  for (let i = 0; i < text.length; i++) {
+    const c = text.charCodeAt(i);
+    if (quoted) {
+      if (c === 92) i += 1;
+      else if (c === 34) quoted = false;
+    } else if (c === 34) quoted = true;
+    else if (c === 123 || c === 91) {
+      depth += 1;
+      if (depth > DEEPEST) return issue("", "too-many", `more than ${DEEPEST} levels`, String(DEEPEST));
+    } else if (c === 125 || c === 93) depth -= 1;
+    else if (c === 44) parts += 1;
+  }
+  return parts > PARTS
+    ? issue("", "too-many", `${parts.toLocaleString("en-US")} parts`, PARTS.toLocaleString("en-US"))
+    : undefined;
+}
+
+/** A page of another site must not write here through someone's browser. @param type of what is sent */
+export function foreign(request: Request, type: string): Response | undefined {
   const origin = request.headers.get("origin");
   const own = origin === null || hostOf(origin) === request.headers.get("host");
-  if (own && request.headers.get("content-type")?.startsWith("application/json")) return undefined;
-  return Response.json(
-    bad({ path: "", code: "conflict", received: "a request from elsewhere", expected: "use this app's own pages" }),
-    { status: 403 },
-  );
+  if (own && request.headers.get("content-type")?.startsWith(type)) return undefined;
+  return Response.json(bad(issue("", "conflict", "a request from elsewhere", "use this app's own pages")), { status: 403 });
 }
 
 const hostOf = (origin: string) => (URL.canParse(origin) ? new URL(origin).host : "");

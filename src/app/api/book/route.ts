@@ -1,8 +1,4 @@
-import { connection } from "next/server";
-import { records } from "@/records/database";
 import { readBook } from "@/services/read-book";
+import { showAgain } from "../shown-again";
 
-export async function GET() {
-  await connection();
-  return Response.json(readBook(records()));
-}
+export const GET = (request: Request) => showAgain(request, "book", readBook);

@@ -1,4 +1,7 @@
-import { importCards } from "@/services/import-cards";
+import { FILES } from "@/services/background/import-file";
 import { answerTo } from "../answer";
+import { takeText } from "../take-file";
 
-export const POST = (request: Request) => answerTo(request, importCards);
+/** For scripts: `{ text, choices? }`, answered when it is done. Screens look first (see files/). */
+export const POST = (request: Request) =>
+  answerTo(request, (_db, body) => takeText("cards", body), { most: Math.min(FILES.cards.most, 4_000_000) });

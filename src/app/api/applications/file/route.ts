@@ -1,4 +1,7 @@
-import { importLog } from "@/services/import-log";
+import { FILES } from "@/services/background/import-file";
 import { answerTo } from "../../answer";
+import { takeText } from "../../take-file";
 
-export const POST = (request: Request) => answerTo(request, importLog);
+/** For scripts: `{ text, choices? }`, answered when it is done. Screens look first (see files/). */
+export const POST = (request: Request) =>
+  answerTo(request, (_db, body) => takeText("log", body), { most: Math.min(FILES.log.most, 4_000_000) });

@@ -1,7 +1,7 @@
-import { records } from "@/records/database";
 import { readSheet } from "@/services/read-book";
+import { showAgain } from "../../shown-again";
 
-export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }) {
-  const sheet = readSheet(records(), (await params).id);
-  return sheet ? Response.json(sheet) : Response.json(null, { status: 404 });
+export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  return showAgain(request, `sheet ${id}`, (db) => readSheet(db, id));
 }
