@@ -51,6 +51,7 @@ test("open sheets are listed until they are on record or withdrawn", () => {
       id: "site-1",
       retired: false,
       site: { name: "Bowling green", zones: [{ name: "a", area: "100 ft2", "x-id": "site-1.0" }] },
+      former: [],
     },
   ];
   const what = { sites: ["Bowling green"], products: [], tank: "main", run: false, dayId: null };

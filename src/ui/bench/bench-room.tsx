@@ -6,8 +6,8 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { CHECK_EVERY, ownerOf, readParts, writeNumber, type System } from "@/core/contents";
 import type { Book, PersonEntry, RigEntry, SheetEntry, SiteEntry } from "@/formats/book";
-import { dayNumber } from "@/formats/day";
 import { useBook } from "../data/book";
+import { dayHere, wallClock } from "../data/clock";
 import { calibratedFor, today, useInHand, type Calibrated } from "../data/in-hand";
 import { calibrationWorking } from "../calibrate/working";
 import { keptKeys } from "../data/kept-here";
@@ -17,6 +17,8 @@ import { Button, Heading, SubHeading } from "../parts/controls";
 import { FirstThing } from "../parts/notices";
 import { Stamp } from "../parts/stamp";
 import { BringIn } from "./bring-in";
+import { FirmZone } from "./firm-zone";
+import { SetAside, WholeRecords } from "./records";
 
 interface Pair {
   readonly rig: RigEntry;
@@ -75,7 +77,7 @@ function judge(calibrated: Calibrated | undefined): Judged {
 
 /** A week after the calibration, or after the last check of it; direct evidence has no flow to check. */
 function checkDue({ entry, check, made }: Calibrated): boolean {
-  return made.flow !== null && today() - dayNumber(check?.madeAt ?? entry.madeAt) > CHECK_EVERY;
+  return made.flow !== null && today() - dayHere(check?.madeAt ?? entry.madeAt) > CHECK_EVERY;
 }
 
 export function BenchRoom() {
@@ -84,7 +86,13 @@ export function BenchRoom() {
   if (!known) return <Room working={[]}>{null}</Room>;
   return (
     <Room working={calibrated ? calibrationWorking(calibrated.made, system) : []}>
-      <ClientOnly>{book.rigs.length === 0 ? <Empty /> : <Bench book={book} />}</ClientOnly>
+      <ClientOnly>
+        <Box display="grid" gap="24px" gridTemplateColumns="minmax(0,1fr)">
+          {!book.firm.settled && <FirmZone asking />}
+          <SetAside rows={book.aside} />
+          {book.rigs.length === 0 ? <Empty /> : <Bench book={book} />}
+        </Box>
+      </ClientOnly>
     </Room>
   );
 }
@@ -110,6 +118,7 @@ function Empty() {
         </Box>
       </FirstThing>
       <BringIn />
+      <WholeRecords />
     </Box>
   );
 }
@@ -124,7 +133,7 @@ function Bench({ book }: { book: Book }) {
   const open = book.sheets.filter((s) => s.state === "open").slice(0, 8);
   return (
     <Box display="grid" gap="28px">
-      <Heading>{format(new Date(), "EEEE, d MMMM")}</Heading>
+      <Heading>{format(wallClock(), "EEEE, d MMMM")}</Heading>
       <RunSheets book={book} />
       {due.length > 0 && <Rows title="To calibrate" pairs={due} system={system} />}
       {toCheck.length > 0 && <Rows title="Quick check due" pairs={toCheck} system={system} />}
@@ -148,7 +157,7 @@ function Bench({ book }: { book: Book }) {
                   {sheetName(sheet)}
                 </Link>
               </Box>
-              <Box color="soft">{format(new Date(sheet.madeAt), "d MMM, HH:mm")}</Box>
+              <Box color="soft">{format(wallClock(sheet.madeAt), "d MMM, HH:mm")}</Box>
               <Box fontFamily="reading">
                 {sheet.done < sheet.steps ? `${sheet.done} of ${sheet.steps} ticked` : "poured: put it on record"}
               </Box>
@@ -157,6 +166,7 @@ function Bench({ book }: { book: Book }) {
         </Box>
       )}
       <BringIn />
+      <WholeRecords />
     </Box>
   );
 }

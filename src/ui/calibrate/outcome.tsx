@@ -8,6 +8,8 @@ import type { RigEntry } from "@/formats/book";
 import { setupOf } from "@/formats/rig-setup";
 import type { Lack, Session } from "@/formats/session";
 import { sentences, useSend } from "../data/book";
+import { nowMoment } from "../data/clock";
+import { forgetId, saveId } from "../data/save-id";
 import { Button, Note } from "../parts/controls";
 import { Notice } from "../parts/notices";
 import { useProve } from "./prove";
@@ -69,9 +71,13 @@ export function Outcome({ worked, session, rig, onSaved, system, onGo }: Outcome
     );
   const save = async (remedy?: Remedy) => {
     setBusy(true);
-    const result = await send<{ id: string }>("/api/calibrations", { session, madeAt: new Date().toISOString() });
+    const key = `calibration:${session.id}`;
+    const { id: _, ...content } = session;
+    const kept = { ...session, id: saveId(key, content) };
+    const result = await send<{ id: string }>("/api/calibrations", { session: kept, madeAt: nowMoment() });
     setBusy(false);
     if (!result.ok) return setTrouble(sentences(result.issues));
+    forgetId(key);
     onSaved();
     if (!remedy) return router.push(`/calibrate/record?id=${result.value.id}`);
     // The lever is pulled after this reading: it is kept first, so that the story has its beginning.

@@ -8,6 +8,7 @@ import { calibrationJob, soundJob } from "@/formats/job-file/assemble";
 import { read as readIn, type Calibration, type Remedy, type System } from "@/core/contents";
 import { setupOf } from "@/formats/rig-setup";
 import { useBook } from "../data/book";
+import { wallClock } from "../data/clock";
 import { calibratedFor, today, useInHand, workOut } from "../data/in-hand";
 import { Room } from "../frame/room";
 import { standingWords } from "../frame/strip";
@@ -64,7 +65,7 @@ export function CalibrationRecord() {
         {tap && `, tap of ${tap.site.name}`}
       </Heading>
       <Note marginBottom="18px">
-        {format(new Date(entry.madeAt), "d MMMM yyyy, HH:mm")}
+        {format(wallClock(entry.madeAt), "d MMMM yyyy, HH:mm")}
         {entry.ground && ` · timed on ${entry.ground}`} ·{" "}
         {newest?.entry.id === entry.id ? standingWords(newest) : "a newer one has taken its place"}
         {entry.lever && ` · after ${LEVER_WORDS[entry.lever].toLowerCase()} to ${entry.leverSetTo}`}

@@ -6,6 +6,7 @@ import Link from "next/link";
 import { read, writeNumber } from "@/core/contents";
 import type { RigEntry } from "@/formats/book";
 import { useBook } from "../data/book";
+import { wallClock } from "../data/clock";
 import { useInHand, workOut } from "../data/in-hand";
 import { LEVER_WORDS } from "./levers-panel";
 import { SubHeading } from "../parts/controls";
@@ -47,7 +48,7 @@ export function Story({ rig, personId, siteId }: StoryProps) {
               alignItems="center"
             >
               <Box flex="0 0 110px" color="soft">
-                {format(new Date(entry.madeAt), "d MMM yyyy")}
+                {format(wallClock(entry.madeAt), "d MMM yyyy")}
               </Box>
               <Link
                 href={`/calibrate/record?id=${entry.id}`}

@@ -2,7 +2,6 @@
 
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
 import { format } from "date-fns";
-import { nanoid } from "nanoid";
 import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useState } from "react";
@@ -23,13 +22,14 @@ import {
   type Trend,
 } from "@/core/contents";
 import type { Book, CheckEntry } from "@/formats/book";
-import { dayNumber } from "@/formats/day";
 import { standsOn } from "@/formats/stands-on";
 import { CatchWatch } from "../calibrate/catch-watch";
 import { Places } from "../calibrate/places";
 import { calibrationWorking } from "../calibrate/working";
-import { sentences, useBook, useSend } from "../data/book";
+import { sentences, useBook } from "../data/book";
+import { dayHere, nowMoment, wallClock } from "../data/clock";
 import { today, useInHand, workOut, type Calibrated } from "../data/in-hand";
+import { useSaveOnce } from "../data/save-id";
 import { Room } from "../frame/room";
 import { Heading, Note, Reading, SubHeading } from "../parts/controls";
 import { lackIn, NeedHand } from "../parts/need-hand";
@@ -79,14 +79,14 @@ export function CheckRoom() {
 function Checking({ calibrated }: { calibrated: Calibrated }) {
   const { book } = useBook();
   const { person, site, system } = useInHand();
-  const send = useSend();
+  const saveOnce = useSaveOnce();
   const [trouble, setTrouble] = useState<readonly string[]>([]);
   const { entry, made } = calibrated;
   const flow = made.flow!;
   const save = async (one: { volume: string; time: string }) => {
     const whose = { personId: person?.id ?? null, siteId: site?.id ?? null };
-    const check = { id: nanoid(), calibrationId: entry.id, madeAt: new Date().toISOString(), ...whose, ...one };
-    const result = await send("/api/quick-checks", check);
+    const check = { calibrationId: entry.id, ...whose, ...one };
+    const result = await saveOnce("/api/quick-checks", `check:${entry.id}`, check, { madeAt: nowMoment() });
     setTrouble(result.ok ? [] : sentences(result.issues));
   };
   const series = seriesOf(book, calibrated);
@@ -143,7 +143,7 @@ function seriesOf(book: Book, { entry, made }: Calibrated): CheckPoint[] {
   return book.checks
     .flatMap((c) => {
       const carried = base.get(c.calibrationId);
-      return carried === undefined ? [] : [{ day: dayNumber(c.madeAt), ratio: c.ratio * carried }];
+      return carried === undefined ? [] : [{ day: dayHere(c.madeAt), ratio: c.ratio * carried }];
     })
     .reverse();
 }
@@ -154,7 +154,7 @@ function Verdict({ check }: { check: CheckEntry }) {
     <Box role="status" marginTop="16px" display="flex" gap="12px" alignItems="center" flexWrap="wrap">
       <Stamp state={pass ? "good" : "stop"}>{pass ? "pass" : "recalibrate"}</Stamp>
       <Box>
-        <Reading>{showChange(check.ratio - 1)}</Reading> on {format(new Date(check.madeAt), "d MMM, HH:mm")}: {check.volume} in{" "}
+        <Reading>{showChange(check.ratio - 1)}</Reading> on {format(wallClock(check.madeAt), "d MMM, HH:mm")}: {check.volume} in{" "}
         {check.time}. {!pass && <Link href="/calibrate">Calibrate again</Link>}
       </Box>
     </Box>
@@ -189,7 +189,7 @@ function Series({ points, checks }: { points: readonly CheckPoint[]; checks: rea
             borderColor="line"
             paddingY="6px"
           >
-            <chakra.span color="soft">{format(new Date(c.madeAt), "d MMM yyyy")}</chakra.span>
+            <chakra.span color="soft">{format(wallClock(c.madeAt), "d MMM yyyy")}</chakra.span>
             <span>
               {c.volume} in {c.time}
             </span>

@@ -8,6 +8,7 @@ import type { Book, CalibrationEntry, PersonEntry, RigEntry } from "@/formats/bo
 import { readTanks } from "@/formats/job-file/read-checked";
 import { Places } from "../calibrate/places";
 import { useBook } from "../data/book";
+import { wallClock } from "../data/clock";
 import { calibratedFor, today, useInHand, workOut, type Calibrated } from "../data/in-hand";
 import { Room } from "../frame/room";
 import { standingWords } from "../frame/strip";
@@ -201,7 +202,7 @@ function Training({ member: { person, record } }: { member: Member }) {
           const spread = paceSpread(made);
           return (
             <Box as="li" key={entry.id} fontSize="15px">
-              <Link href={`/calibrate/record?id=${entry.id}`}>{format(new Date(entry.madeAt), "d MMM")}</Link>{" "}
+              <Link href={`/calibrate/record?id=${entry.id}`}>{format(wallClock(entry.madeAt), "d MMM")}</Link>{" "}
               <chakra.strong fontFamily="reading">
                 {spread === null ? "1 walk" : `${writeNumber(spread * 100, { figures: 2 })} %`}
               </chakra.strong>

@@ -1,9 +1,9 @@
-import { dayNumber } from "@/formats/day";
+import { dayIn } from "@/formats/day";
 import { EMPTY_BOOK } from "@/formats/book";
 import { calibrationOn, PERSON, RIG } from "../testing/show";
 import { calibratedFor, workOut } from "./in-hand";
 
-const TODAY = dayNumber("2026-09-02T10:00:00Z");
+const TODAY = dayIn("2026-09-02T10:00:00Z", "UTC");
 const book = (...calibrations: ReturnType<typeof calibrationOn>[]) => ({
   ...EMPTY_BOOK,
   rigs: [RIG],

@@ -13,10 +13,10 @@ import {
   type System,
 } from "@/core/contents";
 import type { Book, CalibrationEntry, CheckEntry, PersonEntry, RigEntry, SiteEntry } from "@/formats/book";
-import { dayNumber } from "@/formats/day";
 import { calibrationJob, soundJob } from "@/formats/job-file/assemble";
 import { ownedBy, standsOn } from "@/formats/stands-on";
 import { useBook } from "./book";
+import { dayHere, today } from "./clock";
 import { useKept } from "./kept-here";
 
 /** What is in hand: the rig, who holds the wand, the site, and the reader's units. */
@@ -83,13 +83,13 @@ export function calibratedFor(book: Book, rig: RigEntry, hand: Hand, today: numb
     entry,
     made,
     check,
-    standing: standingOf(standsOn(entry.rig), standsOn(rig.rig), dayNumber(entry.madeAt), today, check?.ratio),
+    standing: standingOf(standsOn(entry.rig), standsOn(rig.rig), dayHere(entry.madeAt), today, check?.ratio),
     unsure: isUnsure(made),
     estimate: isEstimate(made),
   };
 }
 
-export const today = () => dayNumber(new Date().toISOString());
+export { today };
 
 /** Whose a calibration of the rig in hand would be: the person's, the tap's, or nobody's own. */
 export function ownerIn({ rig, person, site }: Pick<InHand, "rig" | "person" | "site">): Hand {

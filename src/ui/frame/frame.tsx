@@ -1,8 +1,11 @@
 "use client";
 
-import { Box, chakra } from "@chakra-ui/react";
+import { Box, chakra, ClientOnly } from "@chakra-ui/react";
+import { format } from "date-fns";
 import type { ReactNode } from "react";
 import { BookProvider, useBook } from "../data/book";
+import { clockIsOff, wallClock } from "../data/clock";
+import { Notice } from "../parts/notices";
 import { KeyList, useRoomKeys } from "./keys";
 import { RoomLine } from "./room-line";
 import { Strip } from "./strip";
@@ -25,6 +28,44 @@ function Lost() {
   );
 }
 
+/** A device whose clock is off is told: the day is the server's. */
+const OFF = 5 * 60_000;
+
+function ClockOff() {
+  const { read } = useBook();
+  const off = clockIsOff();
+  if (!read || Math.abs(off) < OFF) return null;
+  const minutes = Math.round(Math.abs(off) / 60_000);
+  const words = minutes >= 120 ? `${Math.round(minutes / 60)} hours` : `${minutes} minutes`;
+  return (
+    <Box role="status" background="act" color="onAct" padding="6px 16px" fontWeight="700" className="no-print">
+      ! This device&apos;s clock is {words} {off > 0 ? "ahead" : "behind"}. The server&apos;s clock counts: here it is{" "}
+      {format(wallClock(), "EEEE, d MMMM, HH:mm")}.
+    </Box>
+  );
+}
+
+/** The records can't be opened: nothing else can be shown, but why, and what to do. */
+function Fault({ children }: { children: ReactNode }) {
+  const { fault, read } = useBook();
+  if (!fault) return children;
+  const message = (
+    <Box padding="24px 16px" maxW="860px">
+      <Notice state="stop">
+        {fault.received} {fault.expected}
+      </Notice>
+    </Box>
+  );
+  return read ? (
+    <>
+      {message}
+      {children}
+    </>
+  ) : (
+    message
+  );
+}
+
 /** Strip, line of rooms, stage and pad: the one frame around every room. */
 export function Frame({ children }: { children: ReactNode }) {
   const keys = useRoomKeys();
@@ -34,7 +75,10 @@ export function Frame({ children }: { children: ReactNode }) {
       <Strip onKeys={keys.open} />
       <RoomLine />
       <Lost />
-      {children}
+      <ClientOnly>
+        <ClockOff />
+      </ClientOnly>
+      <Fault>{children}</Fault>
       <KeyList shown={keys.shown} onClose={keys.close} />
     </BookProvider>
   );

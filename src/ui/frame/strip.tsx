@@ -5,8 +5,8 @@ import { format } from "date-fns";
 import { useTheme } from "next-themes";
 import type { ReactNode } from "react";
 import { dateOf, GOOD_FOR, ownerOf, readParts, writeNumber, type System } from "@/core/contents";
-import { dayNumber } from "@/formats/day";
 import { useBook } from "../data/book";
+import { dayHere } from "../data/clock";
 import { useInHand, type Calibrated } from "../data/in-hand";
 
 const Pick = chakra("select", {
@@ -82,7 +82,7 @@ export function standingWords(calibrated: Calibrated): string {
   const { state, reasons } = calibrated.standing;
   if (state === "stale") return `! stale: ${reasons.join("; ")}`;
   if (state === "failing") return `✕ failing: ${reasons[0]}`;
-  const until = dateOf(dayNumber(calibrated.entry.madeAt) + GOOD_FOR);
+  const until = dateOf(dayHere(calibrated.entry.madeAt) + GOOD_FOR);
   const day = format(new Date(`${until}T12:00:00`), "d MMM");
   return state === "expired" ? `! time the pace again, was good until ${day}` : `✓ good until ${day}`;
 }

@@ -5,6 +5,7 @@ import { format } from "date-fns";
 import { quantity, read, type System } from "@/core/contents";
 import type { LabelEntry, StockEntry } from "@/formats/book";
 import { useBook } from "../data/book";
+import { wallClock } from "../data/clock";
 import { useInHand } from "../data/in-hand";
 import { CountStock } from "../mix/count-stock";
 
@@ -13,7 +14,7 @@ export const leftWords = (dry: boolean, left: number, system: System): string =>
   dry ? read(quantity("mass", left, "g"), "mass", system) : read(quantity("volume", left, "mL"), "volume", system);
 
 const words = ({ counted, countedAt, left }: StockEntry, dry: boolean, system: System) =>
-  `${leftWords(dry, left, system)} on hand: ${counted} counted on ${format(new Date(countedAt), "d MMM")}, less what went down since.`;
+  `${leftWords(dry, left, system)} on hand: ${counted} counted on ${format(wallClock(countedAt), "d MMM")}, less what went down since.`;
 
 /** What is on hand of a product, and counting it. */
 export function OnHand({ label }: { label: LabelEntry }) {

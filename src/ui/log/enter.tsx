@@ -4,10 +4,10 @@ import { Box } from "@chakra-ui/react";
 import { nanoid } from "nanoid";
 import { useState } from "react";
 import {
-  dateOf,
   entered,
   parseAs,
   rateContextOf,
+  sameName,
   slipsOfForm,
   slipsOfRate,
   slipsOfTotal,
@@ -22,9 +22,11 @@ import { rowRates } from "@/formats/card/choice";
 import { readRate } from "@/formats/forms/rate";
 import { Faults } from "@/formats/job-file/faults";
 import { readProduct } from "@/formats/job-file/read-product";
-import { sentences, useBook, useSend } from "../data/book";
-import { today, useInHand } from "../data/in-hand";
+import { sentences, useBook } from "../data/book";
+import { todayDate } from "../data/clock";
+import { useInHand } from "../data/in-hand";
 import { useKept } from "../data/kept-here";
+import { useSaveOnce } from "../data/save-id";
 import { rateWords } from "../labels/words";
 import { Button, Select } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
@@ -42,6 +44,8 @@ interface Draft {
   readonly amount: string;
   readonly personId: string;
   readonly note: string;
+  /** Why it is put on a day before its sheet's. */
+  readonly why?: string;
   readonly corrects: string | null;
   readonly dismissed: readonly Dismissed[];
 }
@@ -56,34 +60,37 @@ interface EnterProps {
 export function Enter({ corrects, onDone }: EnterProps) {
   const { book } = useBook();
   const hand = useInHand();
-  const send = useSend();
+  const saveOnce = useSaveOnce();
   const blank = (): Draft => ({
     id: nanoid(),
-    date: corrects?.date ?? dateOf(today()),
+    date: corrects?.date ?? todayDate(),
     siteId: corrects?.siteId ?? hand.site?.id ?? "",
     zoneId: corrects?.zoneId ?? "",
-    labelId: corrects?.labelId ?? book.labels.find((l) => l.card.name === corrects?.product)?.id ?? "",
+    labelId: corrects?.labelId ?? book.labels.find((l) => corrects && sameName(l.card.name, corrects.product))?.id ?? "",
     amount: corrects?.rate ?? "",
     personId: corrects?.personId ?? hand.person?.id ?? "",
     note: "",
     corrects: corrects?.id ?? null,
     dismissed: [],
   });
-  const [kept, setKept] = useKept<Draft>(`draft:application:${corrects?.id ?? "new"}`);
+  const key = `draft:application:${corrects?.id ?? "new"}`;
+  const [kept, setKept] = useKept<Draft>(key);
   const [start] = useState(blank);
   const draft = kept ?? start;
   const set = (next: Partial<Draft>) => setKept({ ...draft, ...next });
   const [issues, setIssues] = useState<readonly Issue[]>([]);
   const site = book.sites.find((s) => s.id === draft.siteId);
-  const zones = site?.site.zones ?? [];
+  const zones = [
+    ...(site?.site.zones ?? []),
+    // What went down on a zone that was taken out since did go down there.
+    ...(site?.former.filter((z) => z.id === corrects?.zoneId).map((z) => ({ ...z, "x-id": z.id })) ?? []),
+  ];
   const zone = zones.find((z) => z["x-id"] === draft.zoneId) ?? (zones.length === 1 ? zones[0] : undefined);
   const label = book.labels.find((l) => l.id === draft.labelId);
   const save = async () => {
-    const result = await send("/api/applications", {
-      ...draft,
-      zoneId: zone?.["x-id"] ?? "",
-      personId: draft.personId === "" ? null : draft.personId,
-    });
+    const { id: _, ...rest } = draft;
+    const content = { ...rest, zoneId: zone?.["x-id"] ?? draft.zoneId, personId: draft.personId === "" ? null : draft.personId };
+    const result = await saveOnce("/api/applications", key, content);
     if (!result.ok) return setIssues(result.issues);
     setIssues([]);
     setKept(undefined);
@@ -93,7 +100,7 @@ export function Enter({ corrects, onDone }: EnterProps) {
     const issue = issues.find((i) => i.path === path);
     return issue && sentences([issue])[0];
   };
-  const placed = ["date", "amount", "zoneId", "labelId"];
+  const placed = ["date", "amount", "zoneId", "labelId", "why"];
   return (
     <form
       aria-label={corrects ? "Correct a record" : "Enter what went down"}
@@ -158,6 +165,15 @@ export function Enter({ corrects, onDone }: EnterProps) {
             onTake={(amount) => set({ amount })}
           />
         </SlipKeeper>
+        {issues.some((i) => i.path === "why") && (
+          <TextField
+            label="Why it went down on that day"
+            value={draft.why ?? ""}
+            maxLength={300}
+            error={errorOf("why")}
+            onChange={(e) => set({ why: e.target.value })}
+          />
+        )}
         <TextField label="Note" value={draft.note} maxLength={400} onChange={(e) => set({ note: e.target.value })} />
         {sentences(issues.filter((i) => !placed.includes(i.path))).map((text) => (
           <Notice key={text} state="stop">

@@ -12,6 +12,7 @@ beforeEach(() => {
     sent(url, init?.body && JSON.parse(init.body));
     return Promise.resolve({
       ok: true,
+      headers: new Map(),
       json: () => Promise.resolve(url === "/api/book" ? book : { ok: true, value: { id: "x" } }),
     });
   }) as never;
@@ -21,6 +22,7 @@ const SITE = {
   id: "site-1",
   retired: false,
   site: { name: "Green", zones: [{ name: "north", area: "6200 ft2", "x-id": "site-1.0" }] },
+  former: [],
 };
 const GRANULE = labelEntry("label-1", "Granule", "dry", "0.2 oz/1000 ft2", {
   rates: [{ rate: "0.2 oz/1000 ft2", to: "0.4 oz/1000 ft2" }],
@@ -40,6 +42,8 @@ const entry = (more: Partial<ApplicationEntry> = {}): ApplicationEntry => ({
   source: "hand",
   sheetId: null,
   note: null,
+  why: null,
+  alsoOn: null,
   corrects: null,
   isVoid: false,
   meant: [],

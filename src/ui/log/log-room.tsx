@@ -1,19 +1,20 @@
 "use client";
 
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
-import { nanoid } from "nanoid";
 import { useState } from "react";
-import { lineFor, readAmountOf, type Issue } from "@/core/contents";
+import { readAmountOf } from "@/core/contents";
 import type { ApplicationEntry } from "@/formats/book";
-import { sentences, useBook, useSend } from "../data/book";
+import { sentences, useBook } from "../data/book";
 import { useInHand } from "../data/in-hand";
+import { useSaveOnce } from "../data/save-id";
 import { rateWords } from "../labels/words";
 import { Room } from "../frame/room";
 import { Button, Heading, Note, SubHeading } from "../parts/controls";
 import { download } from "../parts/download";
 import { TwoSides } from "../parts/keeper";
+import { AskWhy } from "../parts/ask-why";
 import { FirstThing, Notice } from "../parts/notices";
-import { PickFile } from "../parts/pick-file";
+import { TakeFile } from "../parts/take-file";
 import { Stamp } from "../parts/stamp";
 import { Enter } from "./enter";
 
@@ -23,11 +24,16 @@ export function LogRoom() {
   const [correcting, setCorrecting] = useState<ApplicationEntry>();
   const [times, setTimes] = useState(0);
   const [trouble, setTrouble] = useState<readonly string[]>([]);
-  const send = useSend();
+  const saveOnce = useSaveOnce();
   const corrected = new Set(book.applications.map((a) => a.corrects));
-  const undo = async (entry: ApplicationEntry) => {
-    const result = await send("/api/applications/void", { id: nanoid(), corrects: entry.id });
-    setTrouble(result.ok ? [] : sentences(result.issues));
+  /** The record that is to be struck, and of which it has to be said why. */
+  const [asked, setAsked] = useState<string>();
+  const undo = async (entry: ApplicationEntry, why?: string) => {
+    const content = { corrects: entry.id, ...(why !== undefined && { why }) };
+    const result = await saveOnce("/api/applications/void", `void:${entry.id}`, content);
+    const needsWhy = !result.ok && result.issues.some((issue) => issue.code === "reason-needed");
+    setAsked(needsWhy ? entry.id : undefined);
+    setTrouble(result.ok || needsWhy ? [] : sentences(result.issues));
   };
   return (
     <Room>
@@ -59,6 +65,7 @@ export function LogRoom() {
                 old={corrected.has(entry.id)}
                 onCorrect={() => setCorrecting(entry)}
                 onUndo={() => void undo(entry)}
+                onWhy={asked === entry.id ? (why) => void undo(entry, why) : undefined}
               />
             ))}
           </Box>
@@ -93,9 +100,11 @@ interface RecordProps {
   readonly old: boolean;
   readonly onCorrect: () => void;
   readonly onUndo: () => void;
+  /** It was poured by its sheet: striking it needs what became of it. */
+  readonly onWhy: ((why: string) => void) | undefined;
 }
 
-function Record({ entry, old, onCorrect, onUndo }: RecordProps) {
+function Record({ entry, old, onCorrect, onUndo, onWhy }: RecordProps) {
   const { book } = useBook();
   const { system } = useInHand();
   const site = book.sites.find((s) => s.id === entry.siteId)?.site.name ?? "a site";
@@ -118,6 +127,10 @@ function Record({ entry, old, onCorrect, onUndo }: RecordProps) {
               person,
               FROM[entry.source],
               entry.note,
+              entry.why,
+              entry.alsoOn && `counts on ${entry.alsoOn} too`,
+              entry.calledNow && `${entry.calledNow} now`,
+              entry.activesNow && `counts as ${entry.activesNow.map((a) => `${a.name} ${a.content}`).join(", ")}`,
               ...entry.meant.map((why) => `meant: ${why}`),
             ]
               .filter(Boolean)
@@ -137,6 +150,7 @@ function Record({ entry, old, onCorrect, onUndo }: RecordProps) {
           <Stamp state="act">{entry.isVoid ? "void" : "corrected"}</Stamp>
         )}
       </Box>
+      {onWhy && <AskWhy label="It was ticked as poured. What became of it?" press="It never went down" onSay={onWhy} />}
       {entry.corrects !== null && !entry.isVoid && (
         <chakra.span fontSize="14px" color="soft">
           corrects an earlier record
@@ -151,12 +165,6 @@ const shorter = (rate: string) => rate.replace(/^\d+\.\d+/, (n) => String(Number
 
 function LogFiles() {
   const { book } = useBook();
-  const send = useSend();
-  const [said, setSaid] = useState<{ file: string; brought?: { added: number; known: number }; issues?: readonly Issue[] }>();
-  const take = async (text: string, file: string) => {
-    const result = await send<{ added: number; known: number }>("/api/applications/file", { text });
-    setSaid(result.ok ? { file, brought: result.value } : { file, issues: result.issues });
-  };
   const out = async () => {
     const { logToCsv } = await import("@/formats/log-csv");
     const site = (id: string) => book.sites.find((s) => s.id === id)?.site.name ?? "";
@@ -165,25 +173,15 @@ function LogFiles() {
   };
   return (
     <Box display="grid" gap="8px" marginTop="18px">
-      <Box display="flex" flexWrap="wrap" gap="8px">
-        <PickFile label="Log as CSV" accept=".csv,text/csv" onText={take}>
-          Bring a CSV in
-        </PickFile>
+      <Box>
         <Button look="quiet" onClick={() => void out()} disabled={book.applications.length === 0}>
           Save as CSV
         </Button>
       </Box>
+      <TakeFile kind="log" label="Log as CSV" accept=".csv,text/csv">
+        Bring a CSV in
+      </TakeFile>
       <Note>Columns: date, site, zone, product, amount, person, note. The amount is the zone&apos;s total, or a rate.</Note>
-      {said?.brought && (
-        <Notice state="plain">
-          {`${said.file}: ${said.brought.added} put on record${said.brought.known > 0 ? `, ${said.brought.known} known already` : ""}.`}
-        </Notice>
-      )}
-      {said?.issues?.map((issue) => (
-        <Notice key={issue.path + issue.code} state="stop">
-          {lineFor(issue)}
-        </Notice>
-      ))}
     </Box>
   );
 }

@@ -1,13 +1,13 @@
 "use client";
 
 import { Box, VisuallyHidden } from "@chakra-ui/react";
-import { dateOf, entered, rateContextOf, slipsOfForm, slipsOfRate, spokenToWritten, wordsFor, type Slip } from "@/core/contents";
+import { entered, rateContextOf, slipsOfForm, slipsOfRate, spokenToWritten, wordsFor, type Slip } from "@/core/contents";
 import { rowWords } from "@/formats/card/card";
 import { POINTS, rateAt, secondHalf, type ChoiceText, type Point } from "@/formats/card/choice";
 import type { SiteEntry } from "@/formats/book";
 import { readProduct } from "@/formats/job-file/read-product";
 import { Faults } from "@/formats/job-file/faults";
-import { today } from "../data/in-hand";
+import { todayDate } from "../data/clock";
 import { rangeWords, rateWords } from "../labels/words";
 import { Note, Select } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
@@ -40,7 +40,7 @@ export function ChooseRate({ chosen, site, change }: RateProps) {
   };
   const typed = (rate: string) => change({ rate, choice: { ...choice, point: "typed" } });
   const name = card.name;
-  const after = choice.split === "first" ? secondHalf(card, dateOf(today())) : undefined;
+  const after = choice.split === "first" ? secondHalf(card, todayDate()) : undefined;
   const dismissed = (choice.dismissed ?? []).map((d) => ({ ...d, field: "rate" })) as Dismissed[];
   return (
     <Box display="grid" gap="6px">

@@ -2,31 +2,39 @@
 
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
-import { dateOf } from "@/core/contents";
+import type { Issue } from "@/core/contents";
 import { sentences, useSend } from "../data/book";
-import { today } from "../data/in-hand";
+import { todayDate } from "../data/clock";
+import { AskWhy } from "../parts/ask-why";
 import { Button, Note, SubHeading } from "../parts/controls";
 import { TextField } from "../parts/field";
 import { Notice } from "../parts/notices";
 
+interface CloseProps {
+  readonly id: string;
+  readonly held: boolean;
+  readonly day?: boolean;
+  readonly onClosed: () => void;
+}
+
+/** What has to be said before a sheet is closed so. */
+const ASKS = {
+  record: { label: "Why did it go down before this sheet was made?", placeholder: "sprayed that day, written up later" },
+  withdraw: { label: "A product was ticked as poured. What became of it?", placeholder: "ticked by mistake, nothing was opened" },
+} as const;
+
 /** What becomes of a sheet: on record as sprayed, or withdrawn. Until then it counts as planned. */
-export function CloseSheet({
-  id,
-  held,
-  day = false,
-  onClosed,
-}: {
-  id: string;
-  held: boolean;
-  day?: boolean;
-  onClosed: () => void;
-}) {
+export function CloseSheet({ id, held, day = false, onClosed }: CloseProps) {
   const send = useSend();
-  const [date, setDate] = useState(dateOf(today()));
-  const [trouble, setTrouble] = useState<readonly string[]>([]);
-  const close = async (how: "record" | "withdraw") => {
-    const result = await send(`/api/sheets/${encodeURIComponent(id)}/${how}`, how === "record" ? { date } : {});
-    setTrouble(result.ok ? [] : sentences(result.issues));
+  const [date, setDate] = useState(todayDate());
+  const [trouble, setTrouble] = useState<readonly Issue[]>([]);
+  const [asked, setAsked] = useState<keyof typeof ASKS>();
+  const close = async (how: keyof typeof ASKS, why?: string) => {
+    const said = how === "record" ? { date, ...(why && { why }) } : why ? { became: why } : {};
+    const result = await send(`/api/sheets/${encodeURIComponent(id)}/${how}`, said);
+    const issues = result.ok ? [] : result.issues;
+    setAsked(issues.some((issue) => issue.code === "reason-needed") ? how : undefined);
+    setTrouble(issues);
     if (result.ok) onClosed();
   };
   return (
@@ -41,18 +49,35 @@ export function CloseSheet({
       </Note>
       <Box display="flex" gap="10px" alignItems="flex-end" flexWrap="wrap">
         <Box width="190px">
-          <TextField label="Sprayed on" type="date" value={date} onChange={(e) => setDate(e.target.value)} />
+          <TextField
+            label="Sprayed on"
+            type="date"
+            max={todayDate()}
+            value={date}
+            onChange={(e) => {
+              setDate(e.target.value);
+              setAsked(undefined);
+            }}
+          />
         </Box>
         <Button onClick={() => void close("record")}>Put on record</Button>
         <Button look="quiet" onClick={() => void close("withdraw")}>
           Withdraw the sheet
         </Button>
       </Box>
-      {trouble.map((text) => (
-        <Notice key={text} state="stop">
+      {sentences(trouble).map((text) => (
+        <Notice key={text} state={asked ? "act" : "stop"}>
           {text}
         </Notice>
       ))}
+      {asked && (
+        <AskWhy
+          key={asked}
+          {...ASKS[asked]}
+          press={asked === "record" ? "Put on record" : "None of it was sprayed: withdraw"}
+          onSay={(why) => void close(asked, why)}
+        />
+      )}
     </Box>
   );
 }

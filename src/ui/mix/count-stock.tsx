@@ -1,21 +1,23 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import { nanoid } from "nanoid";
 import { useState } from "react";
 import type { LabelEntry } from "@/formats/book";
-import { sentences, useSend } from "../data/book";
+import { sentences } from "../data/book";
+import { nowMoment } from "../data/clock";
+import { useSaveOnce } from "../data/save-id";
 import { Button } from "../parts/controls";
 import { TextField } from "../parts/field";
 
 /** Counting what is on the shelf: what goes down after it is taken off. */
 export function CountStock({ label, again = false }: { label: LabelEntry; again?: boolean }) {
-  const send = useSend();
+  const saveOnce = useSaveOnce();
   const [open, setOpen] = useState(false);
   const [amount, setAmount] = useState("");
   const [error, setError] = useState<string>();
   const keep = async () => {
-    const result = await send("/api/stock", { id: nanoid(), labelId: label.id, amount, countedAt: new Date().toISOString() });
+    const content = { labelId: label.id, amount };
+    const result = await saveOnce("/api/stock", `stock:${label.id}`, content, { countedAt: nowMoment() });
     if (!result.ok) return setError(sentences(result.issues)[0]);
     setOpen(false);
     setAmount("");

@@ -57,6 +57,8 @@ const sheetOf = (run: RunState): Sheet => ({
   run,
   others: [],
   job: FILE,
+  stopped: [],
+  poured: false,
   done: [],
 });
 

@@ -1,7 +1,6 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { nanoid } from "nanoid";
 import { useState } from "react";
 import { format } from "date-fns";
 import type { System } from "@/core/contents";
@@ -9,8 +8,10 @@ import type { Book, RigEntry, SheetEntry } from "@/formats/book";
 import type { ProductText } from "@/formats/job-file/types";
 import { cardOfProduct } from "@/formats/gear";
 import { setupOf } from "@/formats/rig-setup";
-import { sentences, useBook, useSend } from "../data/book";
+import { sentences, useBook } from "../data/book";
+import { nowMoment, wallClock } from "../data/clock";
 import { useInHand } from "../data/in-hand";
+import { useSaveOnce } from "../data/save-id";
 import { Button } from "../parts/controls";
 import { Notice } from "../parts/notices";
 import { hoseHolds } from "../rigs/hose-holds";
@@ -57,8 +58,8 @@ export function RigNotes({ rig, tank, products, except }: RigNotesProps) {
       )}
       {changed && (
         <Notice state="act">
-          {before.products.join(", ")} went into the {tank} tank on {format(new Date(before.madeAt), "d MMM")}, and no rinse is on
-          record since. {held && `The hose still holds ${held} of it: the first site gets that. `}
+          {before.products.join(", ")} went into the {tank} tank on {format(wallClock(before.madeAt), "d MMM")}, and no rinse is
+          on record since. {held && `The hose still holds ${held} of it: the first site gets that. `}
           <RecordRinse rig={rig} tank={tank} />
         </Notice>
       )}
@@ -85,12 +86,12 @@ export function EndOfDay({ rig }: { rig: RigEntry }) {
 }
 
 function RecordRinse({ rig, tank }: { rig: RigEntry; tank: string }) {
-  const send = useSend();
+  const saveOnce = useSaveOnce();
   const { person } = useInHand();
   const [trouble, setTrouble] = useState<string>();
   const keep = async () => {
-    const rinse = { id: nanoid(), rigId: rig.id, tank, personId: person?.id ?? null, rinsedAt: new Date().toISOString() };
-    const result = await send("/api/rinses", rinse);
+    const rinse = { rigId: rig.id, tank, personId: person?.id ?? null };
+    const result = await saveOnce("/api/rinses", `rinse:${rig.id}:${tank}`, rinse, { rinsedAt: nowMoment() });
     setTrouble(result.ok ? undefined : sentences(result.issues)[0]);
   };
   return (

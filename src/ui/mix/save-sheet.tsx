@@ -5,7 +5,9 @@ import { nanoid } from "nanoid";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { sentences, useSend } from "../data/book";
+import { nowMoment } from "../data/clock";
 import type { InHand } from "../data/in-hand";
+import { forgetId, saveId } from "../data/save-id";
 import { Button } from "../parts/controls";
 import { Notice } from "../parts/notices";
 import { tankOf, type Chosen, type Draft } from "./draft";
@@ -23,24 +25,16 @@ interface SaveProps {
 export function SaveSheet({ draft, hand, tanks, nameOf, onSaved }: SaveProps) {
   const router = useRouter();
   const send = useSend();
-  // Made once: a save whose answer got lost can be sent again without doubling.
-  const [ids] = useState(() => new Map<string, string>());
   const [dayId] = useState(() => nanoid());
   const [trouble, setTrouble] = useState<readonly string[]>([]);
   const [busy, setBusy] = useState(false);
   const mixed = tanks.filter((t) => t.chosen.length > 0);
   const held = mixed.filter(({ worked }) => !worked || !("plan" in worked) || worked.plan.reasons.length > 0);
-  const idOf = (key: string) => {
-    const id = ids.get(key) ?? nanoid();
-    ids.set(key, id);
-    return id;
-  };
   const save = async () => {
     setBusy(true);
+    const kept: string[] = [];
     for (const { key, worked } of mixed) {
-      const result = await send<{ id: string }>("/api/sheets", {
-        id: idOf(key),
-        madeAt: new Date().toISOString(),
+      const content = {
         rigId: hand.rig!.id,
         personId: hand.person?.id ?? null,
         calibrationId: hand.calibrated!.entry.id,
@@ -52,15 +46,22 @@ export function SaveSheet({ draft, hand, tanks, nameOf, onSaved }: SaveProps) {
         mixedFor: draft.mixedFor,
         stops: worked && "plan" in worked ? worked.stops : [],
         products: tankOf(draft, key).products,
+      };
+      const result = await send<{ id: string }>("/api/sheets", {
+        id: saveId(`sheet:${key}`, content),
+        madeAt: nowMoment(),
+        ...content,
       });
       if (!result.ok) {
         setBusy(false);
         return setTrouble(sentences(result.issues).map((text) => (mixed.length > 1 ? `${nameOf(key)} tank: ${text}` : text)));
       }
+      kept.push(result.value.id);
     }
     setBusy(false);
+    for (const { key } of mixed) forgetId(`sheet:${key}`);
     onSaved();
-    router.push(`/mix/sheet?id=${idOf(mixed[0]!.key)}`);
+    router.push(`/mix/sheet?id=${kept[0]}`);
   };
   return (
     <Box display="grid" gap="8px">

@@ -16,6 +16,7 @@ import type { Sheet } from "@/formats/book";
 import { gearOf } from "@/formats/gear";
 import { tankName } from "@/formats/job-file/assemble";
 import type { SheetPlan } from "@/formats/sheet-plan";
+import { wallClock } from "../data/clock";
 import { INK, savePdf } from "../parts/pdf";
 import { aboutFilling } from "./about-filling";
 import { measuresOf } from "./measures";
@@ -58,9 +59,9 @@ function Pages({ sheet, worked, kit, system }: PagesProps) {
     <Page key={title} size="LETTER" style={styles.page} wrap>
       <Text style={styles.title}>{title}</Text>
       <Text style={styles.about}>
-        {format(new Date(sheet.madeAt), "d MMMM yyyy")} · {sheet.job.rig.name}, {tankName(sheet.job)} tank
+        {format(wallClock(sheet.madeAt), "d MMMM yyyy")} · {sheet.job.rig.name}, {tankName(sheet.job)} tank
         {sheet.personName ? `, ${sheet.personName}` : ""} · {read(plan.leaves.value, "sprayVolume", system)} · calibrated{" "}
-        {format(new Date(sheet.calibrationMadeAt), "d MMM yyyy")}
+        {format(wallClock(sheet.calibrationMadeAt), "d MMM yyyy")}
       </Text>
       <Text style={styles.line}>{line}</Text>
       {plan.run && <Stops worked={worked} system={system} />}

@@ -13,6 +13,7 @@ import { tankName } from "@/formats/job-file/assemble";
 import { kitOf } from "@/formats/rig-setup";
 import { gearMissing, planOfSheet } from "@/formats/sheet-plan";
 import { useBook } from "../data/book";
+import { wallClock } from "../data/clock";
 import { useInHand } from "../data/in-hand";
 import { Room } from "../frame/room";
 import { Heading, Note } from "../parts/controls";
@@ -30,6 +31,7 @@ import { createPreview } from "./preview";
 import { EndOfDay, RigNotes } from "./rig-notes";
 import { SheetFiles } from "./sheet-files";
 import { sheetLine } from "./sheet-line";
+import { Stopped } from "./stopped";
 import { useSheet } from "./use-sheet";
 
 /** A mix sheet: what is poured, ticked off; a day's stops as they come along. */
@@ -77,20 +79,22 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
   // A withdrawn sheet has given its budget back: its amounts are nobody's to pour any more.
   const poured = sheet.state !== "withdrawn";
   const held = plan.reasons.length > 0;
+  // Nor are those of one that the world has overtaken.
+  const shown = poured && sheet.stopped.length === 0;
   const missing = gearMissing(sheet.job, done).length > 0;
   const sites = sheet.job.sites ?? [];
   const title = run ? `The day, ${sites.length} ${sites.length === 1 ? "stop" : "stops"}` : sites.map((s) => s.name).join(", ");
   const lines = useMemo(
-    () => (poured ? planLines(plan, system, besideOf(job, calibration, fillings)) : []),
-    [poured, plan, job, calibration, fillings, system],
+    () => (shown ? planLines(plan, system, besideOf(job, calibration, fillings)) : []),
+    [shown, plan, job, calibration, fillings, system],
   );
   return (
     <Room working={lines}>
       <Heading>{title}</Heading>
       <Note>
-        {format(new Date(sheet.madeAt), "d MMMM yyyy, HH:mm")} · {sheet.job.rig.name}
+        {format(wallClock(sheet.madeAt), "d MMMM yyyy, HH:mm")} · {sheet.job.rig.name}
         {(sheet.job.rig.tanks?.length ?? 0) > 1 && `, ${tankName(sheet.job)} tank`}
-        {sheet.personName && `, ${sheet.personName}`} · calibrated {format(new Date(sheet.calibrationMadeAt), "d MMM yyyy")}
+        {sheet.personName && `, ${sheet.personName}`} · calibrated {format(wallClock(sheet.calibrationMadeAt), "d MMM yyyy")}
         {!run && sites.length === 1 && ` · ${sites[0]!.zones.map(zoneWords).join(", ")}`}
       </Note>
       {sheet.others.map((other) => (
@@ -101,12 +105,13 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
         </Note>
       ))}
       <Box display="grid" gap="16px" gridTemplateColumns="minmax(0,1fr)" marginTop="14px">
-        {poured && plan.sites.length > 0 && (
+        {shown && plan.sites.length > 0 && (
           <Box fontSize="19px" fontWeight="700" whiteSpace="pre-line">
             {sheetLine(plan, system, sheet.job.rig.head !== undefined)}
           </Box>
         )}
-        {held && poured && <Held plan={plan} system={system} />}
+        <Stopped issues={sheet.stopped} />
+        {held && shown && <Held plan={plan} system={system} />}
         {sheet.state !== "open" && <Notice state="plain">{CLOSED[sheet.state]}</Notice>}
         {plan.warnings.map((w) => (
           <Notice key={w.text} state="act">
@@ -121,12 +126,12 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
         {poured && sheet.state === "open" && rig && (
           <RigNotes rig={rig} tank={tankName(sheet.job)} products={sheet.job.products ?? []} except={sheet.id} />
         )}
-        {poured && <SheetFiles sheet={sheet} worked={worked} kit={kit} system={system} />}
-        {poured && !held && <GearList gear={gear} done={done} onTick={onTick} />}
+        {shown && <SheetFiles sheet={sheet} worked={worked} kit={kit} system={system} />}
+        {shown && !held && <GearList gear={gear} done={done} onTick={onTick} />}
         {run && poured && (
           <>
             {sheet.state === "open" && <DayStops job={sheet.job} run={run} system={system} tell={tell} onPreview={preview.set} />}
-            {plan.run && (plan.run.loads.length > 0 || plan.run.begun.length > 0) && (
+            {shown && plan.run && (plan.run.loads.length > 0 || plan.run.begun.length > 0) && (
               <DayPicture
                 plan={plan}
                 input={input}
@@ -138,7 +143,7 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
             )}
           </>
         )}
-        {poured && !held && (
+        {shown && !held && (
           <>
             <Choices job={sheet.job} />
             <OnePlan
@@ -156,7 +161,7 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
           </>
         )}
         {rig && run && <EndOfDay rig={rig} />}
-        {sheet.state === "open" && <CloseSheet id={sheet.id} held={held} day={run !== null} onClosed={onClosed} />}
+        {sheet.state === "open" && <CloseSheet id={sheet.id} held={held || !shown} day={run !== null} onClosed={onClosed} />}
         <LabelCautions products={sheet.job.products ?? []} />
       </Box>
     </Room>

@@ -1,10 +1,11 @@
-import { belongsToPerson, dateOf, mayMix, ownerOf, type Issue } from "@/core/contents";
+import { belongsToPerson, mayMix, ownerOf, type Issue } from "@/core/contents";
 import type { Book } from "@/formats/book";
 import { productOf } from "@/formats/card/product-of";
 import { planOf, type Planned } from "@/formats/job-file/assemble";
 import { readChecked, type Job } from "@/formats/job-file/read-checked";
 import { mixFile, type StopWish } from "@/formats/mix-of";
-import { today, type InHand } from "../data/in-hand";
+import type { InHand } from "../data/in-hand";
+import { todayDate } from "../data/clock";
 import { stopsOf, tankOf, type Chosen, type Draft } from "./draft";
 
 /** A mix worked out, or why it can't be. */
@@ -38,7 +39,7 @@ export function workMix(hand: InHand, draft: Draft, tank: string, chosen: readon
     products,
     stops: stops.map((stop) => ({ ...stop, site: book.sites.find((s) => s.id === stop.siteId)!.site })),
     counted: book.counted,
-    date: dateOf(today()),
+    date: todayDate(),
     tank: known ? tank : "",
     loads: draft.loads,
     run: draft.purpose === "day",

@@ -10,7 +10,11 @@ beforeEach(() => {
   localStorage.clear();
   answer.mockReset();
   global.fetch = jest.fn((url: string, init?: { body?: string }) =>
-    Promise.resolve({ ok: true, json: () => Promise.resolve(answer(url, init?.body && JSON.parse(init.body))) }),
+    Promise.resolve({
+      ok: true,
+      headers: new Map(),
+      json: () => Promise.resolve(answer(url, init?.body && JSON.parse(init.body))),
+    }),
   ) as never;
 });
 

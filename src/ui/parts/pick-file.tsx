@@ -8,11 +8,11 @@ interface PickProps {
   readonly label: string;
   readonly accept: string;
   readonly children: string;
-  readonly onText: (text: string, name: string) => void | Promise<void>;
+  readonly onFile: (file: File) => void | Promise<void>;
 }
 
-/** A button that takes a text file in. */
-export function PickFile({ label, accept, children, onText }: PickProps) {
+/** A button that takes a file. */
+export function PickFile({ label, accept, children, onFile }: PickProps) {
   const input = useRef<HTMLInputElement>(null);
   return (
     <>
@@ -24,8 +24,8 @@ export function PickFile({ label, accept, children, onText }: PickProps) {
         display="none"
         onChange={async (e) => {
           const file = e.target.files?.[0];
-          if (file) await onText(await file.text(), file.name);
           if (input.current) input.current.value = "";
+          if (file) await onFile(file);
         }}
       />
       <Button type="button" onClick={() => input.current?.click()}>

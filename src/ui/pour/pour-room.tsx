@@ -14,6 +14,7 @@ import { isTyping } from "../frame/keys";
 import { Room } from "../frame/room";
 import { Held } from "../mix/held";
 import { measuresOf, soundKit } from "../mix/measures";
+import { Stopped } from "../mix/stopped";
 import { useSheet } from "../mix/use-sheet";
 import { Button, Heading } from "../parts/controls";
 import { FirstThing, Notice } from "../parts/notices";
@@ -51,6 +52,8 @@ function Pouring({ sheet, tick, trouble }: PouringProps) {
   const { system } = useInHand();
   const { book } = useBook();
   const worked = useMemo(() => planOfSheet(sheet.job, sheet.run), [sheet.job, sheet.run]);
+  const closed = sheet.state !== "open";
+  const held = worked.plan.reasons.length > 0 || sheet.stopped.length > 0;
   const steps = useMemo(() => {
     const { kit } = soundKit(kitOf(sheet.job.rig), sheet.rigId, book.kitChecks);
     return pourSteps(sheet, worked, measuresOf(worked.plan, kit, system), system);
@@ -79,6 +82,7 @@ function Pouring({ sheet, tick, trouble }: PouringProps) {
   useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (isTyping(event) || (event.target as HTMLElement).closest?.("button, a, summary")) return;
+      if (held || closed) return;
       if (event.key === " " || event.key === "Enter") {
         event.preventDefault();
         if (step) void press(step.key, true);
@@ -88,9 +92,7 @@ function Pouring({ sheet, tick, trouble }: PouringProps) {
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
   });
-  const closed = sheet.state !== "open";
   const inTank = useMemo(() => loadInTank(sheet, worked, system), [sheet, worked, system]);
-  const held = worked.plan.reasons.length > 0;
   return (
     <Room>
       <Box display="flex" justifyContent="space-between" gap="10px" alignItems="center" flexWrap="wrap">
@@ -125,7 +127,8 @@ function Pouring({ sheet, tick, trouble }: PouringProps) {
         </Notice>
       ))}
       {closed && <Notice state="act">This sheet is closed: nothing more is poured from it.</Notice>}
-      {held && !closed && <Held plan={worked.plan} system={system} />}
+      {!closed && <Stopped issues={sheet.stopped} />}
+      {!closed && worked.plan.reasons.length > 0 && <Held plan={worked.plan} system={system} />}
       <Heading fontSize={{ base: "17px", lg: "20px" }} paddingTop="6px">
         {placeWords(sheet)}
       </Heading>

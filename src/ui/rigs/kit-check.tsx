@@ -2,13 +2,14 @@
 
 import { Box } from "@chakra-ui/react";
 import { format } from "date-fns";
-import { nanoid } from "nanoid";
 import { useState } from "react";
 import { showChange } from "@/core/contents";
 import type { RigEntry } from "@/formats/book";
 import { setupOf } from "@/formats/rig-setup";
 import { Typed } from "../calibrate/typed";
-import { sentences, useBook, useSend } from "../data/book";
+import { sentences, useBook } from "../data/book";
+import { nowMoment, wallClock } from "../data/clock";
+import { useSaveOnce } from "../data/save-id";
 import { Button, Note, Select, SubHeading } from "../parts/controls";
 import { Field } from "../parts/field";
 import { Notice } from "../parts/notices";
@@ -17,7 +18,7 @@ import { Stamp } from "../parts/stamp";
 /** The two-minute proof of the measuring kit: a known weight on the scale, a known volume in the vessel. */
 export function KitCheck({ rig }: { rig: RigEntry }) {
   const { book } = useBook();
-  const send = useSend();
+  const saveOnce = useSaveOnce();
   const kit = setupOf(rig.rig).kit;
   const tools = [
     ...(kit?.vessels ?? []).map((v) => ({ of: "vessel" as const, name: v.name, mark: v.graduation })),
@@ -29,8 +30,8 @@ export function KitCheck({ rig }: { rig: RigEntry }) {
   const tool = tools.find((t) => `${t.of}:${t.name}` === chosen) ?? tools[0];
   if (!tool) return null;
   const save = async () => {
-    const proof = { id: nanoid(), rigId: rig.id, of: tool.of, tool: tool.name, madeAt: new Date().toISOString(), ...typed };
-    const result = await send("/api/kit-checks", proof);
+    const proof = { rigId: rig.id, of: tool.of, tool: tool.name, ...typed };
+    const result = await saveOnce("/api/kit-checks", `kit:${rig.id}`, proof, { madeAt: nowMoment() });
     if (result.ok) setTyped({ known: "", shown: "" });
     setTrouble(result.ok ? [] : sentences(result.issues));
   };
@@ -104,7 +105,7 @@ export function KitCheck({ rig }: { rig: RigEntry }) {
                   <Stamp state={proof.good ? "good" : "stop"}>{proof.good ? "proved" : "off"}</Stamp>
                   <Box color="soft" fontSize="15px" gridColumn="1 / -1">
                     {proof.shown} for {proof.known} ({showChange(proof.ratio - 1)}),{" "}
-                    {format(new Date(proof.madeAt), "d MMM yyyy")}
+                    {format(wallClock(proof.madeAt), "d MMM yyyy")}
                   </Box>
                 </>
               ) : (

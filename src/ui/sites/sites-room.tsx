@@ -4,15 +4,17 @@ import { Box, chakra } from "@chakra-ui/react";
 import { useState } from "react";
 import { useFieldArray, type UseFormReturn } from "react-hook-form";
 import { entered, parseField, showEntered, slipsOfArea } from "@/core/contents";
+import type { SiteEntry } from "@/formats/book";
 import { turfsOf } from "@/formats/card/says";
 import type { SiteForm } from "@/formats/forms/site";
 import { BLANK_ZONE, siteFormOf } from "@/formats/forms/site-form-of";
+import { groundsFor } from "@/formats/grounds";
 import type { SiteText } from "@/formats/job-file/types";
 import { useBook } from "../data/book";
 import { useInHand } from "../data/in-hand";
 import { Room } from "../frame/room";
-import { Button, Heading, Note, SubHeading } from "../parts/controls";
-import { TextField } from "../parts/field";
+import { Button, Heading, Note, Select, SubHeading } from "../parts/controls";
+import { Field, TextField } from "../parts/field";
 import { Fold } from "../parts/fold";
 import { errorAt, KeptForm, Listed, TwoSides } from "../parts/keeper";
 import { FirstThing } from "../parts/notices";
@@ -43,7 +45,7 @@ export function SitesRoom() {
       <Heading>Sites</Heading>
       <Note>
         A site is a customer&apos;s property, a zone is one lawn or bed in it with one kind of turf. Leave out what isn&apos;t
-        sprayed.
+        sprayed. A zone that is taken out keeps what went down on it.
       </Note>
       <TwoSides>
         <Box>
@@ -73,7 +75,7 @@ export function SitesRoom() {
               editing={entry && { id: entry.id, form: siteFormOf(entry.site) }}
               onDone={done}
             >
-              {(form) => <SiteFields form={form} />}
+              {(form) => <SiteFields form={form} site={entry} />}
             </KeptForm>
           </Box>
         </Box>
@@ -82,7 +84,7 @@ export function SitesRoom() {
   );
 }
 
-function SiteFields({ form }: { form: UseFormReturn<SiteForm> }) {
+function SiteFields({ form, site }: { form: UseFormReturn<SiteForm>; site: SiteEntry | undefined }) {
   const zones = useFieldArray({ control: form.control, name: "zones" });
   const { register } = form;
   const { book } = useBook();
@@ -144,6 +146,7 @@ function SiteFields({ form }: { form: UseFormReturn<SiteForm> }) {
             error={errorAt(form, `zones.${i}.turf`)}
             {...register(`zones.${i}.turf`)}
           />
+          <Ground form={form} site={site} i={i} />
           <Box gridColumn="1 / -1">
             <Fold title="Seed and sod" begun={SEEDS.some(([key]) => form.getValues(`zones.${i}.${key}`))}>
               <Box display="grid" gap="10px" gridTemplateColumns="1fr 1fr" paddingTop="6px">
@@ -170,6 +173,36 @@ function SiteFields({ form }: { form: UseFormReturn<SiteForm> }) {
         Add a zone
       </Button>
     </>
+  );
+}
+
+/** Of a zone that comes to ground that was there before: which one it is. Its history goes with it. */
+function Ground({ form, site, i }: { form: UseFormReturn<SiteForm>; site: SiteEntry | undefined; i: number }) {
+  const { book } = useBook();
+  const { id, area } = form.watch(`zones.${i}`);
+  if ((id ?? "") !== "") return null;
+  const grounds = groundsFor(book, site, area);
+  if (grounds.length === 0) return null;
+  return (
+    <Box gridColumn="1 / -1">
+      <Field
+        label={`Is zone ${i + 1} ground that was here before?`}
+        hint="what went down there stays with it, under any name"
+        error={errorAt(form, `zones.${i}.ground`)}
+      >
+        {(props) => (
+          <Select {...props} {...form.register(`zones.${i}.ground`)}>
+            <option value="">say which</option>
+            <option value="new">new ground: nothing was sprayed there before</option>
+            {grounds.map((ground) => (
+              <option key={ground.id} value={ground.id}>
+                the same ground as {ground.name}
+              </option>
+            ))}
+          </Select>
+        )}
+      </Field>
+    </Box>
   );
 }
 

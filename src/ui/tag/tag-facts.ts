@@ -11,8 +11,8 @@ import {
   type System,
 } from "@/core/contents";
 import type { Book, CalibrationEntry } from "@/formats/book";
-import { dayNumber } from "@/formats/day";
 import { calibrationJob, soundJob } from "@/formats/job-file/assemble";
+import { dayHere, wallClock } from "../data/clock";
 import { calibratedFor, today, workOut } from "../data/in-hand";
 
 /** What stands on a tag: the same on the screen, on paper and in the PDF. */
@@ -74,8 +74,8 @@ export function tagFacts(book: Book, entry: CalibrationEntry, system: System): T
     sprayVolume: read(made.sprayVolume.value, "sprayVolume", system),
     band: band ? `± ${writeNumber(band.relative * 100, { figures: 2 })} %` : "as given",
     coverage: job.tank && !made.hoseEnd ? read(coverageOf(job.tank, made.sprayVolume).value, "area", system) : "–",
-    made: `${format(new Date(entry.madeAt), "d MMM yyyy")}${entry.method ? `, ${methodOf(entry.method)!.title.toLowerCase()}` : ""}`,
-    goodUntil: format(new Date(`${dateOf(dayNumber(entry.madeAt) + GOOD_FOR)}T12:00:00`), "d MMM yyyy"),
+    made: `${format(wallClock(entry.madeAt), "d MMM yyyy")}${entry.method ? `, ${methodOf(entry.method)!.title.toLowerCase()}` : ""}`,
+    goodUntil: format(new Date(`${dateOf(dayHere(entry.madeAt) + GOOD_FOR)}T12:00:00`), "d MMM yyyy"),
     warns:
       newest?.entry.id !== entry.id
         ? "A newer calibration has taken its place."

@@ -1,0 +1,73 @@
+"use client";
+
+import { Box, chakra } from "@chakra-ui/react";
+import { useState } from "react";
+import { sentences, useBook, useSend } from "../data/book";
+import { Button, Note, Select } from "../parts/controls";
+import { Field } from "../parts/field";
+import { Notice } from "../parts/notices";
+
+/** The zones that this browser knows. */
+const zones = (): readonly string[] => ["UTC", ...Intl.supportedValuesOf("timeZone")];
+
+/** Whose day counts: the firm's, wherever a device or the server is. Asked at the first start; changed here later. */
+export function FirmZone({ asking = false }: { asking?: boolean }) {
+  const { book } = useBook();
+  const send = useSend();
+  const [zone, setZone] = useState(book.firm.zone);
+  const [trouble, setTrouble] = useState<readonly string[]>([]);
+  const [saved, setSaved] = useState(false);
+  const save = async () => {
+    const result = await send("/api/settings", { zone });
+    setTrouble(result.ok ? [] : sentences(result.issues));
+    setSaved(result.ok);
+  };
+  const known = zones();
+  return (
+    <Box
+      as="section"
+      aria-label="The firm's time zone"
+      display="grid"
+      gap="10px"
+      {...(asking && { borderLeft: "6px solid", borderColor: "act", background: "sheet", padding: "12px 16px" })}
+    >
+      {asking ? (
+        <Box>
+          <chakra.strong>Which day is it, and where?</chakra.strong> A limit for the year, a wait of so many days: they go by the
+          day where your grounds are. This machine says {book.firm.zone}.
+        </Box>
+      ) : (
+        <Note>Limits, waits and records go by the day of this time zone, whatever a phone&apos;s clock says.</Note>
+      )}
+      <Box display="flex" gap="10px" flexWrap="wrap" alignItems="flex-end">
+        <Box minW="260px">
+          <Field label="Time zone of the grounds">
+            {(props) => (
+              <Select
+                {...props}
+                value={zone}
+                onChange={(e) => {
+                  setZone(e.target.value);
+                  setSaved(false);
+                }}
+              >
+                {(known.includes(zone) ? known : [zone, ...known]).map((one) => (
+                  <option key={one}>{one}</option>
+                ))}
+              </Select>
+            )}
+          </Field>
+        </Box>
+        <Button look={asking ? "act" : "plain"} onClick={() => void save()}>
+          {asking ? "That is right" : "Save the time zone"}
+        </Button>
+        {saved && <span role="status">Saved.</span>}
+      </Box>
+      {trouble.map((text) => (
+        <Notice key={text} state="stop">
+          {text}
+        </Notice>
+      ))}
+    </Box>
+  );
+}

@@ -1,0 +1,261 @@
+"use client";
+
+import { Box, chakra } from "@chakra-ui/react";
+import { useRef, useState } from "react";
+import { lineFor, type Issue, type Result } from "@/core/contents";
+import type { Choices, Imported, ImportItem } from "@/formats/import";
+import { useReadAgain } from "../data/book";
+import { sendFile } from "../data/send-file";
+import { Button, Select } from "./controls";
+import { Notice } from "./notices";
+import { PickFile } from "./pick-file";
+
+interface TakeProps {
+  /** What the server takes it for. */
+  readonly kind: "job" | "cards" | "log" | "records";
+  readonly label: string;
+  readonly accept: string;
+  readonly children: string;
+}
+
+type Stage =
+  | { readonly at: "rest" }
+  | { readonly at: "work"; readonly looking: boolean; readonly progress?: readonly [number, number] }
+  | { readonly at: "look"; readonly looked: Imported }
+  | { readonly at: "kept"; readonly kept: Imported }
+  | { readonly at: "refused"; readonly issues: readonly Issue[] };
+
+/**
+ * Brings a file in, in two steps: what it would do is shown first, side by side with what is here; then it is kept, with
+ * what was chosen. Long ones show how far they are and can be stopped; nothing is kept by halves.
+ */
+export function TakeFile({ kind, label, accept, children }: TakeProps) {
+  const [file, setFile] = useState<File>();
+  const [stage, setStage] = useState<Stage>({ at: "rest" });
+  const [choices, setChoices] = useState<Choices>({});
+  const stop = useRef<AbortController>(undefined);
+  const readAgain = useReadAgain();
+  const send = async (of: File, chosen: Choices | undefined): Promise<Result<Imported>> => {
+    stop.current = new AbortController();
+    setStage({ at: "work", looking: chosen === undefined });
+    return sendFile(kind, of, chosen, {
+      signal: stop.current.signal,
+      progress: (...progress) => setStage({ at: "work", looking: chosen === undefined, progress }),
+    });
+  };
+  const look = async (picked: File) => {
+    setFile(picked);
+    setChoices({});
+    const result = await send(picked, undefined);
+    setStage(result.ok ? { at: "look", looked: result.value } : { at: "refused", issues: result.issues });
+  };
+  const keep = async () => {
+    const result = await send(file!, choices);
+    setStage(result.ok ? { at: "kept", kept: result.value } : { at: "refused", issues: result.issues });
+    if (result.ok) await readAgain();
+  };
+  const rest = () => setStage({ at: "rest" });
+  return (
+    <Box display="grid" gap="10px">
+      <Box>
+        <PickFile label={label} accept={accept} onFile={look}>
+          {children}
+        </PickFile>
+      </Box>
+      {stage.at === "work" && (
+        <Box role="status" display="flex" gap="12px" alignItems="center" flexWrap="wrap">
+          <span>
+            {stage.looking ? "Looking at" : "Bringing in"} {file?.name}
+            {stage.progress
+              ? `: ${stage.progress[0].toLocaleString("en-US")} of ${stage.progress[1].toLocaleString("en-US")}`
+              : " …"}
+          </span>
+          <Button look="quiet" onClick={() => stop.current?.abort()}>
+            Stop
+          </Button>
+        </Box>
+      )}
+      {stage.at === "look" && (
+        <Looked
+          name={file!.name}
+          looked={stage.looked}
+          choices={choices}
+          onChoose={(key, choice) => setChoices({ ...choices, [key]: choice })}
+          onKeep={() => void keep()}
+          onLeave={rest}
+        />
+      )}
+      {stage.at === "kept" && <Notice state="plain">{`${file!.name}: ${broughtIn(stage.kept)}`}</Notice>}
+      {stage.at === "refused" && (
+        <>
+          <Notice state="stop">{file!.name}: nothing of it was kept.</Notice>
+          {stage.issues.map((issue, i) => (
+            <Notice key={i} state="stop">
+              {lineFor(issue)}
+            </Notice>
+          ))}
+        </>
+      )}
+    </Box>
+  );
+}
+
+const NAMES = { rig: "rig", person: "person", label: "label", site: "site", zone: "zone" } as const;
+const plural = (n: number, one: string, many = `${one}s`) => `${n.toLocaleString("en-US")} ${n === 1 ? one : many}`;
+
+/** What came in, or would, in one sentence. */
+function broughtIn({ items, calibrations, applications, known, rows }: Imported): string {
+  const fresh = items.filter((item) => item.state === "new");
+  const taken = items.filter((item) => item.taken);
+  const said = [
+    ...fresh.map((item) => `${NAMES[item.kind]} ${item.name}`),
+    calibrations > 0 && plural(calibrations, "calibration"),
+    applications > 0 && plural(applications, "application"),
+    rows > 0 && plural(rows, "row"),
+  ].filter(Boolean);
+  const list = said.length > 12 ? [...said.slice(0, 12), `${said.length - 12} more`] : said;
+  return [
+    said.length > 0 ? `${list.join(", ")} added.` : "nothing new in it.",
+    taken.length > 0 && `Taken from the file: ${taken.map((item) => item.name).join(", ")}.`,
+    known > 0 && `${plural(known, "application")} on record already.`,
+  ]
+    .filter(Boolean)
+    .join(" ");
+}
+
+interface LookedProps {
+  readonly name: string;
+  readonly looked: Imported;
+  readonly choices: Choices;
+  readonly onChoose: (key: string, choice: string) => void;
+  readonly onKeep: () => void;
+  readonly onLeave: () => void;
+}
+
+/** What a file would do: what is new, what differs side by side, what has to be said. */
+function Looked({ name, looked, choices, onChoose, onKeep, onLeave }: LookedProps) {
+  const open = looked.items.filter((item) => item.state !== "new" && item.state !== "same");
+  return (
+    <Box
+      as="section"
+      aria-label={`What ${name} would bring`}
+      border="2px solid"
+      borderColor="ink"
+      background="sheet"
+      padding="14px 16px"
+      display="grid"
+      gap="12px"
+    >
+      <Box fontWeight="700" fontSize="17px">
+        {name}
+      </Box>
+      <Box>{wouldBring(looked)}</Box>
+      {open.length > 0 && (
+        <Box fontSize="15px" color="soft">
+          What is here stays as it is, unless you take it from the file. What is taken over is kept with its date.
+        </Box>
+      )}
+      {open.map((item) => (
+        <Item key={item.key} item={item} choice={choices[item.key] ?? ""} onChoose={(choice) => onChoose(item.key, choice)} />
+      ))}
+      <Box display="flex" gap="10px" flexWrap="wrap">
+        <Button look="act" onClick={onKeep}>
+          Bring it in
+        </Button>
+        <Button look="quiet" onClick={onLeave}>
+          Leave it
+        </Button>
+      </Box>
+    </Box>
+  );
+}
+
+function wouldBring(looked: Imported): string {
+  const words = broughtIn(looked).replace(/ added\./, " would be added.");
+  const same = looked.items.filter((item) => item.state === "same").length;
+  return same > 0 ? `${words} ${plural(same, "item is", "items are")} here just so.` : words;
+}
+
+const SAYS: Record<ImportItem["state"], string> = {
+  new: "",
+  same: "",
+  differs: "is here, and differs",
+  renamed: "is here under another name",
+  retired: "is here, retired",
+  "new-zone": "isn't among its site's zones: which ground is it?",
+};
+
+interface ItemProps {
+  readonly item: ImportItem;
+  readonly choice: string;
+  readonly onChoose: (choice: string) => void;
+}
+
+function Item({ item, choice, onChoose }: ItemProps) {
+  const { kind, name, state, calledHere, differences, grounds } = item;
+  const called = calledHere !== undefined && state === "renamed" ? `: ${calledHere}` : "";
+  return (
+    <Box borderTop="1px solid" borderColor="line" paddingTop="10px" display="grid" gap="8px">
+      <Box>
+        <chakra.strong>{name}</chakra.strong> ({NAMES[kind]}) {SAYS[state]}
+        {called}.
+      </Box>
+      {differences.length > 0 && (
+        <Box as="table" fontSize="14px" borderCollapse="collapse" width="100%">
+          <thead>
+            <tr>
+              {["", "Here", "In the file"].map((head) => (
+                <chakra.th key={head} textAlign="left" padding="2px 10px 2px 0" fontWeight="700">
+                  {head}
+                </chakra.th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {differences.map(({ place, here, file }) => (
+              <tr key={place}>
+                {[place, here, file].map((text, i) => (
+                  <chakra.td
+                    key={i}
+                    padding="2px 10px 2px 0"
+                    verticalAlign="top"
+                    fontFamily={i > 0 ? "reading" : "body"}
+                    overflowWrap="anywhere"
+                  >
+                    {text}
+                  </chakra.td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </Box>
+      )}
+      <Box maxW="420px">
+        <Select aria-label={`What to do with ${name}`} value={choice} onChange={(e) => onChoose(e.target.value)}>
+          {state === "new-zone" ? (
+            <>
+              <option value="">leave it out</option>
+              <option value="new">new ground: nothing was sprayed there before</option>
+              {grounds?.map((ground) => (
+                <option key={ground.id} value={ground.id}>
+                  the same ground as {ground.name}
+                </option>
+              ))}
+            </>
+          ) : (
+            <>
+              <option value="">leave what is here</option>
+              <option value="take">
+                {state === "retired" && differences.length === 0
+                  ? "bring it back"
+                  : state === "retired"
+                    ? "bring it back, as in the file"
+                    : "take what the file has"}
+              </option>
+            </>
+          )}
+        </Select>
+      </Box>
+    </Box>
+  );
+}
