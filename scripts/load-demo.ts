@@ -2,10 +2,11 @@ import { readdirSync, readFileSync } from "node:fs";
 import path from "node:path";
 import { lineFor, type Result } from "@/core/contents";
 import { rateAt, rowName } from "@/formats/card/choice";
-import { dayNumber } from "@/formats/day";
+import { dayIn } from "@/formats/day";
 import { tipFormOf } from "@/formats/forms/tip-form-of";
 import type { TipText } from "@/formats/rig-setup";
-import { records } from "@/records/database";
+import { closeRecords, records } from "@/records/database";
+import { putSetting } from "@/records/settings";
 import { importCards } from "@/services/import-cards";
 import { importLog } from "@/services/import-log";
 import { importJob } from "@/services/import-job";
@@ -14,6 +15,7 @@ import { readBook } from "@/services/read-book";
 import { saveKitCheck, saveQuickCheck } from "@/services/save-check";
 import { gearOf } from "@/formats/gear";
 import { findSheet } from "@/records/sheets";
+import { holdClock, machineZone } from "@/services/clock";
 import { saveSheet } from "@/services/save-sheet";
 import { tickStep } from "@/services/tick-step";
 
@@ -36,8 +38,8 @@ const files = readdirSync(FOLDER, { recursive: true, encoding: "utf8" })
     name: f,
     job: JSON.parse(readFileSync(path.join(FOLDER, f), "utf8")) as Record<string, unknown> & { "x-made-at": string },
   }));
-const newest = Math.max(...files.map((f) => dayNumber(f.job["x-made-at"])));
-const shift = (dayNumber(new Date().toISOString()) - 1 - newest) * DAY;
+const newest = Math.max(...files.map((f) => dayIn(f.job["x-made-at"], "UTC")));
+const shift = (dayIn(new Date().toISOString(), "UTC") - 1 - newest) * DAY;
 const moved = (moment: string) => new Date(Date.parse(moment) + shift).toISOString();
 
 interface More {
@@ -48,9 +50,11 @@ interface More {
 const more = JSON.parse(readFileSync(path.join(FOLDER, "tips-and-checks.json"), "utf8")) as More;
 
 const db = records();
+putSetting(db, "time-zone", machineZone(), new Date().toISOString());
 more.tips.forEach((tip, i) => must(put(db, "tips", { id: `demo-tip-00${i}`, form: tipFormOf(tip) }), tip.name));
-must(importCards(db, { text: readFileSync(path.join(FOLDER, "labels.json"), "utf8") }), "labels.json");
-for (const { name, job } of files) must(importJob(db, JSON.stringify({ ...job, "x-made-at": moved(job["x-made-at"]) })), name);
+must(importCards(db, readFileSync(path.join(FOLDER, "labels.json"), "utf8")), "labels.json");
+for (const { name, job } of files)
+  must(importJob(db, JSON.stringify({ ...job, "x-made-at": moved(job["x-made-at"]) }), {}), name);
 
 interface DemoSheet {
   readonly id: string;
@@ -81,7 +85,7 @@ more.kitProofs.forEach(({ rig, madeAt, ...proof }, i) =>
   must(saveKitCheck(db, { id: `demo-proof-${i + 100}`, rigId: rigOf(rig), madeAt: moved(madeAt), ...proof }), proof.tool),
 );
 const log = readFileSync(path.join(FOLDER, "log.csv"), "utf8").replace(/^\d{4}-\d\d-\d\d/gm, (date) => moved(date).slice(0, 10));
-must(importLog(db, { text: log }), "log.csv");
+must(importLog(db, log), "log.csv");
 const sheets = JSON.parse(readFileSync(path.join(FOLDER, "sheets.json"), "utf8")) as DemoSheet[];
 const book = readBook(db);
 for (const sheet of sheets) {
@@ -95,7 +99,6 @@ for (const sheet of sheets) {
     });
   const request = {
     id: sheet.id,
-    madeAt: moved(sheet.madeAt),
     stops: sheet.sites.map((name) => ({ siteId: book.sites.find((s) => s.site.name === name)!.id })),
     rigId: rig.id,
     personId: person.id,
@@ -108,6 +111,8 @@ for (const sheet of sheets) {
     mixedFor: "",
     products,
   };
+  // A sheet is made when the server says so: the clock is held at the moment of the demo's.
+  holdClock(moved(sheet.madeAt));
   must(saveSheet(db, request), `sheet for ${sheet.sites.join(", ")}`);
   for (const step of [
     ...(sheet.ticked.length > 0 ? gearOf(findSheet(db, sheet.id)!.job.products!).map((g) => g.key) : []),
@@ -118,3 +123,4 @@ for (const sheet of sheets) {
 console.error(
   `Demo records: ${book.rigs.length} rigs, ${book.people.length} people, ${book.sites.length} sites, ${book.labels.length} labels, ${book.applications.length} applications, ${book.calibrations.length} calibrations.`,
 );
+closeRecords(db);
