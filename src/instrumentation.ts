@@ -5,7 +5,9 @@
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== "nodejs") return;
   const { standAtTheDoor } = await import("@/app/door");
-  standAtTheDoor(process.env);
+  const { policiesOf } = await import("@/app/policy");
+  const production = process.env.NODE_ENV === "production";
+  standAtTheDoor(process.env, production ? policiesOf(`${process.cwd()}/.next/server/app`) : undefined);
   const { records } = await import("@/records/database");
   const { faultOf } = await import("@/services/faults");
   try {
@@ -15,5 +17,5 @@ export async function register(): Promise<void> {
     console.error(fault ? `${fault.reason}\n${fault.todo}` : error);
   }
   const { backUpDaily } = await import("@/services/background/daily");
-  if (process.env.NODE_ENV === "production") backUpDaily();
+  if (production) backUpDaily();
 }

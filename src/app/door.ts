@@ -1,5 +1,6 @@
 import { networkInterfaces } from "node:os";
 import http, { type IncomingMessage, type ServerResponse } from "node:http";
+import type { Policies } from "./policy";
 
 /**
  * The door of the server, before anything else sees a request: who is asked for (the Host header), how, and what for.
@@ -53,8 +54,11 @@ export function refusalOf({ method, host, url }: Asked, names: readonly string[]
   return undefined;
 }
 
-/** Stands at the door of every server of this process, however it was started. */
-export function standAtTheDoor(env: Readonly<Record<string, string | undefined>>): void {
+/**
+ * Stands at the door of every server of this process, however it was started.
+ * @param policies what each page may run; left out in development, where Next evaluates code and keeps a socket open
+ */
+export function standAtTheDoor(env: Readonly<Record<string, string | undefined>>, policies?: Policies): void {
   const names = namesOf(env);
   const { emit } = http.Server.prototype;
   http.Server.prototype.emit = function (this: http.Server, event: string | symbol, ...args: unknown[]): boolean {
@@ -66,6 +70,7 @@ export function standAtTheDoor(env: Readonly<Record<string, string | undefined>>
         response.end(request.method === "HEAD" ? undefined : `${refused.text}\n`);
         return true;
       }
+      if (policies) response.setHeader("content-security-policy", policies.of((request.url ?? "/").split("?")[0]!));
     }
     return emit.apply(this, [event, ...args] as Parameters<typeof emit>);
   };

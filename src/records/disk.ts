@@ -40,11 +40,16 @@ const BY_CODE: readonly (readonly [RegExp, DiskFault])[] = [
   [/^SQLITE_(BUSY|LOCKED)/, BUSY],
 ];
 
+interface Coded {
+  readonly code?: unknown;
+  readonly cause?: Coded;
+}
+
 /** What of an error is the disk's; undefined where it is something else. */
 export function diskFaultOf(error: unknown): DiskFault | undefined {
   if (error instanceof RecordsFault) return error.fault;
-  for (let one = error; one instanceof Error; one = one.cause) {
-    const code = String((one as { code?: unknown }).code ?? "");
+  for (let one = error as Coded | null | undefined; typeof one === "object" && one !== null; one = one.cause) {
+    const code = String(one.code ?? "");
     const found = BY_CODE.find(([pattern]) => pattern.test(code));
     if (found) return found[1];
   }

@@ -41,10 +41,13 @@ export async function guarded(work: () => Promise<Response>): Promise<Response> 
   }
 }
 
+/** Records are nobody's to keep on the way. */
+const PRIVATE = { "cache-control": "no-store" };
+
 export const respond = (result: Result<unknown>) =>
   result.ok
-    ? Response.json(result)
-    : Response.json({ ...result, issues: firstFaults(result.issues) }, { status: statusOf(result.issues) });
+    ? Response.json(result, { headers: PRIVATE })
+    : Response.json({ ...result, issues: firstFaults(result.issues) }, { status: statusOf(result.issues), headers: PRIVATE });
 
 function statusOf(issues: readonly Issue[]): number {
   const has = (code: Issue["code"]) => issues.some((one) => one.code === code);

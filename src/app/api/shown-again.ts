@@ -1,5 +1,3 @@
-import { promisify } from "node:util";
-import { gzip } from "node:zlib";
 import { records, revisionOf, type Records } from "@/records/database";
 import { todayOf } from "@/services/clock";
 import { guarded } from "./answer";
@@ -10,35 +8,26 @@ import { guarded } from "./answer";
  */
 interface Kept {
   readonly tag: string;
-  readonly plain: Buffer;
-  readonly packed: Promise<Buffer>;
+  readonly bytes: Uint8Array<ArrayBuffer>;
 }
 const kept = new Map<string, Kept>();
 const MOST_KEPT = 200;
-const pack = promisify(gzip);
-/** Less than this isn't worth packing, bytes. */
-const SMALL = 2000;
 
 /** @param key of what is shown · @param make works it out; undefined where there is none */
 export const showAgain = (request: Request, key: string, make: (db: Records) => unknown): Promise<Response> =>
   guarded(async () => {
     const db = records();
-    const headers = { "cache-control": "no-store", "x-server-time": String(Date.now()) };
     const tag = `"${revisionOf(db)}.${todayOf(db)}"`;
-    if (request.headers.get("if-none-match") === tag)
-      return new Response(null, { status: 304, headers: { ...headers, etag: tag } });
+    const headers = { "cache-control": "no-store", "x-server-time": String(Date.now()), etag: tag };
+    if (request.headers.get("if-none-match") === tag) return new Response(null, { status: 304, headers });
     let one = kept.get(key);
     if (one?.tag !== tag) {
       const value = make(db);
-      if (value === undefined) return Response.json(null, { status: 404, headers });
-      const plain = Buffer.from(JSON.stringify(value));
-      one = { tag, plain, packed: pack(plain, { level: 4 }) };
+      if (value === undefined) return Response.json(null, { status: 404, headers: { "cache-control": "no-store" } });
+      one = { tag, bytes: new TextEncoder().encode(JSON.stringify(value)) };
+      kept.delete(key);
       if (kept.size >= MOST_KEPT) kept.delete(kept.keys().next().value!);
       kept.set(key, one);
     }
-    const type = { "content-type": "application/json", etag: tag, vary: "accept-encoding" };
-    const packs = one.plain.length > SMALL && /\bgzip\b/.test(request.headers.get("accept-encoding") ?? "");
-    return packs
-      ? new Response(new Uint8Array(await one.packed), { headers: { ...headers, ...type, "content-encoding": "gzip" } })
-      : new Response(new Uint8Array(one.plain), { headers: { ...headers, ...type } });
+    return new Response(one.bytes, { headers: { ...headers, "content-type": "application/json" } });
   });

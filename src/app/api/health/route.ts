@@ -10,6 +10,6 @@ export async function GET() {
   await connection();
   return guarded(async () => {
     records();
-    return new Response("ok");
+    return new Response("ok", { headers: { "cache-control": "no-store" } });
   });
 }

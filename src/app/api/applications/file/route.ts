@@ -1,7 +1,5 @@
-import { FILES } from "@/services/background/import-file";
 import { answerTo } from "../../answer";
 import { takeText } from "../../take-file";
 
 /** For scripts: `{ text, choices? }`, answered when it is done. Screens look first (see files/). */
-export const POST = (request: Request) =>
-  answerTo(request, (_db, body) => takeText("log", body), { most: Math.min(FILES.log.most, 4_000_000) });
+export const POST = (request: Request) => answerTo(request, (_db, body) => takeText("log", body), { most: 2_500_000 });

@@ -1,0 +1,234 @@
+import { readFileSync } from "node:fs";
+import path from "node:path";
+import Database from "better-sqlite3";
+import { calibrated, expect, fresh, gearOn, label, rigInHand, site, test, wentDown } from "./fixtures";
+
+const json = (name: string, file: unknown) => ({
+  name,
+  mimeType: "application/json",
+  buffer: Buffer.from(typeof file === "string" ? file : JSON.stringify(file)),
+});
+
+test("a job file is shown before anything of it is kept, side by side with what is here, and taken item by item", async ({
+  page,
+}) => {
+  const hand = await rigInHand(page);
+  const named = fresh("Quay green");
+  const file = (area: string, pressure: string) => ({
+    format: "careful-gauge-job",
+    version: 1,
+    "x-person": hand.person,
+    rig: {
+      name: hand.rig,
+      kind: "backpack",
+      tanks: [{ name: "main", usable: "4 gal", leastMix: "0.5 gal" }],
+      tip: { size: "025", pressure },
+    },
+    calibration: { sprayVolume: "1 gal/1000 ft2" },
+    sites: [{ name: named, zones: [{ name: "lawn", area }] }],
+  });
+  await page.goto("/");
+  const bring = async (of: object) => page.getByLabel("Job file").setInputFiles(json("job.json", of));
+  await bring(file("6200 ft2", "40 psi"));
+  const look = page.getByRole("region", { name: "What job.json would bring" });
+  await expect(look.getByText(`site ${named}, 1 calibration would be added.`)).toBeVisible();
+  // Nothing is kept by looking.
+  expect(JSON.stringify(await (await page.request.get("/api/book")).json())).not.toContain(named);
+  await look.getByRole("button", { name: "Bring it in" }).click();
+  await expect(page.getByText(`job.json: site ${named}, 1 calibration added.`)).toBeVisible();
+
+  await bring(file("9900 ft2", "45 psi"));
+  await expect(look.getByRole("row", { name: "zones[1] area 6200 ft2 9900 ft2" })).toBeVisible();
+  await look.getByLabel(`What to do with ${named}`).selectOption("take what the file has");
+  await look.getByRole("button", { name: "Bring it in" }).click();
+  await expect(page.getByText(`Taken from the file: ${named}.`)).toBeVisible();
+  const book = (await (await page.request.get("/api/book")).json()) as {
+    rigs: { rig: { name: string; tip: object } }[];
+    sites: { site: { name: string; zones: { area: string }[] } }[];
+  };
+  expect(book.sites.find((s) => s.site.name === named)!.site.zones).toMatchObject([{ area: "9900 ft2" }]);
+  expect(book.rigs.find((r) => r.rig.name === hand.rig)!.rig.tip).toEqual({ size: "025", pressure: "40 psi" });
+
+  await bring({ ...file("6200 ft2", "40 psi"), rig: { kind: "boat" } });
+  await expect(page.getByText("job.json: nothing of it was kept.")).toBeVisible();
+  await expect(page.getByText(/rig\.kind: "boat" is not one of/)).toBeVisible();
+});
+
+test("a long log shows how far it is, can be stopped, and then nothing of it is there", async ({ page }) => {
+  const name = fresh("Long green");
+  await site(page, name, "6200");
+  const product = fresh("Long granule");
+  await label(page, product, "dry", "0.3");
+  const lines = Array.from({ length: 20_000 }, (_, i) => `2025-0${1 + (i % 9)}-11,${name},zone 1,${product},0.1 oz,,n ${i}`);
+  const csv = {
+    name: "log.csv",
+    mimeType: "text/csv",
+    buffer: Buffer.from(`date,site,zone,product,amount,person,note\n${lines.join("\n")}\n`),
+  };
+  await page.goto("/log");
+  await page.getByLabel("Log as CSV").setInputFiles(csv);
+  await expect(page.getByText(/Looking at log\.csv: [\d,]+ of 20,000/)).toBeVisible();
+  await page.getByRole("button", { name: "Stop" }).click();
+  await expect(
+    page.getByText("Stopped, nothing of it was kept").or(page.getByText("stopped, nothing of it was kept")),
+  ).toBeVisible();
+  const kept = async () =>
+    ((await (await page.request.get("/api/book")).json()) as { applications: { product: string }[] }).applications.filter(
+      (a) => a.product === product,
+    ).length;
+  expect(await kept()).toBe(0);
+  const one = { ...csv, buffer: Buffer.from(`date,site,zone,product,amount,person,note\n${lines.slice(0, 3).join("\n")}\n`) };
+  await page.getByLabel("Log as CSV").setInputFiles(one);
+  await page.getByRole("button", { name: "Bring it in" }).click();
+  await expect(page.getByText("log.csv: 3 applications added.")).toBeVisible();
+  expect(await kept()).toBe(3);
+});
+
+test("a zone that is entered again is asked which ground it is, and keeps what went down there", async ({ page }) => {
+  const hand = await rigInHand(page);
+  await calibrated(page, hand);
+  const name = fresh("Slip green");
+  const siteId = await site(page, name, "6200");
+  const product = fresh("Bound granule");
+  const actives = [{ name: fresh("bindol"), content: "40 %" }];
+  const labelId = await label(page, product, "dry", "0.3", { actives, limits: [{ perYear: "0.4" }] });
+  await wentDown(page, siteId, labelId, "0.3 oz/1000 ft2", new Date().toISOString().slice(0, 10));
+  await page.goto("/sites");
+  await page.getByRole("button", { name: `Change ${name}` }).click();
+  const form = page.getByRole("form", { name: "Change site" });
+  await form.getByRole("button", { name: "Add a zone" }).click();
+  await form.getByLabel("Zone 2", { exact: true }).fill("lawn by the slip");
+  await form.getByLabel("Area").nth(1).fill("6,200");
+  await form.getByRole("button", { name: "Take zone 1 out" }).click();
+  await form.getByRole("button", { name: "Save the change" }).click();
+  await expect(form.getByText(/same ground as zone 1 of/)).toBeVisible();
+  await form.getByLabel(/Is zone 1 ground that was here before/).selectOption({ label: "the same ground as zone 1" });
+  await form.getByRole("button", { name: "Save the change" }).click();
+  await expect(page.getByRole("form", { name: "Add site" })).toBeVisible();
+
+  await page.goto("/mix");
+  await page.getByLabel("Site", { exact: true }).selectOption({ label: name });
+  await page.getByLabel("Add a product").selectOption({ label: product });
+  await expect(page.getByRole("alert", { name: "Held" })).toContainText("counts against it already");
+});
+
+test("a sheet that was poured asks what became of it; one that the world overtook shows no amounts", async ({ page }) => {
+  const hand = await rigInHand(page);
+  await calibrated(page, hand);
+  const name = fresh("Poured green");
+  await site(page, name, "2000");
+  const product = fresh("Poured granule");
+  await label(page, product, "dry", "0.3");
+  await page.goto("/mix");
+  await page.getByLabel("Site", { exact: true }).selectOption({ label: name });
+  await page.getByLabel("Add a product").selectOption({ label: product });
+  await page.getByRole("button", { name: "Save the sheet and pour" }).click();
+  await gearOn(page);
+  const steps = page.getByRole("region", { name: /Load 1/ }).getByRole("checkbox");
+  await steps.nth(0).check();
+  await steps.nth(1).check();
+  await page.getByRole("button", { name: "Withdraw the sheet" }).click();
+  await page.getByLabel("A product was ticked as poured. What became of it?").fill("the jug was knocked over");
+
+  // The tip is changed meanwhile: no amount stands there any more.
+  const form = {
+    name: hand.rig,
+    kind: "backpack",
+    outlets: "1",
+    spacing: "",
+    tipSize: "03",
+    pressure: "40 psi",
+    tanks: [{ name: "main", usable: "4 gal", leastMix: "0.5 gal" }],
+  };
+  await page.request.post("/api/keep/rigs", { data: { id: hand.rigId, form } });
+  await expect(page.getByRole("alert", { name: "Held" })).toContainText("tip 03, was 025");
+  await expect(steps).toHaveCount(0);
+  await page.getByRole("button", { name: "None of it was sprayed: withdraw" }).click();
+  await expect(page.getByText("Withdrawn: it was not poured, and nothing of it counts.")).toBeVisible();
+});
+
+test("a sheet's record is corrected, also to another site, and counts there alone", async ({ page }) => {
+  const hand = await rigInHand(page);
+  await calibrated(page, hand);
+  const [here, there] = [fresh("Here green"), fresh("There green")];
+  await site(page, here, "2000");
+  const thereId = await site(page, there, "1000");
+  const product = fresh("Moved granule");
+  await label(page, product, "dry", "0.3");
+  await page.goto("/mix");
+  await page.getByLabel("Site", { exact: true }).selectOption({ label: here });
+  await page.getByLabel("Add a product").selectOption({ label: product });
+  await page.getByRole("button", { name: "Save the sheet and pour" }).click();
+  await page.getByRole("button", { name: "Put on record" }).click();
+  await expect(page.getByText("On record as sprayed: it is in the log.")).toBeVisible();
+  await page.goto("/log");
+  await page.getByRole("button", { name: new RegExp(`Correct ${product}`) }).click();
+  const form = page.getByRole("form", { name: "Correct a record" });
+  await form.getByLabel("Site", { exact: true }).selectOption({ label: there });
+  await form.getByRole("button", { name: "Save the correction" }).click();
+  await expect(page.getByRole("form", { name: "Enter what went down" })).toBeVisible();
+  const { counted } = (await (await page.request.get("/api/book")).json()) as {
+    counted: { siteId: string; applied: { of: string } }[];
+  };
+  expect(counted.filter((c) => c.applied.of === product).map((c) => c.siteId)).toEqual([thereId]);
+});
+
+test("one row that can't be read is shown as that one row; the rest works", async ({ page }) => {
+  const name = fresh("Broken green");
+  const id = await site(page, name, "6200");
+  const db = new Database(path.join(process.env.TEST_DATA!, "careful-gauge.db"));
+  const damage = (area: string) => db.prepare("update zones set area = ? where site_id = ?").run(area, id);
+  damage("five furlongs");
+  try {
+    await page.goto("/");
+    const aside = page.getByRole("region", { name: "Records that can't be read" });
+    await expect(aside.getByText(name)).toBeVisible();
+    await expect(aside.getByText(/five furlongs/).first()).toBeAttached();
+    await page.goto("/sites");
+    await expect(page.getByRole("button", { name: "Add a zone" })).toBeVisible();
+  } finally {
+    damage("6200 ft2");
+    db.close();
+  }
+});
+
+test("a device whose clock is a day ahead is told, and its day doesn't count", async ({ page }) => {
+  const hand = await rigInHand(page);
+  await calibrated(page, hand);
+  const name = fresh("Clock green");
+  await site(page, name, "2000");
+  const product = fresh("Clock granule");
+  await label(page, product, "dry", "0.3");
+  await page.clock.install({ time: Date.now() + 23 * 3_600_000 });
+  await page.goto("/mix");
+  await expect(page.getByText(/This device's clock is 23 hours ahead/)).toBeVisible();
+  await page.getByLabel("Site", { exact: true }).selectOption({ label: name });
+  await page.getByLabel("Add a product").selectOption({ label: product });
+  await page.getByRole("button", { name: "Save the sheet and pour" }).click();
+  await expect(page).toHaveURL(/mix\/sheet/);
+  const sheetId = new URL(page.url()).searchParams.get("id")!;
+  const sheet = (await (await page.request.get(`/api/sheets/${sheetId}`)).json()) as { madeAt: string };
+  expect(Math.abs(Date.parse(sheet.madeAt) - Date.now())).toBeLessThan(60_000);
+});
+
+test("a copy is taken away from the bench, and all records as JSON", async ({ page }) => {
+  await rigInHand(page);
+  await page.goto("/");
+  await page.getByText("Time zone, a copy to take away, all records out and in").click();
+  const [copy] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: "Download a copy" }).click(),
+  ]);
+  const db = new Database((await copy.path())!, { readonly: true });
+  expect(db.pragma("integrity_check", { simple: true })).toBe("ok");
+  expect(db.prepare("select count(*) from rigs").pluck().get()).toBeGreaterThan(0);
+  db.close();
+  const [all] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: "Save all records as JSON" }).click(),
+  ]);
+  const text = readFileSync((await all.path())!, "utf8");
+  expect((JSON.parse(text) as { format: string }).format).toBe("careful-gauge-records");
+  await page.getByLabel("All records").setInputFiles(json("all.json", text));
+  await expect(page.getByRole("region", { name: "What all.json would bring" })).toContainText("nothing new in it.");
+});
