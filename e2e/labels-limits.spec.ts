@@ -180,7 +180,9 @@ test("what went down is entered by hand, corrected, and struck; a slip is asked 
     `date,site,zone,product,amount,person,note\n${daysAgo(9)},${green},zone 1,${product},0.25 oz/1000 ft2,,\n`,
   );
   await (await chooser).setFiles({ name: "season.csv", mimeType: "text/csv", buffer });
-  await expect(page.getByText("season.csv: 1 put on record.")).toBeVisible();
+  await expect(page.getByText("1 application would be added.")).toBeVisible();
+  await page.getByRole("button", { name: "Bring it in" }).click();
+  await expect(page.getByText("season.csv: 1 application added.")).toBeVisible();
   await expect(row.filter({ hasText: "from a file" })).toContainText("1.55 oz");
 });
 
@@ -284,5 +286,6 @@ test("cards go out as CSV and come in again", async ({ page }) => {
   const chooser = page.waitForEvent("filechooser");
   await page.getByRole("button", { name: "Bring cards in" }).click();
   await (await chooser).setFiles({ name: "cards.csv", mimeType: "text/csv", buffer: Buffer.from(text) });
-  await expect(page.getByText(`cards.csv: ${product} B added.`)).toBeVisible();
+  await page.getByRole("button", { name: "Bring it in" }).click();
+  await expect(page.getByText(`cards.csv: label ${product} B added.`)).toBeVisible();
 });

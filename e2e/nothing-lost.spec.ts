@@ -38,7 +38,7 @@ test("a job file is shown before anything of it is kept, side by side with what 
   await expect(page.getByText(`job.json: site ${named}, 1 calibration added.`)).toBeVisible();
 
   await bring(file("9900 ft2", "45 psi"));
-  await expect(look.getByRole("row", { name: "zones[1] area 6200 ft2 9900 ft2" })).toBeVisible();
+  await expect(look.getByRole("row", { name: "zone 1 area 6200 ft2 9900 ft2" })).toBeVisible();
   await look.getByLabel(`What to do with ${named}`).selectOption("take what the file has");
   await look.getByRole("button", { name: "Bring it in" }).click();
   await expect(page.getByText(`Taken from the file: ${named}.`)).toBeVisible();

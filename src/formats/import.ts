@@ -66,15 +66,18 @@ export function differencesOf(here: unknown, file: unknown): Difference[] {
     .map((place) => ({ place, here: a.get(place) ?? "–", file: b.get(place) ?? "–" }));
 }
 
+/** A key of a file as words: `x-seeded` is seeded, `perYear` is per year. */
+const inWords = (key: string) => key.replace(/^x-/, "").replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
+
 const PASSED = new Set(["x-id", "applied", "x-chart", "x-ground"]);
 /** So many differences are told of one item: whoever sees more sees another thing. */
 export const MOST_DIFFERENCES = 40;
 
 function flat(value: unknown, place = "", into = new Map<string, string>()): Map<string, string> {
-  if (Array.isArray(value)) value.forEach((one, i) => flat(one, `${place}[${i + 1}]`, into));
+  if (Array.isArray(value)) value.forEach((one, i) => flat(one, `${place.replace(/s$/, "")} ${i + 1}`, into));
   else if (typeof value === "object" && value !== null)
     for (const [key, one] of Object.entries(value)) {
-      if (!PASSED.has(key)) flat(one, [place, key.replace(/^x-/, "")].filter(Boolean).join(" "), into);
+      if (!PASSED.has(key)) flat(one, [place, inWords(key)].filter(Boolean).join(" "), into);
     }
   else if (value !== undefined && value !== "") into.set(place, String(value));
   return into;

@@ -1,4 +1,4 @@
-import { eq, isNotNull } from "drizzle-orm";
+import { eq, inArray, isNotNull, or } from "drizzle-orm";
 import type { Access } from "./database";
 import { sameGround, sites, zones } from "./schema";
 
@@ -25,15 +25,18 @@ export function groundGroups(db: Access): ReadonlyMap<string, readonly string[]>
   return new Map([...groups].map(([zone, group]) => [zone, [...group]]));
 }
 
-/** Where each zone that was ever on record lies. */
-export const sitesOfZones = (db: Access): ReadonlyMap<string, string> =>
-  new Map(
-    db
-      .select({ id: zones.id, siteId: zones.siteId })
-      .from(zones)
-      .all()
-      .map((zone) => [zone.id, zone.siteId]),
-  );
+/** Where zones lie, also those that were taken out: all of them, or those of some sites and some by their ids. */
+export function sitesOfZones(
+  db: Access,
+  of?: { readonly siteIds: readonly string[]; readonly zoneIds: readonly string[] },
+): Map<string, string> {
+  const rows = db
+    .select({ id: zones.id, siteId: zones.siteId })
+    .from(zones)
+    .where(of && or(inArray(zones.siteId, [...of.siteIds]), inArray(zones.id, [...of.zoneIds])))
+    .all();
+  return new Map(rows.map((zone) => [zone.id, zone.siteId]));
+}
 
 /** A zone that somebody may be entering again. */
 export interface FormerZone {

@@ -19,9 +19,9 @@ import { todayOf } from "./clock";
  */
 export function countedOf(db: Access, siteIds?: readonly string[], aside?: SetAside[]): CountedEntry[] {
   const groups = groundGroups(db);
-  const siteOf = sitesOfZones(db);
   // Ground that lies under another site's name has its history there.
-  const everywhere = siteIds === undefined ? undefined : [...new Set([...siteIds, ...sitesBeside(siteIds, groups, siteOf)])];
+  const everywhere = siteIds === undefined ? undefined : withGround(db, siteIds, groups);
+  const siteOf = sitesOfZones(db, everywhere && { siteIds: everywhere, zoneIds: [] });
   const known = cardsNow(db);
   const ground = (zoneId: string) => groups.get(zoneId) ?? (siteOf.has(zoneId) ? [zoneId] : []);
   const down = standingApplications(db, everywhere, aside).flatMap((row): CountedEntry[] => {
@@ -42,14 +42,14 @@ export function countedOf(db: Access, siteIds?: readonly string[], aside?: SetAs
   return [...down, ...planned];
 }
 
-/** The sites whose zones are one ground with a zone of these sites. */
-function* sitesBeside(
-  siteIds: readonly string[],
-  groups: ReadonlyMap<string, readonly string[]>,
-  siteOf: ReadonlyMap<string, string>,
-): Generator<string> {
-  for (const [zone, group] of groups)
-    if (siteIds.includes(siteOf.get(zone) ?? "")) for (const other of group) yield siteOf.get(other) ?? "";
+/** Some sites, and those whose zones are one ground with a zone of theirs. */
+function withGround(db: Access, siteIds: readonly string[], groups: ReadonlyMap<string, readonly string[]>): string[] {
+  if (groups.size === 0) return [...siteIds];
+  const siteOf = sitesOfZones(db, { siteIds: [], zoneIds: [...groups.keys()] });
+  const beside = [...groups].flatMap(([zone, group]) =>
+    siteIds.includes(siteOf.get(zone) ?? "") ? group.map((other) => siteOf.get(other) ?? "") : [],
+  );
+  return [...new Set([...siteIds, ...beside])];
 }
 
 type OpenSheet = ReturnType<typeof openSheets>[number];

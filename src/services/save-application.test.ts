@@ -250,8 +250,8 @@ describe("files", () => {
       ["New", "new", false],
     ]);
     expect(must(importCards(records.db, cards("0.9"))).items[0]!.differences).toEqual([
-      { place: "rates[1] rate", here: "0.2 oz/1000 ft2", file: "0.9 oz/1000 ft2" },
-      { place: "rates[1] to", here: "0.4 oz/1000 ft2", file: "–" },
+      { place: "rate 1 rate", here: "0.2 oz/1000 ft2", file: "0.9 oz/1000 ft2" },
+      { place: "rate 1 to", here: "0.4 oz/1000 ft2", file: "–" },
     ]);
     expect(states({ [`label:${ids.labels}`]: "take" })).toEqual([
       ["Granule", "differs", true],
@@ -296,7 +296,7 @@ describe("files", () => {
       ["site", "differs"],
     ]);
     expect(brought.items[2]!.differences).toContainEqual({
-      place: "limits[1] perYear",
+      place: "limit 1 per year",
       here: "0.8 oz/1000 ft2",
       file: "9 oz/1000 ft2",
     });
