@@ -11,7 +11,7 @@ import { freshFolder, post, startServer } from "../scripts/attacks/server";
 test("kill -9 in bursts of saves loses nothing that was acknowledged", async () => {
   const killed = await killInBursts(3218, 3);
   console.log(`kill -9: ${killed.kills} kills, ${killed.acknowledged} saves acknowledged, ${killed.lost.length} lost`);
-  expect(killed.acknowledged).toBeGreaterThan(50);
+  expect(killed.acknowledged).toBeGreaterThan(20);
   expect(killed.lost).toEqual([]);
 });
 

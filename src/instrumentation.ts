@@ -7,7 +7,8 @@ export async function register(): Promise<void> {
   const { standAtTheDoor } = await import("@/app/door");
   const { policiesOf } = await import("@/app/policy");
   const production = process.env.NODE_ENV === "production";
-  standAtTheDoor(process.env, production ? policiesOf(`${process.cwd()}/.next/server/app`) : undefined);
+  const { answerKept } = await import("@/app/shown");
+  standAtTheDoor(process.env, production ? policiesOf(`${process.cwd()}/.next/server/app`) : undefined, answerKept);
   const { records } = await import("@/records/database");
   const { faultOf } = await import("@/services/faults");
   try {

@@ -57,8 +57,13 @@ export function refusalOf({ method, host, url }: Asked, names: readonly string[]
 /**
  * Stands at the door of every server of this process, however it was started.
  * @param policies what each page may run; left out in development, where Next evaluates code and keeps a socket open
+ * @param known answers what needs no working out
  */
-export function standAtTheDoor(env: Readonly<Record<string, string | undefined>>, policies?: Policies): void {
+export function standAtTheDoor(
+  env: Readonly<Record<string, string | undefined>>,
+  policies?: Policies,
+  known: (request: IncomingMessage, response: ServerResponse) => boolean = () => false,
+): void {
   const names = namesOf(env);
   const { emit } = http.Server.prototype;
   http.Server.prototype.emit = function (this: http.Server, event: string | symbol, ...args: unknown[]): boolean {
@@ -70,6 +75,7 @@ export function standAtTheDoor(env: Readonly<Record<string, string | undefined>>
         response.end(request.method === "HEAD" ? undefined : `${refused.text}\n`);
         return true;
       }
+      if (known(request, response)) return true;
       if (policies) response.setHeader("content-security-policy", policies.of((request.url ?? "/").split("?")[0]!));
     }
     return emit.apply(this, [event, ...args] as Parameters<typeof emit>);

@@ -17,7 +17,7 @@ const sizeOf = (area: string) => raw(entered(area, "area").value);
 
 /**
  * The zones that a zone which comes to a site may be: those of the site, also those that were taken out; and, of retired
- * sites and zones taken out elsewhere, those of about its area.
+ * sites and zones taken out elsewhere, those of about its area on which something went down.
  * @param typed its area, as typed
  */
 export function groundsFor(book: Book, site: SiteEntry | undefined, typed: string): Ground[] {
@@ -29,12 +29,13 @@ export function groundsFor(book: Book, site: SiteEntry | undefined, typed: strin
         ...site.former.map((z) => ({ id: z.id, name: `${z.name}, taken out` })),
       ]
     : [];
+  const wentDown = new Set(book.counted.flatMap((entry) => entry.zoneIds));
   const gone = book.sites
     .filter((s) => s.id !== site?.id)
     .flatMap((s) =>
       [...(s.retired ? s.site.zones.map((z) => ({ ...z, id: z["x-id"] })) : []), ...s.former].map((z) => ({ s, z })),
     )
-    .filter(({ z }) => alike(z.area))
+    .filter(({ z }) => wentDown.has(z.id) && alike(z.area))
     .map(({ s, z }) => ({ id: z.id, name: `${z.name} of ${s.site.name}` }));
   return [...here, ...gone];
 }

@@ -1,6 +1,7 @@
-import { eq, inArray, isNotNull, or } from "drizzle-orm";
+import { and, eq, inArray, isNotNull, isNull, or, sql } from "drizzle-orm";
 import type { Access } from "./database";
 import { sameGround, sites, zones } from "./schema";
+import { applications } from "./schema-work";
 
 /** Which zones are one ground, through every change of name: what went down on one of them went down on all. */
 
@@ -71,23 +72,25 @@ const asFormer = (row: { [K in keyof typeof columns]: unknown }): FormerZone => 
 export const zonesEverOf = (db: Access, siteId: string): FormerZone[] =>
   db.select(columns).from(zones).innerJoin(sites, eq(sites.id, zones.siteId)).where(eq(zones.siteId, siteId)).all().map(asFormer);
 
-/** The zones of sites that are retired. */
+/** Something went down there: its history would be lost under another name. */
+const WENT_DOWN = sql`exists (select 1 from ${applications} a where a.site_id = ${zones.siteId} and a.zone_id = ${zones.id})`;
+
+/** The zones of sites that are retired, on which something went down. */
 export const zonesOfRetiredSites = (db: Access): FormerZone[] =>
   db
     .select(columns)
     .from(sites)
     .innerJoin(zones, eq(zones.siteId, sites.id))
-    .where(isNotNull(sites.retiredAt))
+    .where(and(isNotNull(sites.retiredAt), WENT_DOWN))
     .all()
     .map(asFormer);
 
-/** Zones that were taken out of sites that are not retired. */
+/** Zones that were taken out of sites that are not retired, on which something went down. */
 export const retiredZones = (db: Access): FormerZone[] =>
   db
     .select(columns)
     .from(zones)
     .innerJoin(sites, eq(sites.id, zones.siteId))
-    .where(isNotNull(zones.retiredAt))
+    .where(and(isNotNull(zones.retiredAt), isNull(sites.retiredAt), WENT_DOWN))
     .all()
-    .filter((row) => row.siteRetiredAt === null)
     .map(asFormer);

@@ -12,7 +12,7 @@ export const NEW_GROUND = "new";
 
 /**
  * The zones that a new one may be: those that its site has or had; and, of sites that are retired and zones that were taken
- * out elsewhere, those of the same name or of about the same area.
+ * out elsewhere, those on which something went down, of the same name or of about the same area.
  */
 export function groundBefore(db: Access, siteId: string, zone: { readonly name: string; readonly areaM2: number }): FormerZone[] {
   const here = zonesEverOf(db, siteId);

@@ -67,6 +67,8 @@ function tooMany(schema: yup.SchemaFieldDescription, value: unknown, path: strin
 
 /** Checks values that came from outside against a form: the values, or every fault with its place. */
 export function readForm<T extends yup.AnyObject>(schema: yup.ObjectSchema<T>, input: unknown): Result<T> {
+  if (typeof input !== "object" || input === null || Array.isArray(input))
+    return { ok: false, issues: [{ path: "", code: "wrong-type", received: "something else", expected: "what the form sends" }] };
   const many = tooMany(schema.describe(), input, "");
   if (many.length > 0) return { ok: false, issues: many };
   try {

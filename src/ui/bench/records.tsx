@@ -4,7 +4,7 @@ import { Box, chakra } from "@chakra-ui/react";
 import { useState } from "react";
 import { wordsFor } from "@/core/contents";
 import type { AsideEntry } from "@/formats/book";
-import { unreachable } from "../data/book";
+import { unreachable, useBook } from "../data/book";
 import { todayDate } from "../data/clock";
 import { Button, Note, SubHeading } from "../parts/controls";
 import { downloadFile } from "../parts/download";
@@ -15,6 +15,7 @@ import { FirmZone } from "./firm-zone";
 
 /** The firm's records as a whole: its time zone, a copy to take away, all of it out and in. */
 export function WholeRecords() {
+  const { book } = useBook();
   const [busy, setBusy] = useState<string>();
   const [trouble, setTrouble] = useState<string>();
   const take = async (what: "copy" | "export", name: string) => {
@@ -27,7 +28,7 @@ export function WholeRecords() {
       <SubHeading>The records as a whole</SubHeading>
       <Fold title="Time zone, a copy to take away, all records out and in">
         <Box display="grid" gap="18px" paddingTop="10px" maxW="760px">
-          <FirmZone />
+          {book.firm.settled && <FirmZone />}
           <Box display="grid" gap="8px">
             <Note>
               A copy is the one file of the records, opened, checked and counted before you get it. The server keeps copies of its

@@ -1,7 +1,8 @@
 import { readSheet } from "@/services/read-book";
-import { showAgain } from "../../shown-again";
+import { showAgain } from "../../../shown";
+import { guarded } from "../../answer";
 
-export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
+export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  return showAgain(request, `sheet ${id}`, (db) => readSheet(db, id));
+  return guarded(async () => showAgain(`/api/sheets/${encodeURIComponent(id)}`, (db) => readSheet(db, id)));
 }
