@@ -73,7 +73,20 @@ Irrigate with 0.25 to 0.5 inch of water within 24 hours.`;
   const take = (page, product) => page.getByLabel("Add a product").selectOption({ label: `${product} (demo label)` });
 
   await picture("bench", "/", LAPTOP);
-  await picture("rigs", "/rigs", LAPTOP);
+  await picture("bring-in", "/", LAPTOP, {
+    act: async (page) => {
+      const job = JSON.parse(readFileSync(inProject("demo", "00-town.job.json"), "utf8"));
+      job.rig.tip.pressure = "45 psi";
+      job.sites[1].zones[0].area = "9,900 ft2";
+      job.sites[2].zones.push({ name: "cloister", area: "1,150 ft2" });
+      await page
+        .getByLabel("Job file")
+        .setInputFiles({ name: "ferry-town.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(job)) });
+      const look = page.getByRole("region", { name: "What ferry-town.json would bring" });
+      await look.waitFor();
+      await look.evaluate((element) => scrollTo(0, element.getBoundingClientRect().top + scrollY - 140));
+    },
+  });
   await picture("labels", "/labels", LAPTOP, {
     act: async (page) => {
       await page.getByRole("button", { name: "Plantagon (demo label)", exact: true }).click();
