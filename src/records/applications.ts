@@ -36,6 +36,26 @@ export function addApplication(db: Access, application: NewApplication, now: str
     .run();
 }
 
+/** Many at once, as a file brings them: a statement for a few hundred rows, not one for each. */
+export function addApplications(db: Access, list: readonly NewApplication[], now: string): void {
+  const AT_ONCE = 200;
+  for (let i = 0; i < list.length; i += AT_ONCE)
+    db.insert(applications)
+      .values(list.slice(i, i + AT_ONCE).map((application) => ({ ...application, createdAt: now })))
+      .run();
+}
+
+/** The ids of what files brought. */
+export const idsFromFiles = (db: Access): ReadonlySet<string> =>
+  new Set(
+    db
+      .select({ id: applications.id })
+      .from(applications)
+      .where(eq(applications.source, "file"))
+      .all()
+      .map((row) => row.id),
+  );
+
 /** As it stands, once it is sure that it can be counted: a total and a rate that can be read, a date that there is. */
 function recordOf(row: ApplicationRow): ApplicationRow {
   if (!isDate(row.date)) throw new Error(`date: "${row.date}" is no date`);

@@ -18,8 +18,7 @@ interface Item<K extends KeptKind> {
   readonly xId?: unknown;
   /** Where it stands in the file. */
   readonly path: string;
-  /** What of it the file states, where it doesn't state all; and how that is put over what is here. */
-  readonly states?: (text: KeptText[K]) => unknown;
+  /** What is here with what the file states put over it, where it doesn't state all. */
   readonly over?: (here: KeptText[K]) => KeptText[K];
 }
 
@@ -36,7 +35,7 @@ export interface Brought<K extends KeptKind> {
  */
 export function bringIn<K extends KeptKind>(
   tx: Access,
-  { of, text, xId, path, states = (all) => all, over = () => text }: Item<K>,
+  { of, text, xId, path, over = () => text }: Item<K>,
   choices: Choices,
   now: string,
 ): Result<Brought<K>> {
@@ -54,7 +53,7 @@ export function bringIn<K extends KeptKind>(
   const { id, text: here } = known;
   const key = `${kind}:${id}`;
   const take = choices[key] === "take";
-  const differences = differencesOf(states(here), states(text)).slice(0, MOST_DIFFERENCES);
+  const differences = differencesOf(here, { ...over(here), name }).slice(0, MOST_DIFFERENCES);
   const otherwise = calledOtherwise(here.name, name);
   const state = known.retired ? "retired" : differences.length === 0 ? "same" : otherwise ? "renamed" : "differs";
   if (take && known.retired) KEPT[of].retire(tx, id, null);

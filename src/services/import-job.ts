@@ -141,14 +141,13 @@ function cardItem(card: CardText, product: ProductText, path: string) {
     ),
     ...(product.labelRange ? (["rates"] as const) : []),
   ];
-  const states = (text: CardText) => (whole ? text : Object.fromEntries(said.map((key) => [key, text[key]])));
+  const stated = Object.fromEntries(said.map((key) => [key, card[key]])) as Partial<CardText>;
   return {
     of: "labels" as const,
     text: card,
     xId: product["x-id"],
     path,
-    states,
-    over: (here: CardText): CardText => (whole ? card : { ...here, ...(states(card) as Partial<CardText>) }),
+    over: (here: CardText): CardText => (whole ? card : { ...here, ...stated }),
   };
 }
 

@@ -1,11 +1,12 @@
 import { good, issueAt, sameName, type Issue, type Result } from "@/core/contents";
 import { NOTHING, type Choices, type Imported } from "@/formats/import";
 import { logLines } from "@/formats/log-csv";
-import { addApplication, findApplication } from "@/records/applications";
+import { addApplications, idsFromFiles, type NewApplication } from "@/records/applications";
 import type { Access, Records } from "@/records/database";
 import { findLabel } from "@/records/labels";
 import { recordsNamed, type NamedKind } from "@/records/names";
 import { findSite } from "@/records/sites";
+import { todayOf } from "./clock";
 import { fileId } from "./file-id";
 import { issue, nowText } from "./input";
 import { wholly } from "./keep-up";
@@ -23,6 +24,9 @@ export function importLog(db: Records, text: string, _choices?: Choices, progres
     const issues: Issue[] = [];
     const counts = { applications: 0, known: 0 };
     const now = nowText();
+    const today = todayOf(tx);
+    const before = idsFromFiles(tx);
+    const entries: NewApplication[] = [];
     const find = finders(tx);
     const seen = new Map<string, number>();
     for (const [i, { line, cells }] of lines.value.entries()) {
@@ -45,20 +49,21 @@ export function importLog(db: Records, text: string, _choices?: Choices, progres
       const nth = seen.get(content) ?? 0;
       seen.set(content, nth + 1);
       const id = fileId("log", content, String(nth));
-      if (findApplication(tx, id)) {
+      if (before.has(id)) {
         counts.known += 1;
         continue;
       }
       const { date, amount, note } = cells as Record<"date" | "amount" | "note", string>;
       const wish = { date, siteId: site.id, zoneId: zone, labelId: label.id, amount, personId, note, corrects: null };
-      const entry = readEntry(tx, wish, undefined, { site, label, person: null });
+      const entry = readEntry(tx, wish, undefined, { site, label, person: null, today });
       if (!entry.ok) {
         issues.push(...entry.issues.map((one) => issueAt(place, one)));
         continue;
       }
-      addApplication(tx, { ...entry.value, id, source: "file" }, now);
+      entries.push({ ...entry.value, id, source: "file" });
       counts.applications += 1;
     }
+    if (issues.length === 0) addApplications(tx, entries, now);
     return issues.length > 0 ? { ok: false, issues } : good({ ...NOTHING, ...counts });
   });
 }

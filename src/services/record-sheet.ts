@@ -25,9 +25,9 @@ export function dayOfRecord(
   db: Access,
   sheet: Pick<SheetRow, "madeAt"> | undefined,
   input: { readonly date?: unknown; readonly why?: unknown },
+  today = todayOf(db),
 ): Result<RecordedDay> {
   const { date, why } = input;
-  const today = todayOf(db);
   if (typeof date !== "string" || !isDate(date) || date < "1990-01-01" || date > today)
     return bad(issue("date", "bad-date", shown(date), `"${today}", today or before`));
   const reason = isReason(why) ? why.trim() : null;

@@ -91,6 +91,8 @@ export interface EntryOf {
   readonly label: Label | undefined;
   /** Null where nobody is named. */
   readonly person: object | null | undefined;
+  /** Today's date, where it is known already. */
+  readonly today?: string;
 }
 
 /** An entry as it would be kept, or every fault of it. @param old the record that it corrects */
@@ -98,12 +100,12 @@ export function readEntry(
   db: Access,
   input: Omit<Request, "id">,
   old: ApplicationRow | undefined,
-  { site, label, person }: EntryOf,
+  { site, label, person, today }: EntryOf,
 ): Result<Omit<NewApplication, "id" | "source">> {
   const zone = zoneOf(site, input.zoneId);
   // What came from a sheet stays bound to the sheet's day, through every correction.
   const sheet = old?.sheetId ? findSheet(db, old.sheetId) : undefined;
-  const day = dayOfRecord(db, sheet, { date: input.date, why: input.why ?? input.note });
+  const day = dayOfRecord(db, sheet, { date: input.date, why: input.why ?? input.note }, today);
   const issues = [
     ...(day.ok ? [] : day.issues),
     ...(zone ? [] : [issue("zoneId", "unknown-name", input.zoneId, "the zones of the site")]),

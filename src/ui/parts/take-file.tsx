@@ -179,9 +179,9 @@ function wouldBring(looked: Imported): string {
 const SAYS: Record<ImportItem["state"], string> = {
   new: "",
   same: "",
-  differs: "is here, and differs",
+  differs: "is here, and differs.",
   renamed: "is here under another name",
-  retired: "is here, retired",
+  retired: "is here, retired.",
   "new-zone": "isn't among its site's zones: which ground is it?",
 };
 
@@ -198,7 +198,7 @@ function Item({ item, choice, onChoose }: ItemProps) {
     <Box borderTop="1px solid" borderColor="line" paddingTop="10px" display="grid" gap="8px">
       <Box>
         <chakra.strong>{name}</chakra.strong> ({NAMES[kind]}) {SAYS[state]}
-        {called}.
+        {called}
       </Box>
       {differences.length > 0 && (
         <Box as="table" fontSize="14px" borderCollapse="collapse" width="100%">
