@@ -37,6 +37,8 @@ export interface ImportItem {
   readonly differences: readonly Difference[];
   /** Of a zone: the ground that it may be, by id. */
   readonly grounds?: readonly { readonly id: string; readonly name: string }[];
+  /** What should be looked at before it is kept. */
+  readonly notes?: readonly string[];
   /** It was taken by a person's choice. */
   readonly taken: boolean;
 }

@@ -14,6 +14,12 @@ export type Records = BetterSQLite3Database<typeof schema> & { $client: Database
 /** Only a whole transaction, or the records themselves, may be handed to a query. */
 export type Access = Records | Parameters<Parameters<Records["transaction"]>[0]>[0];
 
+/**
+ * All or nothing, with the right to write from the beginning: what is read in it is what it is written beside, also where
+ * another process writes to the same file.
+ */
+export const whole = <T>(db: Access, work: (tx: Access) => T): T => (db as Records).transaction(work, { behavior: "immediate" });
+
 const MIGRATIONS = path.join("src", "records", "migrations");
 
 /** The one file of the records in their folder. */
@@ -87,7 +93,7 @@ function bringUpToDate(records: Records, folder: string): void {
       reason: `These records were written by a newer Careful Gauge (${folder}).`,
       todo: "Update it, or name another folder with CAREFUL_GAUGE_DATA.",
     });
-  if (applied === count) return;
+  if (applied === count) return fillNames(records, new Date().toISOString());
   if (applied > 0) {
     const copies = path.join(/*turbopackIgnore: true*/ folder, "copies");
     mkdirSync(copies, { recursive: true });
@@ -95,7 +101,7 @@ function bringUpToDate(records: Records, folder: string): void {
     records.$client.prepare("vacuum into ?").run(path.join(copies, `before-schema-${applied + 1}-${stamp}.db`));
   }
   migrate(records, { migrationsFolder });
-  records.transaction((tx) => fillNames(tx, new Date().toISOString()), { behavior: "immediate" });
+  fillNames(records, new Date().toISOString());
   // The tables stand in the file itself from now on, not only in what is written ahead of it.
   records.$client.pragma("wal_checkpoint(TRUNCATE)");
 }

@@ -43,7 +43,7 @@ export function recordsNamed(db: Access, kind: NamedKind, name: string): NamedRe
 export const twinOf = (db: Access, kind: NamedKind, name: string): NamedRecord | undefined =>
   recordsNamed(db, kind, name).find((one) => foldedName(one.name) === foldedName(name));
 
-/** Names that records had before names were kept. */
+/** Names that records had before names were kept; also where a start was cut off before all were. */
 export function fillNames(db: Access, at: string): void {
   for (const kind of Object.keys(NAMED) as NamedKind[]) {
     const table = NAMED[kind];

@@ -9,7 +9,7 @@ import { openSheets, standingApplications } from "@/records/applications";
 import type { SetAside } from "@/records/aside";
 import type { Access } from "@/records/database";
 import { groundGroups, sitesOfZones } from "@/records/ground";
-import { siteIdOf } from "@/records/sheets";
+import { everTicked, siteIdOf } from "@/records/sheets";
 import { cardsNow, type Recorded } from "./cards-now";
 import { todayOf } from "./clock";
 
@@ -31,14 +31,17 @@ export function countedOf(db: Access, siteIds?: readonly string[], aside?: SetAs
     return applied.map((one) => ({ siteId, zoneIds, zone, sheetId: null, applied: one }));
   });
   const today = todayOf(db);
-  const planned = openSheets(db, everywhere, aside).flatMap((sheet) =>
-    plansOf(sheet).flatMap(({ siteId, zoneId, zone, holder, amount, planFor }): CountedEntry[] => {
+  const planned = openSheets(db, everywhere, aside).flatMap((sheet) => {
+    const later = (sheet.job.date ?? today) > today;
+    // What was poured before its day counts today too.
+    const alsoOn = later && wasPoured(db, sheet.id) ? today : null;
+    return plansOf(sheet).flatMap(({ siteId, zoneId, zone, holder, amount, planFor }): CountedEntry[] => {
       // A sheet of yesterday that nobody closed is poured today or later.
-      const date = planFor > today ? planFor : today;
-      const applied = appliedOf(known.downOf(holder), amount, { date, planned: true });
+      const date = later ? planFor : today;
+      const applied = appliedOf(known.downOf(holder), amount, { date, alsoOn, planned: true });
       return applied.map((one) => ({ siteId, zoneIds: ground(zoneId), zone, sheetId: sheet.id, applied: one }));
-    }),
-  );
+    });
+  });
   return [...down, ...planned];
 }
 
@@ -51,6 +54,12 @@ function withGround(db: Access, siteIds: readonly string[], groups: ReadonlyMap<
   );
   return [...new Set([...siteIds, ...beside])];
 }
+
+/** A product's step: its container was opened. */
+export const isProductStep = (step: string): boolean => /\.product-\d+$/.test(step);
+
+/** Whether a product of a sheet was ever ticked as poured, also where the tick was taken back. */
+export const wasPoured = (db: Access, sheetId: string): boolean => everTicked(db, sheetId).some(isProductStep);
 
 type OpenSheet = ReturnType<typeof openSheets>[number];
 

@@ -1,5 +1,5 @@
 import { bad, good, parseField, raw, STOP_EVENTS, type Result, type StopEvent } from "@/core/contents";
-import type { Records } from "@/records/database";
+import { type Records, whole } from "@/records/database";
 import { addStopEvent, type NewStopEvent } from "@/records/runs";
 import { doneSteps, findSheet } from "@/records/sheets";
 import { isId, issue, nowText, shown } from "./input";
@@ -12,7 +12,7 @@ import { runOf, sheetState } from "./sheet-today";
  */
 export function tellStop(db: Records, sheetId: string, input: unknown): Result<{ id: string }> {
   const { what, site, left, order } = (input ?? {}) as { what?: unknown; site?: unknown; left?: unknown; order?: unknown };
-  return db.transaction((tx): Result<{ id: string }> => {
+  return whole(db, (tx): Result<{ id: string }> => {
     const sheet = isId(sheetId) ? findSheet(tx, sheetId) : undefined;
     const run = sheet && runOf(tx, sheet);
     if (!run) return bad(issue("", "unknown-name", shown(sheetId), "the days on record"));

@@ -1,7 +1,9 @@
 import { nanoid } from "nanoid";
-import { bad, good, issueAt, type Issue, type Result } from "@/core/contents";
+import { bad, good, issueAt, slipsOfName, type Issue, type Result } from "@/core/contents";
+import type { CardText } from "@/formats/card/card";
 import { differencesOf, MOST_DIFFERENCES, type Choices, type ImportItem, type ItemKind } from "@/formats/import";
 import type { Access } from "@/records/database";
+import { listLabels } from "@/records/labels";
 import { calledOtherwise, meantBy } from "./file-identity";
 import { isId } from "./input";
 import { keepUp, KEPT, type KeptKind, type KeptText } from "./keep-up";
@@ -10,6 +12,13 @@ const ITEM_OF = { rigs: "rig", people: "person", labels: "label", sites: "site",
   KeptKind,
   ItemKind
 >;
+
+/** Actives of a card that are a letter or two from one on record: under two names they would have two budgets. */
+function nearActives(tx: Access, card: CardText, own: string | undefined): string[] {
+  const others = listLabels(tx).filter((label) => label.id !== own);
+  const known = [...new Set(others.flatMap((label) => label.card.actives.map((active) => active.name)))];
+  return card.actives.flatMap(({ name }) => slipsOfName(name, known).map((slip) => `${name}: ${slip.says}.`));
+}
 
 interface Item<K extends KeptKind> {
   readonly of: K;
@@ -42,12 +51,14 @@ export function bringIn<K extends KeptKind>(
   const kind = ITEM_OF[of];
   const { name } = text;
   const known = meantBy(tx, of, name, xId);
+  const near = of === "labels" ? nearActives(tx, text as CardText, known?.id) : [];
+  const notes = near.length > 0 ? { notes: near } : {};
   const placed = (issues: readonly Issue[]) => bad(...issues.map((i) => issueAt(path, i)));
   if (!known) {
     const id = isId(xId) && !KEPT[of].find(tx, xId) ? xId : nanoid();
     const kept = keepUp(tx, of, id, text, now);
     if (!kept.ok) return placed(kept.issues);
-    const item: ImportItem = { key: `${kind}:${name}`, kind, name, state: "new", differences: [], taken: false };
+    const item: ImportItem = { key: `${kind}:${name}`, kind, name, state: "new", differences: [], ...notes, taken: false };
     return good({ item, id, here: KEPT[of].find(tx, id)!.text as KeptText[K] });
   }
   const { id, text: here } = known;
@@ -67,6 +78,7 @@ export function bringIn<K extends KeptKind>(
     name,
     state,
     differences,
+    ...notes,
     taken: take,
     ...(here.name !== name && { calledHere: here.name }),
   };

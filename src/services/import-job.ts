@@ -79,7 +79,14 @@ export function importJob(db: Records, text: string, chosen?: Choices, progress?
       return brought.value;
     };
     const fileRig = job.file.rig as NamedRig;
-    const rig = bring({ of: "rigs", text: keptRig(fileRig), xId: (fileRig as { "x-id"?: unknown })["x-id"], path: "rig" });
+    const rigText = keptRig(fileRig);
+    const rig = bring({
+      of: "rigs",
+      text: rigText,
+      xId: (fileRig as { "x-id"?: unknown })["x-id"],
+      path: "rig",
+      over: (here) => ({ ...here, ...rigText }),
+    });
     const who = person === undefined ? undefined : bring({ of: "people", text: { name: person }, path: "x-person" });
     cards.forEach((card, i) => {
       if (card.ok) bring(cardItem(card.value, job.file.products![i]!, `products[${i}]`));
@@ -151,19 +158,23 @@ function cardItem(card: CardText, product: ProductText, path: string) {
   };
 }
 
-/** A site of a file put over the one here: its own facts and those of the zones that both know. No zone goes. */
+/**
+ * A site of a file put over the one here: its own facts and those of the zones that both know. No zone goes, and what the
+ * file leaves unsaid (when it was seeded) stays as it is.
+ */
 function siteOver(here: SiteText, file: SiteText): SiteText {
   const told = zonesTold(
     file,
     here.zones.map((z) => ({ id: z["x-id"]!, name: z.name! })),
   );
   return {
+    ...here,
     ...file,
     zones: here.zones.map((zone) => {
       const i = told.indexOf(zone["x-id"]);
       if (i < 0) return zone;
       const { applied: _, ...facts } = file.zones[i]!;
-      return { ...facts, name: facts.name ?? zone.name!, "x-id": zone["x-id"]! };
+      return { ...zone, ...facts, name: facts.name ?? zone.name!, "x-id": zone["x-id"]! };
     }),
   };
 }

@@ -10,7 +10,7 @@ import type { SiteText } from "@/formats/job-file/types";
 import type { TipText } from "@/formats/rig-setup";
 import { addDismissals } from "@/records/applications";
 import { RecordUnreadable } from "@/records/aside";
-import type { Access, Records } from "@/records/database";
+import { type Access, type Records, whole } from "@/records/database";
 import { findLabel, putLabel, retireLabel } from "@/records/labels";
 import { keepName, keepRevision, twinOf } from "@/records/names";
 import { findPerson, putPerson, retirePerson } from "@/records/people";
@@ -175,7 +175,7 @@ export class Refused extends Error {
 /** All or nothing: what is refused in the middle leaves nothing behind. */
 export function wholly<T>(db: Access, work: (tx: Access) => Result<T>): Result<T> {
   try {
-    return db.transaction((tx): Result<T> => {
+    return whole(db, (tx): Result<T> => {
       const result = work(tx);
       if (!result.ok) throw new Refused(result.issues);
       return result;

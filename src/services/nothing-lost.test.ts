@@ -106,6 +106,12 @@ describe("an import never overwrites or deletes", () => {
     expect(again.items.map((item) => item.state).filter((state) => state !== "same")).toEqual(["renamed", "renamed", "renamed"]);
     expect(JSON.stringify(readBook(records.db))).toBe(changed);
   });
+  test("an active that is a letter from one on record is pointed at before the card is kept", () => {
+    must(add(records.db, "labels", { ...LABEL, actives: [{ name: "osselfenate", content: "40 %" }] }));
+    const cards = [{ ...LABEL, name: "Powder", actives: [{ name: "osselfenat", content: "5 %" }] }];
+    const looked = must(importCards(records.db, JSON.stringify({ format: "careful-gauge-cards", version: 1, cards })));
+    expect(looked.items[0]!.notes).toEqual([expect.stringMatching(/osselfenat: osselfenate is on record/)]);
+  });
   test("what is retired is left, and brought back by a choice alone", () => {
     must(importCards(records.db, file(), {}));
     const { id } = readBook(records.db).labels[0]!;
@@ -127,6 +133,29 @@ describe("an import never overwrites or deletes", () => {
     const moved = job((j: { sites: object[] }) => (j.sites = [{ ...HEAD_JOB.sites[0], name: "Quay bed", "x-id": site.id }]));
     expect(must(importJob(records.db, moved, {})).items.at(-1)).toMatchObject({ kind: "site", calledHere: "Quay" });
     expect(readBook(records.db).sites.length).toBe(1);
+  });
+  test("what a file leaves unsaid stays when the rest of it is taken", () => {
+    town(records.db);
+    const zones = SITE.zones.map((z, i) => ({ ...z, id: `${ids.sites}.${i}`, seeded: "2026-08-20" }));
+    must(add(records.db, "sites", { ...SITE, zones }));
+    const file = {
+      format: "careful-gauge-job",
+      version: 1,
+      "x-person": "Odile Marsh",
+      rig: { name: "Blue backpack", kind: "backpack", tanks: [{ name: "main", usable: "3 gal" }] },
+      calibration: { sprayVolume: "1 gal/1000 ft2" },
+      sites: [{ name: "Green", zones: [{ name: "north", area: "6400 ft2" }] }],
+    };
+    must(importJob(records.db, JSON.stringify(file), { [`site:${ids.sites}`]: "take", [`rig:${ids.rigs}`]: "take" }));
+    const book = readBook(records.db);
+    expect(book.sites[0]!.site.zones).toMatchObject([
+      { name: "north", area: "6400 ft2", "x-seeded": "2026-08-20" },
+      { name: "south", area: "1800 ft2", "x-seeded": "2026-08-20" },
+    ]);
+    expect(book.rigs[0]!.rig).toMatchObject({
+      tanks: [{ usable: "3 gal" }],
+      "x-setup": { kit: { vessels: [{ name: "jug" }] } },
+    });
   });
   test("every former text is kept", () => {
     town(records.db);

@@ -210,6 +210,13 @@ describe("the server's clock and the firm's zone decide the day", () => {
     expect(readSheet(records.db, SHEET)!.job.date).toBe("2027-01-02");
     expect(faults(plan({ id: "sheet-0000000002", date: "2028-01-02" }))).toEqual(["date bad-date"]);
   });
+  test("what is planned for next year and poured today counts today", () => {
+    down();
+    must(plan({ date: "2027-01-02" }));
+    expect(faults(tickStep(records.db, SHEET, { step: "1.1.water", done: true }))).toContain(" held");
+    holdClock("2027-01-02T10:00:00Z");
+    must(tickStep(records.db, SHEET, { step: "1.1.water", done: true }));
+  });
   test("+23 h on a device pass no wait of 28 days", () => {
     must(label({ ...BOUND, limits: [{ intervalAtLeast: "28 days" }] }));
     down({ date: "2026-08-06" });

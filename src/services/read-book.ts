@@ -13,12 +13,12 @@ import { listRigs } from "@/records/rigs";
 import { doneSteps, findSheet, listSheets, sheetsOfDay } from "@/records/sheets";
 import { listRinses } from "@/records/stock";
 import { listTips } from "@/records/tips";
-import { countedOf } from "./counted";
+import { countedOf, wasPoured } from "./counted";
 import { stockNow } from "./save-stock";
 import { cardsNow } from "./cards-now";
 import { firmZone, todayOf } from "./clock";
 import { canonical } from "./once";
-import { runOf, sheetState, sheetToday, wasPoured } from "./sheet-today";
+import { runOf, sheetState, sheetToday } from "./sheet-today";
 import { listSites } from "@/records/sites";
 
 /** As many as a screen can use: the last season's calibrations, the last weeks' sheets. */

@@ -1,7 +1,7 @@
 import { bad, entered, good, isDate, parseRate, plainNumber, type Form, type LabelRate, type Result } from "@/core/contents";
 import { totalText } from "@/formats/card/choice";
 import { addApplication, recordsOfSheet, type NewApplication } from "@/records/applications";
-import type { Access, Records } from "@/records/database";
+import { type Access, type Records, whole } from "@/records/database";
 import { recordsNamed } from "@/records/names";
 import { findSheet, siteIdOf } from "@/records/sheets";
 import { dateAt, todayOf } from "./clock";
@@ -50,7 +50,7 @@ export function dayOfRecord(
  * were done; where the tank was read after one, with what really went down. `{ date, why? }`.
  */
 export function recordSheet(db: Records, sheetId: string, input: unknown): Result<{ id: string }> {
-  return db.transaction((tx): Result<{ id: string }> => {
+  return whole(db, (tx): Result<{ id: string }> => {
     const sheet = isId(sheetId) ? findSheet(tx, sheetId) : undefined;
     if (!sheet) return bad(issue("", "unknown-name", shown(sheetId), "the mix sheets on record"));
     const day = dayOfRecord(tx, sheet, (input ?? {}) as { date?: unknown });

@@ -10,16 +10,16 @@ import {
   type ApplicationRow,
   type NewApplication,
 } from "@/records/applications";
-import type { Access } from "@/records/database";
+import { type Access, whole } from "@/records/database";
 import { findLabel, type Label } from "@/records/labels";
 import { findPerson } from "@/records/people";
 import { findSheet } from "@/records/sheets";
 import { findSite, type KnownSite } from "@/records/sites";
 import { readDismissed } from "./dismissed";
 import { isId, isReason, isRecordId, issue, nowText } from "./input";
+import { wasPoured } from "./counted";
 import { once } from "./once";
 import { dayOfRecord } from "./record-sheet";
-import { wasPoured } from "./sheet-today";
 
 /** Recording what went down. Records are truth: what passed a limit is recorded too, and what follows is held by it. */
 
@@ -66,7 +66,7 @@ export function saveApplication(db: Access, input: unknown): Result<{ id: string
     person: input.personId === null ? null : findPerson(db, input.personId),
   });
   if (!entry.ok) return entry;
-  return db.transaction((tx) =>
+  return whole(db, (tx) =>
     once(
       tx,
       "application",
@@ -149,7 +149,7 @@ function zoneOf(site: KnownSite | undefined, id: string): { id: string; name: st
 export function voidApplication(db: Access, input: unknown): Result<{ id: string }> {
   const { id, corrects, why } = (input ?? {}) as { id?: unknown; corrects?: unknown; why?: unknown };
   if (!isId(id) || !isRecordId(corrects)) return bad(issue("", "wrong-type", "something else", "the record that never was"));
-  return db.transaction((tx) =>
+  return whole(db, (tx) =>
     once(
       tx,
       "application",

@@ -4,7 +4,7 @@ import { readJob } from "@/formats/job-file/read";
 import { isSession, readSession, type Session } from "@/formats/session";
 import { addDismissals } from "@/records/applications";
 import { addCalibration, findCalibration, type NewTrial } from "@/records/calibrations";
-import type { Records } from "@/records/database";
+import { type Records, whole } from "@/records/database";
 import { findPerson } from "@/records/people";
 import { findRig } from "@/records/rigs";
 import { findSite } from "@/records/sites";
@@ -56,7 +56,7 @@ export function saveCalibration(db: Records, input: unknown): Result<{ id: strin
   const wrong = impossible(made, "session");
   if (wrong) return bad(wrong);
 
-  return db.transaction((tx) =>
+  return whole(db, (tx) =>
     once(
       tx,
       "calibration",

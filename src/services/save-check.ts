@@ -16,7 +16,7 @@ import { kitOf } from "@/formats/rig-setup";
 import { ownedBy } from "@/formats/stands-on";
 import { findCalibration } from "@/records/calibrations";
 import { addKitCheck, addQuickCheck, findKitCheck, findQuickCheck } from "@/records/checks";
-import type { Records } from "@/records/database";
+import { type Records, whole } from "@/records/database";
 import { findPerson } from "@/records/people";
 import { findRig } from "@/records/rigs";
 import { A_MOMENT, isId, isMoment, issue, nowText, shown as inWords } from "./input";
@@ -53,7 +53,7 @@ export function saveQuickCheck(db: Records, input: unknown): Result<{ id: string
   const { rigId, id: calibrationId } = calibration;
   const id = r.id;
   const { madeAt, ...content } = r;
-  return db.transaction((tx) => {
+  return whole(db, (tx) => {
     const before = findQuickCheck(tx, id);
     return once(
       tx,
@@ -100,7 +100,7 @@ export function saveKitCheck(db: Records, input: unknown): Result<{ id: string; 
   };
   const kept = { id, rigId, madeAt, of, tool, known: known.value.text, shown: shown.value.text };
   const { madeAt: _, ...content } = r;
-  return db.transaction((tx) => {
+  return whole(db, (tx) => {
     const before = findKitCheck(tx, id);
     return once(
       tx,

@@ -28,7 +28,7 @@ import { ownedBy, standsOn } from "@/formats/stands-on";
 import { findCalibration } from "@/records/calibrations";
 import { checksOf } from "@/records/checks";
 import type { SetAside } from "@/records/aside";
-import type { Access, Records } from "@/records/database";
+import { whole, type Access, type Records } from "@/records/database";
 import { findLabel } from "@/records/labels";
 import { findPerson } from "@/records/people";
 import { findRig } from "@/records/rigs";
@@ -209,31 +209,29 @@ export function saveSheet(db: Records, input: unknown): Result<{ id: string }> {
     );
 
   const { madeAt: _, ...content } = input;
-  return db.transaction(
-    (tx) =>
-      once(
-        tx,
-        "sheet",
-        input.id,
-        content,
-        findSheet(tx, input.id) !== undefined,
-        () => ({ id: input.id }),
-        (): Result<{ id: string }> => {
-          // Another sheet may have been saved since the plan was judged: the budget is looked at again where it is taken.
-          const now = fileNow(counted(tx));
-          if (!now.ok) return now;
-          const judged = soundPlan(soundJob(now.value));
-          if (judged.plan.reasons.length > 0) return bad(...heldIssues(judged.plan));
-          const { id, rigId, calibrationId, dayId } = input;
-          const madeAt = nowText();
-          const personId = belongsToPerson(rig.kind) ? input.personId : null;
-          const rules = rulesOf([...planSources(plan), ...plan.judged]);
-          const sheet = { id, madeAt, siteId: siteIds[0]!, rigId, personId, calibrationId, dayId, job: read.value.file, rules };
-          addSheet(tx, sheet, siteIds, madeAt);
-          return good({ id });
-        },
-      ),
-    { behavior: "immediate" },
+  return db.transaction((tx) =>
+    once(
+      tx,
+      "sheet",
+      input.id,
+      content,
+      findSheet(tx, input.id) !== undefined,
+      () => ({ id: input.id }),
+      (): Result<{ id: string }> => {
+        // Another sheet may have been saved since the plan was judged: the budget is looked at again where it is taken.
+        const now = fileNow(counted(tx));
+        if (!now.ok) return now;
+        const judged = soundPlan(soundJob(now.value));
+        if (judged.plan.reasons.length > 0) return bad(...heldIssues(judged.plan));
+        const { id, rigId, calibrationId, dayId } = input;
+        const madeAt = nowText();
+        const personId = belongsToPerson(rig.kind) ? input.personId : null;
+        const rules = rulesOf([...planSources(plan), ...plan.judged]);
+        const sheet = { id, madeAt, siteId: siteIds[0]!, rigId, personId, calibrationId, dayId, job: read.value.file, rules };
+        addSheet(tx, sheet, siteIds, madeAt);
+        return good({ id });
+      },
+    ),
   );
 }
 

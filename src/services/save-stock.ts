@@ -1,7 +1,7 @@
 import { bad, good, parsePackage, raw, type Quantity, type Result } from "@/core/contents";
 import type { StockEntry } from "@/formats/book";
 import { standingApplications } from "@/records/applications";
-import type { Access, Records } from "@/records/database";
+import { type Access, type Records, whole } from "@/records/database";
 import { findLabel } from "@/records/labels";
 import { recordsNamed } from "@/records/names";
 import { findPerson } from "@/records/people";
@@ -24,7 +24,7 @@ export function saveStockCount(db: Records, input: unknown): Result<{ id: string
     zero: true,
   });
   if (!read.ok) return read;
-  return db.transaction((tx) =>
+  return whole(db, (tx) =>
     once(
       tx,
       "stock-count",
@@ -76,7 +76,7 @@ export function saveRinse(db: Records, input: unknown): Result<{ id: string }> {
     return bad(issue("personId", "unknown-name", personId, "the people on record"));
   const tanks = (rig.tanks ?? []).map((t) => t.name ?? "");
   if (!tanks.includes(tank)) return bad(issue("tank", "unknown-name", tank, tanks.join(", ")));
-  return db.transaction((tx) =>
+  return whole(db, (tx) =>
     once(
       tx,
       "rinse",

@@ -26,16 +26,16 @@ import { recordsOfSheet, withdrawalOf, withdrawSheet } from "@/records/applicati
 import type { SetAside } from "@/records/aside";
 import { findCalibration } from "@/records/calibrations";
 import { checksOf } from "@/records/checks";
-import type { Access, Records } from "@/records/database";
+import { type Access, type Records, whole } from "@/records/database";
 import { findLabel } from "@/records/labels";
 import { recordsNamed } from "@/records/names";
 import { findRig } from "@/records/rigs";
 import { fillsOf, stopEventsOf } from "@/records/runs";
-import { everTicked, findSheet, siteIdOf } from "@/records/sheets";
+import { findSheet, siteIdOf } from "@/records/sheets";
 import { findSite } from "@/records/sites";
 import { asideFaults } from "./aside-faults";
 import { firmZone, todayOf } from "./clock";
-import { countedOf } from "./counted";
+import { countedOf, wasPoured } from "./counted";
 import { isId, isReason, issue, nowText, shown } from "./input";
 
 export type SheetRow = NonNullable<ReturnType<typeof findSheet>>;
@@ -51,8 +51,9 @@ export interface SheetToday {
  * A sheet as it stands today. While it is open it is held against today: the date, the cards with their rows and gear, what
  * is known of the zones, what counts, the rig with its tip, its quick checks. Another sheet or a record may have taken the
  * budget since, a card may have been put right, a tip been changed.
+ * @param pouring it is poured now: on this day it counts, also where it was planned for a later one
  */
-export function sheetToday(db: Access, sheet: SheetRow): SheetToday {
+export function sheetToday(db: Access, sheet: SheetRow, pouring = false): SheetToday {
   if (sheetState(db, sheet.id) !== "open") return { job: sheet.job, stopped: [] };
   const sites = sheet.job.sites ?? [];
   const aside: SetAside[] = [];
@@ -62,7 +63,7 @@ export function sheetToday(db: Access, sheet: SheetRow): SheetToday {
   const today = todayOf(db);
   const job: JobFile = {
     ...sheet.job,
-    date: (sheet.job.date ?? today) > today ? sheet.job.date! : today,
+    date: !pouring && (sheet.job.date ?? today) > today ? sheet.job.date! : today,
     products: (sheet.job.products ?? []).map((product, i) => {
       const now = withCard(db, product, `products[${i}]`);
       if (!now.ok) stopped.push(...now.issues);
@@ -188,19 +189,13 @@ const withoutHistory = (site: SiteText): SiteText => ({
   zones: site.zones.map(({ name, area }) => ({ ...(name && { name }), area })),
 });
 
-/** A product's step: its container was opened. */
-export const isProductStep = (step: string): boolean => /\.product-\d+$/.test(step);
-
-/** Whether a product of it was ever ticked as poured, also where the tick was taken back. */
-export const wasPoured = (db: Access, sheetId: string): boolean => everTicked(db, sheetId).some(isProductStep);
-
 /**
  * Withdraws a sheet that will not be poured: what it planned no longer counts. Of one of which a product was poured, only
  * with what became of it: `{ became }`. Until that is on record its budget stays taken.
  */
 export function withdraw(db: Records, id: string, input: unknown): Result<{ id: string }> {
   const became = (input as { became?: unknown } | null)?.became;
-  return db.transaction((tx): Result<{ id: string }> => {
+  return whole(db, (tx): Result<{ id: string }> => {
     const sheet = isId(id) ? findSheet(tx, id) : undefined;
     if (!sheet) return bad(issue("", "unknown-name", shown(id), "the mix sheets on record"));
     const state = sheetState(tx, id);

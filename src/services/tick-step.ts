@@ -1,10 +1,11 @@
 import { bad, good, num, servedByTank, type Issue, type MixPlan, type Result } from "@/core/contents";
 import { gearMissing, planOfSheet, tickKeys, type SheetPlan } from "@/formats/sheet-plan";
-import type { Access, Records } from "@/records/database";
+import { type Access, type Records, whole } from "@/records/database";
 import { addFill, stopEventsOf } from "@/records/runs";
 import { addTick, doneSteps, findSheet } from "@/records/sheets";
 import { isId, issue, nowText, shown } from "./input";
-import { isProductStep, runOf, sheetState, sheetToday, type SheetRow } from "./sheet-today";
+import { isProductStep } from "./counted";
+import { runOf, sheetState, sheetToday, type SheetRow } from "./sheet-today";
 
 /** Why a plan is held, as issues: there is no way past them. */
 export const heldIssues = (plan: MixPlan): Issue[] => plan.reasons.map((reason) => issue("", "held", reason.text, reason.fits));
@@ -17,7 +18,7 @@ export function tickStep(db: Records, sheetId: string, input: unknown): Result<{
   const { step, done } = (input ?? {}) as { step?: unknown; done?: unknown };
   if (typeof step !== "string" || typeof done !== "boolean")
     return bad(issue("step", "wrong-type", "no step", "a step of this sheet"));
-  return db.transaction((tx): Result<{ done: string[] }> => {
+  return whole(db, (tx): Result<{ done: string[] }> => {
     const sheet = isId(sheetId) ? findSheet(tx, sheetId) : undefined;
     if (!sheet) return bad(issue("", "unknown-name", shown(sheetId), "the mix sheets on record"));
     const state = sheetState(tx, sheetId);
@@ -27,7 +28,7 @@ export function tickStep(db: Records, sheetId: string, input: unknown): Result<{
       return bad(issue("", "conflict", "this sheet is on record as sprayed", "correct its records in the log instead"));
     const before = new Set(doneSteps(tx, sheetId));
     const run = runOf(tx, sheet);
-    const now = sheetToday(tx, sheet);
+    const now = sheetToday(tx, sheet, true);
     if (done && now.stopped.length > 0) return bad(...now.stopped);
     const today = planOfSheet(now.job, run);
     if (done && today.plan.reasons.length > 0) return bad(...heldIssues(today.plan));

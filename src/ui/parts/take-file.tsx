@@ -135,6 +135,7 @@ interface LookedProps {
 /** What a file would do: what is new, what differs side by side, what has to be said. */
 function Looked({ name, looked, choices, onChoose, onKeep, onLeave }: LookedProps) {
   const open = looked.items.filter((item) => item.state !== "new" && item.state !== "same");
+  const notes = looked.items.flatMap((item) => (item.notes ?? []).map((note) => `${item.name}: ${note}`));
   return (
     <Box
       as="section"
@@ -150,6 +151,11 @@ function Looked({ name, looked, choices, onChoose, onKeep, onLeave }: LookedProp
         {name}
       </Box>
       <Box>{wouldBring(looked)}</Box>
+      {notes.map((note) => (
+        <Notice key={note} state="act">
+          {note}
+        </Notice>
+      ))}
       {open.length > 0 && (
         <Box fontSize="15px" color="soft">
           What is here stays as it is, unless you take it from the file. What is taken over is kept with its date.
