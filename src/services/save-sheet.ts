@@ -209,7 +209,7 @@ export function saveSheet(db: Records, input: unknown): Result<{ id: string }> {
     );
 
   const { madeAt: _, ...content } = input;
-  return db.transaction((tx) =>
+  return whole(db, (tx) =>
     once(
       tx,
       "sheet",
