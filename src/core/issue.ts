@@ -47,6 +47,7 @@ export type IssueCode =
   | "not-json"
   | "out-of-range"
   | "conflict"
+  | "fault"
   | "too-big"
   | "kept-otherwise"
   | "retired"
@@ -103,6 +104,7 @@ const WORDS: Record<IssueCode, (issue: Issue) => string> = {
   "not-json": (i) => `not JSON: ${i.received}, ${i.expected}`,
   "out-of-range": (i) => `${q(i.received)} can't be right, it should be ${i.expected}`,
   conflict: (i) => `${i.received}, ${i.expected}`,
+  fault: (i) => `${i.received} ${i.expected}`,
   "too-big": (i) => `this is larger than what is taken here: ${i.received}, at most ${i.expected}`,
   "kept-otherwise": (i) => `${i.received}: ${i.expected}`,
   retired: (i) => `${i.received} is retired: ${i.expected}`,

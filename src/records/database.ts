@@ -1,18 +1,16 @@
 import { closeSync, fsyncSync, mkdirSync, openSync, readFileSync, rmSync, writeSync } from "node:fs";
 import path from "node:path";
 import Database from "better-sqlite3";
-import { drizzle, type BetterSQLite3Database } from "drizzle-orm/better-sqlite3";
+import { drizzle } from "drizzle-orm/better-sqlite3";
 import { migrate } from "drizzle-orm/better-sqlite3/migrator";
+import type { Access, Records } from "./access";
 import { damaged, diskFaultOf, RecordsFault } from "./disk";
 import { fillNames } from "./names";
 import * as upkeep from "./schema";
 import * as work from "./schema-work";
 
 const schema = { ...upkeep, ...work };
-export type Records = BetterSQLite3Database<typeof schema> & { $client: Database.Database };
-
-/** Only a whole transaction, or the records themselves, may be handed to a query. */
-export type Access = Records | Parameters<Parameters<Records["transaction"]>[0]>[0];
+export type { Access, Records };
 
 /**
  * All or nothing, with the right to write from the beginning: what is read in it is what it is written beside, also where

@@ -1,6 +1,6 @@
 import { and, eq, sql } from "drizzle-orm";
 import { foldedName } from "@/core/contents";
-import type { Access } from "./database";
+import type { Access } from "./access";
 import { labels, people, recordNames, revisions, rigs, sites, tips } from "./schema";
 
 /** What has a name, is kept up to date, and is retired rather than deleted. */

@@ -1,14 +1,11 @@
 import {
   belongsToPerson,
   calibrate,
-  entered,
   good,
   GROUNDS,
-  issueAt,
   LEVERS,
   METHOD_IDS,
   ownerOf,
-  raw,
   type Calibration,
   type Ground,
   type Issue,
@@ -22,22 +19,21 @@ import { NOTHING, type Choices, type Imported, type ImportItem } from "@/formats
 import { calibrationJob } from "@/formats/job-file/assemble";
 import { readJobText } from "@/formats/job-file/read";
 import type { Job } from "@/formats/job-file/read-checked";
-import type { ProductText, SiteText } from "@/formats/job-file/types";
+import type { ProductText } from "@/formats/job-file/types";
 import { isSetup } from "@/formats/rig-setup";
 import { addCalibration, findCalibration, newestBefore, type NewTrial } from "@/records/calibrations";
 import type { Access, Records } from "@/records/database";
 import { keptRig, type NamedRig } from "@/records/rigs";
-import { findSite, zonesTold } from "@/records/sites";
+import { findSite } from "@/records/sites";
 import { todayOf } from "./clock";
 import { A_MOMENT, isMoment, issue, nowText, shown } from "./input";
 import { fileId } from "./file-id";
-import { meantBy } from "./file-identity";
 import { bringIn, type Brought } from "./import-items";
+import { newZones, siteOver, spotOf } from "./import-sites";
 import { keepApplied, zoneMeant } from "./keep-applied";
 import { impossible, resultOf } from "./keep-calibration";
-import { keepUp, wholly, type KeptKind } from "./keep-up";
+import { wholly, type KeptKind } from "./keep-up";
 import type { Progress } from "./progress";
-import { groundBefore } from "./same-ground";
 
 /**
  * Takes a job file in: the rig, its calibration, the labels and the sites. Beside the format's own keys it reads
@@ -156,77 +152,6 @@ function cardItem(card: CardText, product: ProductText, path: string) {
     path,
     over: (here: CardText): CardText => (whole ? card : { ...here, ...stated }),
   };
-}
-
-/**
- * A site of a file put over the one here: its own facts and those of the zones that both know. No zone goes, and what the
- * file leaves unsaid (when it was seeded) stays as it is.
- */
-function siteOver(here: SiteText, file: SiteText): SiteText {
-  const told = zonesTold(
-    file,
-    here.zones.map((z) => ({ id: z["x-id"]!, name: z.name! })),
-  );
-  return {
-    ...here,
-    ...file,
-    zones: here.zones.map((zone) => {
-      const i = told.indexOf(zone["x-id"]);
-      if (i < 0) return zone;
-      const { applied: _, ...facts } = file.zones[i]!;
-      return { ...zone, ...facts, name: facts.name ?? zone.name!, "x-id": zone["x-id"]! };
-    }),
-  };
-}
-
-/** The zones of a file that its site doesn't have: each is left until somebody says which ground it is. */
-function newZones(
-  tx: Access,
-  siteId: string,
-  file: SiteText,
-  path: string,
-  choices: Choices,
-  now: string,
-  faults: Issue[],
-): ImportItem[] {
-  return file.zones.flatMap((zone, j): ImportItem[] => {
-    const known = findSite(tx, siteId)!;
-    if (zoneMeant(known, zone, j)) return [];
-    const name = zone.name ?? `zone ${j + 1}`;
-    const key = `zone:${siteId}:${name}`;
-    const areaM2 = raw(entered(zone.area, "area").value);
-    const grounds = groundBefore(tx, siteId, { name, areaM2 }).map((z) => ({ id: z.id, name: `${z.name} of ${z.site}` }));
-    const answer = choices[key];
-    if (answer !== undefined) {
-      const { applied: _, "x-id": _id, ...facts } = zone;
-      const zones = [...known.site.zones, { ...facts, name, "x-ground": answer }];
-      const kept = keepUp(tx, "sites", siteId, { ...known.site, zones }, now);
-      if (!kept.ok) faults.push(...kept.issues.map((i) => issueAt(path, i)));
-    }
-    return [
-      {
-        key,
-        kind: "zone",
-        name: `${name} of ${file.name}`,
-        state: "new-zone",
-        differences: [],
-        grounds,
-        taken: answer !== undefined,
-      },
-    ];
-  });
-}
-
-/** A spot mix at a site that isn't on record: how large its zones really are is not in the file. */
-function spotOf(tx: Access, site: SiteText, path: string): Issue | undefined {
-  const j = site.zones.findIndex((zone) => zone["x-spot"] !== undefined);
-  if (j < 0 || meantBy(tx, "sites", site.name, site["x-id"])) return undefined;
-  return issue(
-    `${path}.zones[${j}].area`,
-    "conflict",
-    `${site.zones[j]!.area} is what a spot mix treats`,
-    `add ${site.name} with its own areas first`,
-  );
 }
 
 /** How a calibration was made, and which lever it proves. */

@@ -35,7 +35,7 @@ export async function guarded(work: () => Promise<Response>): Promise<Response> 
     return await work();
   } catch (error) {
     const fault = faultOf(error);
-    if (fault) return Response.json(bad(issue("", "conflict", fault.reason, fault.todo)), { status: 503 });
+    if (fault) return Response.json(bad(issue("", "fault", fault.reason, fault.todo)), { status: 503 });
     console.error(error);
     return Response.json(bad(issue("", "conflict", "this could not be kept", "nothing was changed; try again")), { status: 500 });
   }

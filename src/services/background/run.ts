@@ -54,7 +54,7 @@ export function runJob(
     child.on("message", (said: Said) => {
       if ("progress" in said) progress?.(...said.progress);
       else if ("result" in said) answer(said.result);
-      else answer(bad(issue("", "conflict", said.fault.reason, said.fault.todo)));
+      else answer(bad(issue("", "fault", said.fault.reason, said.fault.todo)));
     });
     const ended = () =>
       answer(

@@ -111,4 +111,4 @@ export function useSend() {
 
 /** Issues as sentences, for a message that stands by itself. */
 export const sentences = (issues: readonly Issue[]) => issues.map((issue) => capital(wordsFor(issue)));
-const capital = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
+const capital = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}${/[.?!]$/.test(text) ? "" : "."}`;

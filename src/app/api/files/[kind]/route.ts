@@ -50,5 +50,9 @@ export async function POST(request: Request, { params }: { params: Promise<{ kin
 function resultOf(error: unknown): Result<Imported> {
   const fault = faultOf(error);
   if (!fault) console.error(error);
-  return bad(issue("", "conflict", fault?.reason ?? "this could not be kept", fault?.todo ?? "nothing was changed; try again"));
+  return bad(
+    fault
+      ? issue("", "fault", fault.reason, fault.todo)
+      : issue("", "conflict", "this could not be kept", "nothing was changed; try again"),
+  );
 }

@@ -1,0 +1,83 @@
+import { entered, issueAt, raw, type Issue } from "@/core/contents";
+import type { Choices, ImportItem } from "@/formats/import";
+import type { SiteText } from "@/formats/job-file/types";
+import type { Access } from "@/records/database";
+import { findSite, zonesTold } from "@/records/sites";
+import { meantBy } from "./file-identity";
+import { issue } from "./input";
+import { zoneMeant } from "./keep-applied";
+import { keepUp } from "./keep-up";
+import { groundBefore } from "./same-ground";
+
+/** The sites of a job file, put beside those that are here. */
+
+/**
+ * A site of a file put over the one here: its own facts and those of the zones that both know. No zone goes, and what the
+ * file leaves unsaid (when it was seeded) stays as it is.
+ */
+export function siteOver(here: SiteText, file: SiteText): SiteText {
+  const told = zonesTold(
+    file,
+    here.zones.map((z) => ({ id: z["x-id"]!, name: z.name! })),
+  );
+  return {
+    ...here,
+    ...file,
+    zones: here.zones.map((zone) => {
+      const i = told.indexOf(zone["x-id"]);
+      if (i < 0) return zone;
+      const { applied: _, ...facts } = file.zones[i]!;
+      return { ...zone, ...facts, name: facts.name ?? zone.name!, "x-id": zone["x-id"]! };
+    }),
+  };
+}
+
+/** The zones of a file that its site doesn't have: each is left until somebody says which ground it is. */
+export function newZones(
+  tx: Access,
+  siteId: string,
+  file: SiteText,
+  path: string,
+  choices: Choices,
+  now: string,
+  faults: Issue[],
+): ImportItem[] {
+  return file.zones.flatMap((zone, j): ImportItem[] => {
+    const known = findSite(tx, siteId)!;
+    if (zoneMeant(known, zone, j)) return [];
+    const name = zone.name ?? `zone ${j + 1}`;
+    const key = `zone:${siteId}:${name}`;
+    const areaM2 = raw(entered(zone.area, "area").value);
+    const grounds = groundBefore(tx, siteId, { name, areaM2 }).map((z) => ({ id: z.id, name: `${z.name} of ${z.site}` }));
+    const answer = choices[key];
+    if (answer !== undefined) {
+      const { applied: _, "x-id": _id, ...facts } = zone;
+      const zones = [...known.site.zones, { ...facts, name, "x-ground": answer }];
+      const kept = keepUp(tx, "sites", siteId, { ...known.site, zones }, now);
+      if (!kept.ok) faults.push(...kept.issues.map((i) => issueAt(path, i)));
+    }
+    return [
+      {
+        key,
+        kind: "zone",
+        name: `${name} of ${file.name}`,
+        state: "new-zone",
+        differences: [],
+        grounds,
+        taken: answer !== undefined,
+      },
+    ];
+  });
+}
+
+/** A spot mix at a site that isn't on record: how large its zones really are is not in the file. */
+export function spotOf(tx: Access, site: SiteText, path: string): Issue | undefined {
+  const j = site.zones.findIndex((zone) => zone["x-spot"] !== undefined);
+  if (j < 0 || meantBy(tx, "sites", site.name, site["x-id"])) return undefined;
+  return issue(
+    `${path}.zones[${j}].area`,
+    "conflict",
+    `${site.zones[j]!.area} is what a spot mix treats`,
+    `add ${site.name} with its own areas first`,
+  );
+}

@@ -1,0 +1,106 @@
+import { act, fireEvent, screen, within } from "@testing-library/react";
+import type { Result } from "@/core/contents";
+import { NOTHING, type Choices, type Imported } from "@/formats/import";
+import { sendFile } from "../data/send-file";
+import { showWith } from "../testing/show";
+import { TakeFile } from "./take-file";
+
+jest.mock("../data/send-file", () => ({ sendFile: jest.fn() }));
+const sent = jest.mocked(sendFile);
+
+const FILE = new File(["{}"], "town.json");
+const LOOKED: Imported = {
+  ...NOTHING,
+  calibrations: 1,
+  applications: 2,
+  items: [
+    {
+      key: "label:New",
+      kind: "label",
+      name: "New",
+      state: "new",
+      differences: [],
+      notes: ["bindol: bindoll is on record."],
+      taken: false,
+    },
+    {
+      key: "label:l1",
+      kind: "label",
+      name: "Old",
+      state: "differs",
+      differences: [{ place: "rate 1", here: "0.2", file: "0.9" }],
+      taken: false,
+    },
+    { key: "label:l2", kind: "label", name: "Gone", state: "retired", differences: [], taken: false },
+    {
+      key: "zone:s1:strip",
+      kind: "zone",
+      name: "strip of Green",
+      state: "new-zone",
+      differences: [],
+      grounds: [{ id: "s1.0", name: "north of Green" }],
+      taken: false,
+    },
+    { key: "person:p1", kind: "person", name: "Odile", state: "same", differences: [], taken: false },
+  ],
+};
+
+const answer = (result: Result<Imported>) => sent.mockResolvedValueOnce(result);
+const pick = async () => {
+  showWith(
+    {},
+    <TakeFile kind="job" label="Job file" accept=".json">
+      Choose a file
+    </TakeFile>,
+  );
+  await act(async () => fireEvent.change(screen.getByLabelText("Job file"), { target: { files: [FILE] } }));
+};
+beforeEach(() => sent.mockReset());
+
+test("a file is looked at first: what is new, what differs side by side; nothing is sent to be kept", async () => {
+  answer({ ok: true, value: LOOKED });
+  await pick();
+  const look = screen.getByRole("region", { name: "What town.json would bring" });
+  expect(look).toHaveTextContent("label New, 1 calibration, 2 applications would be added. 1 item is here just so.");
+  expect(within(look).getByRole("row", { name: "rate 1 0.2 0.9" })).toBeInTheDocument();
+  expect(look).toHaveTextContent("New: bindol: bindoll is on record.");
+  expect(sent.mock.calls.map(([kind, , choices]) => [kind, choices])).toEqual([["job", undefined]]);
+  fireEvent.click(within(look).getByRole("button", { name: "Leave it" }));
+  expect(screen.queryByRole("region", { name: /would bring/ })).toBeNull();
+});
+
+test("what is chosen goes with it, item by item; the rest is left", async () => {
+  answer({ ok: true, value: LOOKED });
+  await pick();
+  fireEvent.change(screen.getByLabelText("What to do with Old"), { target: { value: "take" } });
+  fireEvent.change(screen.getByLabelText("What to do with strip of Green"), { target: { value: "s1.0" } });
+  expect(screen.getByRole("option", { name: "bring it back" })).toBeInTheDocument();
+  answer({ ok: true, value: { ...LOOKED, items: [{ ...LOOKED.items[1]!, taken: true }] } });
+  await act(async () => fireEvent.click(screen.getByRole("button", { name: "Bring it in" })));
+  expect(sent.mock.calls[1]![2]).toEqual({ "label:l1": "take", "zone:s1:strip": "s1.0" } satisfies Choices);
+  expect(screen.getByText(/Taken from the file: Old\./)).toBeInTheDocument();
+});
+
+test("a file that can't stand is told with every fault, and that nothing of it was kept", async () => {
+  const fault = { path: "rig.kind", code: "not-a-choice", received: "boat", expected: "backpack" } as const;
+  answer({ ok: false, issues: [fault, { ...fault, path: "rig.name" }] });
+  await pick();
+  expect(screen.getAllByRole("alert").map((alert) => alert.textContent)).toEqual([
+    "✕ Stoptown.json: nothing of it was kept.",
+    '✕ Stoprig.kind: "boat" is not one of: backpack',
+    '✕ Stoprig.name: "boat" is not one of: backpack',
+  ]);
+});
+
+test("a long one says how far it is, and can be stopped", async () => {
+  let signal: AbortSignal | undefined;
+  sent.mockImplementationOnce((_kind, _file, _choices, sending) => {
+    signal = sending.signal;
+    sending.progress(1200, 20_000);
+    return new Promise(() => undefined);
+  });
+  await pick();
+  expect(screen.getByRole("status")).toHaveTextContent("Looking at town.json: 1,200 of 20,000");
+  fireEvent.click(screen.getByRole("button", { name: "Stop" }));
+  expect(signal!.aborted).toBe(true);
+});
