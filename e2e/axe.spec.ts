@@ -48,6 +48,15 @@ for (const [face, width, height] of [
       // Nothing runs over the side of the screen.
       expect.soft([view, await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)]).toEqual([view, 0]);
     };
+    // A file that is looked at, with something that differs; and what is folded away on the bench.
+    await page.goto("/");
+    await page.getByText("Time zone, a copy to take away, all records out and in").click();
+    const other = TOWN.replace("14,400 ft2", "9,900 ft2");
+    expect(other).not.toBe(TOWN);
+    const file = { name: "town.json", mimeType: "application/json", buffer: Buffer.from(other) };
+    await page.getByLabel("Job file").setInputFiles(file);
+    await expect(page.getByRole("region", { name: "What town.json would bring" })).toBeVisible();
+    await check("a file that is looked at");
     const record = (await (await page.request.get("/api/book")).json()) as { calibrations: { id: string; rigId: string }[] };
     const made = record.calibrations.find((c) => c.rigId === hand.rigId)!.id;
     const views = ["/", "/rigs", "/labels", "/sites", "/calibrate/check", "/calibrate/plan", "/calibrate/crew", "/log"];

@@ -4,6 +4,7 @@ import type { Down } from "@/formats/counted";
 import type { Access } from "@/records/database";
 import { listLabels } from "@/records/labels";
 import { recordsNamed } from "@/records/names";
+import { fileId } from "./file-id";
 
 /**
  * What is known today of what went down then. A record points to its card, so an active that was noted later, or whose
@@ -28,7 +29,9 @@ export function cardsNow(db: Access): CardsNow {
   const named = new Map<string, readonly CardText[]>();
   const byName = (name: string) => {
     const key = foldedName(name);
-    const known = named.get(key) ?? recordsNamed(db, "labels", name).flatMap(({ id }) => cards.get(id) ?? []);
+    // Ids were once made from names: a card that came from a file and was renamed before names were kept is found by that.
+    const ids = new Set([...recordsNamed(db, "labels", name).map(({ id }) => id), fileId("label", name)]);
+    const known = named.get(key) ?? [...ids].flatMap((id) => cards.get(id) ?? []);
     named.set(key, known);
     return known;
   };

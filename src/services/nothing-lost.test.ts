@@ -169,7 +169,19 @@ describe("an import never overwrites or deletes", () => {
       ["rigs", "Blue backpack"],
       ["sites", "Green"],
     ]);
-    expect(() => records.db.$client.exec("delete from revisions")).toThrow(/never deleted/);
+    must(saveCalibration(records.db, { session: session(), madeAt: NOW }));
+    must(
+      put(records.db, "sites", {
+        id: ids.sites,
+        form: { ...SITE, zones: [...SITE.zones, { name: "strip", area: "90", ground: "new" }] },
+      }),
+    );
+    for (const table of ["revisions", "record_names", "saved_requests", "same_ground"]) {
+      expect(() => records.db.$client.exec(`delete from ${table}`)).toThrow(/never deleted/);
+      expect(() => records.db.$client.exec(`update ${table} set at = ''`)).toThrow(/append-only/);
+    }
+    for (const table of ["people", "rigs", "labels", "sites", "zones"])
+      expect(() => records.db.$client.exec(`delete from ${table}`)).toThrow(/never deleted/);
   });
 });
 

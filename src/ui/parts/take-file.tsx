@@ -210,7 +210,7 @@ function Item({ item, choice, onChoose }: ItemProps) {
         <Box as="table" fontSize="14px" borderCollapse="collapse" width="100%">
           <thead>
             <tr>
-              {["", "Here", "In the file"].map((head) => (
+              {["Place", "Here", "In the file"].map((head) => (
                 <chakra.th key={head} textAlign="left" padding="2px 10px 2px 0" fontWeight="700">
                   {head}
                 </chakra.th>
