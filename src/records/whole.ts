@@ -80,6 +80,16 @@ export function rowAt(db: Records, table: TableName, { key }: TableInfo, row: Ro
     .get(key.map((k) => row[k])) as Row | undefined;
 }
 
+/** Whether a row of this content is there, under whatever number. */
+export function hasRowLike(db: Records, table: TableName, { key }: TableInfo, row: Row): boolean {
+  const columns = Object.keys(row).filter((c) => !key.includes(c));
+  const where = columns.map((c) => `"${c}" is ?`).join(" and ");
+  const found = client(db)
+    .prepare(`select 1 from "${table}" where ${where}`)
+    .get(columns.map((c) => row[c]));
+  return found !== undefined;
+}
+
 /** Records of their own in memory, to read rows in that came from elsewhere. */
 export function recordsInMemory(): Records {
   const db = drizzle(new Database(":memory:"), { schema: { ...upkeep, ...work } }) as Records;

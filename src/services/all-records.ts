@@ -16,6 +16,7 @@ import { twinOf, type NamedKind } from "@/records/names";
 import {
   allRows,
   danglingRows,
+  hasRowLike,
   infoOf,
   insertRow,
   recordsInMemory,
@@ -25,6 +26,7 @@ import {
   type TableName,
 } from "@/records/whole";
 import { bringIn } from "./import-items";
+import { newZones, siteOver } from "./import-sites";
 import { issue, nowText } from "./input";
 import { canonical } from "./once";
 import type { KeptKind, KeptText } from "./keep-up";
@@ -50,6 +52,9 @@ const OF_KIND: Partial<Record<TableName, KeptKind>> = {
 };
 /** Their parts, and what isn't compared: it follows from the rest. */
 const FOLLOWS: readonly TableName[] = ["tanks", "zones", "settings", "record_names", "saved_requests"];
+
+/** Rows that the database numbers, and that nothing names by their number. */
+const NUMBERED: readonly TableName[] = ["trials", "ticks", "dismissals", "revisions", "same_ground"];
 
 /** Takes a file of all records in. */
 export function importAll(db: Records, text: string, choices: Choices = {}, progress?: Progress): Result<Imported> {
@@ -167,6 +172,7 @@ function merge(
         // A part of a record that is left is left with it.
         const whole = table === "tanks" ? String(row.rig_id) : table === "zones" ? String(row.site_id) : undefined;
         if (whole !== undefined && !added.has(whole)) continue;
+        if (table === "same_ground" && !rowAt(db, "zones", ZONE, { id: row.zone_id! })) continue;
         try {
           insertRow(db, table, row);
           rows += 1;
@@ -174,17 +180,28 @@ function merge(
         } catch (error) {
           issues.push(issue(`tables.${table} ${id}`, "conflict", message(error), "what is on record was left"));
         }
-      } else if (!kind && !FOLLOWS.includes(table) && canonical(here) !== canonical({ ...nulls(info.columns), ...row })) {
+      } else if (kind || FOLLOWS.includes(table) || canonical(here) === canonical({ ...nulls(info.columns), ...row })) {
+        // On record just so, or held against what is here below.
+      } else if (NUMBERED.includes(table)) {
+        // The number was given to something else here since: it is another row, under another number.
+        if (hasRowLike(db, table, info, row)) continue;
+        insertRow(db, table, Object.fromEntries(Object.entries(row).filter(([column]) => !info.key.includes(column))));
+        rows += 1;
+      } else {
         issues.push(
           issue(`tables.${table} ${id}`, "kept-otherwise", "on record with other content", "what happened is never changed"),
         );
       }
     }
   }
-  const each = <K extends KeptKind>(of: K, list: readonly { id: string; text: KeptText[K] }[]) => {
+  const each = <K extends KeptKind>(
+    of: K,
+    list: readonly { id: string; text: KeptText[K] }[],
+    over?: (text: KeptText[K]) => (here: KeptText[K]) => KeptText[K],
+  ) => {
     for (const { id, text } of list) {
       if (added.has(id)) continue;
-      const brought = bringIn(db, { of, text, xId: id, path: id }, choices, now);
+      const brought = bringIn(db, { of, text, xId: id, path: id, ...(over && { over: over(text) }) }, choices, now);
       if (!brought.ok) issues.push(...brought.issues);
       else if (brought.value.item.state !== "same") items.push(brought.value.item);
     }
@@ -206,13 +223,14 @@ function merge(
       "labels",
       listLabels(other).map((l) => ({ id: l.id, text: l.card })),
     );
-    each(
-      "sites",
-      listSites(other).map((s) => ({ id: s.id, text: s.site })),
-    );
+    const sites = listSites(other).map((s) => ({ id: s.id, text: s.site }));
+    each("sites", sites, (file) => (here) => siteOver(here, file));
+    for (const { id, text } of sites) if (!added.has(id)) items.push(...newZones(db, id, text, id, choices, now, issues));
   }
   db.$client.exec(issues.length > 0 ? "rollback to whole; release whole" : "release whole");
   return issues.length > 0 ? { ok: false, issues } : good({ ...NOTHING, items, rows });
 }
+
+const ZONE = { columns: [], key: ["id"] };
 
 const nulls = (columns: readonly string[]): Row => Object.fromEntries(columns.map((c) => [c, null]));

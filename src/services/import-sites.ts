@@ -51,7 +51,7 @@ export function newZones(
     const grounds = groundBefore(tx, siteId, { name, areaM2 }).map((z) => ({ id: z.id, name: `${z.name} of ${z.site}` }));
     const answer = choices[key];
     if (answer !== undefined) {
-      const { applied: _, "x-id": _id, ...facts } = zone;
+      const { applied: _, ...facts } = zone;
       const zones = [...known.site.zones, { ...facts, name, "x-ground": answer }];
       const kept = keepUp(tx, "sites", siteId, { ...known.site, zones }, now);
       if (!kept.ok) faults.push(...kept.issues.map((i) => issueAt(path, i)));

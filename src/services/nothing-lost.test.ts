@@ -360,6 +360,19 @@ describe("a copy that can be trusted", () => {
     expect(readBook(other).labels[0]!.card.limits.length).toBe(1);
     must(importAll(other, text, { [`label:${ids.labels}`]: "take" }));
     expect(readBook(other).labels[0]!.card.limits).toEqual([]);
+    // A zone that came to the site since is asked about; it comes with its id, so that its history finds it.
+    const more = {
+      ...SITE,
+      zones: [...SITE.zones.map((z, i) => ({ ...z, id: `${ids.sites}.${i}` })), { name: "strip", area: "90", ground: "new" }],
+    };
+    must(put(records.db, "sites", { id: ids.sites, form: more }));
+    const later = exportAll(records.db);
+    const asked = must(importAll(other, later, {})).items.find((item) => item.state === "new-zone")!;
+    expect(readBook(other).sites[0]!.site.zones.length).toBe(2);
+    must(importAll(other, later, { [asked.key]: "new" }));
+    expect(readBook(other).sites[0]!.site.zones.map((z) => z["x-id"])).toEqual(
+      readBook(records.db).sites[0]!.site.zones.map((z) => z["x-id"]),
+    );
     // What happened is never another thing.
     const spoilt = text.replace('"rate":"0.3 oz/1000 ft2","total"', '"rate":"0.2 oz/1000 ft2","total"');
     expect(spoilt).not.toBe(text);

@@ -179,8 +179,8 @@ function SiteFields({ form, site }: { form: UseFormReturn<SiteForm>; site: SiteE
 /** Of a zone that comes to ground that was there before: which one it is. Its history goes with it. */
 function Ground({ form, site, i }: { form: UseFormReturn<SiteForm>; site: SiteEntry | undefined; i: number }) {
   const { book } = useBook();
-  const { id, area } = form.watch(`zones.${i}`);
-  if ((id ?? "") !== "") return null;
+  const { id, area } = form.watch(`zones.${i}`) ?? {};
+  if ((id ?? "") !== "" || area === undefined) return null;
   const grounds = groundsFor(book, site, area);
   if (grounds.length === 0) return null;
   return (
