@@ -29,7 +29,7 @@ import { todayOf } from "./clock";
 import { A_MOMENT, isMoment, issue, nowText, shown } from "./input";
 import { fileId } from "./file-id";
 import { bringIn, type Brought } from "./import-items";
-import { newZones, siteOver, spotOf } from "./import-sites";
+import { newZones, siteOver, spotOf, withGrounds } from "./import-sites";
 import { keepApplied, zoneMeant } from "./keep-applied";
 import { impossible, resultOf } from "./keep-calibration";
 import { wholly, type KeptKind } from "./keep-up";
@@ -89,9 +89,13 @@ export function importJob(db: Records, text: string, chosen?: Choices, progress?
     });
     let applications = 0;
     const sites = job.file.sites ?? [];
-    const ids = sites.map((site, i) => {
+    const ids = sites.map((fileSite, i) => {
       progress?.(i, sites.length);
       const path = `sites[${i}]`;
+      const { site, asked, open } = withGrounds(tx, fileSite, choices);
+      items.push(...asked);
+      if (chosen && open)
+        faults.push(issue(path, "same-ground", site.name, asked.flatMap((item) => item.grounds!.map((g) => g.name)).join(", ")));
       const spot = spotOf(tx, site, path);
       if (spot) return void faults.push(spot);
       const brought = bring({ of: "sites", text: site, xId: site["x-id"], path, over: (here) => siteOver(here, site) });

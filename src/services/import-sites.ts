@@ -7,7 +7,7 @@ import { meantBy } from "./file-identity";
 import { issue } from "./input";
 import { zoneMeant } from "./keep-applied";
 import { keepUp } from "./keep-up";
-import { groundBefore } from "./same-ground";
+import { groundBefore, NEW_GROUND } from "./same-ground";
 
 /** The sites of a job file, put beside those that are here. */
 
@@ -47,8 +47,7 @@ export function newZones(
     if (zoneMeant(known, zone, j)) return [];
     const name = zone.name ?? `zone ${j + 1}`;
     const key = `zone:${siteId}:${name}`;
-    const areaM2 = raw(entered(zone.area, "area").value);
-    const grounds = groundBefore(tx, siteId, { name, areaM2 }).map((z) => ({ id: z.id, name: `${z.name} of ${z.site}` }));
+    const grounds = groundsOf(tx, siteId, name, zone.area);
     const answer = choices[key];
     if (answer !== undefined) {
       const { applied: _, ...facts } = zone;
@@ -69,6 +68,36 @@ export function newZones(
     ];
   });
 }
+
+/**
+ * A site of a file that isn't on record, with the ground that each of its zones is: where it may be ground that somebody
+ * gave up, that is asked. For a look beforehand what is unsaid is taken for new ground: nothing of it is kept.
+ * @returns the site, what is asked of it, and whether some of that is still to be said
+ */
+export function withGrounds(
+  tx: Access,
+  site: SiteText,
+  choices: Choices,
+): { readonly site: SiteText; readonly asked: readonly ImportItem[]; readonly open: boolean } {
+  if (meantBy(tx, "sites", site.name, site["x-id"])) return { site, asked: [], open: false };
+  const asked: ImportItem[] = [];
+  const zones = site.zones.map((zone, j) => {
+    const name = zone.name ?? `zone ${j + 1}`;
+    const grounds = groundsOf(tx, "", name, zone.area);
+    if (grounds.length === 0) return zone;
+    const key = `zone:${site.name}:${name}`;
+    const taken = choices[key] !== undefined;
+    asked.push({ key, kind: "zone", name: `${name} of ${site.name}`, state: "new-zone", differences: [], grounds, taken });
+    return { ...zone, "x-ground": choices[key] ?? NEW_GROUND };
+  });
+  return { site: { ...site, zones }, asked, open: asked.some((item) => !item.taken) };
+}
+
+const groundsOf = (tx: Access, siteId: string, name: string, area: string) =>
+  groundBefore(tx, siteId, { name, areaM2: raw(entered(area, "area").value) }).map((z) => ({
+    id: z.id,
+    name: `${z.name} of ${z.site}`,
+  }));
 
 /** A spot mix at a site that isn't on record: how large its zones really are is not in the file. */
 export function spotOf(tx: Access, site: SiteText, path: string): Issue | undefined {

@@ -157,6 +157,26 @@ describe("an import never overwrites or deletes", () => {
       "x-setup": { kit: { vessels: [{ name: "jug" }] } },
     });
   });
+  test("a site of a file that may be ground that was given up is asked about; said so, its history is known there", () => {
+    town(records.db);
+    must(saveCalibration(records.db, { session: session(), madeAt: NOW }));
+    must(saveSheet(records.db, sheet()));
+    must(recordSheet(records.db, "sheet-0000000001", { date: "2026-09-02" }));
+    must(retire(records.db, "sites", { id: ids.sites, retired: true }));
+    const file = job((j: { sites: object[] }) => (j.sites = [{ name: "Slip", zones: [{ name: "lawn", area: "6200 ft2" }] }]));
+    // Looked at on a copy, as every file is.
+    const tmp = path.join(records.folder, "look");
+    mkdirSync(tmp);
+    const { db } = copyRecords(records.folder, tmp);
+    const asked = must(importJob(db, file)).items.find((item) => item.state === "new-zone")!;
+    db.$client.close();
+    expect(asked).toMatchObject({ key: "zone:Slip:lawn", grounds: [{ id: `${ids.sites}.0`, name: "north of Green" }] });
+    expect(faults(importJob(records.db, file, {}))).toEqual(["sites[0] same-ground"]);
+    must(importJob(records.db, file, { "zone:Slip:lawn": `${ids.sites}.0` }));
+    const slip = readBook(records.db).sites.find((s) => s.site.name === "Slip")!;
+    const there = readBook(records.db).counted.filter((c) => c.zoneIds.includes(slip.site.zones[0]!["x-id"]));
+    expect(there.map((c) => c.applied.of)).toEqual(["Granule"]);
+  });
   test("every former text is kept", () => {
     town(records.db);
     must(add(records.db, "rigs", { ...RIG, pressure: "45 psi" }));
