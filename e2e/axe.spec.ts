@@ -56,6 +56,7 @@ for (const [face, width, height] of [
     const file = { name: "town.json", mimeType: "application/json", buffer: Buffer.from(other) };
     await page.getByLabel("Job file").setInputFiles(file);
     await expect(page.getByRole("region", { name: "What town.json would bring" })).toBeVisible();
+    await page.evaluate(() => scrollTo(0, 0));
     await check("a file that is looked at");
     const record = (await (await page.request.get("/api/book")).json()) as { calibrations: { id: string; rigId: string }[] };
     const made = record.calibrations.find((c) => c.rigId === hand.rigId)!.id;

@@ -15,6 +15,7 @@ describe("names that are one", () => {
     ["an accent", "quayrafen", "quàyrafén"],
     ["a ligature", "fixol", "ﬁxol"],
     ["sharp s", "STRASSE", "straße"],
+    ["capital sharp s", "STRASSE", "STRAẞE"],
     ["Cyrillic letters that look Latin", "quayrafen", "quаyrаfеn"],
     ["a dash of another kind", "2,4-demo", "2,4–demo"],
   ])("but for %s", (_, a, b) => expect(sameName(a, b)).toBe(true));

@@ -49,11 +49,20 @@ export function foldedName(name: string): string {
   const known = remembered.get(name);
   if (known !== undefined) return known;
   if (remembered.size > 20_000) remembered.clear();
+  let folded = foldOnce(name);
+  // What one folding brings out another may fold: a capital ẞ, a letter behind a mark.
+  for (let again = foldOnce(folded); again !== folded; again = foldOnce(folded)) folded = again;
+  remembered.set(name, folded);
+  return folded;
+}
+
+function foldOnce(name: string): string {
   const plain = name
     .normalize("NFKC")
     .replace(/[\p{Default_Ignorable_Code_Point}\p{Cf}]/gu, "")
     .replace(/[\p{Cc}\p{Z}\s]+/gu, " ")
-    // Twice over upper case: ß and SS, ſ and S, ς and σ are one.
+    // By way of upper case: ß and SS, ſ and S, ς and σ are one.
+    .toLowerCase()
     .toUpperCase()
     .toLowerCase()
     .normalize("NFD")
@@ -62,9 +71,7 @@ export function foldedName(name: string): string {
     .normalize("NFC")
     .replace(/\p{Pd}/gu, "-")
     .trim();
-  const folded = [...plain].map((letter) => LOOKALIKES[letter] ?? letter).join("");
-  remembered.set(name, folded);
-  return folded;
+  return [...plain].map((letter) => LOOKALIKES[letter] ?? letter).join("");
 }
 
 /** Whether two names are one. */

@@ -31,7 +31,26 @@ export class RecordUnreadable extends Error {
 
 const RAW = 2000;
 
-function tell(of: string, row: object, reason: string): SetAside {
+/** A part of a record can't be read, and so the whole: with the part's own raw text. */
+export class PartUnreadable extends Error {
+  constructor(
+    reason: string,
+    readonly raw: string,
+  ) {
+    super(reason);
+  }
+}
+
+/** Rows of a record's parts, all of them. @throws PartUnreadable for the first that can't be read */
+export function readParts<R extends object, T>(of: string, rows: readonly R[], make: (row: R) => T): T[] {
+  const aside: SetAside[] = [];
+  const parts = readRows(of, rows, make, aside);
+  const first = aside[0];
+  if (first) throw new PartUnreadable(`a ${of} of it can't be read (${first.name}): ${first.reason}`, first.raw);
+  return parts;
+}
+
+function tell(of: string, row: object, reason: string, raw?: string): SetAside {
   const { id, name, sheetId } = row as { id?: unknown; name?: unknown; sheetId?: unknown };
   const known = String(id ?? sheetId ?? "");
   const plain = Object.fromEntries(
@@ -45,7 +64,7 @@ function tell(of: string, row: object, reason: string): SetAside {
     id: known,
     name: typeof name === "string" ? name : known,
     reason,
-    raw: JSON.stringify(plain).slice(0, RAW),
+    raw: (raw ?? JSON.stringify(plain)).slice(0, RAW),
   };
 }
 
@@ -58,7 +77,8 @@ function read<R extends object, T>(of: string, row: R, make: (row: R) => T): Rea
     return { ok: true, value: make(row) };
   } catch (error) {
     if (error instanceof RecordUnreadable) return { ok: false, aside: error.aside };
-    return { ok: false, aside: tell(of, row, error instanceof Error ? error.message : "unreadable") };
+    const raw = error instanceof PartUnreadable ? error.raw : undefined;
+    return { ok: false, aside: tell(of, row, error instanceof Error ? error.message : "unreadable", raw) };
   }
 }
 

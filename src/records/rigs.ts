@@ -3,7 +3,7 @@ import { entered, raw, RIG_KINDS } from "@/core/contents";
 import { readRig } from "@/formats/job-file/read-rig";
 import type { RigText } from "@/formats/job-file/types";
 import { isSetup, kitOf, type TipText } from "@/formats/rig-setup";
-import { readRow, readRows, type SetAside } from "./aside";
+import { asItIs, readParts, readRow, readRows, type SetAside } from "./aside";
 import type { Access } from "./database";
 import { rigs, tanks } from "./schema";
 import { listTips } from "./tips";
@@ -19,12 +19,7 @@ export interface KnownRig {
 /** A row with its tanks → a rig. Everything that a room will make of it is made here once: what can't be is told of. */
 function rigOf(row: typeof rigs.$inferSelect, of: readonly (typeof tanks.$inferSelect)[], charts: readonly TipText[]): KnownRig {
   if (!RIG_KINDS.includes(row.kind)) throw new Error(`"${row.kind}" is no kind of sprayer`);
-  const rig = textOf(
-    row,
-    readRows("tank", of, (tank) => tank),
-    charts,
-  );
-  if (rig.tanks?.length !== of.length) throw new Error("a tank of it can't be read");
+  const rig = textOf(row, readParts("tank", of, asItIs), charts);
   readRig(rig);
   kitOf(rig);
   return { id: row.id, retired: row.retiredAt !== null, rig };
