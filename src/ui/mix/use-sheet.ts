@@ -20,11 +20,16 @@ export function useSheet(id: string | null) {
 
   const tick = async (step: string, done: boolean) => {
     if (!data) return;
-    const next = { ...data, done: done ? [...data.done, step] : data.done.filter((s) => s !== step) };
-    await mutate(next, { revalidate: false });
-    const result = await send<{ done: string[] }>(`${url}/ticks`, { step, done });
-    setTrouble(result.ok ? [] : sentences(result.issues));
-    await mutate(result.ok ? { ...next, done: result.value.done } : data, { revalidate: false });
+    const ticked = (of: Sheet): Sheet => ({ ...of, done: done ? [...of.done, step] : of.done.filter((s) => s !== step) });
+    // Until the answer is there a poll doesn't count: it may be of before the tick.
+    await mutate(
+      async (known) => {
+        const result = await send<{ done: string[] }>(`${url}/ticks`, { step, done });
+        setTrouble(result.ok ? [] : sentences(result.issues));
+        return result.ok ? { ...(known ?? data), done: result.value.done } : (known ?? data);
+      },
+      { optimisticData: (committed, shown) => ticked(shown ?? committed ?? data), revalidate: false },
+    );
     // The last step of a fill changes the day behind it.
     if (data.run && step.endsWith(".top-up")) await mutate();
   };
