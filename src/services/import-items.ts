@@ -55,7 +55,7 @@ export function bringIn<K extends KeptKind>(
   const notes = near.length > 0 ? { notes: near } : {};
   const placed = (issues: readonly Issue[]) => bad(...issues.map((i) => issueAt(path, i)));
   if (!known) {
-    const id = isId(xId) && !KEPT[of].find(tx, xId) ? xId : nanoid();
+    const id = isId(xId) ? xId : nanoid();
     const kept = keepUp(tx, of, id, text, now);
     if (!kept.ok) return placed(kept.issues);
     const item: ImportItem = { key: `${kind}:${name}`, kind, name, state: "new", differences: [], ...notes, taken: false };

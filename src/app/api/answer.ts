@@ -34,11 +34,16 @@ export async function guarded(work: () => Promise<Response>): Promise<Response> 
   try {
     return await work();
   } catch (error) {
-    const fault = faultOf(error);
-    if (fault) return Response.json(bad(issue("", "fault", fault.reason, fault.todo)), { status: 503 });
-    console.error(error);
-    return Response.json(bad(issue("", "conflict", "this could not be kept", "nothing was changed; try again")), { status: 500 });
+    return Response.json(failed(error), { status: faultOf(error) ? 503 : 500 });
   }
+}
+
+/** What failed, in words: what a person can do about it; or that it was our fault, which is told to the terminal. */
+export function failed(error: unknown): ReturnType<typeof bad> {
+  const fault = faultOf(error);
+  if (fault) return bad(issue("", "fault", fault.reason, fault.todo));
+  console.error(error);
+  return bad(issue("", "conflict", "this could not be kept", "nothing was changed; try again"));
 }
 
 /** Records are nobody's to keep on the way. */

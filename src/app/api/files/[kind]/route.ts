@@ -1,9 +1,5 @@
-import { bad, type Result } from "@/core/contents";
-import type { Imported } from "@/formats/import";
 import { FILES, isFileKind } from "@/services/background/import-file";
-import { faultOf } from "@/services/faults";
-import { issue } from "@/services/input";
-import { foreign, guarded, respond, tooBig } from "../../answer";
+import { failed, foreign, guarded, respond, tooBig } from "../../answer";
 import { asChoices, folderForFile, splitBody, takeFile } from "../../take-file";
 
 /**
@@ -36,7 +32,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ kin
           if (!stop.signal.aborted) controller.enqueue(encoder.encode(`${JSON.stringify(line)}\n`));
         };
         const progress = (done: number, of: number) => say({ progress: [done, of] });
-        const result = await takeFile(kind, tmp, choices, { signal: stop.signal, progress }).catch(resultOf);
+        const result = await takeFile(kind, tmp, choices, { signal: stop.signal, progress }).catch(failed);
         await clear();
         say({ result });
         if (!stop.signal.aborted) controller.close();
@@ -45,14 +41,4 @@ export async function POST(request: Request, { params }: { params: Promise<{ kin
     });
     return new Response(lines, { headers: { "content-type": "application/x-ndjson", "cache-control": "no-store" } });
   });
-}
-
-function resultOf(error: unknown): Result<Imported> {
-  const fault = faultOf(error);
-  if (!fault) console.error(error);
-  return bad(
-    fault
-      ? issue("", "fault", fault.reason, fault.todo)
-      : issue("", "conflict", "this could not be kept", "nothing was changed; try again"),
-  );
 }

@@ -1,9 +1,10 @@
 import { createReadStream } from "node:fs";
-import { rm, stat } from "node:fs/promises";
+import { stat } from "node:fs/promises";
 import { Readable } from "node:stream";
-import { records, recordsFolder } from "@/records/database";
-import { runJob, tmpFolder } from "@/services/background/run";
+import { recordsFolder } from "@/records/database";
+import { runJob } from "@/services/background/run";
 import { foreign, guarded, respond } from "../../answer";
+import { folderForFile } from "../../take-file";
 
 /** All records to take away: `copy`, the file itself, checked; `export`, as JSON. Asked for by our own pages alone. */
 export async function POST(request: Request, { params }: { params: Promise<{ what: string }> }) {
@@ -12,17 +13,12 @@ export async function POST(request: Request, { params }: { params: Promise<{ wha
   const refused = foreign(request, "application/json");
   if (refused) return refused;
   return guarded(async () => {
-    records();
-    const folder = recordsFolder();
-    const tmp = tmpFolder(folder);
-    const done = await runJob({ what, folder, tmp });
-    if (!done.ok) {
-      await rm(tmp, { recursive: true, force: true });
-      return respond(done);
-    }
+    const { tmp, clear } = folderForFile();
+    const done = await runJob({ what, folder: recordsFolder(), tmp });
+    if (!done.ok) return clear().then(() => respond(done));
     const file = done.value.file!;
     const stream = createReadStream(file);
-    stream.on("close", () => void rm(tmp, { recursive: true, force: true }));
+    stream.on("close", () => void clear());
     return new Response(Readable.toWeb(stream) as ReadableStream, {
       headers: {
         "content-type": what === "copy" ? "application/vnd.sqlite3" : "application/json",
