@@ -3,7 +3,7 @@ import type { Entered } from "../quantity/parse";
 import { derive, given, num, rule, type AnySource, type Source } from "../working/rule";
 import { onFoot, type Evidence, type Ground, type RigBasics } from "./evidence";
 import { flowOf } from "./flow";
-import { paceOf, type Pace } from "./pace";
+import { paceOf, THOUSAND, type Pace } from "./pace";
 import { readHead, type HeadReading } from "../hose-end/head";
 import { trialStats } from "./trials";
 import { uncertaintyOf, type Uncertainty } from "./uncertainty";
@@ -76,13 +76,13 @@ export const TOLERANCE = 0.05;
 export function calibrate(input: CalibrationInput): Calibration {
   const { evidence, rig } = input;
   const pace = evidence.kind === "timed" ? paceOf(evidence.pace, rig) : null;
-  const flow = evidence.kind === "timed" ? flowOf(evidence.flow) : null;
-  const sprayVolume = sprayVolumeOf(evidence, pace, flow);
+  const flow = evidence.kind === "timed" || evidence.kind === "flow-alone" ? flowOf(evidence.flow) : null;
+  const rate = input.rate ? given(input.rate, "label rate") : null;
+  const hoseEnd = rig.head ? readHead(rig.head, flow, rate, pace?.timePer1000 ?? null) : null;
+  const sprayVolume = sprayVolumeOf(evidence, pace, flow, hoseEnd);
   const trials = trialsOf(evidence);
   const speed = pace?.speed ?? null;
   const timePer1000 = pace?.timePer1000 ?? null;
-  const rate = input.rate ? given(input.rate, "label rate") : null;
-  const hoseEnd = rig.head ? readHead(rig.head, flow, rate, timePer1000) : null;
   return {
     sprayVolume,
     flow,
@@ -107,9 +107,18 @@ export function calibrate(input: CalibrationInput): Calibration {
   };
 }
 
-function sprayVolumeOf(evidence: Evidence, pace: Pace | null, flow: Source<"flow"> | null): Source<"sprayVolume"> {
+function sprayVolumeOf(
+  evidence: Evidence,
+  pace: Pace | null,
+  flow: Source<"flow"> | null,
+  head: HeadReading | null,
+): Source<"sprayVolume"> {
   if (evidence.kind === "given") return given(evidence.sprayVolume, "spray volume, as given");
   if (evidence.kind === "used") return pooled(evidence.trials);
+  if (evidence.kind === "flow-alone") {
+    if (!head?.timePer1000) throw new RangeError("a flow alone needs a head, and a rate by area that asks for a pace");
+    return derive(sprayVolumeRule, { flow: flow!, time: head.timePer1000, area: THOUSAND });
+  }
   return derive(sprayVolumeRule, { flow: flow!, time: pace!.time, area: pace!.area });
 }
 
@@ -132,9 +141,10 @@ function trialsOf(evidence: Evidence): TrialSummary[] {
         evidence.trials.map((t) => num(pooled([t]))),
       ),
     ];
-  const { pace, flow } = evidence;
+  const pace = evidence.kind === "timed" ? evidence.pace : undefined;
+  const { flow } = evidence;
   const trials: TrialSummary[] = [];
-  if (pace.kind !== "speed")
+  if (pace && pace.kind !== "speed")
     trials.push(
       summary(
         "pace",

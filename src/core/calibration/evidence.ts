@@ -76,6 +76,8 @@ export interface UsedTrial {
 export type Evidence =
   | { readonly kind: "timed"; readonly pace: PaceEvidence; readonly flow: FlowEvidence }
   | { readonly kind: "used"; readonly trials: readonly UsedTrial[] }
+  /** Of a hose-end head: the flow alone. The pace is the one that the first product's rate asks for. */
+  | { readonly kind: "flow-alone"; readonly flow: FlowEvidence }
   /** Taken as given, and marked so. */
   | { readonly kind: "given"; readonly sprayVolume: Entered<"sprayVolume"> };
 

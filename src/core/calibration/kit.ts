@@ -14,8 +14,17 @@ export interface Vessel {
   readonly capacity: Entered<"volume">;
 }
 
+/** A cup whose marks are a weight, of one dry product alone: that of another fills it differently. */
+export interface KitCup {
+  readonly name: string;
+  readonly product: string;
+  readonly step: Entered<"mass">;
+  readonly capacity: Entered<"mass">;
+}
+
 export interface Kit {
   readonly scales: readonly KitScale[];
+  readonly cups?: readonly KitCup[];
   readonly vessels: readonly Vessel[];
 }
 

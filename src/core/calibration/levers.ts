@@ -1,9 +1,9 @@
-import { show } from "../quantity/format";
+import { show, writeNumber } from "../quantity/format";
 import { make, raw, type Quantity } from "../quantity/kinds";
 import type { Entered } from "../quantity/parse";
 import { num, type Source } from "../working/rule";
 import { onFoot, type RigBasics } from "./evidence";
-import { driftNote, nearestTips, rangeOf } from "./tips";
+import { driftNote, nearestTips, RATED_AT, ratedFlow, workingRange } from "./tips";
 import { WALKABLE } from "./warnings";
 
 /**
@@ -59,9 +59,16 @@ const nextFlow = (flow: Source<"flow"> | null, s: number): Expectation | null =>
 
 function pressureLever({ rig, flow, pumpMost }: LeverInput, s: number): Remedy {
   const pressure = rig.tip?.pressure;
-  if (!pressure) return { lever: "pressure", feasible: false, setTo: null, why: NO_PRESSURE, expect: null };
+  if (!pressure)
+    return {
+      lever: "pressure",
+      feasible: false,
+      setTo: null,
+      why: flow ? byBucket(flow, s) : NO_PRESSURE,
+      expect: nextFlow(flow, s),
+    };
   const setTo = make<"pressure">(raw(pressure.value) * s * s);
-  const { least, most } = rangeOf(rig.tip?.chart);
+  const { least, most, known } = workingRange(rig.kind === "spray-truck", pressure.value, rig.tip?.chart);
   const shown = show(setTo, "pressure", "psi");
   const answer = { lever: "pressure", setTo, expect: nextFlow(flow, s) } as const;
   if (pumpMost !== undefined && raw(setTo) > raw(pumpMost) * (1 + 1e-9))
@@ -79,17 +86,44 @@ function pressureLever({ rig, flow, pumpMost }: LeverInput, s: number): Remedy {
   return {
     ...answer,
     feasible: true,
-    why: `Flow goes with the square root of pressure: ${shown}. ${drift} Measure the swath again.`,
+    why: `Flow goes with the square root of pressure: ${shown}. ${drift} Measure the swath again.${known ? "" : " Only within what the pump and the tip are made for."}`,
   };
 }
 
-function tipLever({ rig, flow }: LeverInput, s: number): Remedy {
+/** Four times the pressure gives twice the flow: past this the pump and the drift speak against it (ours). */
+const DEAR = 1.25;
+
+/**
+ * A regulator without a number is turned until the bucket says so: the factor, and what a minute must give.
+ * @param s wanted over actual flow
+ */
+function byBucket(flow: Source<"flow">, s: number): string {
+  const factor = writeNumber(s * s, { figures: 2 });
+  const minute = show(make<"volume">(num(flow) * s * 60), "volume", "gal", { figures: 3 });
+  const cheaper = s > DEAR ? " A new tip, or another speed, is cheaper." : "";
+  return `No number on the regulator: it takes ${factor} times the pressure for ${writeNumber(s, { figures: 2 })} times the flow. Turn it, and catch: 60 s must give ${minute}.${cheaper}`;
+}
+
+/** The size for the flow at whatever pressure the regulator stands, where the size that is on is known. */
+function sameRegulator({ tip }: RigBasics, s: number): string | undefined {
+  const rated = tip?.size === undefined ? undefined : ratedFlow(tip.size);
+  if (rated === undefined) return undefined;
+  const near = nearestTips(make(raw(rated) * s), RATED_AT.value)[0]!;
+  if (near.size === tip!.size) return undefined;
+  return `The pressure isn't known. With the regulator left alone, size ${near.size} in place of ${tip!.size} comes nearest: catch it.`;
+}
+
+function tipLever({ rig, flow, pumpMost }: LeverInput, s: number): Remedy {
   const lacks = (why: string): Remedy => ({ lever: "tip", feasible: false, setTo: null, why, expect: null });
   if (!flow) return lacks("The flow was not measured: catch it first.");
   const pressure = rig.tip?.pressure;
-  if (!pressure) return lacks(NO_PRESSURE);
-  const { least, most } = rangeOf(undefined);
-  const works = (at: Quantity<"pressure">) => raw(at) >= raw(least) * (1 - 1e-9) && raw(at) <= raw(most) * (1 + 1e-9);
+  if (!pressure) return lacks(sameRegulator(rig, s) ?? NO_PRESSURE);
+  const range = workingRange(rig.kind === "spray-truck", pressure.value, undefined);
+  // Where no range is known, a tip is one for the pressure that is there, give or take a quarter (ours).
+  const [least, most] = range.known
+    ? [raw(range.least), raw(range.most)]
+    : [raw(pressure.value) * 0.75, Math.min(raw(pressure.value) * 1.25, pumpMost === undefined ? Infinity : raw(pumpMost))];
+  const works = (at: Quantity<"pressure">) => raw(at) >= least * (1 - 1e-9) && raw(at) <= most * (1 + 1e-9);
   const near = nearestTips(make((num(flow) * s) / rig.outlets.count), pressure.value);
   const best = near.find((tip) => works(tip.needs)) ?? near[0]!;
   const other = near.find((tip) => tip.size !== best.size && works(tip.needs));

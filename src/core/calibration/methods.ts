@@ -14,6 +14,8 @@ export const METHOD_IDS = [
   "known-speed",
   "refill",
   "desk",
+  "head-flow",
+  "straight-course-boom",
 ] as const;
 export type MethodId = (typeof METHOD_IDS)[number];
 
@@ -22,7 +24,8 @@ export const NEEDS = ["watch", "tape", "bucket", "gauge"] as const;
 export type Need = (typeof NEEDS)[number];
 
 /** What is measured on the ground. */
-export type PaceKind = "timed-area" | "timed-run" | "speed";
+/** `asked`: nobody's pace is timed; it is the one that the label rate asks for. */
+export type PaceKind = "timed-area" | "timed-run" | "speed" | "asked";
 /** How the flow is found. `fill-time`: the time to fill a marked vessel; a catch like any other in the arithmetic. */
 export type FlowKind = "timed-catch" | "fill-time" | "outlet-catches" | "metered-flow" | "tip-chart";
 
@@ -180,18 +183,55 @@ export const METHODS: readonly Method[] = [
   },
 ];
 
+/** A hose-end head by its flow alone. */
+const HEAD_FLOW: Method = {
+  id: "head-flow",
+  title: "Flow through the head alone",
+  about: "Flow and setting tell the seconds for 1,000 sq ft: no area to walk. You keep that pace by the watch.",
+  kinds: ["hose-end"],
+  pace: "asked",
+  flows: CATCHES,
+  needs: ["watch", "bucket"],
+  gather: ["watch", "bucket with marks", "hose, head and jar as in work, clean water"],
+  steps: [
+    "Catch what leaves the head, through the hose, for half a minute. Do it again.",
+    "Cover 1,000 sq ft in the seconds that come out.",
+  ],
+  sketch: "none",
+};
+
 /** Whether a method catches for a time of its own, and not for as long as the walk took. */
 export const hasOwnCatchTime = (id: MethodId, flow?: FlowKind): boolean =>
   flow === "fill-time" || !["area-catch", "acre-128"].includes(id);
 
-export const methodOf = (id: string): Method | undefined => METHODS.find((m) => m.id === id);
+/** A straight course as long as makes 1,000 sq ft under a boom. */
+const BOOM_COURSE: Method = {
+  id: "straight-course-boom",
+  title: "Straight course, driven",
+  about: "As long as makes 1,000 sq ft under the boom: the watch shows the pace.",
+  kinds: ["boom"],
+  pace: "timed-run",
+  flows: ["outlet-catches", "metered-flow", "timed-catch"],
+  needs: TIMED,
+  gather: ["two pegs", "long tape", "watch", "jugs with marks", "clean water"],
+  steps: [
+    "Rolling start: be at working speed before the first peg, 15 ft (5 m) ahead of it.",
+    "Drive it three times in working gear and throttle.",
+    "Standing still at the same throttle, catch each outlet.",
+  ],
+  sketch: "course",
+};
+
+const ALL: readonly Method[] = [...METHODS, HEAD_FLOW, BOOM_COURSE];
+
+export const methodOf = (id: string): Method | undefined => ALL.find((m) => m.id === id);
 
 /** The methods for a kind of rig, those first for which nothing lacks; each with what it lacks. */
 export function methodsFor(
   kind: RigKind,
   lacking: readonly Need[],
 ): readonly { readonly method: Method; readonly lacks: readonly Need[] }[] {
-  return METHODS.filter((m) => m.kinds.includes(kind))
+  return ALL.filter((m) => m.kinds.includes(kind))
     .map((method) => ({ method, lacks: method.needs.filter((need) => lacking.includes(need)) }))
     .sort((a, b) => a.lacks.length - b.lacks.length);
 }

@@ -5,6 +5,7 @@ import { quantity, valueIn } from "../quantity/quantity";
 import { expectNear } from "../testing/near";
 import { derive, given, num } from "../working/rule";
 import { proveTool, vesselFor } from "./kit";
+import { levers } from "./levers";
 import { METHODS, methodsFor } from "./methods";
 import { rankSetups, roundMixes, type PlanWish } from "./planner";
 import { judgeCheck, trendOf, type CheckPoint } from "./quick-check";
@@ -214,5 +215,47 @@ describe("the kit", () => {
     };
     const named = (text: string) => vesselFor(kit, entered(text, "volume").value)?.name;
     expect(["10 fl oz", "40 fl oz", "1 gal", "9 gal"].map(named)).toEqual(["cup", "jug", "bucket", undefined]);
+  });
+});
+
+describe("levers of guns and high-pressure packs", () => {
+  const of = (more: object, wanted = "4 gal/1000 ft2", actual = "2 gal/1000 ft2") =>
+    levers({
+      actual: entered(actual, "sprayVolume").value,
+      wanted: entered(wanted, "sprayVolume").value,
+      rig: { kind: "spray-truck", outlets: { count: 1 } },
+      flow: given(entered("2 gal/min", "flow"), "flow"),
+      timePer1000: given(entered("60 s", "time"), "pace"),
+      speed: null,
+      ...more,
+    });
+  const rig = (kind: string, pressure: string) => ({
+    rig: { kind, outlets: { count: 1 }, tip: { size: "25", pressure: entered(pressure, "pressure") } },
+  });
+  test("with no number on the regulator the bucket says so: four times the pressure for twice the flow (common practice)", () => {
+    const [pressure] = of({});
+    expect(pressure).toMatchObject({ lever: "pressure", feasible: false, setTo: null });
+    expect(pressure!.why).toMatch(/4 times the pressure for 2 times the flow.*60 s must give 4 gal.*cheaper/);
+    expect(valueIn(pressure!.expect!.value as never, "gal/min" as never)).toBeCloseTo(4, 9);
+  });
+  test("a gun is no 15 to 60 psi tip: its pump decides", () => {
+    expect(of(rig("spray-truck", "90 psi"), "3 gal/1000 ft2")[0]).toMatchObject({ lever: "pressure", feasible: true });
+    const most = { pumpMost: entered("120 psi", "pressure").value };
+    expect(of({ ...rig("spray-truck", "90 psi"), ...most }, "3 gal/1000 ft2")[0]).toMatchObject({ feasible: false });
+    // A high-pressure pack works above ordinary tips already; a pack at 40 psi is held to them.
+    expect(of(rig("backpack", "90 psi"), "3 gal/1000 ft2")[0]).toMatchObject({ feasible: true });
+    expect(of(rig("backpack", "40 psi"), "3 gal/1000 ft2")[0]).toMatchObject({ feasible: false });
+  });
+  test("sizes go up to what guns use", () => {
+    const [, tip] = of(
+      { ...rig("spray-truck", "40 psi"), flow: given(entered("4 gal/min", "flow"), "flow") },
+      "2.5 gal/1000 ft2",
+    );
+    expect(tip).toMatchObject({ lever: "tip", feasible: true, setTo: "50" });
+  });
+  test("without a pressure the size that is on tells the next one", () => {
+    const [, tip] = of({ rig: { kind: "spray-truck", outlets: { count: 1 }, tip: { size: "20" } } });
+    expect(tip).toMatchObject({ feasible: false, setTo: null });
+    expect(tip!.why).toMatch(/size 40 in place of 20/);
   });
 });

@@ -74,11 +74,8 @@ function read({ rig, held }: StandsOn): Readonly<Record<string, string>> {
     pressure: rig.tip?.pressure?.text ?? "not noted",
     outlets: String(rig.outlets.count),
     spacing: rig.outlets.spacing?.text ?? "none",
-    ...(head?.kind === "metered" && { feed: head.feed.text }),
-    ...(head?.kind === "dial" && {
-      dial: head.setting.text,
-      jar: head.jar ? `${head.jar.product.text} + ${head.jar.water.text}` : "undiluted",
-    }),
+    // Turning the dial, or another jar, leaves the water's flow as it was: only the draw is another.
+    ...(head && { head: head.kind }),
     ...held,
   };
 }

@@ -5,8 +5,14 @@ import { constant, derive, given, num, rule, type Derived, type Source } from ".
 
 /** Tips: their sizes, the square-root law, charts, wear, droplets. */
 
-/** Tips sold by size, in tenths of a gallon a minute at 40 psi. Source (from memory): ISO 10625 and extension handbooks. */
-export const TIP_SIZES = ["005", "0067", "01", "015", "02", "025", "03", "04", "05", "06", "08", "10", "15", "20"] as const;
+/**
+ * Tips sold by size, in tenths of a gallon a minute at 40 psi, up to what guns use. Source (from memory): ISO 10625 and
+ * extension handbooks; beyond 20 common practice.
+ */
+export const TIP_SIZES = [
+  ...["005", "0067", "01", "015", "02", "025", "03", "04", "05", "06", "08", "10", "15", "20"],
+  ...["25", "30", "40", "50", "60", "80"],
+] as const;
 
 /**
  * Colours of sizes and their nominal flow at 300 kPa, L/min. Source (from memory): ISO 10625, which rounds, so that its
@@ -113,6 +119,20 @@ const nearestRow = ({ rows }: TipChart, pressure: Quantity<"pressure">): ChartRo
   const off = (row: ChartRow) => Math.abs(Math.log(raw(row.pressure.value) / raw(pressure)));
   return rows.length === 0 ? undefined : rows.reduce((best, row) => (off(row) < off(best) ? row : best));
 };
+
+/**
+ * The pressures that a rig's tip may be set to: its chart's ends; else those of ordinary tips, but not of a gun, nor of a
+ * pack that works above them already: there the pump's and the tip's own limits decide, and nobody may have noted them.
+ */
+export function workingRange(
+  gun: boolean,
+  at: Quantity<"pressure">,
+  chart: TipChart | undefined,
+): { least: Quantity<"pressure">; most: Quantity<"pressure">; known: boolean } {
+  if (chart && chart.rows.length > 0) return { ...rangeOf(chart), known: true };
+  if (!gun && raw(at) <= raw(ORDINARY_RANGE.most) * (1 + 1e-9)) return { ...ORDINARY_RANGE, known: true };
+  return { least: make(0), most: make(Number.MAX_VALUE), known: false };
+}
 
 /** The pressures that a tip works at: its chart's ends, or those of ordinary tips. */
 export function rangeOf(chart: TipChart | undefined): { least: Quantity<"pressure">; most: Quantity<"pressure"> } {

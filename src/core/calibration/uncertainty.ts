@@ -213,6 +213,8 @@ export function uncertaintyOf(evidence: Evidence, rig: RigBasics, graduation?: Q
       return null;
     case "used":
       return combine(ofUsed(evidence.trials, graduation));
+    case "flow-alone":
+      return combine(ofFlow(evidence.flow, graduation));
     case "timed":
       return combine([...ofPace(evidence.pace, rig), ...ofFlow(evidence.flow, graduation)]);
   }

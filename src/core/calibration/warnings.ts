@@ -100,7 +100,7 @@ export function warningsOf(judged: Judged): Warning[] {
     timedWarnings(evidence, judged.ownCatchTime, warn);
     if (judged.flow !== null) wearWarnings(rig, evidence.flow, judged.flow, warn);
   }
-  if (evidence.kind === "timed" && evidence.flow.kind === "tip-chart")
+  if ((evidence.kind === "timed" || evidence.kind === "flow-alone") && evidence.flow.kind === "tip-chart")
     warn("estimate-only", "The flow is the tip's rated one: an estimate until a catch confirms it. Nothing is mixed from it.");
   if (hoseEnd) headWarnings(rig, hoseEnd, warn);
   const usual = USUAL[rig.kind];

@@ -8,7 +8,7 @@ import { quantity } from "../quantity/quantity";
  * ounces of jar for each gallon that passes. The flow is what leaves the head, product included.
  */
 export type Head =
-  | { readonly kind: "metered"; readonly feed: Entered<"flow"> }
+  | { readonly kind: "metered"; readonly feed: Entered<"flow">; readonly jar?: Jar }
   | { readonly kind: "dial"; readonly setting: Entered<"strengthByVolume">; readonly jar?: Jar };
 
 /** Product made up with water in the jar. */
@@ -85,11 +85,16 @@ export const drawRule = rule({
 
 const THOUSAND = constant("area", quantity("area", 1000, "ft2"), "1,000 sq ft");
 
+/** What is drawn from the jar, water of a diluted one included. */
+export const drawnAt = (head: Head, flow: Source<"flow">): Source<"flow"> =>
+  head.kind === "metered"
+    ? given(head.feed, "feed of the head")
+    : derive(dialFeedRule, { setting: given(head.setting, "dial"), flow });
+
 /** Undiluted product that leaves a head: null for a dial while the flow through it is not known. */
 export function productFlow(head: Head, flow: Source<"flow"> | null): Source<"flow"> | null {
-  if (head.kind === "metered") return given(head.feed, "feed of the head");
-  if (!flow) return null;
-  const drawn = derive(dialFeedRule, { setting: given(head.setting, "dial"), flow });
+  if (!flow && head.kind === "dial") return null;
+  const drawn = drawnAt(head, flow!);
   if (!head.jar) return drawn;
   return derive(undilutedRule, {
     feed: drawn,

@@ -1,3 +1,4 @@
+import { raw } from "../quantity/kinds";
 import { derive, given, num, rule, type Derived, type Source } from "../working/rule";
 import type { Head } from "./head";
 
@@ -24,11 +25,19 @@ export const jarUndilutedRule = rule({
 });
 
 /**
+ * How much of the other products a jar has room for, for each volume of the first: its dilution belongs to the first, the
+ * others take the place of water. Nothing where it is undiluted.
+ */
+export function roomInJar({ jar }: Head): number {
+  return jar ? raw(jar.water.value) / raw(jar.product.value) : 0;
+}
+
+/**
  * What a jar gives for an area: product and the water it is made up with. A hose-end head is planned in jars by it, as a
  * tank is by the spray volume: a load is a jar, and what it covers is the product in it over the rate.
  */
 export function jarVolume(head: Head, rate: Source<"rateByVolume">): Derived<"sprayVolume"> {
-  if (head.kind === "metered" || !head.jar) return derive(jarUndilutedRule, { rate });
+  if (!head.jar) return derive(jarUndilutedRule, { rate });
   const product = given(head.jar.product, "product in the jar");
   return derive(jarVolumeRule, { rate, product, water: given(head.jar.water, "water in the jar") });
 }

@@ -80,6 +80,8 @@ export interface Counting {
   readonly says: LabelSays;
   /** What this mix puts on the ground. */
   readonly rate: AreaRate;
+  /** Spread dry, beside the tank. */
+  readonly spread?: boolean;
 }
 
 const WHOLE = entered("100 %", "share");

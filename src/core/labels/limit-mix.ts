@@ -1,9 +1,10 @@
-import { aftercareClashes } from "./aftercare";
-import { show } from "../quantity/format";
+import { afterTank, aftercareClashes } from "./aftercare";
+import type { HeadReading } from "../hose-end/head";
+import { show, showEntered, writeNumber } from "../quantity/format";
 import { quantity } from "../quantity/quantity";
 import { constant, derive, given, num, rule, type AnySource, type Source } from "../working/rule";
 import type { Counting } from "./budget";
-import type { DayOfPlan, Reason } from "./reason";
+import type { DayOfPlan, LimitWarning, Reason } from "./reason";
 
 export const dilutionOnAreaRule = rule({
   id: "dilution-on-area",
@@ -38,12 +39,16 @@ export function judgeMix(
   products: readonly Counting[],
   { sprayVolume }: Pick<DayOfPlan, "sprayVolume">,
   hoseEnd: boolean,
-): { reasons: readonly Reason[]; working: readonly AnySource[] } {
+  head: HeadReading | null = null,
+): { reasons: readonly Reason[]; warnings: readonly LimitWarning[]; working: readonly AnySource[] } {
   const reasons: Reason[] = [];
   const working: AnySource[] = [];
   const held = (product: string, reason: Pick<Reason, "code" | "text" | "fits">) =>
     reasons.push({ ...reason, product, site: null, zone: null, most: null });
-  for (const { name, says } of products) {
+  const inTank = products.filter((p) => !p.spread);
+  const off = headOffRate(inTank[0]?.name, head);
+  if (off) held(off.product, off);
+  for (const { name, says } of inTank) {
     const least = says.carrierAtLeast;
     if (least && num(sprayVolume) < num(given(least, "carrier minimum")) * (1 - 1e-9))
       held(name, {
@@ -52,7 +57,7 @@ export function judgeMix(
         fits: "Walk slower or take a larger tip, and calibrate again.",
       });
     if (says.dilutionAtLeast) {
-      const dilution = derive(dilutionOnAreaRule, { sprayVolume, products: products.map(roomOf) });
+      const dilution = derive(dilutionOnAreaRule, { sprayVolume, products: inTank.map(roomOf) });
       working.push(dilution);
       const wanted = says.dilutionAtLeast;
       if (num(dilution) < num(given(wanted, "least dilution")) * (1 - 1e-9))
@@ -69,13 +74,40 @@ export function judgeMix(
         fits: "Take a backpack or a truck.",
       });
   }
-  for (const { between, text } of aftercareClashes(products.map(({ name, says }) => ({ name, aftercare: says.aftercare }))))
+  const wishes = products.map(({ name, says }) => ({ name, aftercare: says.aftercare }));
+  for (const { between, text } of aftercareClashes(wishes))
     held(between[1], {
       code: "aftercare-clash",
-      text: `${text}: one tank can't do both.`,
+      text: `${text}: no hour satisfies both.`,
       fits: `Split them: take ${between[1]} out and spray it on another day, when the first has had its aftercare.`,
     });
-  return { reasons, working };
+  const { openOf, dry } = afterTank(wishes);
+  const warnings: LimitWarning[] =
+    openOf !== null
+      ? [
+          {
+            code: "water-deadline-open",
+            text: `${openOf} must be watered in and its card says no deadline, ${dry!.of} must stay dry for ${showEntered(dry!.value)} first: does the label of ${openOf} leave the time?`,
+          },
+        ]
+      : [];
+  return { reasons, warnings, working };
+}
+
+/** So far may head, jar and pace together be off the label's rate (ours: as far as trials may differ). */
+const HEAD_WITHIN = 0.1;
+
+/** A hose-end head that puts down another dose than its label at the pace that was timed. */
+function headOffRate(product: string | undefined, head: HeadReading | null) {
+  if (product === undefined || !head?.timePer1000 || head.overdose === null) return undefined;
+  if (Math.abs(head.overdose - 1) <= HEAD_WITHIN * (1 + 1e-9)) return undefined;
+  const times = writeNumber(head.overdose, { figures: 3 });
+  return {
+    product,
+    code: "head-off-rate" as const,
+    text: `${product}: at the pace that was timed this head and jar put down ${times} times the label rate.`,
+    fits: `Walk 1,000 sq ft in ${show(head.timePer1000.value, "time", "s")}, or set another dial or a weaker jar.`,
+  };
 }
 
 /** The room that a rate takes: a dry product as much as its weight of water. */

@@ -20,6 +20,7 @@ export const REASON_CODES = [
   "uncountable",
   "active-unknown",
   "spot-over-zone",
+  "head-off-rate",
 ] as const;
 export type ReasonCode = (typeof REASON_CODES)[number];
 
@@ -74,7 +75,7 @@ export interface DayOfPlan {
 
 /** A warning of a judgement: it doesn't hold the plan. */
 export interface LimitWarning {
-  readonly code: "turf-unknown" | "jurisdiction-unknown" | "second-half-late" | "active-not-noted";
+  readonly code: "turf-unknown" | "jurisdiction-unknown" | "water-deadline-open" | "second-half-late" | "active-not-noted";
   readonly text: string;
 }
 

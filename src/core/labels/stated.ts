@@ -79,7 +79,7 @@ export interface StatedRate {
 }
 
 const STATED =
-  /^([\d.,]+ ?[a-z]+) ?(N|nitrogen|P2O5|P₂O₅|phosphate|K2O|K₂O|potash|ai|a\.i\.|active(?: ingredient)?)(?=$|[\s/])(.*)$/i;
+  /^([\d.,½¼¾/ ]*[\d½¼¾] ?[a-z]+) (N|nitrogen|P2O5|P₂O₅|phosphate|K2O|K₂O|potash|ai|a\.i\.|active(?: ingredient)?)(?=$|[\s/])(.*)$/i;
 
 const NUTRIENT_WORDS: Record<string, Nutrient> = {
   n: "N",
@@ -104,7 +104,9 @@ export function parseStated(typed: string, product: Composition, options: ParseO
   }
   const [, amount, what, rest] = parts as unknown as [string, string, string, string];
   const { path = "", dialect } = options;
-  const unit = dialect === "screen" ? spokenToWritten(`${amount} ${rest}`) : `${amount}${rest}`;
+  // Where a screen says for 1,000 sq ft, a nutrient without an area is meant so too.
+  const spoken = rest.trim() === "" ? "/1000 ft2" : rest;
+  const unit = dialect === "screen" ? spokenToWritten(`${amount} ${spoken}`) : `${amount}${rest}`;
   const read = parseQuantity(unit.replace(/^(\S+) ?([a-z]+) ?\//i, "$1 $2/"), "activeRate", {
     ...options,
     bare: undefined,

@@ -1,3 +1,4 @@
+import { sameName } from "../names";
 import type { Kit } from "../calibration/kit";
 import { raw, type Quantity } from "../quantity/kinds";
 import { unitNamed } from "../quantity/unit";
@@ -55,10 +56,16 @@ export const TOO_ROUGH = 0.05;
 /** Errors this near each other, as a part of the amount, are the same. */
 const SAME = 1e-9;
 
-/** The scales of a kit, or its vessels, as tools. */
-export function toolsOf(kit: Kit, dry: boolean): Tool[] {
+/** The scales of a kit, with the cups whose marks hold for this product, or its vessels, as tools. */
+export function toolsOf(kit: Kit, dry: boolean, product?: string): Tool[] {
+  const cups = (kit.cups ?? []).filter((cup) => product !== undefined && sameName(cup.product, product));
   return dry
-    ? kit.scales.map((s) => ({ name: s.name, step: raw(s.step.value), capacity: raw(s.capacity.value), unit: s.step.unit }))
+    ? [...kit.scales, ...cups].map((s) => ({
+        name: s.name,
+        step: raw(s.step.value),
+        capacity: raw(s.capacity.value),
+        unit: s.step.unit,
+      }))
     : kit.vessels.map((v) => ({
         name: v.name,
         step: raw(v.graduation.value),

@@ -20,6 +20,21 @@ export const halfWaterRule = rule({
   compute: ({ fill }) => num(fill) / 2,
 });
 
+export const threeQuartersWaterRule = rule({
+  id: "three-quarters-water",
+  version: 1,
+  title: "Water to start with",
+  formula: "fill * 3 / 4",
+  inputs: { fill: "volume" },
+  output: "volume",
+  source: "three quarters of the water first, then the products, then to the mark (another school, common practice)",
+  compute: ({ fill }) => (num(fill) * 3) / 4,
+});
+
+/** The schools of filling: how much water goes in before the products. */
+export const WATER_FIRST = ["half", "three quarters"] as const;
+export type WaterFirst = (typeof WATER_FIRST)[number];
+
 export const roomForWaterRule = rule({
   id: "room-for-water",
   version: 1,
@@ -45,10 +60,16 @@ export const waterOnTopRule = rule({
 /**
  * The water that a load is begun with: half of it, or as much as the liquid products leave room for. Null where they
  * leave none: a jar of undiluted product.
+ * @param school how much of it comes before the products
  */
-export function waterFirst(fill: Source<"volume">, amounts: readonly Amount[]): Derived<"volume"> | null {
+export function waterFirst(
+  fill: Source<"volume">,
+  amounts: readonly Amount[],
+  school: WaterFirst = "half",
+): Derived<"volume"> | null {
   const products = amounts.filter((a): a is Derived<"volume"> => !isWeight(a));
   const taken = nums(products).reduce((sum, p) => sum + p, 0);
+  if (school === "three quarters" && taken <= num(fill) / 4) return derive(threeQuartersWaterRule, { fill });
   if (taken <= num(fill) / 2) return derive(halfWaterRule, { fill });
   return taken < num(fill) * (1 - 1e-9) ? derive(roomForWaterRule, { fill, products }) : null;
 }
@@ -127,21 +148,26 @@ export type Step =
       readonly formulation?: string;
       /** Stirred to a slurry in a pail first, so that it goes in without lumps. */
       readonly slurry: boolean;
+      /** The label's own word on mixing it. */
+      readonly order?: string;
       readonly amount: Amount;
     }
   | { readonly key: string; readonly kind: "rinse" }
   | { readonly key: string; readonly kind: "topUp"; readonly to: Source<"volume"> };
 
-/** The steps of a filling: water to begin with, the products in pouring order, what was used rinsed in, up to the mark. */
-export function stepsOf(products: readonly MixProduct[], filling: Filling): Step[] {
+/**
+ * The steps of a filling: water to begin with, the products in pouring order, what was used rinsed in, up to the mark.
+ * @param school how much of the water comes first
+ */
+export function stepsOf(products: readonly MixProduct[], filling: Filling, school: WaterFirst = "half"): Step[] {
   const at = (what: string) => `${filling.key}.${what}`;
   const { fillTo, adds, startsWith, amounts } = filling;
-  const fresh = waterFirst(adds, amounts);
+  const fresh = waterFirst(adds, amounts, school);
   const water = fresh && startsWith ? derive(waterOnTopRule, { left: startsWith, water: fresh }) : fresh;
   return [
     ...(water ? [{ key: at("water"), kind: "water", to: water, mark: fillTo } as const] : []),
     ...pouringOrder(products).map((i): Step => {
-      const { name, formulation } = products[i]!;
+      const { name, formulation, order } = products[i]!;
       return {
         key: at(`product-${i + 1}`),
         kind: "product",
@@ -149,6 +175,7 @@ export function stepsOf(products: readonly MixProduct[], filling: Filling): Step
         name,
         ...(formulation && { formulation }),
         slurry: goesInAsSlurry(products[i]!),
+        ...(order !== undefined && { order }),
         amount: amounts[i]!,
       };
     }),

@@ -242,7 +242,9 @@ describe("aftercare across a tank", () => {
       { keepDry: "48 h" },
       /A must be watered in within 24 h, B must stay dry for 48 h/,
     ],
-    ["the other way round", { keepDry: "24 h" }, { waterLeast: "0.25 in" }, /B must be watered in, A must stay dry/],
+    ["the other way round", { keepDry: "48 h" }, { waterWithin: "24 h" }, /B must be watered in within 24 h, A must stay dry/],
+    ["no deadline on the card is asked about, and doesn't clash", { keepDry: "24 h" }, { waterLeast: "0.25 in" }, null],
+    ["dry for a day, then watered in within three", { keepDry: "24 h" }, { waterLeast: "0.25 in", waterWithin: "72 h" }, null],
     ["a deadline that leaves the time", { waterLeast: "0.25 in", waterWithin: "48 h" }, { keepDry: "24 h" }, null],
     [
       "depths with nothing in common",

@@ -1,6 +1,7 @@
 import type { AreaRate } from "../labels/active";
 import type { Counting } from "../labels/budget";
 import type { LabelSays } from "../labels/label";
+import { groundIsOpen } from "../labels/gallon";
 import { judgeMix } from "../labels/limit-mix";
 import { judgeZone } from "../labels/limits";
 import { perArea } from "../labels/per-area";
@@ -12,11 +13,12 @@ import { rateBounds, slipsOfRate, type RateContext } from "../slips/of-rate";
 import type { AnySource, Source } from "../working/rule";
 import { putDown } from "./fixed-volume";
 import type { MixInput } from "./mix";
+import { isSpread } from "./pouring-order";
 import type { LabelRate, MixProduct } from "./product";
 
 /** What a label makes of a mix that doesn't hold it. */
 export type LabelWarning =
-  LimitWarning | { readonly code: "per-acre-slip" | "unit-slip" | "under-label-range"; readonly text: string };
+  LimitWarning | { readonly code: "per-acre-slip" | "unit-slip" | "under-label-range" | "ground-open"; readonly text: string };
 
 export interface SiteBudget extends Budget {
   readonly site: string;
@@ -33,19 +35,23 @@ export interface Judgement {
 
 const SAYS_NOTHING: LabelSays = { actives: [], limits: [] };
 
+/** What of a mix is judged. */
+type Judging = Pick<MixInput, "products" | "sites" | "sprayVolume" | "leaves" | "hoseEnd" | "head" | "date" | "anyOrder">;
+
 /** Holds a mix against its labels, zone by zone. A site with a reason is held whole: its zones are sprayed from one tank. */
-export function judge(input: MixInput): Judgement {
+export function judge(input: Judging): Judgement {
   const sprayVolume = input.leaves ?? input.sprayVolume;
   const products = input.products.map((product): Counting => ({
     name: product.name,
     dry: product.form === "dry",
     says: product.says ?? SAYS_NOTHING,
     rate: rateOnGround(product, sprayVolume),
+    spread: isSpread(product),
   }));
-  const whole = judgeMix(products, { sprayVolume }, input.hoseEnd ?? false);
+  const whole = judgeMix(products, { sprayVolume }, input.hoseEnd ?? false, input.head ?? null);
   const { date, anyOrder } = input;
   const reasons: Reason[] = [...whole.reasons];
-  const warnings: LabelWarning[] = input.products.flatMap(rateWarnings);
+  const warnings: LabelWarning[] = [...whole.warnings, ...input.products.flatMap(rateWarnings)];
   const budgets: SiteBudget[] = [];
   const held = new Set<string>(whole.reasons.length > 0 ? input.sites.map((s) => s.name) : []);
   // A product that says nothing, and no other that does, has nothing to be judged.
@@ -113,6 +119,11 @@ function rateWarnings(product: MixProduct): LabelWarning[] {
         code,
         text: `${product.name}: ${text(product.rate)} is outside the label; ${found[0]!.says} (${found.map((s) => s.corrected).join(" or ")}).`,
       });
+  if (groundIsOpen(product))
+    warnings.push({
+      code: "ground-open",
+      text: `${product.name}: ${text(product.rate)} is a strength, and its label sets no limit by area. If it means a gallon for so much ground, say so (gallonCovers): a sprayer that puts down more than that overdoses.`,
+    });
   const least = product.says?.range?.[0];
   const bounds = least && rateBounds(product.rate.kind, { least });
   if (!product.split && bounds && raw(product.rate.value as Quantity<Kind>) < bounds.least * (1 - 1e-9))

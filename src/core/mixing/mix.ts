@@ -1,3 +1,4 @@
+import type { HeadReading } from "../hose-end/head";
 import type { ZoneFacts } from "../labels/label";
 import type { Reason } from "../labels/reason";
 import { show, writeNumber } from "../quantity/format";
@@ -11,7 +12,9 @@ import { dayRun, type DayRun, type Lawn } from "./day-run";
 import { fixedVolumeEffect, mixedFor } from "./fixed-volume";
 import { loadCount, MOST_LOADS, splitLoads, underLeast, type LoadMode } from "./loads";
 import { judge, type LabelWarning, type SiteBudget } from "./judge";
+import { isSpread } from "./pouring-order";
 import type { MixProduct } from "./product";
+import { spreadItems, type SpreadItem } from "./spread";
 import { totalsOf } from "./totals";
 
 export interface Tank {
@@ -38,6 +41,8 @@ export interface MixInput {
   /** What really leaves the sprayer, where a load is not filled with it: a hose-end head's jar. */
   readonly leaves?: Source<"sprayVolume">;
   readonly hoseEnd?: boolean;
+  /** What the head does with the first product at the pace that was timed. */
+  readonly head?: HeadReading | null;
   /** The fixed-volume school: mixed for this, whatever is sprayed. */
   readonly mixedFor?: Source<"sprayVolume"> | undefined;
   /** So much more is mixed than the site takes; none unless somebody asks for it. */
@@ -92,7 +97,10 @@ export interface MixPlan {
   /** What really leaves the sprayer: the spray volume, but of a hose-end head's jar. */
   readonly leaves: Source<"sprayVolume">;
   readonly tankCoverage: Derived<"area">;
+  /** What goes into the tank, in the order of the input. */
   readonly products: readonly MixProduct[];
+  /** What is spread dry beside it, site by site. */
+  readonly spread: readonly SpreadItem[];
   /** The sites that may be sprayed. A held one is not among them: there is no amount of it anywhere. */
   readonly sites: readonly SitePlan[];
   /** The fills of the day, where it is planned as one. */
@@ -113,20 +121,21 @@ export interface MixPlan {
  */
 export function mix(input: MixInput): MixPlan {
   const { sprayVolume } = input;
-  const products = input.mixedFor ? input.products.map((p) => mixedFor(p, input.mixedFor!)) : input.products;
+  const all = input.mixedFor ? input.products.map((p) => (isSpread(p) ? p : mixedFor(p, input.mixedFor!))) : input.products;
+  const products = all.filter((p) => !isSpread(p));
   const usable = given(input.tank.usable, "usable volume");
   const least = input.tank.leastMix ? given(input.tank.leastMix, "least mix") : undefined;
   const tankCoverage = derive(coverageRule, { usable, sprayVolume });
   const bound = products.map(amountFor);
   const full = contentsOf(usable, tankCoverage, bound);
-  const judgement = judge({ ...input, products });
+  const judgement = judge({ ...input, products: all });
   const warnings: MixWarning[] = [...judgement.warnings, ...schoolWarnings(input)];
 
   const sites = input.sites.flatMap((site): SitePlan[] => {
     if (judgement.held.includes(site.name)) return [];
     const { area, meant, spray } = siteSpray(site, input);
     const loads: Load[] = [];
-    for (const part of splitLoads(spray, usable, least, input.loads)) {
+    for (const part of products.length > 0 ? splitLoads(spray, usable, least, input.loads) : []) {
       const contents = part.full ? full : contentsOf(part.fill, coversOf(part.fill, spray, meant, sprayVolume), bound);
       for (let i = 0; i < part.times; i++) loads.push({ number: loads.length + 1, contents });
       // Of a day its own fills count, not what each site would take by itself.
@@ -148,12 +157,13 @@ export function mix(input: MixInput): MixPlan {
     ];
   });
   const { held, reasons, budgets, working } = judgement;
-  const run = input.run ? dayOf(input, products, held, bound) : null;
+  const run = input.run && products.length > 0 ? dayOf(input, products, held, bound) : null;
   if (run)
     for (const load of run.loads)
       if (underLeast(load.fillTo, least)) warnings.push(belowLeast(`Load ${load.number} of the day`, load.fillTo, least!));
   const leaves = input.leaves ?? sprayVolume;
-  return { sprayVolume, leaves, tankCoverage, products, sites, run, held, reasons, budgets, judged: working, warnings };
+  const spread = spreadItems({ ...input, products: all }, held);
+  return { sprayVolume, leaves, tankCoverage, products, spread, sites, run, held, reasons, budgets, judged: working, warnings };
 }
 
 /** The day of a mix, as far as it is still to do. */
@@ -238,6 +248,7 @@ export function planSources(plan: MixPlan): AnySource[] {
         load.covers,
         ...load.amounts,
       ]),
+      plan.spread.map((item) => item.total),
     );
 }
 

@@ -34,7 +34,17 @@ export const goesInAsSlurry = ({ formulation }: Pick<MixProduct, "formulation">)
 /** A packet that dissolves goes in whole and unopened. */
 export const isPacket = ({ formulation }: Pick<MixProduct, "formulation">): boolean => formulation?.toUpperCase() === "WSP";
 
+/** Granules that are spread dry: they never go into a tank, and need neither a rig nor its calibration. */
+export const isSpread = ({ form, formulation }: Pick<MixProduct, "form" | "formulation">): boolean =>
+  form === "dry" && formulation?.toUpperCase() === "G";
+
+/** What the label itself says of when it goes in: first of all, or last. Its own word counts above the usual order. */
+const FIRST = /^first\b|\b(?:add|goes|put|pour|mix)(?: it| in| into the tank)* first\b|\bbefore (?:all|any|every)/i;
+const LAST = /^last\b|\b(?:add|goes|put|pour|mix)(?: it| in| into the tank)* last\b|\bafter (?:all|every)/i;
+
 function placeOf(product: MixProduct): number {
+  const own = product.order ?? "";
+  if (FIRST.test(own) !== LAST.test(own)) return FIRST.test(own) ? -1 : 99;
   const code = product.formulation?.toUpperCase();
   return code !== undefined && code in FORMULATIONS ? FORMULATIONS[code as Formulation].place : UNKNOWN[product.form];
 }

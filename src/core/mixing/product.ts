@@ -32,6 +32,8 @@ export interface MixProduct {
   readonly form: Form;
   /** The label's code: WG, SC, EC … decides when it goes into the tank. */
   readonly formulation?: string;
+  /** The label's own mixing order, in its words. */
+  readonly order?: string;
   readonly rate: LabelRate;
   /** How the rate was turned into product, where the label states a nutrient or an active. */
   readonly by?: Derived<"rateByWeight"> | Derived<"rateByVolume">;
@@ -40,6 +42,8 @@ export interface MixProduct {
   readonly price?: Price;
   /** Packages that it comes in. */
   readonly packages?: readonly Package[];
+  /** A rate for a volume of spray was asked about, and is meant as the strength of the mix. */
+  readonly byStrength?: boolean;
   /** One part of a split: half the label's rate is meant. */
   readonly split?: boolean;
   /** What the label binds the plan to. */

@@ -131,7 +131,8 @@ export function showNumber<K extends Kind>(value: Quantity<K>, kind: K, unit: Un
 /** A value as it was entered, with its unit as a person reads it: 40 psi comes back as 40 psi. */
 export function showEntered(value: Entered<Kind>): string {
   if (value.text.includes(":")) return value.text;
-  const number = value.text.split(" ")[0]!;
+  const typed = value.text.split(" ")[0]!;
+  const number = /^\d{4,}$/.test(typed) ? Number(typed).toLocaleString("en-US") : typed;
   return value.unit === "" ? number : `${number} ${unitText(value.unit)}`;
 }
 

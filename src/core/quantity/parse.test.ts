@@ -4,7 +4,7 @@ import { expectNear } from "../testing/near";
 import { showEntered } from "./format";
 import { raw, type Kind } from "./kinds";
 import { entered, EXAMPLES, parseAs, parseQuantity } from "./parse";
-import { boundsOf, FIELDS, parseField, type Field } from "./ranges";
+import { bareUnit, boundsOf, FIELDS, parseField, type Field, understood, withUnit } from "./ranges";
 
 const code = (text: unknown, kind: Kind, dialect: "file" | "screen" = "file"): IssueCode | "ok" => {
   const read = parseQuantity(text, kind, { dialect });
@@ -141,6 +141,62 @@ describe("what people type on a screen", () => {
     expect(read.ok ? read.value.text : wordsFor(read.issues[0]!)).toBe(text);
   });
 
+  test.each<[string, Field, string]>([
+    ["½", "spot", "0.5 gal"],
+    ["1/2 gal", "spot", "0.5 gal"],
+    ["1 1/2", "spot", "1.5 gal"],
+    ["1½ gal", "spot", "1.5 gal"],
+    ["3/8 in", "hoseDiameter", "0.375 in"],
+    ["12'", "swath", "12 ft"],
+    ["12' 6\"", "swath", "12.5 ft"],
+    ['18"', "spacing", "18 in"],
+    ["62 x 100", "zoneArea", "6200 ft2"],
+    ["62 ft by 100 ft", "zoneArea", "6200 ft2"],
+    ["10 m × 12.5 m", "zoneArea", "125 m2"],
+    ["0.3 oz", "weightRate", "0.3 oz/1000 ft2"],
+    ["4 fl oz", "volumeRate", "4 fl oz/1000 ft2"],
+    ["2 gal", "sprayVolume", "2 gal/1000 ft2"],
+  ])("%s in %s is understood", (typed, field, text) => {
+    const read = parseField(field, typed);
+    expect(read.ok ? read.value.text : wordsFor(read.issues[0]!)).toBe(text);
+    if (!/^\d+$/.test(typed)) expect(understood(field, typed)).toBe(read.ok && showEntered(read.value));
+  });
+  test.each<[string, Field]>([
+    ["5/4 gal", "spot"],
+    ["1/2/3", "spot"],
+    ["3 x 4 x 5", "zoneArea"],
+    ["62 ft x 100 m", "zoneArea"],
+    ["0.3 ft", "weightRate"],
+  ])("%s in %s is not", (typed, field) => expect(parseField(field, typed).ok).toBe(false));
+  test("the job file stays strict", () => {
+    for (const [typed, kind] of [
+      ["1/2 gal", "volume"],
+      ["½ gal", "volume"],
+      ["12'", "length"],
+      ["62 x 100", "area"],
+      ["0.3 oz", "rateByWeight"],
+    ] as const)
+      expect(parseQuantity(typed, kind).ok).toBe(false);
+  });
+  test("what is plain needs no word", () => {
+    expect([understood("spot", "2"), understood("spot", "2 gal"), understood("weightRate", "0.3 oz/1000 ft2")]).toEqual([
+      undefined,
+      undefined,
+      undefined,
+    ]);
+  });
+  test("a metric reader's bare number is metric, in every field", () => {
+    for (const field of Object.keys(FIELDS) as Field[]) {
+      const unit = bareUnit(field, "metric");
+      const full = withUnit(field, "20", "metric");
+      expect(full).toBe(unit === "" || unit === FIELDS[field].bare ? withUnit(field, "20", "metric") : `20 ${unit}`);
+      const read = parseField(field, full);
+      expect([field, read.ok || read.issues[0]!.code]).toEqual([field, read.ok || "out-of-range"]);
+      expect(withUnit(field, "20", "us")).toBe("20");
+      expect(withUnit(field, "20 gal", "metric")).toBe("20 gal");
+    }
+  });
+
   test("a lone oz stays a weight", () => {
     expect(code("33 oz", "volume", "screen")).toBe("wrong-unit");
     expect(code("33 ounces", "volume", "screen")).toBe("wrong-unit");
@@ -151,7 +207,7 @@ describe("what people type on a screen", () => {
     expect(read.ok && showEntered(read.value)).toBe("40 psi");
   });
 
-  test.each(["text", "-1", "0", "1e99", "999999999999999", "1,5", "", "½", "∞", "<b>", "4 furlongs"])(
+  test.each(["text", "-1", "0", "1e99", "999999999999999", "1,5", "", "1/0", "3/2 of", "∞", "<b>", "4 furlongs"])(
     "%p is refused in every field",
     (typed) => {
       for (const field of Object.keys(FIELDS) as Field[]) expect([field, parseField(field, typed).ok]).toEqual([field, false]);

@@ -1,6 +1,6 @@
 import { bad, good, type Issue, type IssueCode, type Result } from "../issue";
 import { make, type Kind, type Quantity } from "./kinds";
-import { spokenToWritten } from "./spoken";
+import { rectangleToArea, spokenToWritten } from "./spoken";
 import { findUnit, unitsOf, type Unit } from "./unit";
 import { DIMENSIONS, NOT_WRITTEN, SHAPES, type Dimension } from "./units";
 
@@ -78,6 +78,7 @@ export function parseAs<K extends Kind>(typed: unknown, kinds: readonly K[], opt
   const foreign = /\b(imp|imperial|uk)\b.*\bgal|\bgal\w*\b.*\b(imp|imperial|uk)\b/i.test(text);
   if (foreign) return fail("imperial-gallon", "1 imperial gallon is 4.54609 L");
   if (dialect === "screen") {
+    if (kinds.includes("area" as K)) text = rectangleToArea(text, options.bare);
     text = spokenToWritten(text);
     if (options.bare !== undefined && /^[\d.,]+$/.test(text)) text = `${text} ${options.bare}`.trim();
   }
@@ -102,6 +103,18 @@ export function parseAs<K extends Kind>(typed: unknown, kinds: readonly K[], opt
   const unit = findUnit(rest);
   if (!unit || NOT_WRITTEN.includes(unit.id)) return fail("unknown-unit", unitHint(rest, kinds, example));
   const kind = kinds.find((k) => SHAPES[k] === unit.shape);
+  // "0.3 oz" where the field says oz per 1,000 sq ft: its area is meant.
+  const area = dialect === "screen" && !kind ? /\/(.+)$/.exec(options.bare ?? "")?.[1] : undefined;
+  const meant = area === undefined ? undefined : findUnit(`${unit.id}/${area}`);
+  const full = meant && kinds.find((k) => SHAPES[k] === meant.shape);
+  if (meant && full)
+    return good({
+      text: `${number} ${meant.id}`,
+      kind: full,
+      number: value,
+      unit: meant.id,
+      value: make<K>(value * meant.factor),
+    });
   if (!kind) return fail(...unitOfAnotherKind(unit, kinds, number, example));
   return good({ text: `${number} ${unit.id}`, kind, number: value, unit: unit.id, value: make<K>(value * unit.factor) });
 }
@@ -155,6 +168,9 @@ function unitHint(rest: string, kinds: readonly Kind[], example: string): string
 
 function unitOfAnotherKind(unit: Unit, kinds: readonly Kind[], number: string, example: string): [IssueCode, string] {
   const shapes = kinds.map((k) => SHAPES[k]);
+  // An ounce of weight and a fluid ounce share a name: the other one may be meant.
+  const twin = { oz: "fl oz", "fl oz": "oz" }[unit.id];
+  if (twin !== undefined && shapes.includes(findUnit(twin)!.shape)) return ["wrong-unit", `"${number} ${twin}"`];
   // "0.2 oz" where a rate is wanted: the amount is right, the area is missing.
   if (shapes.includes(`${unit.shape}/area`)) return ["no-area", `"${number} ${unit.id}/1000 ft2"`];
   return ["wrong-unit", example];

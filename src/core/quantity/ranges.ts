@@ -1,6 +1,7 @@
 import { bad, type Result } from "../issue";
 import { showEntered } from "./format";
 import { raw, type Kind } from "./kinds";
+import type { System } from "../working/units";
 import { entered, parseQuantity, type Entered, type ParseOptions } from "./parse";
 
 /**
@@ -43,6 +44,43 @@ export const FIELDS = {
   volumeStrength: { kind: "strengthByVolume", least: "0.0001 %v/v", most: "90 %v/v", bare: "fl oz/gal" },
 } as const satisfies Record<string, { kind: Kind; least: string; most: string; bare: string }>;
 
+/** The unit that a bare number has for a metric reader. */
+export const METRIC_BARE: Readonly<Record<keyof typeof FIELDS, string>> = {
+  usable: "L",
+  leastMix: "L",
+  spacing: "cm",
+  pressure: "bar",
+  testArea: "m2",
+  walkTime: "s",
+  catchTime: "s",
+  catchVolume: "mL",
+  course: "m",
+  swath: "m",
+  speed: "km/h",
+  overage: "%",
+  spot: "L",
+  left: "L",
+  sprayVolume: "L/100 m2",
+  hoseDiameter: "cm",
+  hoseLength: "m",
+  scaleStep: "g",
+  scaleCapacity: "kg",
+  graduation: "mL",
+  vesselCapacity: "mL",
+  knownWeight: "g",
+  tipFlow: "L/min",
+  meterFlow: "L/min",
+  feed: "mL/min",
+  dial: "mL/L",
+  jarVolume: "mL",
+  gravity: "",
+  zoneArea: "m2",
+  weightRate: "g/100 m2",
+  volumeRate: "mL/100 m2",
+  weightStrength: "g/L",
+  volumeStrength: "mL/L",
+};
+
 export type Field = keyof typeof FIELDS;
 export type KindOfField<F extends Field> = (typeof FIELDS)[F]["kind"];
 
@@ -60,6 +98,35 @@ export function withinField<K extends Kind>(field: Field, value: Entered<K>, pat
   if (number >= bounds.least * (1 - 1e-9) && number <= bounds.most * (1 + 1e-9)) return { ok: true, value };
   const shown = `from ${showEntered(entered(least, kind))} to ${showEntered(entered(most, kind))}`;
   return bad({ path, code: "out-of-range", received: value.text, expected: shown });
+}
+
+/** The unit that a bare number has in a field, by the reader's units. */
+export const bareUnit = (field: Field, system: System): string => (system === "us" ? FIELDS[field].bare : METRIC_BARE[field]);
+
+/**
+ * What was typed as it will be understood: a bare number of a metric reader with its metric unit; anything else as it is.
+ * A form keeps and sends the text, so the unit is written out as soon as the field is left.
+ */
+export function withUnit(field: Field, typed: string, system: System): string {
+  const unit = bareUnit(field, system);
+  return system === "us" || unit === "" || !/^[\d.,½¼¾/ ]+$/.test(typed.trim()) || typed.trim() === ""
+    ? typed
+    : `${typed.trim()} ${unit}`;
+}
+
+/**
+ * What was understood of a typed text, where it isn't plain from the text itself: a fraction, two sides, a rate without its
+ * area. Undefined where it is plain or can't be read.
+ */
+export function understood(field: Field, typed: string): string | undefined {
+  const text = typed.trim();
+  if (
+    !/[½¼¾⅓⅔⅛⅜⅝⅞'’"”×]|\d\/\d|\dx\d|\d x \d|\bby\b/i.test(text) &&
+    !(FIELDS[field].bare.includes("/") && /[a-z]$/i.test(text) && !/\/|\bper\b/i.test(text))
+  )
+    return undefined;
+  const read = parseField(field, typed);
+  return read.ok ? showEntered(read.value) : undefined;
 }
 
 /** Reads what was typed into a field: in its kind, in its range; a bare number takes the field's unit. */

@@ -33,10 +33,61 @@ const SPOKEN: readonly (readonly [RegExp, string])[] = [
   [/\bmiles?\b/gi, "mi"],
 ];
 
+const GLYPHS: Readonly<Record<string, number>> = {
+  "½": 1 / 2,
+  "¼": 1 / 4,
+  "¾": 3 / 4,
+  "⅓": 1 / 3,
+  "⅔": 2 / 3,
+  "⅛": 1 / 8,
+  "⅜": 3 / 8,
+  "⅝": 5 / 8,
+  "⅞": 7 / 8,
+};
+const plain = (value: number): string => String(Number(value.toPrecision(12)));
+
+/**
+ * Fractions as people write them, at the beginning: "½ gal", "1/2 gal", "1 1/2 in", "1½ in" → decimals. Only proper ones of
+ * a kitchen or a tape: halves to sixty-fourths.
+ */
+function fractions(text: string): string {
+  const glyph = /^(\d+)? ?([½¼¾⅓⅔⅛⅜⅝⅞])(?!\d)(.*)$/s.exec(text);
+  if (glyph) return `${plain(Number(glyph[1] ?? 0) + GLYPHS[glyph[2]!]!)}${spaced(glyph[3]!)}`;
+  const parts = /^(?:(\d+)[ -])?(\d{1,2})\/(\d{1,2})(?![\d/])(?=$| |[A-Za-z"”'’])(.*)$/s.exec(text);
+  if (!parts) return text;
+  const [, whole, over, under, rest] = parts as unknown as [string, string | undefined, string, string, string];
+  const [a, b] = [Number(over), Number(under)];
+  if (a === 0 || b < 2 || b > 64 || a >= b) return text;
+  return `${plain(Number(whole ?? 0) + a / b)}${spaced(rest)}`;
+}
+const spaced = (rest: string) => (/^[A-Za-z%]/.test(rest) ? ` ${rest}` : rest);
+
+/** Feet and inches by their marks: 12' → 12 ft, 18" → 18 in, 12' 6" → 12.5 ft. */
+function marks(text: string): string {
+  const both = /^(\d+(?:\.\d+)?)\s*['’′]\s*(\d+(?:\.\d+)?)\s*(?:["”″]|'')$/.exec(text);
+  if (both) return `${plain(Number(both[1]) + Number(both[2]) / 12)} ft`;
+  return text.replace(/^(\d+(?:\.\d+)?)\s*(?:["”″]|'')(?=$| )/, "$1 in").replace(/^(\d+(?:\.\d+)?)\s*['’′](?=$| )/, "$1 ft");
+}
+
+/** Two sides of a rectangle for its area: "62 x 100", "62 ft × 100 ft" → "6200 ft2". @param bare the area's unit where no side has one */
+export function rectangleToArea(text: string, bare = "ft2"): string {
+  const side = String.raw`(\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d+(?:\.\d+)?)\s*(ft|feet|foot|'|’|m|yd)?`;
+  const parts = new RegExp(`^${side}\\s*(?:x|×|\\*|by)\\s*${side}$`, "i").exec(text.trim());
+  if (!parts) return text;
+  const unit = (typed: string | undefined) =>
+    typed === undefined ? undefined : /^[f'’]/i.test(typed) ? "ft" : typed.toLowerCase();
+  const [a, b] = [unit(parts[2]), unit(parts[4])];
+  if (a !== undefined && b !== undefined && a !== b) return text;
+  const of = b ?? a ?? bare.replace(/2$/, "");
+  if (!["ft", "m", "yd"].includes(of)) return text;
+  const number = (typed: string) => Number(typed.replaceAll(",", ""));
+  return `${plain(number(parts[1]!) * number(parts[3]!))} ${of}2`;
+}
+
 /** "1,000 sq ft" → "1,000 ft2"; "2 gallons per acre" → "2 gal/ac"; "40 PSI" → "40 psi". Unknown words are left alone. */
 export function spokenToWritten(text: string): string {
   // A unit that touches its number ("4gal") hides from a word boundary.
-  let written = text
+  let written = marks(fractions(text.trim()))
     .replace(/(\d)(?=[A-Za-z])(?!e[+-]?\d)/g, "$1 ")
     .replace(/\b(ft|m|yd) 2\b/gi, "$12")
     .replace(/\b(ft|m|yd)2\b/gi, (m) => m.toLowerCase());

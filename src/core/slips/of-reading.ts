@@ -79,9 +79,20 @@ export function slipsOfWalk(
 function slipsOfTime(typed: Entered<"time">, bounds: Bounds): Slip[] {
   const times = (factor: number) => scaledTime(typed, factor);
   return fitting(typed, bounds, [
+    {
+      code: "minutes-for-seconds",
+      value: clockOf(typed),
+      says: "a point was probably typed for the colon of minutes and seconds",
+    },
     { code: "minutes-for-seconds", value: times(60), says: "minutes were probably typed as seconds" },
     { code: "seconds-for-minutes", value: times(1 / 60), says: "seconds were probably typed as minutes" },
   ]);
+}
+
+/** 2.05 that may be 2:05. */
+function clockOf(typed: Entered<"time">): Entered<"time"> | undefined {
+  const parts = /^(\d{1,2})\.([0-5]\d)(?: s)?$/.exec(typed.text);
+  return parts ? scaled({ ...typed, number: Number(parts[1]) * 60 + Number(parts[2]), unit: "s" }, 1) : undefined;
 }
 
 /** A clock text has no unit to keep: the time comes back in seconds. */
@@ -132,6 +143,20 @@ export function slipsOfCatch(volume: Entered<"volume">, time: Quantity<"time">, 
     { code: "decimal-point", value: scaled(volume, 0.1), says: "the decimal point is probably one place off" },
     { code: "decimal-point", value: scaled(volume, 10), says: "the decimal point is probably one place off" },
   ]);
+}
+
+/** A catch that was to run for as long as the walk, with a round number near it: 30 s that stands for 28 (ours: within 12 %). */
+export function slipsOfRounded(typed: Entered<"time">, walked: Entered<"time">): Slip[] {
+  const [seconds, mean] = [raw(typed.value), raw(walked.value)];
+  const near = Math.abs(seconds / mean - 1);
+  if (seconds % 5 !== 0 || typed.text.includes(".") || near < 0.01 || near > 0.12) return [];
+  return [
+    {
+      code: "rounded-up",
+      says: `the walk took ${Number(mean.toPrecision(4))} s: a time that was probably rounded`,
+      corrected: walked.text,
+    },
+  ];
 }
 
 /** The time of a catch. */

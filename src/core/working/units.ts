@@ -74,6 +74,13 @@ export function unitFor<K extends Kind>(value: Quantity<K>, kind: K, system: Sys
   return unit as UnitOf<K>;
 }
 
+/** A flow as crews say it: seconds a gallon, or a litre. */
+export function secondsA(flow: Quantity<"flow">, system: System): string {
+  const one = system === "us" ? unitNamed("gal").factor : unitNamed("L").factor;
+  const seconds = one / raw(flow);
+  return `${seconds >= 100 ? Math.round(seconds) : Number(seconds.toPrecision(3))} s a ${system === "us" ? "gallon" : "litre"}`;
+}
+
 /** A value in the reader's units, rounded by its kind's rule or the one given. */
 export function read<K extends Kind>(value: Quantity<K>, kind: K, system: System, rounding?: Rounding): string {
   const unit = unitFor(value, kind, system);
