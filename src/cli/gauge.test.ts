@@ -186,7 +186,10 @@ describe("calibrate, in full", () => {
   test("in a mix a load is a jar: product and water in its ratio", () => {
     const head = { kind: "dial", setting: "2 fl oz/gal", jar: { product: "8 fl oz", water: "4 fl oz" } };
     const sites = [{ name: "Beds", zones: [{ area: "5000 ft2" }] }];
-    const plan = result("mix", hoseEnd(head, { sites }));
+    // At 2 fl oz a gallon, two thirds of it product, 4 fl oz take 72 s.
+    const pace = { kind: "timed-area", area: "1000 ft2", times: ["72 s", "72 s"] };
+    const flow = { kind: "timed-catch", catches: [{ volume: "2.5 gal", time: "60 s" }] };
+    const plan = result("mix", hoseEnd(head, { sites, calibration: { pace, flow } }));
     // 4 fl oz per 1,000 on 5,000 sq ft are 20 fl oz of product, 30 with their water: two jars of 12 and one of 6.
     expect(plan.sites[0].loads.map((l: { fillTo: { value: number } }) => l.fillTo.value * 128)).toEqual(
       [12, 12, 6].map((n) => expect.closeTo(n, 9)),
@@ -196,14 +199,14 @@ describe("calibrate, in full", () => {
     ]);
     expect(plan.sites[0].loads[0].covers).toEqual({ value: expect.closeTo(2000, 6), unit: "ft2" });
     expect(plan.tankCoverage).toEqual({ value: expect.closeTo(2000, 6), unit: "ft2" });
-    expect(plan.sprayVolume.value).toBeCloseTo(2.5, 9);
-    expect(plan.sites[0].spray.value).toBeCloseTo(12.5, 9);
+    expect(plan.sprayVolume.value).toBeCloseTo(3, 9);
+    expect(plan.sites[0].spray.value).toBeCloseTo(15, 9);
   });
-  test("two products or a strength don't go into one jar", () => {
+  test("two products don't go into an undiluted jar, nor does a strength", () => {
     const head = { kind: "dial", setting: "2 fl oz/gal" };
     const one = { name: "A", form: "liquid", rate: "4 fl oz/1000 ft2" };
     expect(run("mix", hoseEnd(head, { products: [one, { ...one, name: "B" }] })).err).toMatch(
-      /^products\[1\]: 2 products in the jar/,
+      /^products\[1\]\.rate: .*nothing fits into an undiluted jar/,
     );
     expect(run("mix", hoseEnd(head, { products: [{ ...one, rate: "1 fl oz/gal" }] })).err).toMatch(/^products\[0\]\.rate: /);
   });

@@ -2,9 +2,10 @@ import { readFileSync } from "node:fs";
 import { resolve } from "node:path";
 import { calibrate, lineFor, type Issue } from "@/core/contents";
 import { planOf } from "@/formats/job-file/assemble";
-import { readJob, readJobText } from "@/formats/job-file/read";
+import { readAny, readAnyText } from "@/formats/job-file/read";
 import type { Job } from "@/formats/job-file/read-checked";
 import { calibrationResult, mixResult } from "@/formats/job-file/results";
+import { planOfSpread, spreadMixResult, type SpreadJob } from "@/formats/job-file/spread";
 import { loadsToCsv } from "@/formats/loads-csv";
 import { sitesFromCsv } from "@/formats/sites-csv";
 
@@ -26,11 +27,12 @@ export interface Outcome {
 export function run(command: string | undefined, text: string, table?: string): Outcome {
   if ((command !== "calibrate" && command !== "mix") || (command === "calibrate" && table !== undefined)) return refused([USAGE]);
   const sites = table === undefined ? undefined : sitesFromCsv(table);
-  const given = readJobText(text);
+  const given = readAnyText(text);
   if (!given.ok || (sites && !sites.ok))
     return refused([...(given.ok ? [] : given.issues), ...(sites && !sites.ok ? sites.issues : [])].map(lineFor));
-  const read = sites ? readJob({ ...given.value.file, sites: sites.value }) : given;
+  const read = sites ? readAny({ ...given.value.file, sites: sites.value }) : given;
   if (!read.ok) return refused(read.issues.map(lineFor));
+  if (!("tanks" in read.value)) return spread(command, read.value, table !== undefined);
   const job = read.value;
   const missing = command === "mix" ? neededToMix(job) : [];
   if (missing.length > 0) return refused(missing.map(lineFor));
@@ -44,6 +46,33 @@ export function run(command: string | undefined, text: string, table?: string): 
   return { out: JSON.stringify(mixResult(plan, calibration), null, 2), err: "", exit: 0 };
 }
 
+/** Granules alone: no tank, so no load and no table of loads. */
+function spread(command: string, job: SpreadJob, batch: boolean): Outcome {
+  if (command === "calibrate")
+    return refused([
+      lineFor({ path: "calibration", code: "missing", received: "", expected: `{ "sprayVolume": "2 gal/1000 ft2" }` }),
+    ]);
+  if (batch)
+    return refused([
+      lineFor({
+        path: "products",
+        code: "conflict",
+        received: "granules that are spread dry",
+        expected: "a product for the tank: they have no loads",
+      }),
+    ]);
+  const missing = job.sites.length > 0 ? [] : [NO_SITES];
+  if (missing.length > 0) return refused(missing.map(lineFor));
+  return { out: JSON.stringify(spreadMixResult(planOfSpread(job)), null, 2), err: "", exit: 0 };
+}
+
+const NO_SITES: Issue = {
+  path: "sites",
+  code: "missing",
+  received: "",
+  expected: `[{ "name": "Ferry green", "zones": [{ "area": "6200 ft2" }] }]`,
+};
+
 function neededToMix(job: Job): Issue[] {
   const missing = (path: string, expected: string): Issue => ({ path, code: "missing", received: "", expected });
   return [
@@ -51,7 +80,7 @@ function neededToMix(job: Job): Issue[] {
     ...(job.products.length
       ? []
       : [missing("products", `[{ "name": "Demo granule", "form": "dry", "rate": "0.3 oz/1000 ft2" }]`)]),
-    ...(job.sites.length ? [] : [missing("sites", `[{ "name": "Ferry green", "zones": [{ "area": "6200 ft2" }] }]`)]),
+    ...(job.sites.length ? [] : [NO_SITES]),
   ];
 }
 

@@ -1,4 +1,5 @@
 import type { Ground, Issue, LeverName, MethodId, RunState } from "@/core/contents";
+import type { SpreadFile } from "./job-file/spread";
 import type { TipText } from "./rig-setup";
 import type { ActiveText, CardText } from "./card/card";
 import type { AppliedText, CalibrationText, JobFile, RigText, SiteText, ZoneText } from "./job-file/types";
@@ -20,6 +21,8 @@ export interface Book {
   readonly calibrations: readonly CalibrationEntry[];
   /** Newest first. */
   readonly sheets: readonly SheetEntry[];
+  /** Granules that are booked and not down yet, newest first. */
+  readonly spreadings: readonly SpreadingEntry[];
   readonly tips: readonly TipEntry[];
   /** Newest first. */
   readonly checks: readonly CheckEntry[];
@@ -44,6 +47,7 @@ export const EMPTY_BOOK: Book = {
   sites: [],
   calibrations: [],
   sheets: [],
+  spreadings: [],
   tips: [],
   checks: [],
   kitChecks: [],
@@ -191,6 +195,8 @@ export interface CalibrationEntry {
   readonly calibration: CalibrationText;
   /** Why what looked like a slip was meant. */
   readonly meant?: readonly string[];
+  /** Why it no longer counts; absent while it does. */
+  readonly withdrawn?: string;
   readonly struck: readonly {
     readonly of: "walk" | "catch";
     readonly time: string;
@@ -215,6 +221,15 @@ export interface SheetEntry {
   readonly steps: number;
   readonly done: number;
   readonly state: SheetState;
+}
+
+/** Granules that are booked to be spread dry. */
+export interface SpreadingEntry {
+  readonly id: string;
+  readonly madeAt: string;
+  readonly date: string;
+  readonly personId: string | null;
+  readonly job: SpreadFile;
 }
 
 /** A sheet is open until what it planned is on record, or it is withdrawn. */

@@ -9,6 +9,7 @@ import {
   type LoadMode,
   type Result,
   type Source,
+  type WaterFirst,
 } from "@/core/contents";
 import type { CountedEntry, KeptSite } from "./book";
 import { withCounted } from "./counted";
@@ -25,6 +26,10 @@ export interface MixWish {
   readonly overage: string;
   /** The fixed-volume school: mixed for this; empty for the calibrated spray volume. */
   readonly mixedFor: string;
+  /** One load less, where what is left over may be let go. */
+  readonly oneLess?: boolean;
+  /** The school of filling; half where it is left out. */
+  readonly waterFirst?: WaterFirst;
 }
 
 /** A site of a mix: some of its zones may be left out, or a spot of one of them is all that is sprayed. */
@@ -73,6 +78,8 @@ export function mixFile(mix: MixOf): Result<JobFile> {
       ...(mix.run && { run: "day" as const, "x-places": true }),
       ...(overage.value !== undefined && { "x-overage": overage.value }),
       ...(mixedFor.value !== undefined && { "x-mixed-for": mixedFor.value }),
+      ...(mix.oneLess && { "x-one-less": true }),
+      ...(mix.waterFirst !== undefined && mix.waterFirst !== "half" && { "x-water-first": mix.waterFirst }),
       "x-any-order": true,
     }),
   );

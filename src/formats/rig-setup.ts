@@ -43,12 +43,32 @@ export interface RigSetupText {
   readonly dedication?: string;
   /** The uses of products that it is kept for; any where it is left out. */
   readonly uses?: readonly ProductUse[];
+  /** Ways in which the rig is set for different work, each with its own calibrations. */
+  readonly setups?: readonly NamedSetup[];
+  /** The numbers that the dial of a hose-end head has. */
+  readonly settings?: readonly string[];
   /** Name of the tip chart that belongs to the tip that is on. */
   readonly chart?: string;
   readonly kit?: KitText;
 }
 
+/** A named way in which a rig is set: a second tip, another pressure, another nozzle setting. What is left out is as it is. */
+export interface NamedSetup {
+  readonly name: string;
+  readonly size?: string;
+  readonly pressure?: string;
+  readonly nozzle?: string;
+  readonly swath?: string;
+}
+
 export interface KitText {
+  /** Cups whose marks are a weight of one dry product. */
+  readonly cups?: readonly {
+    readonly name: string;
+    readonly product: string;
+    readonly step: string;
+    readonly capacity: string;
+  }[];
   readonly scales: readonly { readonly name: string; readonly step: string; readonly capacity: string }[];
   readonly vessels: readonly { readonly name: string; readonly graduation: string; readonly capacity: string }[];
 }
@@ -92,11 +112,13 @@ const TEXTS = [...HELD.map(([key]) => key), "mostPressure", "dedication", "chart
 export function isSetup(input: unknown): input is RigSetupText {
   if (typeof input !== "object" || input === null) return false;
   const setup = input as Record<string, unknown>;
-  const known = [...TEXTS, "uses", "capacities", "hose", "kit"] as readonly string[];
+  const known = [...TEXTS, "uses", "capacities", "hose", "kit", "settings", "setups"] as readonly string[];
   return (
     Object.keys(setup).every((key) => known.includes(key)) &&
     TEXTS.every((key) => setup[key] === undefined || isText(setup[key])) &&
     (setup.uses === undefined || isUses(setup.uses)) &&
+    (setup.setups === undefined || isSetups(setup.setups)) &&
+    (setup.settings === undefined || isSettings(setup.settings)) &&
     (setup.ground === undefined || GROUNDS.includes(setup.ground as Ground)) &&
     (setup.capacities === undefined || isCapacities(setup.capacities)) &&
     (setup.hose === undefined || hasFields(setup.hose, { diameter: "hoseDiameter", length: "hoseLength" })) &&
@@ -108,6 +130,24 @@ export function isSetup(input: unknown): input is RigSetupText {
 const isUses = (input: unknown): boolean =>
   Array.isArray(input) && input.every((use) => PRODUCT_USES.includes(use as ProductUse));
 
+const isSetups = (input: unknown): boolean =>
+  Array.isArray(input) &&
+  input.length <= 12 &&
+  input.every((one: Partial<NamedSetup> | null) => {
+    const { name, size, pressure, nozzle, swath } = one ?? {};
+    return (
+      isText(name) &&
+      name.trim() !== "" &&
+      (size === undefined || (isText(size) && ratedFlow(size) !== undefined)) &&
+      (pressure === undefined || parseField("pressure", pressure).ok) &&
+      (nozzle === undefined || isText(nozzle)) &&
+      (swath === undefined || parseField("swath", swath).ok)
+    );
+  });
+
+const isSettings = (input: unknown): boolean =>
+  Array.isArray(input) && input.length <= 30 && input.every((one) => parseField("dial", one).ok);
+
 const isCapacities = (input: unknown): boolean =>
   Array.isArray(input) && input.length <= 20 && input.every((c) => c === "" || parseField("usable", c).ok);
 
@@ -117,22 +157,25 @@ function hasFields(input: unknown, fields: Readonly<Record<string, Field>>): boo
 }
 
 function isKit(input: unknown): input is KitText {
-  const { scales, vessels } = (input ?? {}) as { scales?: unknown; vessels?: unknown };
+  const { scales, vessels, cups } = (input ?? {}) as { scales?: unknown; vessels?: unknown; cups?: unknown };
   const tools = (list: unknown, fields: Readonly<Record<string, Field>>) =>
     Array.isArray(list) &&
     list.length <= 20 &&
     list.every((tool) => isText((tool as { name?: unknown })?.name) && hasFields(tool, fields));
   return (
     tools(scales, { step: "scaleStep", capacity: "scaleCapacity" }) &&
-    tools(vessels, { graduation: "graduation", capacity: "vesselCapacity" })
+    tools(vessels, { graduation: "graduation", capacity: "vesselCapacity" }) &&
+    (cups === undefined ||
+      (tools(cups, { step: "scaleStep", capacity: "scaleCapacity" }) &&
+        (cups as { product?: unknown }[]).every((cup) => isText(cup.product))))
   );
 }
 
 /** Whether something from outside is a hose-end head that can be read. */
 export function isHead(input: unknown): input is HeadText {
   const head = (input ?? {}) as Record<string, unknown>;
-  if (head.kind === "metered") return parseField("feed", head.feed).ok;
-  if (head.kind !== "dial" || !parseField("dial", head.setting).ok) return false;
+  const drawn = head.kind === "metered" ? parseField("feed", head.feed) : parseField("dial", head.setting);
+  if (!(head.kind === "metered" || head.kind === "dial") || !drawn.ok) return false;
   return head.jar === undefined || hasFields(head.jar, { product: "jarVolume", water: "jarVolume" });
 }
 
@@ -142,6 +185,29 @@ const must = <F extends Field>(field: F, text: string) => {
   return read.value;
 };
 
+/** Whether a rig is set so now. */
+const isOn = (rig: RigText, { size, pressure, nozzle }: NamedSetup): boolean =>
+  (size === undefined || size === rig.tip?.size) &&
+  (pressure === undefined || pressure === rig.tip?.pressure) &&
+  (nozzle === undefined || nozzle === setupOf(rig).nozzle);
+
+/** The named setup that a rig stands in; undefined where it is none of them. */
+export const setupOn = (rig: RigText): NamedSetup | undefined => (setupOf(rig).setups ?? []).find((one) => isOn(rig, one));
+
+/** The numbers that the dial of a head has, as values; none where they aren't listed. */
+export const settingsOf = (rig: RigText) => (setupOf(rig).settings ?? []).map((text) => must("dial", text));
+
+/**
+ * Whether a head can be set so on this rig: of the same family, its feed the rig's own, its dial at one of the numbers
+ * that it has.
+ */
+export function fitsHead(rig: RigText, head: HeadText): boolean {
+  if (!rig.head || head.kind !== rig.head.kind) return false;
+  if (head.kind === "metered") return head.feed === (rig.head as typeof head).feed;
+  const settings = setupOf(rig).settings ?? [];
+  return settings.length === 0 || [...settings, (rig.head as typeof head).setting].includes(head.setting);
+}
+
 /** The measuring kit of a rig, as values. */
 export function kitOf(rig: RigText): Kit {
   const kit = setupOf(rig).kit ?? { scales: [], vessels: [] };
@@ -150,6 +216,12 @@ export function kitOf(rig: RigText): Kit {
       name: s.name,
       step: must("scaleStep", s.step),
       capacity: must("scaleCapacity", s.capacity),
+    })),
+    cups: (kit.cups ?? []).map((c) => ({
+      name: c.name,
+      product: c.product,
+      step: must("scaleStep", c.step),
+      capacity: must("scaleCapacity", c.capacity),
     })),
     vessels: kit.vessels.map((v) => ({
       name: v.name,

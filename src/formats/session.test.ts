@@ -2,6 +2,8 @@ import { byMethod, emptySession, isSession, readSession, type Session } from "./
 
 const session = (more: Partial<Session> = {}): Session => ({
   ...emptySession("s", { rigId: "r", personId: "p", outlets: 1, method: "area-catch" }),
+  area: "250 ft2",
+  distance: "200 ft",
   ...more,
 });
 
@@ -17,6 +19,18 @@ test("an empty run sheet lacks, it isn't wrong", () => {
   expect(lacks({ area: "", distance: "" })).toEqual(["area", "walk", "catch"]);
   expect(lacks({ pace: "timed-run", distance: "" })).toEqual(["distance", "walk", "catch"]);
   expect(lacks({ flow: "outlet-catches", outlets: ["", ""], walks: [{ time: "60 s" }] })).toEqual(["outlets"]);
+});
+
+test("no plot and no course stands there unasked", () => {
+  const fresh = emptySession("s", { rigId: "r", personId: "p", outlets: 1, method: "area-catch" });
+  expect([fresh.area, fresh.distance, fresh.used[0]!.area]).toEqual(["", "", ""]);
+  expect(readSession(fresh)).toMatchObject({ state: "lacking", lacks: ["area", "walk", "catch"] });
+});
+
+test("outlets whose time was left empty were caught for as long as the course took", () => {
+  const more = { pace: "timed-run", swath: "20 ft", flow: "outlet-catches", outlets: ["20"], outletTime: "" } as const;
+  const reading = readSession(session({ ...more, walks: [{ time: "28" }, { time: "29" }] }));
+  expect(reading).toMatchObject({ state: "ready", calibration: { flow: { time: "28.50 s" }, pace: { distance: "200 ft" } } });
 });
 
 test("what is there already stands beside what is lacking", () => {

@@ -53,6 +53,8 @@ export interface Session {
   /** The finest mark of the vessel that is read; empty where it is assumed. */
   readonly graduation: string;
   readonly gravity: string;
+  /** Of a head's flow alone: the label rate of what goes into the jar. */
+  readonly rate?: string;
   /** The lever that this calibration proves, and the calibration after which it was pulled. */
   readonly lever: { readonly name: LeverName; readonly setTo: string; readonly follows: string } | null;
   /** Slips that were asked about and meant. */
@@ -97,7 +99,7 @@ export function emptySession(id: string, { rigId, personId, siteId = null, outle
     siteId,
     ...byMethod(method, outlets),
     ground: "turf",
-    distance: "200 ft",
+    distance: "",
     swath: "",
     speed: "",
     walks: [],
@@ -105,10 +107,11 @@ export function emptySession(id: string, { rigId, personId, siteId = null, outle
     fill: "",
     outletTime: "30 s",
     outlets: Array.from({ length: outlets }, () => ""),
-    used: [{ area: "100 ft2", start: "", remaining: "", topUp: "" }],
+    used: [{ area: "", start: "", remaining: "", topUp: "" }],
     target: "",
     graduation: "",
     gravity: "",
+    rate: "",
     lever: null,
   };
 }
@@ -123,12 +126,13 @@ export function byMethod(id: MethodId, outlets: number): Pick<Session, "method" 
     pace: method.pace,
     flow: flows[0] ?? "timed-catch",
     direct: method.flows.length === 0,
-    area: method.area ?? "250 ft2",
+    // What is pegged is asked for: a plot that stood there unasked would be timed as another.
+    area: method.area ?? "",
   };
 }
 
 /** What a session still lacks, in the order of the run sheet. */
-export type Lack = "walk" | "catch" | "area" | "swath" | "speed" | "outlets" | "used" | "distance" | "fill";
+export type Lack = "walk" | "catch" | "area" | "swath" | "speed" | "outlets" | "used" | "distance" | "fill" | "rate";
 
 export type SessionReading =
   | { readonly state: "ready"; readonly calibration: CalibrationText }
@@ -162,12 +166,22 @@ export function readSession(session: Session): SessionReading {
     ...beside("target", "sprayVolume", session.target, "target"),
     ...beside("x-graduation", "graduation", session.graduation, "graduation"),
     ...(!session.direct && session.pace === "timed-area" && beside("x-swath", "swath", session.swath, "swath")),
+    // The time to fill a mark is a catch for a time of its own.
+    ...(session.flow === "fill-time" && { "x-own-time": true }),
     ...(session.flow === "tip-chart" && beside("x-gravity", "gravity", session.gravity, "gravity")),
   };
   if (session.direct) {
     const used = readUsed(session, read);
     if (issues.length > 0) return { state: "wrong", issues };
     return lacks.size > 0 ? { state: "lacking", lacks: [...lacks] } : { state: "ready", calibration: { used, ...extras } };
+  }
+  if (session.pace === "asked") {
+    const rate = read("volumeRate", session.rate ?? "", "rate", "rate");
+    const flow = readFlow(session, read, lacks);
+    if (issues.length > 0) return { state: "wrong", issues };
+    return lacks.size > 0
+      ? { state: "lacking", lacks: [...lacks], ...(!lacks.has("catch") && { flow }) }
+      : { state: "ready", calibration: { flow, ...extras, "x-rate": rate } };
   }
   const pace = readPace(session, read, lacks);
   const lacking = lacks.size;
@@ -207,7 +221,11 @@ function readFlow(session: Session, read: Read, lacks: Set<Lack>): FlowText {
     case "outlet-catches":
       return {
         kind: "outlet-catches",
-        time: read("catchTime", session.outletTime, "outletTime", "outlets"),
+        // Left empty, each is caught for as long as the course took.
+        time:
+          session.outletTime.trim() === ""
+            ? catchTime(session).text
+            : read("catchTime", session.outletTime, "outletTime", "outlets"),
         volumes: session.outlets.map((v, i) => read("catchVolume", v, `outlets[${i}]`, "outlets")),
       };
     case "metered-flow":
@@ -251,9 +269,10 @@ export function isSession(input: unknown): input is Session {
   const lever = s.lever as Record<string, unknown> | null | undefined;
   return (
     texts(s, "id", "rigId", "area", "distance", "swath", "speed", "fill", "outletTime", "target", "graduation", "gravity") &&
+    (s.rate === undefined || text(s.rate)) &&
     [s.personId, s.siteId].every((id) => id === null || text(id)) &&
     METHOD_IDS.includes(s.method as MethodId) &&
-    ["timed-area", "timed-run", "speed"].includes(s.pace as string) &&
+    ["timed-area", "timed-run", "speed", "asked"].includes(s.pace as string) &&
     ["timed-catch", "fill-time", "outlet-catches", "metered-flow", "tip-chart"].includes(s.flow as string) &&
     typeof s.direct === "boolean" &&
     GROUNDS.includes(s.ground as Ground) &&
@@ -276,6 +295,6 @@ export function catchTime(session: Session): Entered<"time"> {
       const read = parseField("walkTime", w.time);
       return read.ok ? [given(read.value, "walk")] : [];
     });
-  if (session.pace === "speed" || walks.length === 0) return entered("30 s", "time");
+  if (session.pace === "speed" || session.pace === "asked" || walks.length === 0) return entered("30 s", "time");
   return entered(`${raw(meanTime(walks).value).toFixed(2)} s`, "time");
 }

@@ -61,9 +61,9 @@ export function planOfSheet(file: JobFile, run: RunState | null): SheetPlan {
 }
 
 /** The keys of everything that can be ticked on a sheet: the gear, then the steps of every filling. */
-export const tickKeys = (file: JobFile, { plan, fillings }: SheetPlan): string[] => [
+export const tickKeys = (file: JobFile, { job, plan, fillings }: SheetPlan): string[] => [
   ...gearOf(file.products ?? []).map((g) => g.key),
-  ...fillings.flatMap((filling) => stepsOf(plan.products, filling).map((step) => step.key)),
+  ...fillings.flatMap((filling) => stepsOf(plan.products, filling, job.waterFirst).map((step) => step.key)),
 ];
 
 /** The gear that isn't on yet. */

@@ -21,6 +21,8 @@ export interface CardText {
   readonly emergency?: string;
   readonly packages: readonly PackageText[];
   readonly rates: readonly RateRowText[];
+  /** Of a label whose rates are for a gallon: the ground that one gallon of the mix is for. */
+  readonly gallonCovers?: string;
   readonly carrierAtLeast?: string;
   readonly dilutionAtLeast?: string;
   readonly droplets?: string;

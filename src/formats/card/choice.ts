@@ -3,7 +3,9 @@ import {
   daysLater,
   entered,
   make,
+  parseField,
   raw,
+  sameName,
   type AreaRate,
   type Composition,
   type LabelRate,
@@ -21,15 +23,24 @@ export interface ChoiceText {
   /** The row in words, as it was then. */
   readonly from?: string;
   readonly point: Point;
+  /** The row was picked by a person, and stays whatever the ground. */
+  readonly hand?: boolean;
   /** One part of a split: half the rate now, the other half within the label's interval. */
   readonly split?: "first" | "second";
   /** Why this row and this point. */
   readonly reason?: string;
   /** The rate as the label states it, where that is a nutrient or an active. */
   readonly stated?: string;
+  /** Of a rate for a gallon: the ground that one is for, or that it is meant as the strength of the mix. */
+  readonly gallon?: string;
+  /** What the soil test asks for: it counts above the coverage that a bag of fertilizer has printed on it. */
+  readonly soil?: boolean;
   /** Slips that were asked about and meant. */
   readonly dismissed?: readonly { readonly slip: string; readonly typed: string; readonly reason: string }[];
 }
+
+/** A rate for a gallon that is meant as the strength of the mix, whatever is sprayed. */
+export const BY_STRENGTH = "strength";
 
 export const POINTS = ["least", "middle", "most", "typed"] as const;
 export type Point = (typeof POINTS)[number];
@@ -80,9 +91,31 @@ export function secondHalf(card: CardText, date: string): { readonly from?: stri
 
 /** The first row of a card that names this turf, else the first. */
 export function likelyRow(card: CardText, turf: string | undefined): number {
-  const plain = (text: string | undefined) => text?.trim().toLowerCase();
-  const found = turf === undefined ? -1 : card.rates.findIndex((row: RateRowText) => plain(row.turf) === plain(turf));
+  const found = turf === undefined ? -1 : card.rates.findIndex((row) => row.turf !== undefined && isForTurf(row, turf));
   return Math.max(found, 0);
+}
+
+/** Whether a row of a label is for a turf: it names it, among others perhaps, or names none. */
+export const isForTurf = (row: RateRowText, turf: string): boolean =>
+  row.turf === undefined || row.turf.split(/[,;/]| and /).some((one) => sameName(one, turf));
+
+/** The turfs of some ground that the row of a choice isn't for: a rate for bentgrass is none for ryegrass. */
+export function strangeTurfs(card: CardText, choice: ChoiceText | undefined, turfs: readonly string[]): string[] {
+  const row = choice && card.rates[choice.row];
+  return row ? [...new Set(turfs)].filter((turf) => !isForTurf(row, turf)) : [];
+}
+
+/**
+ * A choice that follows the ground: where all of it is one turf that the row isn't for, the label's row for it, at the same
+ * point. What was picked by hand or typed stays, and is asked about.
+ */
+export function onGround(card: CardText, choice: ChoiceText, turfs: readonly string[]): ChoiceText | undefined {
+  const [turf, ...others] = [...new Set(turfs)];
+  if (turf === undefined || others.length > 0 || choice.hand || choice.point === "typed") return undefined;
+  if (strangeTurfs(card, choice, [turf]).length === 0) return undefined;
+  const row = likelyRow(card, turf);
+  if (!isForTurf(card.rates[row]!, turf)) return undefined;
+  return { ...choice, row, from: rowName(card, row) };
 }
 
 /** What a mix sheet says of how a rate was chosen. */
@@ -90,7 +123,14 @@ export function choiceWords(choice: ChoiceText): string {
   const point = { least: "the least", middle: "the middle", most: "the most", typed: "a rate typed" }[choice.point];
   const split = choice.split ? `, ${choice.split} half of a split` : "";
   const meant = (choice.dismissed ?? []).map((d) => `${d.typed} was meant: ${d.reason}`);
-  return [`${choice.from ?? "the label's rate"}: ${point}${split}`, choice.reason, ...new Set(meant)].filter(Boolean).join(" · ");
+  const gallon =
+    choice.gallon === undefined
+      ? undefined
+      : choice.gallon === BY_STRENGTH
+        ? "meant as the strength of the mix"
+        : `a gallon is for ${choice.gallon}`;
+  const soil = choice.soil ? "by the soil test" : undefined;
+  return [`${choice.from ?? "the label's rate"}: ${point}${split}`, gallon, soil, choice.reason, ...new Set(meant)].filter(Boolean).join(" · ");
 }
 
 /** As {@link rowWords}, of a row by its number. */
@@ -125,6 +165,9 @@ export function isChoice(value: unknown): value is ChoiceText {
     text(c.from, 400) &&
     text(c.reason, 400) &&
     text(c.stated, 80) &&
+    (c.gallon === undefined || c.gallon === BY_STRENGTH || (typeof c.gallon === "string" && parseField("zoneArea", c.gallon).ok)) &&
+    (c.hand === undefined || typeof c.hand === "boolean") &&
+    (c.soil === undefined || typeof c.soil === "boolean") &&
     (c.dismissed === undefined || (Array.isArray(c.dismissed) && c.dismissed.length <= 20))
   );
 }

@@ -61,6 +61,7 @@ export const CARD_GROUPS: readonly { readonly title: string; readonly fields: re
   {
     title: "In the tank",
     fields: [
+      q("gallonCovers", "A gallon is for", "area", "ft2", "1000 ft2"),
       q("carrierAtLeast", "Carrier at least", "sprayVolume", "gal/1000 ft2", "1 gal/1000 ft2"),
       q("dilutionAtLeast", "Water to product at least", "dilution", ":1", "9:1"),
       choice("droplets", "Droplets", DROPLETS),

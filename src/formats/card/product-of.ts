@@ -1,7 +1,8 @@
-import { bad, good, issueAt, raw, type Quantity, type Result } from "@/core/contents";
+import { bad, good, isStrength, issueAt, raw, type Quantity, type Result } from "@/core/contents";
+import { written } from "../forms/field";
 import type { LimitsText, ProductText } from "../job-file/types";
 import type { CardText, LimitRowText } from "./card";
-import { rowRates, type ChoiceText } from "./choice";
+import { BY_STRENGTH, rowRates, type ChoiceText } from "./choice";
 import { compositionOf } from "./composition";
 import { readCard, readStated } from "./read-card";
 
@@ -18,7 +19,9 @@ export function productOf(card: CardText, rate: string, choice?: ChoiceText): Re
   const range = rangeOf(all, read.value.rate.kind);
   const plain = card.limits.findIndex((l) => !l.turf && !l.jurisdiction && l.intervalAtMost === undefined);
   const limits = plain < 0 ? undefined : limitsText(card.limits[plain]!, card);
-  const { name, form, formulation, actives, carrierAtLeast, dilutionAtLeast, packages, ...rest } = card;
+  const { name, form, formulation, actives, gallonCovers, carrierAtLeast, dilutionAtLeast, packages, ...rest } = card;
+  const chosen = choice?.gallon === undefined || choice.gallon === BY_STRENGTH ? undefined : choice.gallon;
+  const covers = isStrength(read.value.rate) ? (gallonCovers ?? chosen) : undefined;
   const priced = packages.find((p) => p.price !== undefined);
   const stated = read.value.by ? { stated: read.value.text } : {};
   return good({
@@ -26,6 +29,7 @@ export function productOf(card: CardText, rate: string, choice?: ChoiceText): Re
     form,
     ...(formulation !== undefined && { formulation }),
     rate: read.value.rate.text,
+    ...(covers !== undefined && { gallonCovers: written("zoneArea", covers) }),
     ...(range && { labelRange: range }),
     ...(actives.length > 0 && {
       actives: actives.map(({ name: of, content }) => ({
@@ -93,6 +97,7 @@ export function cardOf(product: ProductText, path = ""): Result<CardText> {
     actives: (product.actives ?? []).map((a) => ({ name: a.name, content: a.fraction ?? a.strength })),
     rates: rest.rates ?? [{ rate: range?.[0] ?? product.rate, ...(range && range[1] !== range[0] && { to: range[1] }) }],
     limits: [...own, ...(rest.limits ?? [])],
+    gallonCovers: product.gallonCovers,
     carrierAtLeast: product.carrierAtLeast,
     dilutionAtLeast: product.dilutionAtLeast,
     packages: rest.packages ?? (price ? [{ content: price.per, price: price.amount.toFixed(2) }] : []),

@@ -6,7 +6,7 @@ import type { RigForm } from "./rig";
 export function rigFormOf(rig: Partial<RigText> = {}): RigForm {
   const setup = setupOf(rig as RigText);
   const head = rig.head;
-  const jar = head?.kind === "dial" ? head.jar : undefined;
+  const jar = head?.jar;
   return {
     name: rig.name ?? "",
     kind: rig.kind ?? "backpack",
@@ -24,6 +24,7 @@ export function rigFormOf(rig: Partial<RigText> = {}): RigForm {
       kind: head?.kind ?? "dial",
       feed: head?.kind === "metered" ? head.feed : "",
       setting: head?.kind === "dial" ? head.setting : "",
+      settings: (setup.settings ?? []).join(", "),
       product: jar?.product ?? "",
       water: jar?.water ?? "",
     },
@@ -44,7 +45,15 @@ export function rigFormOf(rig: Partial<RigText> = {}): RigForm {
     uses: [...(setup.uses ?? [])],
     hoseDiameter: setup.hose?.diameter ?? "",
     hoseLength: setup.hose?.length ?? "",
+    setups: (setup.setups ?? []).map((one) => ({
+      name: one.name,
+      size: one.size ?? "",
+      pressure: one.pressure ?? "",
+      nozzle: one.nozzle ?? "",
+      swath: one.swath ?? "",
+    })),
     scales: (setup.kit?.scales ?? []).map((s) => ({ ...s })),
+    cups: (setup.kit?.cups ?? []).map((c) => ({ ...c })),
     vessels: (setup.kit?.vessels ?? []).map((v) => ({ ...v })),
   };
 }

@@ -73,13 +73,26 @@ const headField = (field: Field, needed: (head: HeadTyped) => boolean) =>
       return read.ok || refuse(this, read.issues[0]!);
     });
 
+/** A list as it is typed: commas or semicolons between. */
+const listed = (typed: string): string[] =>
+  typed
+    .split(/[;,]/)
+    .map((one) => one.trim())
+    .filter((one) => one !== "");
+
 /** A jar is undiluted where neither of its two is typed. */
-const madeUp = (head: HeadTyped) => head.kind === "dial" && (head.product.trim() !== "" || head.water.trim() !== "");
+const madeUp = (head: HeadTyped) => head.product.trim() !== "" || head.water.trim() !== "";
 
 const headForm = yup.object({
   kind: choiceField(["dial", "metered"]),
   feed: headField("feed", (head) => head.kind === "metered"),
   setting: headField("dial", (head) => head.kind === "dial"),
+  settings: textField((value) => {
+    const wrong = listed(value)
+      .map((one) => parseField("dial", one))
+      .find((read) => !read.ok);
+    return wrong && !wrong.ok ? wrong.issues[0]! : undefined;
+  }),
   product: headField("jarVolume", madeUp),
   water: headField("jarVolume", madeUp),
 });
@@ -110,6 +123,18 @@ export const rigForm = yup.object({
   uses: yup.array(choiceField(PRODUCT_USES)).defined(),
   hoseDiameter: quantityField("hoseDiameter", { optional: true }),
   hoseLength: quantityField("hoseLength", { optional: true }),
+  setups: yup
+    .array(
+      yup.object({
+        name: nameField("broad leaf"),
+        size: sizeField({ optional: true }),
+        pressure: quantityField("pressure", { optional: true }),
+        nozzle: words(),
+        swath: quantityField("swath", { optional: true }),
+      }),
+    )
+    .defined()
+    .max(12),
   scales: yup
     .array(
       yup.object({
@@ -117,6 +142,20 @@ export const rigForm = yup.object({
         step: quantityField("scaleStep").test(
           "step",
           atMost("scaleStep", "capacity", "scaleCapacity", "a step is less than all it weighs"),
+        ),
+        capacity: quantityField("scaleCapacity"),
+      }),
+    )
+    .defined()
+    .max(20),
+  cups: yup
+    .array(
+      yup.object({
+        name: nameField("scoop"),
+        product: nameField("as on its label"),
+        step: quantityField("scaleStep").test(
+          "step",
+          atMost("scaleStep", "capacity", "scaleCapacity", "a mark is less than all it holds"),
         ),
         capacity: quantityField("scaleCapacity"),
       }),
@@ -141,10 +180,11 @@ export type RigForm = yup.InferType<typeof rigForm>;
 type HeadForm = RigForm["head"];
 
 function headText(head: HeadForm): HeadText {
-  if (head.kind === "metered") return { kind: "metered", feed: written("feed", head.feed) };
-  const setting = written("dial", head.setting);
-  if (head.product.trim() === "") return { kind: "dial", setting };
-  return { kind: "dial", setting, jar: { product: written("jarVolume", head.product), water: written("jarVolume", head.water) } };
+  const jar = head.product.trim() !== "" && {
+    jar: { product: written("jarVolume", head.product), water: written("jarVolume", head.water) },
+  };
+  if (head.kind === "metered") return { kind: "metered", feed: written("feed", head.feed), ...jar };
+  return { kind: "dial", setting: written("dial", head.setting), ...jar };
 }
 
 const SETUP_WORDS = [
@@ -170,6 +210,14 @@ function setupText(form: RigForm): RigSetupText {
       step: written("scaleStep", s.step),
       capacity: written("scaleCapacity", s.capacity),
     })),
+    ...(form.cups.length > 0 && {
+      cups: form.cups.map((c) => ({
+        name: c.name.trim(),
+        product: c.product.trim(),
+        step: written("scaleStep", c.step),
+        capacity: written("scaleCapacity", c.capacity),
+      })),
+    }),
     vessels: form.vessels.map((v) => ({
       name: v.name.trim(),
       graduation: written("graduation", v.graduation),
@@ -181,6 +229,18 @@ function setupText(form: RigForm): RigSetupText {
     ...(form.tanks.some((t) => typed(t.capacity)) && {
       capacities: form.tanks.map((t) => (typed(t.capacity) ? written("usable", t.capacity) : "")),
     }),
+    ...(form.setups.length > 0 && {
+      setups: form.setups.map((one) => ({
+        name: one.name.trim(),
+        ...(typed(one.size) && { size: one.size.trim() }),
+        ...(typed(one.pressure) && { pressure: written("pressure", one.pressure) }),
+        ...(typed(one.nozzle) && { nozzle: one.nozzle.trim() }),
+        ...(typed(one.swath) && { swath: written("swath", one.swath) }),
+      })),
+    }),
+    ...(form.kind === "hose-end" &&
+      form.head.kind === "dial" &&
+      listed(form.head.settings).length > 0 && { settings: listed(form.head.settings).map((one) => written("dial", one)) }),
     ...(form.uses.length > 0 && { uses: form.uses as ProductUse[] }),
     ...(typed(form.ground) && { ground: form.ground as Ground }),
     ...(typed(form.mostPressure) && { mostPressure: written("pressure", form.mostPressure) }),
@@ -188,7 +248,7 @@ function setupText(form: RigForm): RigSetupText {
       typed(form.hoseLength) && {
         hose: { diameter: written("hoseDiameter", form.hoseDiameter), length: written("hoseLength", form.hoseLength) },
       }),
-    ...(kit.scales.length + kit.vessels.length > 0 && { kit }),
+    ...(kit.scales.length + kit.vessels.length + form.cups.length > 0 && { kit }),
   };
 }
 
@@ -223,5 +283,7 @@ function whole(input: { tanks?: unknown }): object {
   const tanks = Array.isArray(input.tanks)
     ? { tanks: input.tanks.map((t: unknown) => (typeof t === "object" ? { capacity: "", ...t } : t)) }
     : {};
-  return { ...rigFormOf(), ...input, ...tanks };
+  const blank = rigFormOf();
+  const head = (input as { head?: unknown }).head;
+  return { ...blank, ...input, ...tanks, ...(typeof head === "object" && head !== null && { head: { ...blank.head, ...head } }) };
 }

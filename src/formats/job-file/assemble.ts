@@ -1,24 +1,43 @@
 import {
   bad,
   calibrate,
+  constant,
+  derive,
   explainAll,
   given,
   good,
+  isSpread,
+  isStrength,
   jarVolume,
+  make,
   mix,
   MOST_LOADS,
+  num,
   overloaded,
   overloadedDay,
+  quantity,
+  rateOnGround,
+  raw,
+  roomInJar,
+  roomOf,
+  show,
+  siteAreaRule,
+  sprayFor,
+  wholeTanks,
   type AnySource,
   type Calibration,
   type Entered,
+  type Head,
   type Issue,
   type LoadMode,
   type MixInput,
   type MixPlan,
+  type MixProduct,
   type Progress,
   type Result,
   type Source,
+  type WaterFirst,
+  type WholeTanks,
 } from "@/core/contents";
 import { readChecked, type Job } from "./read-checked";
 import type { CalibrationText, JobFile, ProductText, RigText, SiteText } from "./types";
@@ -45,6 +64,8 @@ export interface MixParts {
   readonly "x-overage"?: string;
   readonly "x-mixed-for"?: string;
   readonly "x-places"?: boolean;
+  readonly "x-one-less"?: boolean;
+  readonly "x-water-first"?: WaterFirst;
 }
 
 /** A whole job, as a job file. */
@@ -75,14 +96,23 @@ export function planOf(job: Job, progress?: Progress): Result<Planned> {
   const calibration = calibrate(job.calibration);
   const filled = fillVolume(job, calibration);
   if (!filled.ok) return filled;
+  const less = oneLess(job, calibration);
+  if (job.oneLess && !less)
+    return bad({
+      path: "x-one-less",
+      code: "conflict",
+      received: "one load less",
+      expected: "only of one site, where what the full tanks leave over is within the calibration's band or 5 %",
+    });
   const input: MixInput = {
-    sprayVolume: filled.value,
+    sprayVolume: job.oneLess ? less!.sprayVolume : filled.value,
     tank,
     products,
     sites,
     loads,
-    leaves: calibration.sprayVolume,
+    leaves: job.oneLess ? less!.sprayVolume : calibration.sprayVolume,
     hoseEnd: job.rig.kind === "hose-end",
+    head: calibration.hoseEnd,
     date: job.file.date,
     anyOrder: job.file["x-any-order"] === true,
     ...(job.overage && { overage: given(job.overage, "overage") }),
@@ -107,26 +137,78 @@ export function planOf(job: Job, progress?: Progress): Result<Planned> {
   return over.length > 0 ? bad(...over) : good({ calibration, input, plan: mix(input) });
 }
 
+/** What one load less would be for the site of a job; null where it can't be offered. */
+export function oneLess({ rig, tank, sites, run, overage }: Job, calibration: Calibration): WholeTanks | null {
+  const [site, ...others] = sites;
+  if (!tank || !site || others.length > 0 || run || rig.head || overage) return null;
+  const zones = site.zones.map((zone) => given(zone.area, zone.name));
+  const area = zones.length === 1 ? zones[0]! : derive(siteAreaRule, { zones });
+  const count = (n: number) => constant("count", quantity("count", n, ""), "full tanks");
+  return wholeTanks(
+    sprayFor(area, calibration.sprayVolume),
+    area,
+    given(tank.usable, "usable volume"),
+    count,
+    calibration.uncertainty?.relative ?? null,
+  );
+}
+
 /** What fills a tank for an area: the spray; or, of a hose-end head, what its jar gives. */
 function fillVolume({ rig, products }: Job, { sprayVolume }: Calibration): Result<Source<"sprayVolume">> {
   if (!rig.head) return good(sprayVolume);
-  const [first, ...more] = products;
-  if (more.length > 0)
+  const inJar = products.map((product, i) => ({ product, i })).filter(({ product }) => !isSpread(product));
+  const [first, ...more] = inJar;
+  if (!first) return good(sprayVolume);
+  const wrong = inJar.find(({ product: { rate } }, k) => (k === 0 ? rate.kind !== "rateByVolume" : isStrength(rate)));
+  if (wrong)
     return bad({
-      path: "products[1]",
+      path: `products[${wrong.i}].rate`,
       code: "conflict",
-      received: `${products.length} products in the jar of a hose-end head`,
-      expected: "one product at a time goes into it",
+      received: `${wrong.product.rate.text} can't be planned in jars`,
+      expected: `${wrong === first ? "a liquid's rate for an area" : "a rate for an area"}, e.g. "4 fl oz/1000 ft2"`,
     });
-  if (first && first.rate.kind !== "rateByVolume")
-    return bad({
-      path: "products[0].rate",
-      code: "conflict",
-      received: `${first.rate.text} can't be planned in jars`,
-      expected: `a liquid's rate for an area, e.g. "4 fl oz/1000 ft2"`,
-    });
-  return good(first ? jarVolume(rig.head, given(first.rate as Entered<"rateByVolume">, "label rate")) : sprayVolume);
+  const rate = first.product.rate as Entered<"rateByVolume">;
+  const tooMuch = overJar(rig.head, rate, more);
+  if (tooMuch) return bad(tooMuch);
+  return good(jarVolume(rig.head, given(rate, "label rate")));
 }
+
+/**
+ * The other products of a jar go in by their rates, where its water has room for them; a dry one as much as its weight of
+ * water. The first that doesn't fit is a fault, with the most that does.
+ */
+function overJar(
+  head: Head,
+  first: Entered<"rateByVolume">,
+  more: readonly { product: MixProduct; i: number }[],
+): Issue | undefined {
+  let room = roomInJar(head) * raw(first.value);
+  for (const { product, i } of more) {
+    const dry = product.form === "dry";
+    const takes = num(roomOf({ dry, rate: rateOnGround(product, NOTHING) }));
+    if (takes > room * (1 + 1e-9)) {
+      // A gram of a powder takes the room of a millilitre.
+      const most = dry
+        ? show(make<"rateByWeight">(room), "rateByWeight", "oz/1000 ft2", FITS)
+        : show(make<"rateByVolume">(room), "rateByVolume", "fl oz/1000 ft2", FITS);
+      return {
+        path: `products[${i}].rate`,
+        code: "conflict",
+        received: `the jar has no room for ${product.rate.text} of ${product.name} beside ${first.text}`,
+        expected:
+          room > 0
+            ? `${most} is the most that fits: make the jar up with more water`
+            : "nothing fits into an undiluted jar: make it up with water",
+      };
+    }
+    room -= takes;
+  }
+  return undefined;
+}
+
+const FITS = { figures: 4, down: true };
+/** No rate of a jar depends on what is sprayed: those that would are refused before. */
+const NOTHING = constant("sprayVolume", quantity("sprayVolume", 0, "gal/1000 ft2"), "nothing");
 
 /** As {@link planOf}, for a job on record, which had a plan when it was kept. */
 export function soundPlan(job: Job, progress?: Progress): Planned {

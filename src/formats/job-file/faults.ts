@@ -20,7 +20,10 @@ export function value<K extends Kind>(text: string, kind: K, zero = false): Ente
   return read.value;
 }
 /** Something of ours under an x- key: taken where it can be read, passed over where it is somebody else's. */
-export function extra<F extends "gravity" | "graduation" | "swath" | "overage" | "sprayVolume">(text: unknown, field: F) {
+export function extra<F extends "gravity" | "graduation" | "swath" | "overage" | "sprayVolume" | "volumeRate">(
+  text: unknown,
+  field: F,
+) {
   const read = text === undefined ? undefined : parseField(field, text);
   return read?.ok ? read.value : undefined;
 }

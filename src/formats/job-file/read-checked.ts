@@ -1,7 +1,9 @@
 import {
   good,
+  isSpread,
   ratedFlow,
   raw,
+  WATER_FIRST,
   type CalibrationInput,
   type Entered,
   type Evidence,
@@ -15,12 +17,12 @@ import {
   type RigBasics,
   type Tank,
   type UsedTrial,
+  type WaterFirst,
 } from "@/core/contents";
 import { extra, Faults, maybe, value } from "./faults";
-import { readProduct } from "./read-product";
+import { readGoods, soundIn, unique } from "./read-goods";
 import { readRig } from "./read-rig";
-import { readSites } from "./read-sites";
-import type { CalibrationText, FlowText, JobFile, PaceText, ProductText, RigText, UsedText } from "./types";
+import type { CalibrationText, FlowText, JobFile, PaceText, RigText, UsedText } from "./types";
 
 /** A job as values: what core computes with. */
 export interface Job {
@@ -37,6 +39,9 @@ export interface Job {
   readonly overage: Entered<"share"> | undefined;
   readonly mixedFor: Entered<"sprayVolume"> | undefined;
   readonly run: { readonly places: boolean } | undefined;
+  /** One load less, where what is left over may be let go. */
+  readonly oneLess: boolean;
+  readonly waterFirst: WaterFirst;
 }
 
 /**
@@ -47,8 +52,7 @@ export interface Job {
 export function readChecked(job: JobFile, shape: readonly Issue[] = []): Result<Job> {
   const faults = new Faults();
   faults.issues.push(...shape);
-  const sound = (place: string) =>
-    !shape.some((s) => s.path === place || s.path.startsWith(`${place}.`) || s.path.startsWith(`${place}[`));
+  const sound = soundIn(shape);
 
   const rig = sound("rig") ? readRig(job.rig, faults) : undefined;
   const calibration = rig && sound("calibration") ? readCalibration(job.calibration, rig, faults) : undefined;
@@ -62,26 +66,13 @@ export function readChecked(job: JobFile, shape: readonly Issue[] = []): Result<
   if (rig && job.tank !== undefined && !tank && sound("tank"))
     faults.add("tank", "unknown-name", job.tank, tanks.map((t) => t.name).join(", ") || "no tanks");
 
-  const listed = Array.isArray(job.products) ? job.products : [];
-  const products = listed.flatMap((p, i) => (sound(`products[${i}]`) ? (readProduct(p, i, faults) ?? []) : []));
-  unique(
-    listed.map((p) => p?.name),
-    (i) => `products[${i}].name`,
-    faults,
-  );
-  if (sound("sites"))
-    unique(
-      (job.sites ?? []).map((s) => s.name),
-      (i) => `sites[${i}].name`,
-      faults,
-    );
-
-  const sites = sound("sites") ? readSites(job, faults) : [];
-  if (job.date === undefined && sound("date") && needsDate(listed, products, sites))
-    faults.add("date", "missing", "", `"2026-09-02", a limit or a wait needs it`);
-
+  const { products, sites } = readGoods(job, faults, sound);
+  const rate = rig?.head
+    ? (products.find((p) => !isSpread(p))?.rate ?? extra(job.calibration?.["x-rate"], "volumeRate"))
+    : undefined;
+  if (calibration?.evidence.kind === "flow-alone" && rate?.kind !== "rateByVolume")
+    faults.add("calibration.pace", "missing", "", `{ "kind": "timed-area", … }, or a product with a rate that asks for a pace`);
   if (faults.issues.length > 0 || !rig || !calibration) return { ok: false, issues: faults.issues };
-  const rate = rig.head ? products[0]?.rate : undefined;
   return good({
     file: job,
     rig,
@@ -93,6 +84,8 @@ export function readChecked(job: JobFile, shape: readonly Issue[] = []): Result<
     loads: job.loads ?? "full-then-part",
     overage: extra(job["x-overage"], "overage"),
     mixedFor: extra(job["x-mixed-for"], "sprayVolume"),
+    oneLess: job["x-one-less"] === true,
+    waterFirst: WATER_FIRST.includes(job["x-water-first"] as WaterFirst) ? job["x-water-first"]! : "half",
     run: job.run === "day" ? { places: job["x-places"] === true } : undefined,
   });
 }
@@ -129,7 +122,14 @@ function readCalibration(text: CalibrationText, rig: RigBasics, faults: Faults):
   const tolerance = maybe(text.tolerance, "share");
   const graduation = extra(text["x-graduation"], "graduation");
   return (
-    evidence && { rig, evidence, ...(target && { target }), ...(tolerance && { tolerance }), ...(graduation && { graduation }) }
+    evidence && {
+      rig,
+      evidence,
+      ...(target && { target }),
+      ...(tolerance && { tolerance }),
+      ...(graduation && { graduation }),
+      ...(text["x-own-time"] === true && { ownCatchTime: true }),
+    }
   );
 }
 
@@ -141,6 +141,11 @@ function readEvidence(text: CalibrationText, rig: RigBasics, faults: Faults): Ev
       .flat()
       .flatMap((t, i) => readUsed(t as UsedText, `calibration.used${many ? `[${i}]` : ""}`, faults) ?? []);
     return { kind: "used", trials };
+  }
+  // Through a head the flow alone tells the pace that a rate asks for.
+  if (!text.pace && text.flow && rig.head) {
+    const alone = readFlow(text, rig, faults);
+    return alone && { kind: "flow-alone", flow: alone };
   }
   if (!text.pace) faults.add("calibration.pace", "missing", "", `{ "kind": "timed-area", … }`);
   if (!text.flow) faults.add("calibration.flow", "missing", "", `{ "kind": "timed-catch", … }`);
@@ -258,23 +263,4 @@ function readUsed(trial: UsedText, path: string, faults: Faults): UsedTrial | un
     return undefined;
   }
   return { area, used: { start, remaining } };
-}
-
-function unique(names: readonly unknown[], path: (i: number) => string, faults: Faults): void {
-  names.forEach((name, i) => {
-    if (typeof name === "string" && names.indexOf(name) < i) faults.add(path(i), "duplicate-name", name, "name");
-  });
-}
-
-/** Whether something can only be judged on a date: a limit on the year, the count or the interval, or a wait. */
-function needsDate(listed: readonly ProductText[], products: readonly MixProduct[], sites: readonly MixSite[]): boolean {
-  const seeds = sites.some((s) => s.zones.some((z) => z.seeded ?? z.sodded ?? z.seeding ?? z.sodding));
-  return (
-    listed.some(({ limits }) => limits && (limits.perYear ?? limits.applicationsPerYear ?? limits.intervalAtLeast)) ||
-    products.some(
-      ({ says }) =>
-        says?.limits.some((row) => row.perYear ?? row.applicationsPerYear ?? row.intervalAtLeast ?? row.intervalAtMost) ||
-        (seeds && says && (says.afterSeeding ?? says.afterSodding ?? says.beforeSeeding ?? says.beforeSodding ?? says.residual)),
-    )
-  );
 }

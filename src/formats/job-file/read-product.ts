@@ -1,11 +1,16 @@
 import {
+  asEntered,
   bad,
   good,
+  isSpread,
+  isStrength,
   parsePackage,
   parseRate,
+  rateOfGallon,
   raw,
   type Active,
   type Composition,
+  type Entered,
   type Form,
   type LabelRate,
   type LabelSays,
@@ -16,6 +21,7 @@ import {
   type Quantity,
   type Result,
 } from "@/core/contents";
+import { BY_STRENGTH } from "../card/choice";
 import { compositionOf } from "../card/composition";
 import type { CardText } from "../card/card";
 import { readCard, readStated } from "../card/read-card";
@@ -26,30 +32,55 @@ import type { LimitsText, ProductText } from "./types";
 /** A product of a job file as what core mixes: its rate, its price, and what its label binds the plan to. */
 export function readProduct(product: ProductText, i: number, faults: Faults): MixProduct | undefined {
   const path = `products[${i}]`;
-  const rate = faults.take(parseRate(product.rate, product.form, { path: `${path}.rate` }));
+  const typed = faults.take(parseRate(product.rate, product.form, { path: `${path}.rate` }));
+  const covers = typed && coversOf(product, typed, path, faults);
+  const onGround = typed && covers && isStrength(typed) ? rateOfGallon(typed, covers) : undefined;
+  const rate = onGround ? asEntered(onGround) : typed;
+  if (rate && isSpread(product) && isStrength(rate))
+    faults.add(
+      `${path}.rate`,
+      "conflict",
+      `${rate.text} of a granule that is spread dry`,
+      `a rate for an area, e.g. "3 lb/1000 ft2"`,
+    );
   const price = product.price && faults.take(readPrice(product.price, product.form, path));
-  const says = readSays(product, path, faults);
-  if (!rate) return undefined;
   const choice = choiceOf(product);
-  const by = rateBy(choice?.stated, rate, says.composition);
+  const says = readSays(product, path, covers, choice?.soil === true, faults);
+  if (!rate) return undefined;
+  const by = onGround ?? rateBy(choice?.stated, rate, says.composition);
   return {
     name: product.name,
     form: product.form,
     rate,
     ...(by && { by }),
     ...(product.formulation && { formulation: product.formulation }),
+    ...(says.order !== undefined && { order: says.order }),
     ...(price && { price }),
     packages: packagesOf(product, says.packages),
     ...(choice?.split && { split: true }),
+    ...(choice?.byStrength && { byStrength: true }),
     says: says.says,
   };
 }
 
+/** The ground that a gallon of the mix is for, by the label; a rate for an area has none. */
+function coversOf(product: ProductText, rate: LabelRate, path: string, faults: Faults): Entered<"area"> | undefined {
+  const covers = maybe(product.gallonCovers, "area");
+  if (!covers || isStrength(rate)) return covers;
+  faults.add(`${path}.gallonCovers`, "contradiction", `${rate.text} is a rate for an area already`, "leave gallonCovers out");
+  return undefined;
+}
+
 /** How a rate was chosen, as far as a mix needs to know it. */
-function choiceOf(product: ProductText): { stated?: string; split?: boolean } | undefined {
-  const choice = product["x-choice"] as { stated?: unknown; split?: unknown } | undefined;
+function choiceOf(product: ProductText): { stated?: string; split?: boolean; byStrength?: boolean; soil?: boolean } | undefined {
+  const choice = product["x-choice"] as { stated?: unknown; split?: unknown; gallon?: unknown; soil?: unknown } | undefined;
   if (typeof choice !== "object" || choice === null) return undefined;
-  return { ...(typeof choice.stated === "string" && { stated: choice.stated }), split: Boolean(choice.split) };
+  return {
+    ...(typeof choice.stated === "string" && { stated: choice.stated }),
+    split: Boolean(choice.split),
+    byStrength: choice.gallon === BY_STRENGTH,
+    soil: choice.soil === true,
+  };
 }
 
 /** How a stated rate was turned into this one; nothing where it comes to another figure: the file's own rate counts. */
@@ -70,12 +101,15 @@ interface Said {
   readonly says: LabelSays;
   readonly composition: Composition;
   readonly packages: CardText["packages"];
+  readonly order: string | undefined;
 }
 
-function readSays(product: ProductText, path: string, faults: Faults): Said {
+function readSays(product: ProductText, path: string, covers: Entered<"area"> | undefined, soil: boolean, faults: Faults): Said {
   const actives = (product.actives ?? []).flatMap((a, i) => readActive(a, product.form, `${path}.actives[${i}]`, faults) ?? []);
+  const onGround = (rate: LabelRate | undefined) =>
+    rate && covers && isStrength(rate) ? asEntered(rateOfGallon(rate, covers)) : rate;
   const rateAt = (text: string | undefined, at: string) =>
-    text === undefined ? undefined : faults.take(parseRate(text, product.form, { path: `${path}.${at}` }));
+    text === undefined ? undefined : onGround(faults.take(parseRate(text, product.form, { path: `${path}.${at}` })));
   const [low, high] = [rateAt(product.labelRange?.[0], "labelRange[0]"), rateAt(product.labelRange?.[1], "labelRange[1]")];
   if (
     low &&
@@ -85,6 +119,11 @@ function readSays(product: ProductText, path: string, faults: Faults): Said {
   )
     faults.add(`${path}.labelRange`, "contradiction", `${low.text} to ${high.text}`, "write the lower rate first");
   const limits = product.limits && readLimits(product.limits, rateAt);
+  const limitOnGround = (row: LimitRow): LimitRow => ({
+    ...row,
+    perApplication: onGround(row.perApplication),
+    perYear: onGround(row.perYear),
+  });
   const card = readRest(product, path, faults);
   const rest = card && compositionOf(card);
   const carrierAtLeast = maybe(product.carrierAtLeast, "sprayVolume");
@@ -93,8 +132,12 @@ function readSays(product: ProductText, path: string, faults: Faults): Said {
   const says: LabelSays = {
     actives,
     gravity,
-    ...(low && high && { range: [low, high] as const }),
-    limits: [...(limits ? [limits] : []), ...(card?.limits ?? []).map((row) => limitRowOf(row, { ...rest!, actives }))],
+    // What a soil test asks for counts above the coverage printed on a bag of plain fertilizer; limits hold all the same.
+    ...(low && high && !(soil && actives.length === 0 && card?.use === "fertilizer") && { range: [low, high] as const }),
+    limits: [
+      ...(limits ? [limits] : []),
+      ...(card?.limits ?? []).map((row) => limitOnGround(limitRowOf(row, { ...rest!, actives }))),
+    ],
     carrierAtLeast,
     dilutionAtLeast,
     ...(card && waitsOf(card)),
@@ -103,6 +146,7 @@ function readSays(product: ProductText, path: string, faults: Faults): Said {
   return {
     says,
     packages: card?.packages ?? [],
+    order: card?.order,
     composition: { name: product.name, form: product.form, actives, gravity, analysis: rest?.analysis },
   };
 }

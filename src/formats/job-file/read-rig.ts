@@ -34,7 +34,6 @@ function readHead({ kind, head }: RigText, faults?: Faults): Head | undefined {
     faults?.add("rig.head", "missing", "", `{ "kind": "dial", "setting": "2 fl oz/gal" }`);
     return undefined;
   }
-  if (head.kind === "metered") return { kind: "metered", feed: value(head.feed, "flow") };
   const { product, water } = head.jar ?? {};
   if (head.jar && (product === undefined || water === undefined))
     faults?.add(`rig.head.jar.${product === undefined ? "product" : "water"}`, "missing", "", `"8 fl oz"`);
@@ -42,5 +41,6 @@ function readHead({ kind, head }: RigText, faults?: Faults): Head | undefined {
     product !== undefined && water !== undefined
       ? { product: value(product, "volume"), water: value(water, "volume", true) }
       : undefined;
+  if (head.kind === "metered") return { kind: "metered", feed: value(head.feed, "flow"), ...(jar && { jar }) };
   return { kind: "dial", setting: value(head.setting, "strengthByVolume"), ...(jar && { jar }) };
 }

@@ -4,7 +4,7 @@ import { shown } from "./shown";
 import type { AppliedText, JobFile, ZoneText } from "./types";
 
 /** The sites of a job file with what is known of their zones. */
-export function readSites(job: JobFile, faults: Faults): MixSite[] {
+export function readSites(job: Pick<JobFile, "sites">, faults: Faults): MixSite[] {
   return (job.sites ?? []).map((site, i) => ({
     name: site.name,
     ...textOf(site["x-jurisdiction"], "jurisdiction"),

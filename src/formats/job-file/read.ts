@@ -1,18 +1,32 @@
-import { bad, type Result } from "@/core/contents";
+import { bad, good, type Result } from "@/core/contents";
 import { readChecked, type Job } from "./read-checked";
-import { shapeFaults } from "./shapes";
+import { onlySpread, shapeFaults } from "./shapes";
+import { readSpread, type SpreadJob } from "./spread";
 import type { JobFile } from "./types";
 
-/** The text of a job file → a job, or every fault at once, each with its place. */
-export function readJobText(text: string): Result<Job> {
-  let file: unknown;
+function parsed(text: string): Result<unknown> {
   try {
-    file = JSON.parse(text.replace(/^\uFEFF/, ""));
+    return good(JSON.parse(text.replace(/^\uFEFF/, "")));
   } catch (error) {
     const reason = error instanceof Error ? error.message.replace(/\s+/g, " ") : "unreadable";
     return bad({ path: "", code: "not-json", received: reason, expected: "a job file is one JSON object" });
   }
-  return readJob(file);
+}
+
+/** The text of a job file → a job, or one of granules alone; or every fault at once, each with its place. */
+export function readAnyText(text: string): Result<Job | SpreadJob> {
+  const file = parsed(text);
+  return file.ok ? readAny(file.value) : file;
+}
+
+/** As {@link readAnyText}, of a file that was parsed. */
+export const readAny = (file: unknown): Result<Job | SpreadJob> =>
+  onlySpread(file) ? readSpread(file as JobFile, shapeFaults(file, true)) : readJob(file);
+
+/** The text of a job file with a rig → a job, or every fault at once, each with its place. */
+export function readJobText(text: string): Result<Job> {
+  const file = parsed(text);
+  return file.ok ? readJob(file.value) : file;
 }
 
 /** A parsed job file → a job, or every fault at once: what one place alone makes wrong, and what two make together. */

@@ -16,7 +16,9 @@ import {
   type Kind,
   type MixPlan,
   type Quantity,
+  type Reason,
   type Remedy,
+  type SpreadItem,
   type RunLoad,
   type Source,
   type UnitOf,
@@ -70,12 +72,7 @@ export function calibrationResult(job: Job, made: Calibration) {
     trials: made.trials,
     againstTarget,
     remedies: againstTarget && !againstTarget.within ? remediesOf(job, made) : [],
-    hoseEnd: made.hoseEnd && {
-      productFlow: maybe(made.hoseEnd.productFlow, "fl oz/min"),
-      dilution: made.hoseEnd.dilution ? valueIn(made.hoseEnd.dilution.value, ":1") : null,
-      timePer1000: maybe(made.hoseEnd.timePer1000, "s"),
-      overdose: made.hoseEnd.overdose,
-    },
+    hoseEnd: made.hoseEnd && headResult(made.hoseEnd),
     warnings: made.warnings,
     working: working(calibrationSources(made)),
   };
@@ -120,23 +117,44 @@ function settingOf(remedy: Remedy): Measured | string | null {
   }
 }
 
+/** Why a plan is held, as the command prints it. */
+export const reasonResult = ({ code, text, site, zone, product, most }: Reason) => ({
+  code,
+  text,
+  site,
+  zone,
+  product,
+  most: most && rateOnArea(most),
+});
+
+/** What is spread dry: the total of each granule on each site, in whole packages where one is known. */
+export const spreadResult = (items: readonly SpreadItem[]) =>
+  items.map(({ site, product, area, total, bags, cost }) => ({
+    site,
+    name: product.name,
+    total: amount(total),
+    area: measured(area.value, "ft2"),
+    packages: bags && { count: bags.count, content: measured(bags.one.content.value as Quantity<"mass">, "oz") },
+    cost,
+  }));
+
+const headResult = (head: NonNullable<Calibration["hoseEnd"]>) => ({
+  productFlow: maybe(head.productFlow, "fl oz/min"),
+  dilution: head.dilution ? valueIn(head.dilution.value, ":1") : null,
+  timePer1000: maybe(head.timePer1000, "s"),
+  overdose: head.overdose,
+});
+
 /**
  * @param calibration what is mixed from: its warnings are as true of the mix, and where a load is a jar it, not the plan,
  * knows the spray volume
  */
-export function mixResult(plan: MixPlan, { sprayVolume, warnings }: Calibration) {
+export function mixResult(plan: MixPlan, { sprayVolume, warnings, hoseEnd }: Calibration) {
   return {
     format: "careful-gauge-mix",
     version: 1,
     status: plan.reasons.length > 0 ? "held" : "ready",
-    reasons: plan.reasons.map(({ code, text, site, zone, product, most }) => ({
-      code,
-      text,
-      site,
-      zone,
-      product,
-      most: most && rateOnArea(most),
-    })),
+    reasons: plan.reasons.map(reasonResult),
     sprayVolume: measured(sprayVolume.value, "gal/1000 ft2"),
     tankCoverage: measured(plan.tankCoverage.value, "ft2"),
     sites: plan.sites.map((site) => ({
@@ -151,6 +169,8 @@ export function mixResult(plan: MixPlan, { sprayVolume, warnings }: Calibration)
       })),
       products: site.totals.map((total, i) => ({ name: plan.products[i]!.name, total: amount(total), cost: site.costs[i]! })),
     })),
+    ...(hoseEnd && { hoseEnd: headResult(hoseEnd) }),
+    ...(plan.spread.length > 0 && { spreadDry: spreadResult(plan.spread) }),
     ...(plan.run && { run: plan.run.loads.map((load) => runLoad(plan, load)) }),
     warnings: [...warnings, ...plan.warnings],
     working: planLines(plan, "us").map(lineText),

@@ -82,13 +82,15 @@ const FLOW: Schema = {
   ],
 };
 
+const JAR = object(["product", "water"], { product: q("volume"), water: q("volume") });
+
 const HEAD: Schema = {
   oneOf: [
-    object(["kind", "feed"], { kind: { const: "metered" }, feed: q("flow") }),
+    object(["kind", "feed"], { kind: { const: "metered" }, feed: q("flow"), jar: JAR }),
     object(["kind", "setting"], {
       kind: { const: "dial" },
       setting: q("strengthByVolume"),
-      jar: object(["product", "water"], { product: q("volume"), water: q("volume") }),
+      jar: JAR,
     }),
   ],
 };
@@ -116,6 +118,7 @@ const PRODUCT = object(["name", "form", "rate"], {
   form: choice(FORMS),
   formulation: text(40),
   rate,
+  gallonCovers: q("area"),
   labelRange: list(rate, 2, 2),
   actives: list(object(["name"], { name: text(), fraction: q("share"), strength: q("activeStrength") })),
   limits: object([], {
@@ -152,7 +155,19 @@ export const JOB_FILE_SCHEMA: Schema = {
   $schema: "https://json-schema.org/draft/2020-12/schema",
   title: "Careful Gauge job file, version 1",
   description: "A quantity is a number (from 0.000000001 to 1,000,000,000,000), a space and a unit. See job-file.md.",
-  ...object(["format", "version", "rig", "calibration"], {
+  // Granules that are spread dry need neither a rig nor its calibration.
+  anyOf: [
+    { required: ["rig", "calibration"] },
+    {
+      required: ["products"],
+      properties: {
+        products: {
+          items: { required: ["formulation"], properties: { form: { const: "dry" }, formulation: { pattern: "^[gG]$" } } },
+        },
+      },
+    },
+  ],
+  ...object(["format", "version"], {
     format: { const: "careful-gauge-job" },
     version: { const: 1 },
     rig: RIG,

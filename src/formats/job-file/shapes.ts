@@ -2,6 +2,7 @@ import * as yup from "yup";
 import {
   FIELDS,
   FORMS,
+  isSpread,
   LOAD_MODES,
   parseAs,
   RATE_KINDS,
@@ -117,6 +118,7 @@ const PRODUCT = exact({
   form: needed(choice(FORMS), `"dry" or "liquid"`),
   formulation: text(40),
   rate: needed(rate(), `"0.3 oz/1000 ft2"`),
+  gallonCovers: within("zoneArea"),
   labelRange: list(rate(), 2, "rate", 2),
   actives: list(
     exact({ name: needed(text(), `"demo active"`), fraction: opt("share"), strength: opt("activeStrength") }),
@@ -156,12 +158,11 @@ const ZONE = exact({
   ),
 });
 
+const JAR = exact({ product: q("jarVolume"), water: q("jarVolume") });
+
 const HEAD = byKind({
-  metered: { feed: needed(within("feed"), `"2 fl oz/min"`) },
-  dial: {
-    setting: needed(within("dial"), `"2 fl oz/gal"`),
-    jar: exact({ product: q("jarVolume"), water: q("jarVolume") }),
-  },
+  metered: { feed: needed(within("feed"), `"2 fl oz/min"`), jar: JAR },
+  dial: { setting: needed(within("dial"), `"2 fl oz/gal"`), jar: JAR },
 });
 
 const RIG = exact({
@@ -176,32 +177,53 @@ const RIG = exact({
   head: yup.lazy((value: unknown) => (value === undefined ? yup.mixed() : HEAD.resolve({ value }))),
 });
 
-const JOB = exact({
-  format: needed(choice(["careful-gauge-job"]), `"careful-gauge-job"`),
-  version: needed(choice([1]), "1"),
-  rig: needed(RIG, `{ "kind": "backpack", … }`),
-  calibration: needed(CALIBRATION, `{ "sprayVolume": "2 gal/1000 ft2" }`),
-  products: list(PRODUCT, 1, "product", 50),
-  sites: list(
-    needed(
-      exact({ name: needed(text(), `"Ferry green"`), zones: needed(list(ZONE, 1, "zone"), `[{ "area": "6200 ft2" }]`) }),
-      "a site",
+const jobShape = (whole: boolean) =>
+  exact({
+    format: needed(choice(["careful-gauge-job"]), `"careful-gauge-job"`),
+    version: needed(choice([1]), "1"),
+    rig: whole ? needed(RIG, `{ "kind": "backpack", … }`) : RIG,
+    calibration: whole ? needed(CALIBRATION, `{ "sprayVolume": "2 gal/1000 ft2" }`) : CALIBRATION,
+    products: list(PRODUCT, 1, "product", 50),
+    sites: list(
+      needed(
+        exact({ name: needed(text(), `"Ferry green"`), zones: needed(list(ZONE, 1, "zone"), `[{ "area": "6200 ft2" }]`) }),
+        "a site",
+      ),
+      1,
+      "site",
     ),
-    1,
-    "site",
-  ),
-  tank: text(),
-  date: date(),
-  loads: choice(LOAD_MODES),
-  run: choice(["day"]),
-});
+    tank: text(),
+    date: date(),
+    loads: choice(LOAD_MODES),
+    run: choice(["day"]),
+  });
 
-/** Every fault in the shape of a job file, in the order of the file. */
-export function shapeFaults(file: unknown): Issue[] {
+const JOB = jobShape(true);
+/** Granules that are spread dry need neither a rig nor its calibration. */
+const SPREAD = jobShape(false);
+
+/** Whether a file holds nothing but granules that are spread dry. */
+export function onlySpread(file: unknown): boolean {
+  const products = (file as { products?: unknown } | null)?.products;
+  return (
+    Array.isArray(products) &&
+    products.length > 0 &&
+    products.every((p: { form?: unknown; formulation?: unknown } | null) => {
+      const { form, formulation } = p ?? {};
+      return form === "dry" && typeof formulation === "string" && isSpread({ form, formulation });
+    })
+  );
+}
+
+/**
+ * Every fault in the shape of a job file, in the order of the file.
+ * @param spread it may do without a rig: it holds nothing but granules that are spread dry
+ */
+export function shapeFaults(file: unknown, spread = false): Issue[] {
   if (typeof file !== "object" || file === null || Array.isArray(file))
     return [{ path: "", code: "wrong-type", received: typeName(file), expected: "an object (the job file)" }];
   try {
-    JOB.validateSync(file, { strict: true, abortEarly: false });
+    (spread ? SPREAD : JOB).validateSync(file, { strict: true, abortEarly: false });
     return [];
   } catch (error) {
     if (!(error instanceof yup.ValidationError)) throw error;

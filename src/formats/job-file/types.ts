@@ -1,4 +1,4 @@
-import type { Form, LoadMode, RigKind, YearKind } from "@/core/contents";
+import type { Form, LoadMode, RigKind, WaterFirst, YearKind } from "@/core/contents";
 
 /** The job file as it is written: every quantity a text with its unit (docs/job-file.md). */
 export interface JobFile {
@@ -18,6 +18,9 @@ export interface JobFile {
   /** Ours: so much more is mixed than the sites take; and the spray volume that it is mixed for, whatever is sprayed. */
   readonly "x-overage"?: string;
   readonly "x-mixed-for"?: string;
+  /** Ours: one load less, where what is left over is let go; and the school of filling. */
+  readonly "x-one-less"?: boolean;
+  readonly "x-water-first"?: WaterFirst;
   /** Ours: sites say whether they have water, so that a day's refills can be placed. */
   readonly "x-places"?: boolean;
 }
@@ -35,8 +38,13 @@ export interface RigText {
 }
 
 export type HeadText =
-  | { readonly kind: "metered"; readonly feed: string }
-  | { readonly kind: "dial"; readonly setting: string; readonly jar?: { readonly product?: string; readonly water?: string } };
+  | { readonly kind: "metered"; readonly feed: string; readonly jar?: JarText }
+  | { readonly kind: "dial"; readonly setting: string; readonly jar?: JarText };
+
+export interface JarText {
+  readonly product?: string;
+  readonly water?: string;
+}
 
 export interface TankText {
   readonly name?: string;
@@ -74,6 +82,10 @@ export interface CalibrationText {
   readonly "x-gravity"?: unknown;
   /** Ours: the effective swath of a timed area, for the travel speed that it implies. */
   readonly "x-swath"?: unknown;
+  /** Ours: each catch ran for a time of its own, as in a fill-time test. */
+  readonly "x-own-time"?: unknown;
+  /** Ours, of a flow alone through a hose-end head: the label rate that it was read for. */
+  readonly "x-rate"?: unknown;
 }
 
 export interface ProductText {
@@ -81,6 +93,8 @@ export interface ProductText {
   readonly form: Form;
   readonly formulation?: string;
   readonly rate: string;
+  /** A rate for a gallon means one gallon of the mix for so much ground. */
+  readonly gallonCovers?: string;
   readonly price?: { readonly amount: number; readonly currency: string; readonly per: string };
   readonly labelRange?: readonly string[];
   readonly actives?: readonly { readonly name: string; readonly fraction?: string; readonly strength?: string }[];

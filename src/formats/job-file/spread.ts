@@ -1,0 +1,74 @@
+import {
+  explainAll,
+  given,
+  good,
+  lineText,
+  spreadPlan,
+  spreadSources,
+  type Entered,
+  type Issue,
+  type MixProduct,
+  type MixSite,
+  type Result,
+  type SpreadPlan,
+} from "@/core/contents";
+import { extra, Faults } from "./faults";
+import { readGoods, soundIn } from "./read-goods";
+import { reasonResult, spreadResult } from "./results";
+import type { JobFile } from "./types";
+
+/** A job of granules that are spread dry: no rig, no calibration, no tank. */
+export type SpreadFile = Omit<JobFile, "rig" | "calibration"> & Partial<Pick<JobFile, "rig" | "calibration">>;
+
+export interface SpreadJob {
+  readonly file: SpreadFile;
+  readonly products: readonly MixProduct[];
+  readonly sites: readonly MixSite[];
+  readonly overage: Entered<"share"> | undefined;
+}
+
+/** A file of granules alone → a job, or every fault. @param shape the faults of its shape that are known already */
+export function readSpread(file: SpreadFile, shape: readonly Issue[] = []): Result<SpreadJob> {
+  const faults = new Faults();
+  faults.issues.push(...shape);
+  const goods = readGoods(file, faults, soundIn(shape));
+  if (faults.issues.length > 0) return { ok: false, issues: faults.issues };
+  return good({ file, ...goods, overage: extra(file["x-overage"], "overage") });
+}
+
+/** What it comes to: bags and pounds for each site; held sites get none. */
+export const planOfSpread = ({ file, products, sites, overage }: SpreadJob): SpreadPlan =>
+  spreadPlan({
+    products,
+    sites,
+    date: file.date,
+    anyOrder: file["x-any-order"] === true,
+    ...(overage && { overage: given(overage, "overage") }),
+  });
+
+/** What `gauge mix` prints of it: a mix without a tank. */
+export function spreadMixResult(plan: SpreadPlan) {
+  const items = spreadResult(plan.items);
+  const names = [...new Set(items.map((item) => item.site))];
+  return {
+    format: "careful-gauge-mix",
+    version: 1,
+    status: plan.reasons.length > 0 ? "held" : "ready",
+    reasons: plan.reasons.map(reasonResult),
+    sprayVolume: null,
+    tankCoverage: null,
+    sites: names.map((name) => {
+      const own = items.filter((item) => item.site === name);
+      return {
+        name,
+        area: own[0]!.area,
+        spray: null,
+        loads: [],
+        products: own.map(({ name: product, total, cost, packages }) => ({ name: product, total, cost, packages })),
+      };
+    }),
+    spreadDry: items,
+    warnings: plan.warnings,
+    working: explainAll(spreadSources(plan), "us").map(lineText),
+  };
+}
