@@ -4,6 +4,7 @@ import type { JobFile } from "@/formats/job-file/types";
 import { asItIs, readRow, readRows, type SetAside } from "./aside";
 import type { Access } from "./database";
 import { calibrations, trials } from "./schema";
+import { calibrationWithdrawals } from "./schema-work";
 
 export interface NewTrial {
   readonly of: "walk" | "catch";
@@ -48,6 +49,22 @@ export function addCalibration(db: Access, made: NewCalibration, now: string): v
 
 export const findCalibration = (db: Access, id: string) =>
   readRow("calibration", db.select().from(calibrations).where(eq(calibrations.id, id)).get(), asItIs);
+
+/** The calibrations that no longer count, with their reasons. */
+export const calibrationsWithdrawn = (db: Access): ReadonlyMap<string, string> =>
+  new Map(
+    db
+      .select()
+      .from(calibrationWithdrawals)
+      .all()
+      .map((row) => [row.calibrationId, row.why]),
+  );
+
+export const withdrawalOfCalibration = (db: Access, id: string) =>
+  db.select().from(calibrationWithdrawals).where(eq(calibrationWithdrawals.calibrationId, id)).get();
+
+export const withdrawCalibration = (db: Access, calibrationId: string, why: string, at: string): void =>
+  void db.insert(calibrationWithdrawals).values({ calibrationId, why, at }).run();
 
 /** The newest calibrations, newest first, with the trials that were struck. */
 export function listCalibrations(db: Access, most: number, aside?: SetAside[]) {

@@ -3,7 +3,8 @@ import { sql, type SQL } from "drizzle-orm";
 import { boundsOf, entered, FIELDS, lineFor, withinField, type Entered, type Field, type KindOfField } from "@/core/contents";
 import type { ActiveText, CardText } from "@/formats/card/card";
 import { readCard } from "@/formats/card/read-card";
-import { readJob } from "@/formats/job-file/read";
+import { readAny, readJob } from "@/formats/job-file/read";
+import type { SpreadFile } from "@/formats/job-file/spread";
 import type { JobFile } from "@/formats/job-file/types";
 import { isHead, isSetup, readTip, type TipText } from "@/formats/rig-setup";
 import { Unreadable } from "./aside";
@@ -56,6 +57,16 @@ function checkedJob(text: string): JobFile {
 
 /** A whole job, or the part of one that a record is about, as its file. */
 export const jobText = column<JobFile>(checkedJob, (job) => JSON.stringify(job));
+
+/** A job of granules alone, as its file. */
+export const spreadText = column<SpreadFile>(
+  (text) => {
+    const read = readAny(JSON.parse(text));
+    if (!read.ok) throw new Error(lineFor(read.issues[0]!));
+    return read.value.file;
+  },
+  (job) => JSON.stringify(job),
+);
 
 /** Cards read so far, by their text: reading one is dear, and every plan reads them. */
 const cards = new Map<string, CardText>();

@@ -1,7 +1,7 @@
 import { check, index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 import { sql } from "drizzle-orm";
 import { SLIP_CODES, STOP_EVENTS } from "@/core/contents";
-import { activesText, enteredText, jobText, textsText } from "./columns";
+import { activesText, enteredText, jobText, spreadText, textsText } from "./columns";
 import { calibrations, createdAt, id, labels, people, rigs, sites } from "./schema";
 
 /** The records of the work itself: sheets and what became of them, what went down, what is on the shelf. Append-only. */
@@ -201,3 +201,33 @@ export const dismissals = sqliteTable(
   },
   (t) => [uniqueIndex("dismissals_once").on(t.recordId, t.field, t.slip, t.typed)],
 );
+
+/** Granules that are to be spread dry: no rig, no calibration, no tank. Open until it is down or withdrawn. */
+export const spreadings = sqliteTable("spreadings", {
+  id: id(),
+  madeAt: text("made_at").notNull(),
+  /** The day that it is planned for. */
+  date: text("date").notNull(),
+  personId: text("person_id").references(() => people.id),
+  /** Everything it is worked out from, as entered. */
+  job: spreadText("job").notNull(),
+  createdAt: createdAt(),
+});
+
+/** What became of a spreading. */
+export const spreadingEnds = sqliteTable("spreading_ends", {
+  spreadingId: text("spreading_id")
+    .primaryKey()
+    .references(() => spreadings.id),
+  what: text("what", { enum: ["recorded", "withdrawn"] }).notNull(),
+  at: text("at").notNull(),
+});
+
+/** A calibration that no longer counts, with its reason: what stood before stands again. */
+export const calibrationWithdrawals = sqliteTable("calibration_withdrawals", {
+  calibrationId: text("calibration_id")
+    .primaryKey()
+    .references(() => calibrations.id),
+  why: text("why").notNull(),
+  at: text("at").notNull(),
+});

@@ -3,13 +3,15 @@ import { groundText } from "@/formats/card/choice";
 import type { CountedEntry } from "@/formats/book";
 import { appliedOf } from "@/formats/counted";
 import { cardOfProduct } from "@/formats/gear";
-import { soundJob } from "@/formats/job-file/assemble";
+import { oneLess, soundJob } from "@/formats/job-file/assemble";
+import { readSpread } from "@/formats/job-file/spread";
 import type { JobFile, ProductText } from "@/formats/job-file/types";
 import { openSheets, standingApplications } from "@/records/applications";
 import type { SetAside } from "@/records/aside";
 import type { Access } from "@/records/database";
 import { groundGroups, sitesOfZones } from "@/records/ground";
 import { everTicked, siteIdOf } from "@/records/sheets";
+import { openSpreadings } from "@/records/spreadings";
 import { cardsNow, type Recorded } from "./cards-now";
 import { todayOf } from "./clock";
 
@@ -42,7 +44,29 @@ export function countedOf(db: Access, siteIds?: readonly string[], aside?: SetAs
       return applied.map((one) => ({ siteId, zoneIds: ground(zoneId), zone, sheetId: sheet.id, applied: one }));
     });
   });
-  return [...down, ...planned];
+  const spread = openSpreadings(db, aside)
+    .filter(({ job }) => everywhere === undefined || (job.sites ?? []).some((site) => everywhere.includes(site["x-id"] ?? "")))
+    .flatMap((spreading) => {
+      const read = readSpread(spreading.job);
+      const date = spreading.date > today ? spreading.date : today;
+      return (spreading.job.products ?? []).flatMap((product, j) => {
+        const one = read.ok ? read.value.products[j]! : undefined;
+        const amount = one?.by ? groundText(one.by) : product.rate;
+        const applied = appliedOf(known.downOf(recordedOf(product)), amount, { date, planned: true });
+        return (spreading.job.sites ?? []).flatMap((site) =>
+          site.zones.flatMap((zone) =>
+            applied.map((one): CountedEntry => ({
+              siteId: site["x-id"] ?? "",
+              zoneIds: ground(zone["x-id"] ?? ""),
+              zone: zone.name ?? "",
+              sheetId: spreading.id,
+              applied: one,
+            })),
+          ),
+        );
+      });
+    });
+  return [...down, ...planned, ...spread];
 }
 
 /** Some sites, and those whose zones are one ground with a zone of theirs. */
@@ -89,7 +113,9 @@ export function plansOf(sheet: Pick<OpenSheet, "id" | "siteId" | "job" | "madeAt
 
 function workOut(sheet: Pick<OpenSheet, "siteId" | "job" | "madeAt">): PlannedDown[] {
   const job = soundJob(sheet.job);
-  const { sprayVolume } = calibrate(job.calibration);
+  // One load less is put down at its own, smaller spray volume.
+  const made = calibrate(job.calibration);
+  const sprayVolume = (job.oneLess ? oneLess(job, made)?.sprayVolume : undefined) ?? made.sprayVolume;
   const fixed = job.mixedFor && !job.rig.head ? given(job.mixedFor, "mixed for") : undefined;
   return (sheet.job.products ?? []).flatMap((product, i) => {
     const one = job.products[i]!;

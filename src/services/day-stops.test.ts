@@ -65,7 +65,7 @@ test("a day from the first fill to the log: done, read off the tank, skipped", (
   expect(faults(recordSheet(records.db, DAY, { date: "2026-09-02" }))).toEqual([" conflict"]);
   pour(2);
   must(tell("done", { site: "Park" }));
-  must(recordSheet(records.db, DAY, { date: "2026-09-02" }));
+  must(recordSheet(records.db, DAY, { date: "2026-09-02", all: true }));
   const { applications, sheets } = readBook(records.db);
   expect(sheets[0]).toMatchObject({ run: true, state: "recorded", sites: ["Court", "Green", "Park"] });
   expect(applications.map((a) => [a.zone, Number(Number.parseFloat(a.rate).toFixed(3)), a.note]).sort()).toEqual([
@@ -77,6 +77,11 @@ test("a day from the first fill to the log: done, read off the tank, skipped", (
 
 test("a new order for what is still to do; what is behind stays behind", () => {
   must(saveSheet(records.db, day()));
+  // What was never filled can't have gone down.
+  expect(faults(tell("done", { site: "Court" }))).toEqual(["site conflict"]);
+  expect(faults(tell("done", { site: "Court", left: "0" }))).toEqual(["site conflict"]);
+  gearOn(records.db, DAY);
+  pour(1);
   must(tell("done", { site: "Court" }));
   must(tell("order", { order: ["Park", "Green"] }));
   expect(now().stops).toEqual(["Court done", "Park todo", "Green todo"]);
@@ -151,8 +156,11 @@ test("a spot mix: half a gallon, on so much of the zone as it treats", () => {
   expect(job.sites![0]!.zones[0]).toMatchObject({ "x-spot": "0.5 gal" });
   const { plan } = planOfSheet(job, null);
   expect(num(plan.sites[0]!.spray) / GAL).toBeCloseTo(0.5, 9);
-  must(recordSheet(records.db, DAY, { date: "2026-09-02" }));
-  expect(readBook(records.db).applications[0]).toMatchObject({ zone: "north", note: "a spot of 0.5 gal" });
+  must(recordSheet(records.db, DAY, { date: "2026-09-02", all: true }));
+  expect(readBook(records.db).applications[0]).toMatchObject({
+    zone: "north",
+    note: expect.stringMatching(/^a spot of 0\.5 gal; put on record with 0 of \d+ steps ticked/),
+  });
   // Its file can't bring the site in: how large the zone really is isn't in it.
   const elsewhere = { ...job.sites![0]!, name: "Elsewhere", "x-id": "site-9999999999" };
   const file = { ...job, "x-person": "Odile Marsh", sites: [elsewhere] };
@@ -182,7 +190,7 @@ describe("what is on hand", () => {
     expect(readBook(records.db).stock).toEqual([
       { labelId: ids.labels, counted: "80 oz", countedAt: NOW, left: expect.closeTo(80 * 28.349523125, 6) },
     ]);
-    must(recordSheet(records.db, DAY, { date: "2026-09-02" }));
+    must(recordSheet(records.db, DAY, { date: "2026-09-02", all: true }));
     expect(readBook(records.db).stock[0]!.left / 28.349523125).toBeCloseTo(80 - 8 * 0.3, 6);
     must(count("12 oz", "count-00000002"));
     expect(readBook(records.db).stock[0]!.left / 28.349523125).toBeCloseTo(12, 6);

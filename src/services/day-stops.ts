@@ -3,7 +3,7 @@ import { type Records, whole } from "@/records/database";
 import { addStopEvent, type NewStopEvent } from "@/records/runs";
 import { doneSteps, findSheet } from "@/records/sheets";
 import { isId, issue, nowText, shown } from "./input";
-import { runOf, sheetState } from "./sheet-today";
+import { plannedFor, runOf, sheetState } from "./sheet-today";
 
 /**
  * Tells what became of a stop of a day: `{ what: "done", site, left? }` with what the tank still holds where somebody
@@ -44,6 +44,17 @@ export function tellStop(db: Records, sheetId: string, input: unknown): Result<{
     if (!stop) return bad(issue("site", "unknown-name", shown(site), run.stops.map((s) => s.site).join(", ")));
     const rest = what === "done" && left !== undefined && left !== "" ? readLeft(left, run.inTank) : good(null);
     if (!rest.ok) return rest;
+    // What isn't in the tank can't have gone down; a sight gauge is read to a few per cent.
+    const least = rest.value === null ? plannedFor(sheet, stop.site) * 0.95 : 0;
+    if (what === "done" && stop.state === "todo" && run.inTank < least + 1)
+      return bad(
+        issue(
+          "site",
+          "conflict",
+          `the tank holds too little for ${stop.site}`,
+          "tick the fill first, or say that the stop was skipped",
+        ),
+      );
     if (what === "done" && stop.state === "done") return good({ id: sheetId });
     addStopEvent(tx, { ...event, site: stop.site, left: rest.value, order: null } satisfies NewStopEvent, nowText());
     return good({ id: sheetId });

@@ -17,7 +17,8 @@ import type { CardText } from "@/formats/card/card";
 import { cardOf } from "@/formats/card/product-of";
 import { NOTHING, type Choices, type Imported, type ImportItem } from "@/formats/import";
 import { calibrationJob } from "@/formats/job-file/assemble";
-import { readJobText } from "@/formats/job-file/read";
+import type { SpreadFile } from "@/formats/job-file/spread";
+import { readAnyText } from "@/formats/job-file/read";
 import type { Job } from "@/formats/job-file/read-checked";
 import type { ProductText } from "@/formats/job-file/types";
 import { isSetup } from "@/formats/rig-setup";
@@ -44,23 +45,25 @@ import type { Progress } from "./progress";
  */
 export function importJob(db: Records, text: string, chosen?: Choices, progress?: Progress): Result<Imported> {
   const choices = chosen ?? {};
-  const read = readJobText(text);
-  if (!read.ok) return read;
-  const job = read.value;
-  const { person, madeAt, ground, story, issues: extra } = extrasOf(job);
-  const made = calibrate(job.calibration);
-  const impossibly = impossible(made, "calibration");
+  const any = readAnyText(text);
+  if (!any.ok) return any;
+  // Granules alone bring no rig and no calibration.
+  const job = "tanks" in any.value ? any.value : undefined;
+  const goods: Pick<SpreadFile, "products" | "sites"> = any.value.file;
+  const { person, madeAt, ground, story, issues: extra } = extrasOf(any.value.file);
+  const made = job && calibrate(job.calibration);
+  const impossibly = made && impossible(made, "calibration");
   const issues = [...extra, ...(impossibly ? [impossibly] : [])];
-  const cards = (job.file.products ?? []).map((product, i) => cardOf(product, `products[${i}]`));
+  const cards = (goods.products ?? []).map((product, i) => cardOf(product, `products[${i}]`));
   for (const card of cards) if (!card.ok) issues.push(...card.issues);
-  if (!job.file.rig.tanks?.length) issues.push(issue("rig.tanks", "missing", "", `[{ "name": "main", "usable": "4 gal" }]`));
-  if (belongsToPerson(job.rig.kind) && job.file.calibration.sprayVolume === undefined && person === undefined)
+  if (job && !job.file.rig.tanks?.length) issues.push(issue("rig.tanks", "missing", "", `[{ "name": "main", "usable": "4 gal" }]`));
+  if (job && belongsToPerson(job.rig.kind) && job.file.calibration.sprayVolume === undefined && person === undefined)
     issues.push(issue("x-person", "missing", "", `"Odile Marsh": a pace is a person's own, name who walked`));
-  if (ownerOf(job.rig.kind) === "tap" && !job.file.sites?.length)
+  if (job && ownerOf(job.rig.kind) === "tap" && !job.file.sites?.length)
     issues.push(issue("sites", "missing", "", "the site whose tap feeds the head, first in the list"));
-  if (job.file.rig["x-setup"] !== undefined && !isSetup(job.file.rig["x-setup"]))
+  if (job && job.file.rig["x-setup"] !== undefined && !isSetup(job.file.rig["x-setup"]))
     issues.push(issue("rig.x-setup", "wrong-type", "something else", "a rig's set-up as the app writes it"));
-  if (job.file.rig.name === undefined) issues.push(issue("rig.name", "missing", "", `"Blue backpack"`));
+  if (job && job.file.rig.name === undefined) issues.push(issue("rig.name", "missing", "", `"Blue backpack"`));
   if (issues.length > 0) return { ok: false, issues };
 
   return wholly(db, (tx) => {
@@ -74,9 +77,11 @@ export function importJob(db: Records, text: string, chosen?: Choices, progress?
       items.push(brought.value.item);
       return brought.value;
     };
-    const fileRig = job.file.rig as NamedRig;
-    const rigText = keptRig(fileRig);
-    const rig = bring({
+    const fileRig = job && (job.file.rig as NamedRig);
+    const rigText = fileRig && keptRig(fileRig);
+    const rig =
+      rigText &&
+      bring({
       of: "rigs",
       text: rigText,
       xId: (fileRig as { "x-id"?: unknown })["x-id"],
@@ -85,10 +90,10 @@ export function importJob(db: Records, text: string, chosen?: Choices, progress?
     });
     const who = person === undefined ? undefined : bring({ of: "people", text: { name: person }, path: "x-person" });
     cards.forEach((card, i) => {
-      if (card.ok) bring(cardItem(card.value, job.file.products![i]!, `products[${i}]`));
+      if (card.ok) bring(cardItem(card.value, goods.products![i]!, `products[${i}]`));
     });
     let applications = 0;
-    const sites = job.file.sites ?? [];
+    const sites = goods.sites ?? [];
     const ids = sites.map((fileSite, i) => {
       progress?.(i, sites.length);
       const path = `sites[${i}]`;
@@ -126,7 +131,9 @@ export function importJob(db: Records, text: string, chosen?: Choices, progress?
       applications += keepApplied(tx, known, site.name, site.zones, now);
       return brought.id;
     });
-    if (faults.length > 0 || !rig) return { ok: false, issues: faults };
+    if (faults.length > 0) return { ok: false, issues: faults };
+    if (!job || !made) return good({ ...NOTHING, items, calibrations: 0, applications });
+    if (!rig) return { ok: false, issues: faults };
     // The tap of a hose-end head is that of the job's first site.
     const siteId = ownerOf(job.rig.kind) === "tap" ? (ids[0] ?? null) : null;
     const where = { rigId: rig.id, personId: who?.id ?? null, siteId, madeAt, ground, now };
@@ -164,14 +171,14 @@ interface Story {
   readonly lever: { readonly name: LeverName; readonly setTo: string } | null;
 }
 
-function extrasOf(job: Job) {
-  const file = job.file as unknown as Record<string, unknown>;
+function extrasOf(of: SpreadFile) {
+  const file = of as unknown as Record<string, unknown>;
   const issues: Issue[] = [];
   const person = file["x-person"];
   if (person !== undefined && (typeof person !== "string" || person.trim() === "" || person.length > 60))
     issues.push(issue("x-person", "wrong-type", shown(person).slice(0, 60), "a name of at most 60 characters"));
   // The day of a plan may lie ahead; its readings were taken by now.
-  const noon = job.file.date === undefined ? undefined : `${job.file.date}T12:00:00Z`;
+  const noon = of.date === undefined ? undefined : `${of.date}T12:00:00Z`;
   const at = file["x-made-at"] ?? (noon !== undefined && isMoment(noon) ? noon : nowText());
   if (!isMoment(at)) issues.push(issue("x-made-at", "bad-date", shown(at), A_MOMENT));
   const ground = file["x-ground"] ?? null;

@@ -101,7 +101,7 @@ describe("keeping people, rigs, labels and sites up to date", () => {
     ["rigs", { ...RIG, name: " " }, "name missing"],
     ["rigs", { ...RIG, tipSize: "blue" }, "tipSize not-a-choice"],
     ["labels", { ...LABEL, rates: [{ rate: "0.3 fl oz/1000 ft2" }] }, "rates[0].rate volume-on-dry"],
-    ["labels", { ...LABEL, rates: [{ rate: "0.3 lb" }] }, "rates[0].rate no-area"],
+    ["labels", { ...LABEL, rates: [{ rate: "0.3 mi" }] }, "rates[0].rate wrong-unit"],
     ["labels", { ...LABEL, rates: [{ rate: "5000000 oz/1000 ft2" }] }, "rates[0].rate out-of-range"],
     ["labels", { ...LABEL, packages: [{ content: "80 oz", price: "-3" }] }, "packages[0].price out-of-range"],
     ["labels", { ...LABEL, packages: [{ content: "1 gal" }] }, "packages[0].content volume-on-dry"],

@@ -161,7 +161,7 @@ describe("an import never overwrites or deletes", () => {
     town(records.db);
     must(saveCalibration(records.db, { session: session(), madeAt: NOW }));
     must(saveSheet(records.db, sheet()));
-    must(recordSheet(records.db, "sheet-0000000001", { date: "2026-09-02" }));
+    must(recordSheet(records.db, "sheet-0000000001", { date: "2026-09-02", all: true }));
     must(retire(records.db, "sites", { id: ids.sites, retired: true }));
     const file = job((j: { sites: object[] }) => (j.sites = [{ name: "Slip", zones: [{ name: "lawn", area: "6200 ft2" }] }]));
     // Looked at on a copy, as every file is.
@@ -291,7 +291,7 @@ describe("what comes in is checked by the same reader as what is read", () => {
     town(records.db);
     must(saveCalibration(records.db, { session: session(), madeAt: NOW }));
     must(saveSheet(records.db, sheet()));
-    must(recordSheet(records.db, "sheet-0000000001", { date: "2026-09-02" }));
+    must(recordSheet(records.db, "sheet-0000000001", { date: "2026-09-02", all: true }));
     const { $client } = records.db;
     $client.exec("drop trigger applications_keep; update applications set rate = 'some' where id = 'sheet-0000000001.0.0'");
     expect(readBook(records.db)).toMatchObject({ aside: [{ of: "record of the log", id: "sheet-0000000001.0.0" }] });
@@ -367,7 +367,7 @@ describe("a copy that can be trusted", () => {
     must(saveSheet(records.db, sheet()));
     gearOn(records.db, "sheet-0000000001");
     must(tickStep(records.db, "sheet-0000000001", { step: "1.1.water", done: true }));
-    must(recordSheet(records.db, "sheet-0000000001", { date: "2026-09-02" }));
+    must(recordSheet(records.db, "sheet-0000000001", { date: "2026-09-02", all: true }));
     const text = exportAll(records.db);
     const other = openRecords(path.join(folder(), "other"));
     must(importAll(other, text, {}));

@@ -238,14 +238,14 @@ describe("the server's clock and the firm's zone decide the day", () => {
     must(plan({ products: [{ labelId: ids.labels, rate: "0.4" }] }));
     expect(faults(recordSheet(records.db, SHEET, { date: "1990-01-01" }))).toEqual(["why reason-needed"]);
     expect(faults(recordSheet(records.db, SHEET, { date: "2026-09-03" }))).toEqual(["date bad-date"]);
-    must(recordSheet(records.db, SHEET, { date: "2025-11-30", why: "written up much later" }));
+    must(recordSheet(records.db, SHEET, { date: "2025-11-30", all: true, why: "written up much later" }));
     expect(readBook(records.db).applications[0]).toMatchObject({ date: "2025-11-30", alsoOn: "2026-09-02" });
     must(plan({ id: "sheet-0000000002", products: [{ labelId: ids.labels, rate: "0.4" }] }));
     held({ id: "sheet-0000000003", products: [{ labelId: ids.labels, rate: "0.2" }] });
   });
   test("nor does a correction that moves a sheet's record to another day", () => {
     must(plan({ products: [{ labelId: ids.labels, rate: "0.4" }] }));
-    must(recordSheet(records.db, SHEET, { date: "2026-09-02" }));
+    must(recordSheet(records.db, SHEET, { date: "2026-09-02", all: true }));
     const correct = (more: object) =>
       saveApplication(records.db, {
         id: "application-0002",
@@ -346,13 +346,13 @@ describe("what was poured can't be un-poured", () => {
   });
   test("no tick is taken back, or added, on a recorded sheet", () => {
     pour();
-    must(recordSheet(records.db, SHEET, { date: "2026-09-02" }));
+    must(recordSheet(records.db, SHEET, { date: "2026-09-02", all: true }));
     for (const done of [true, false])
       expect(faults(tickStep(records.db, SHEET, { step: "1.1.product-1", done }))).toEqual([" conflict"]);
   });
   test("striking a record of it wants what became of it", () => {
     pour();
-    must(recordSheet(records.db, SHEET, { date: "2026-09-02" }));
+    must(recordSheet(records.db, SHEET, { date: "2026-09-02", all: true }));
     const strike = (more: object = {}) =>
       voidApplication(records.db, { id: "application-0009", corrects: `${SHEET}.0.0`, ...more });
     expect(faults(strike())).toEqual(["why reason-needed"]);
@@ -393,7 +393,7 @@ describe("what is retired takes nothing new", () => {
     }
     must(retire(records.db, "rigs", { id: ids.rigs, retired: true }));
     must(tickStep(records.db, SHEET, { step: "1.1.water", done: true }));
-    must(recordSheet(records.db, SHEET, { date: "2026-09-02" }));
+    must(recordSheet(records.db, SHEET, { date: "2026-09-02", all: true }));
   });
   test("a spot is held against its zone's own size", () => {
     const spot = (volume: string) => plan({ stops: [{ siteId: ids.sites, spot: { zoneId: NORTH, volume } }] });

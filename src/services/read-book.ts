@@ -3,7 +3,7 @@ import { tankName } from "@/formats/job-file/assemble";
 import type { JobFile } from "@/formats/job-file/types";
 import { planOfSheet, tickKeys } from "@/formats/sheet-plan";
 import { dismissalsOf, listApplications } from "@/records/applications";
-import { findCalibration, listCalibrations } from "@/records/calibrations";
+import { calibrationsWithdrawn, findCalibration, listCalibrations } from "@/records/calibrations";
 import { listKitChecks, listQuickChecks } from "@/records/checks";
 import { readRows, type SetAside } from "@/records/aside";
 import type { Records } from "@/records/database";
@@ -11,6 +11,7 @@ import { listLabels } from "@/records/labels";
 import { findPerson, listPeople } from "@/records/people";
 import { listRigs } from "@/records/rigs";
 import { doneSteps, findSheet, listSheets, sheetsOfDay } from "@/records/sheets";
+import { openSpreadings } from "@/records/spreadings";
 import { listRinses } from "@/records/stock";
 import { listTips } from "@/records/tips";
 import { countedOf, wasPoured } from "./counted";
@@ -32,6 +33,7 @@ export function readBook(db: Records): Book {
   const aside: SetAside[] = [];
   const applications = listApplications(db, APPLICATIONS, aside);
   const calibrations = listCalibrations(db, CALIBRATIONS, aside);
+  const withdrawn = calibrationsWithdrawn(db);
   const known = cardsNow(db);
   const { zone, settled } = firmZone(db);
   const dismissed = dismissalsOf(
@@ -59,6 +61,7 @@ export function readBook(db: Records): Book {
       rig: c.job.rig,
       calibration: c.job.calibration,
       meant: meant(c.id),
+      ...(withdrawn.has(c.id) && { withdrawn: withdrawn.get(c.id)! }),
       struck: c.struck.map((t) => ({ of: t.of, time: t.time.text, volume: t.volume?.text ?? null, why: t.struck! })),
     })),
     tips: listTips(db, aside),
@@ -86,6 +89,7 @@ export function readBook(db: Records): Book {
       }),
       aside,
     ),
+    spreadings: openSpreadings(db, aside).map(({ createdAt: _, ...spreading }) => spreading),
     stock: stockNow(db),
     rinses: listRinses(db, CHECKS).map(({ id, rigId, tank, rinsedAt }) => ({ id, rigId, tank, rinsedAt })),
     counted: countedOf(db),

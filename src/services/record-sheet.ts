@@ -1,9 +1,10 @@
 import { bad, entered, good, isDate, parseRate, plainNumber, type Form, type LabelRate, type Result } from "@/core/contents";
 import { totalText } from "@/formats/card/choice";
+import { planOfSheet, tickKeys } from "@/formats/sheet-plan";
 import { addApplication, recordsOfSheet, type NewApplication } from "@/records/applications";
 import { type Access, type Records, whole } from "@/records/database";
 import { recordsNamed } from "@/records/names";
-import { findSheet, siteIdOf } from "@/records/sheets";
+import { doneSteps, findSheet, siteIdOf } from "@/records/sheets";
 import { dateAt, todayOf } from "./clock";
 import { plansOf, recordedOf } from "./counted";
 import { isId, isReason, issue, nowText, shown } from "./input";
@@ -47,7 +48,8 @@ export function dayOfRecord(
 
 /**
  * Puts a poured sheet on record: one application for each of its products on each of its zones. Of a day, the stops that
- * were done; where the tank was read after one, with what really went down. `{ date, why? }`.
+ * were done; where the tank was read after one, with what really went down. `{ date, why?, all? }`: `all` answers that all of
+ * it went down where not every step is ticked.
  */
 export function recordSheet(db: Records, sheetId: string, input: unknown): Result<{ id: string }> {
   return whole(db, (tx): Result<{ id: string }> => {
@@ -75,6 +77,17 @@ export function recordSheet(db: Records, sheetId: string, input: unknown): Resul
       );
     const stops = sheet.job.sites!.filter((site) => !run || run.stops.find((s) => s.site === site.name)?.state === "done");
     if (stops.length === 0) return bad(issue("", "conflict", "every stop was skipped", "withdraw the sheet: nothing went down"));
+    const unticked = run ? undefined : untickedOf(tx, sheet);
+    const { all } = (input ?? {}) as { all?: unknown };
+    if (unticked && all !== true)
+      return bad(
+        issue(
+          "all",
+          "reason-needed",
+          `${unticked.done} of ${unticked.steps} steps are ticked${unticked.gear ? ", and not all of the gear" : ""}`,
+          "say whether it was all poured and sprayed; what never went down is withdrawn, a part is entered by hand in the log",
+        ),
+      );
     const now = nowText();
     // What a sheet plans is worked out in one place: it is what is recorded, or so much more as the tank told.
     const plans = plansOf(sheet);
@@ -88,6 +101,7 @@ export function recordSheet(db: Records, sheetId: string, input: unknown): Resul
           const area = entered(zone.area, "area");
           const notes = [
             zone["x-spot"] !== undefined && `a spot of ${zone["x-spot"]}`,
+            unticked && `put on record with ${unticked.done} of ${unticked.steps} steps ticked: all of it was said to be sprayed`,
             ratio !== null && `${Math.round(ratio * 100)} % of what was planned, read off the tank`,
           ].filter(Boolean);
           const what = recordedOf(product);
@@ -119,6 +133,15 @@ export function recordSheet(db: Records, sheetId: string, input: unknown): Resul
     });
     return good({ id: sheetId });
   });
+}
+
+/** How far a sheet was ticked off, where not all of it was; undefined where it was. */
+function untickedOf(db: Access, sheet: SheetRow): { done: number; steps: number; gear: boolean } | undefined {
+  const keys = tickKeys(sheet.job, planOfSheet(sheet.job, null));
+  const ticked = new Set(doneSteps(db, sheet.id));
+  const done = keys.filter((key) => ticked.has(key)).length;
+  if (done === keys.length) return undefined;
+  return { done, steps: keys.length, gear: keys.some((key) => key.startsWith("gear.") && !ticked.has(key)) };
 }
 
 /** A rate so many times over, as a job file writes it. */

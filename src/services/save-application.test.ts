@@ -74,8 +74,8 @@ describe("what went down", () => {
       "corrects conflict",
     ]);
     expect(counted().length).toBe(1);
-    must(voidApplication(records.db, { id: "application-0004", corrects: "application-0002" }));
-    must(voidApplication(records.db, { id: "application-0004", corrects: "application-0002" }));
+    must(voidApplication(records.db, { id: "application-0004", corrects: "application-0002", why: "rained off" }));
+    must(voidApplication(records.db, { id: "application-0004", corrects: "application-0002", why: "rained off" }));
     expect(counted()).toEqual([]);
     expect(readBook(records.db).applications.length).toBe(3);
     expect(faults(voidApplication(records.db, { id: "application-0005", corrects: "nothing-of-that" }))).toEqual([
@@ -155,8 +155,9 @@ describe("a plan past a limit has no door", () => {
     expect(faults(third())).toEqual([" held", " held"]);
     must(withdraw(records.db, "sheet-0000000002", {}));
     must(third());
-    must(recordSheet(records.db, "sheet-0000000001", { date: "2026-09-02" }));
-    must(recordSheet(records.db, "sheet-0000000001", { date: "2026-09-02" }));
+    expect(faults(recordSheet(records.db, "sheet-0000000001", { date: "2026-09-02" }))).toEqual(["all reason-needed"]);
+    must(recordSheet(records.db, "sheet-0000000001", { date: "2026-09-02", all: true }));
+    must(recordSheet(records.db, "sheet-0000000001", { date: "2026-09-02", all: true }));
     const book = readBook(records.db);
     expect(book.applications.map((a) => [a.zone, a.total, a.source])).toEqual(
       expect.arrayContaining([

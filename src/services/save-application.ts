@@ -143,11 +143,12 @@ function zoneOf(site: KnownSite | undefined, id: string): { id: string; name: st
 }
 
 /**
- * Records that something never went down: `{ id, corrects, why? }`. The old record stays, struck. Of a sheet of which a
- * product was poured it needs the reason: what was poured went somewhere.
+ * Records that something never went down: `{ id, corrects, why }`. The old record stays, struck; what was poured went
+ * somewhere, and what is struck counts no more, so it needs the reason. With `back` the striking is taken back.
  */
 export function voidApplication(db: Access, input: unknown): Result<{ id: string }> {
-  const { id, corrects, why } = (input ?? {}) as { id?: unknown; corrects?: unknown; why?: unknown };
+  const { id, corrects, why, back } = (input ?? {}) as { id?: unknown; corrects?: unknown; why?: unknown; back?: unknown };
+  if (back === true) return takeBackVoid(db, id, corrects);
   if (!isId(id) || !isRecordId(corrects)) return bad(issue("", "wrong-type", "something else", "the record that never was"));
   return whole(db, (tx) =>
     once(
@@ -161,13 +162,47 @@ export function voidApplication(db: Access, input: unknown): Result<{ id: string
         const old = findApplication(tx, corrects);
         if (!old) return bad(issue("corrects", "unknown-name", corrects, "the records of the log"));
         if (correctionOf(tx, corrects)) return bad(corrected);
-        if (old.sheetId !== null && wasPoured(tx, old.sheetId) && !isReason(why))
+        const poured = old.sheetId !== null && wasPoured(tx, old.sheetId);
+        if (!isReason(why))
           return bad(
-            issue("why", "reason-needed", "it was ticked as poured on its sheet", "say what became of it, if it never went down"),
+            issue(
+              "why",
+              "reason-needed",
+              poured ? "it was ticked as poured on its sheet" : "nothing of it would count any more",
+              poured ? "say what became of it, if it never went down" : "say why it never went down",
+            ),
           );
         const { createdAt: _, ...row } = old;
-        const reason = isReason(why) ? why.trim() : null;
-        addApplication(tx, { ...row, id, source: "hand", note: null, why: reason, corrects, isVoid: true }, nowText());
+        addApplication(tx, { ...row, id, source: "hand", note: null, why: why.trim(), corrects, isVoid: true }, nowText());
+        return good({ id });
+      },
+    ),
+  );
+}
+
+/** It went down after all: the record that was struck stands again, as a new row that names the striking one. */
+function takeBackVoid(db: Access, id: unknown, corrects: unknown): Result<{ id: string }> {
+  if (!isId(id) || !isRecordId(corrects)) return bad(issue("", "wrong-type", "something else", "the record that was struck"));
+  return whole(db, (tx) =>
+    once(
+      tx,
+      "application",
+      id,
+      { corrects, back: true },
+      findApplication(tx, id) !== undefined,
+      () => ({ id }),
+      (): Result<{ id: string }> => {
+        const struck = findApplication(tx, corrects);
+        const before = struck?.isVoid && struck.corrects !== null ? findApplication(tx, struck.corrects) : undefined;
+        if (!struck || !before)
+          return bad(issue("corrects", "unknown-name", corrects, "a record that was struck as never gone down"));
+        if (correctionOf(tx, corrects)) return bad(corrected);
+        const { createdAt: _, ...row } = before;
+        addApplication(
+          tx,
+          { ...row, id, source: "hand", why: "struck by mistake: it did go down", corrects, isVoid: false },
+          nowText(),
+        );
         return good({ id });
       },
     ),

@@ -41,7 +41,7 @@ describe("saving a calibration", () => {
     ["an unknown rig", { rigId: "rig-9999999999" }, "rigId unknown-name"],
     ["a run without a swath", { pace: "timed-run" }, "calibration.pace.swath missing"],
     ["no possible spray volume", { area: "10 ac", catches: [{ volume: "0.2 fl oz", time: "2 h" }] }, "session conflict"],
-    ["a wrong target", { target: "2 gal" }, "target no-area"],
+    ["a wrong target", { target: "2 mi" }, "target wrong-unit"],
   ])("%s: refused", (_what, more, expected) => {
     town(records.db);
     expect(faults(saveCalibration(records.db, { session: session(more), madeAt: NOW }))).toContain(expected);

@@ -3,13 +3,19 @@ import { calibrationJob } from "@/formats/job-file/assemble";
 import { readJob } from "@/formats/job-file/read";
 import { isSession, readSession, type Session } from "@/formats/session";
 import { addDismissals } from "@/records/applications";
-import { addCalibration, findCalibration, type NewTrial } from "@/records/calibrations";
+import {
+  addCalibration,
+  findCalibration,
+  withdrawalOfCalibration,
+  withdrawCalibration,
+  type NewTrial,
+} from "@/records/calibrations";
 import { type Records, whole } from "@/records/database";
 import { findPerson } from "@/records/people";
 import { findRig } from "@/records/rigs";
 import { findSite } from "@/records/sites";
 import { readDismissed } from "./dismissed";
-import { A_MOMENT, isId, isMoment, issue, nowText, shown } from "./input";
+import { A_MOMENT, isId, isMoment, isReason, issue, nowText, shown } from "./input";
 import { impossible, resultOf } from "./keep-calibration";
 import { once } from "./once";
 import { retiredFaults } from "./retired";
@@ -75,7 +81,8 @@ export function saveCalibration(db: Records, input: unknown): Result<{ id: strin
             method: session.method,
             lever: session.lever?.name ?? null,
             leverSetTo: session.lever?.setTo ?? null,
-            follows: session.lever?.follows ?? null,
+            // A lever may be proved after a reading that nobody kept.
+            follows: session.lever?.follows || null,
             madeAt,
             ground: session.direct ? null : session.ground,
             job: job.file,
@@ -91,6 +98,22 @@ export function saveCalibration(db: Records, input: unknown): Result<{ id: strin
   );
 }
 
+/**
+ * Withdraws a calibration that no longer counts, with its reason: `{ id, why }`. Nothing is mixed from it any more; what
+ * stood before it stands again.
+ */
+export function withdrawCalibrationOf(db: Records, input: unknown): Result<{ id: string }> {
+  const { id, why } = (input ?? {}) as { id?: unknown; why?: unknown };
+  if (!isId(id)) return bad(issue("id", "unknown-name", shown(id), "the calibrations on record"));
+  return whole(db, (tx): Result<{ id: string }> => {
+    if (!findCalibration(tx, id)) return bad(issue("id", "unknown-name", id, "the calibrations on record"));
+    if (withdrawalOfCalibration(tx, id)) return good({ id });
+    if (!isReason(why)) return bad(issue("why", "reason-needed", "a calibration is withdrawn", "say what was wrong with it"));
+    withdrawCalibration(tx, id, why.trim(), nowText());
+    return good({ id });
+  });
+}
+
 /** The tape, struck trials included where they can still be read: what was thrown out must be seen to have been. */
 function tapeOf(session: Session): NewTrial[] {
   if (session.direct) return [];
@@ -101,7 +124,7 @@ function tapeOf(session: Session): NewTrial[] {
     return [{ of, time: time.value.text, volume: volume?.ok ? volume.value.text : null, struck: t.struck ?? null }];
   };
   return [
-    ...(session.pace === "speed" ? [] : session.walks.flatMap(trial("walk"))),
+    ...(session.pace === "speed" || session.pace === "asked" ? [] : session.walks.flatMap(trial("walk"))),
     ...(session.flow === "timed-catch" || session.flow === "fill-time" ? session.catches.flatMap(trial("catch")) : []),
   ];
 }

@@ -5,6 +5,7 @@ import {
   dayOf,
   daysFrom,
   good,
+  groundIsOpen,
   isDate,
   isEstimate,
   isUnsure,
@@ -12,20 +13,26 @@ import {
   LOAD_MODES,
   planSources,
   standingOf,
+  WATER_FIRST,
   type Issue,
   type LoadMode,
   type MixPlan,
+  type MixProduct,
   type Result,
+  type WaterFirst,
 } from "@/core/contents";
-import { isChoice, type ChoiceText } from "@/formats/card/choice";
+import type { CardText } from "@/formats/card/card";
+import { isChoice, rowName, strangeTurfs, type ChoiceText } from "@/formats/card/choice";
 import { productsOf } from "@/formats/counted";
 import type { KeptSite } from "@/formats/book";
 import { dayIn } from "@/formats/day";
 import { planOf, rulesOf, soundJob, soundPlan } from "@/formats/job-file/assemble";
 import { readJob } from "@/formats/job-file/read";
+import type { HeadText, RigText } from "@/formats/job-file/types";
+import { fitsHead, isHead } from "@/formats/rig-setup";
 import { mixFile, type MixWish, type StopWish } from "@/formats/mix-of";
 import { ownedBy, standsOn } from "@/formats/stands-on";
-import { findCalibration } from "@/records/calibrations";
+import { findCalibration, withdrawalOfCalibration } from "@/records/calibrations";
 import { checksOf } from "@/records/checks";
 import type { SetAside } from "@/records/aside";
 import { whole, type Access, type Records } from "@/records/database";
@@ -60,13 +67,15 @@ interface SheetRequest extends MixWish {
   readonly calibrationId: string;
   /** What the sheets of one day have in common: a truck's tanks. */
   readonly dayId: string | null;
+  /** How the head of a hose-end rig is set for this mix; left out, as on the rig. */
+  readonly head?: HeadText;
   readonly stops: readonly StopWish[];
   readonly products: readonly { readonly labelId: string; readonly rate: string; readonly choice?: ChoiceText }[];
 }
 
 const isText = (value: unknown): value is string => typeof value === "string" && value.length <= 200;
 
-function isStop(input: unknown): input is StopWish {
+export function isStop(input: unknown): input is StopWish {
   const { siteId, without, spot } = (input ?? {}) as { siteId?: unknown; without?: unknown; spot?: unknown };
   const { zoneId, volume } = (spot ?? {}) as { zoneId?: unknown; volume?: unknown };
   return (
@@ -86,6 +95,9 @@ function isRequest(input: unknown): input is SheetRequest {
     [r.rigId, r.calibrationId].every(isId) &&
     [r.personId, r.dayId].every((id) => id === null || isId(id)) &&
     [r.tank, r.overage, r.mixedFor].every(isText) &&
+    (r.oneLess === undefined || typeof r.oneLess === "boolean") &&
+    (r.waterFirst === undefined || WATER_FIRST.includes(r.waterFirst as WaterFirst)) &&
+    (r.head === undefined || isHead(r.head)) &&
     typeof r.run === "boolean" &&
     LOAD_MODES.includes(r.loads as LoadMode) &&
     Array.isArray(stops) &&
@@ -109,12 +121,15 @@ function isRequest(input: unknown): input is SheetRequest {
 export function saveSheet(db: Records, input: unknown): Result<{ id: string }> {
   if (!isRequest(input))
     return bad(issue("", "wrong-type", "something else", "a mix: sites, rig, calibration, products and loads"));
-  const today = todayOf(db);
-  const date = input.date ?? today;
-  if (!isDate(date) || date < today || daysFrom(today, date) > FARTHEST)
-    return bad(issue("date", "bad-date", shown(date), `"${today}", today's date, or a later day within a year`));
+  const day = dayOfPlan(db, input.date);
+  if (!day.ok) return day;
+  const date = day.value;
   const known = findRig(db, input.rigId);
-  const rig = known?.rig;
+  const rig = known && asSet(known.rig, input.head);
+  if (known && !rig)
+    return bad(
+      issue("head", "conflict", "this head can't be set so", "a number that its dial has, or its own feed: see the rig"),
+    );
   const calibration = findCalibration(db, input.calibrationId);
   const sites = input.stops.map((stop) => findSite(db, stop.siteId));
   const stops = input.stops.flatMap((stop, i) => (sites[i] ? [{ ...stop, site: sites[i].site }] : []));
@@ -131,6 +146,11 @@ export function saveSheet(db: Records, input: unknown): Result<{ id: string }> {
     ...labels.map((label, i) => [`products[${i}]`, label.card.name, label] as const),
   );
   if (retired.length > 0) return bad(...retired);
+  const withdrawn = withdrawalOfCalibration(db, calibration.id);
+  if (withdrawn)
+    return bad(
+      issue("calibrationId", "conflict", `this calibration was withdrawn (${withdrawn.why})`, "mix from one that stands"),
+    );
   const ownerOfTap = { personId: input.personId, siteId: input.stops[0]!.siteId };
   if (calibration.rigId !== input.rigId || !ownedBy(rig.kind, calibration, ownerOfTap))
     return bad(
@@ -164,6 +184,13 @@ export function saveSheet(db: Records, input: unknown): Result<{ id: string }> {
   if (!file.ok) return file;
   const read = readJob(file.value);
   if (!read.ok) return read;
+  const turfs = stops.flatMap(({ site, without, spot }) =>
+    site.zones
+      .filter((z) => (spot ? z["x-id"] === spot.zoneId : !without?.includes(z["x-id"])))
+      .flatMap((z) => z["x-turf"] ?? []),
+  );
+  const open = [...openGround(read.value.products), ...strangeRows(input.products, labels, turfs)];
+  if (open.length > 0) return bad(...open);
   const standing = standingOf(
     standsOn(calibration.job.rig),
     standsOn(rig),
@@ -233,6 +260,52 @@ export function saveSheet(db: Records, input: unknown): Result<{ id: string }> {
       },
     ),
   );
+}
+
+/** A rate for a gallon of which nobody said how much ground it is for: an overdose wherever more is sprayed. */
+export const openGround = (products: readonly MixProduct[]): Issue[] =>
+  products.flatMap((product, i) =>
+    groundIsOpen(product)
+      ? [
+          issue(
+            `products[${i}].rate`,
+            "conflict",
+            `${product.rate.text} of ${product.name} is a rate for a gallon, and nobody said for how much ground`,
+            "the ground that its label means a gallon for, or that the strength is meant",
+          ),
+        ]
+      : [],
+  );
+
+type PickedRate = Pick<SheetRequest["products"][number], "choice">;
+
+/** Rows of a label that are for another turf than the ground: taken only with a reason. */
+export const strangeRows = (
+  products: readonly PickedRate[],
+  labels: readonly { readonly card: CardText }[],
+  turfs: readonly string[],
+): Issue[] =>
+  products.flatMap(({ choice }, i) => {
+    const { card } = labels[i]!;
+    const strange = strangeTurfs(card, choice, turfs);
+    if (strange.length === 0 || (choice?.reason ?? "").trim().length >= 3) return [];
+    const said = `the row "${rowName(card, choice!.row)}" of ${card.name} on ${strange.join(", ")}`;
+    return [issue(`products[${i}].choice`, "reason-needed", said, "the row for that turf, or say why this one")];
+  });
+
+/** The day that something is planned for: today, or a later one within a year. */
+export function dayOfPlan(db: Access, wanted: string | undefined): Result<string> {
+  const today = todayOf(db);
+  const date = wanted ?? today;
+  if (!isDate(date) || date < today || daysFrom(today, date) > FARTHEST)
+    return bad(issue("date", "bad-date", shown(date), `"${today}", today's date, or a later day within a year`));
+  return good(date);
+}
+
+/** The rig with its head set for this mix; undefined where it can't be set so. */
+function asSet<R extends RigText>(rig: R, head: HeadText | undefined): R | undefined {
+  if (!head) return rig;
+  return fitsHead(rig, head) ? { ...rig, head } : undefined;
 }
 
 const loadsOf = (plan: MixPlan) => plan.run?.loads.length ?? plan.sites.reduce((sum, site) => sum + site.loads.length, 0);

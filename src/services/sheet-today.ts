@@ -24,7 +24,7 @@ import { planOfSheet } from "@/formats/sheet-plan";
 import { standsOn } from "@/formats/stands-on";
 import { recordsOfSheet, withdrawalOf, withdrawSheet } from "@/records/applications";
 import type { SetAside } from "@/records/aside";
-import { findCalibration } from "@/records/calibrations";
+import { findCalibration, withdrawalOfCalibration } from "@/records/calibrations";
 import { checksOf } from "@/records/checks";
 import { type Access, type Records, whole } from "@/records/database";
 import { findLabel } from "@/records/labels";
@@ -97,6 +97,9 @@ function ofCalibration(db: Access, sheet: SheetRow): Issue[] {
     checksOf(db, calibration.id)[0]?.ratio,
   );
   const issues: Issue[] = [];
+  const withdrawn = withdrawalOfCalibration(db, calibration.id);
+  if (withdrawn)
+    issues.push(issue("", "conflict", `its calibration was withdrawn (${withdrawn.why})`, "withdraw this sheet and mix from one that stands"));
   if (!mayMix(standing))
     issues.push(
       issue(
@@ -142,6 +145,10 @@ function withCard(db: Access, product: ProductText, path: string): Result<Produc
     return bad(issue(path, "conflict", `the label's row "${choice.from}" of ${card.name} is another one today`, again));
   const today = productOf(card, product.rate, choice);
   if (!today.ok) return bad(issue(path, "conflict", `${product.rate} of ${card.name} can't be held against its card`, again));
+  if (today.value.gallonCovers !== product.gallonCovers)
+    return bad(
+      issue(path, "conflict", `the card of ${card.name} says today that a gallon is for ${today.value.gallonCovers ?? "no ground"}`, again),
+    );
   const own = { ...(product["x-id"] !== undefined && { "x-id": product["x-id"] }) };
   return good({ ...today.value, ...own, rate: product.rate, ...(known !== undefined && { "x-choice": known }) });
 }
@@ -182,6 +189,10 @@ function plannedOf(job: JobFile): PlannedStops {
   known.set(job, planned);
   return planned;
 }
+
+/** What a stop of a day takes, mL. */
+export const plannedFor = ({ job }: Pick<SheetRow, "job">, site: string): number =>
+  plannedOf(job).find((p) => p.site === site)?.spray ?? 0;
 
 /** What a site takes doesn't depend on what went down there: a held one is a stop of the day all the same. */
 const withoutHistory = (site: SiteText): SiteText => ({

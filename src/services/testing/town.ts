@@ -87,6 +87,8 @@ export function town(db: Records): void {
 /** A run sheet of the test town, ready to be saved. */
 export const session = (more: Partial<Session> = {}): Session => ({
   ...emptySession("calibration-00001", { rigId: ids.rigs, personId: ids.people, outlets: 1, method: "area-catch" }),
+  area: "250 ft2",
+  distance: "200 ft",
   walks: [{ time: "61 s" }, { time: "63" }, { time: "1:02" }, { time: "95 s", struck: "stumbled or stopped" }],
   catches: [{ volume: "33", time: "62 s" }],
   ...more,

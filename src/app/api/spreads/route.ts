@@ -1,0 +1,4 @@
+import { saveSpread } from "@/services/spread";
+import { answerTo } from "../answer";
+
+export const POST = (request: Request) => answerTo(request, saveSpread);

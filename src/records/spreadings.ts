@@ -1,0 +1,46 @@
+import { desc, eq, isNull } from "drizzle-orm";
+import type { SpreadFile } from "@/formats/job-file/spread";
+import { asItIs, readRow, readRows, type SetAside } from "./aside";
+import type { Access } from "./database";
+import { spreadingEnds, spreadings } from "./schema-work";
+
+export interface NewSpreading {
+  readonly id: string;
+  readonly madeAt: string;
+  /** ISO day. */
+  readonly date: string;
+  readonly personId: string | null;
+  readonly job: SpreadFile;
+}
+
+export const addSpreading = (db: Access, spreading: NewSpreading, now: string): void =>
+  void db
+    .insert(spreadings)
+    .values({ ...spreading, createdAt: now })
+    .run();
+
+export const findSpreading = (db: Access, id: string) =>
+  readRow("spreading", db.select().from(spreadings).where(eq(spreadings.id, id)).get(), asItIs);
+
+export const endOfSpreading = (db: Access, id: string) =>
+  db.select().from(spreadingEnds).where(eq(spreadingEnds.spreadingId, id)).get();
+
+export const endSpreading = (db: Access, spreadingId: string, what: "recorded" | "withdrawn", at: string): void =>
+  void db.insert(spreadingEnds).values({ spreadingId, what, at }).run();
+
+/** The spreadings that are neither down nor withdrawn: what they plan counts. Newest first. */
+export function openSpreadings(db: Access, aside?: SetAside[]) {
+  const rows = db
+    .select({ spreading: spreadings })
+    .from(spreadings)
+    .leftJoin(spreadingEnds, eq(spreadingEnds.spreadingId, spreadings.id))
+    .where(isNull(spreadingEnds.spreadingId))
+    .orderBy(desc(spreadings.madeAt))
+    .all();
+  return readRows(
+    "spreading",
+    rows.map((row) => row.spreading),
+    asItIs,
+    aside,
+  );
+}

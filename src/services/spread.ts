@@ -1,0 +1,190 @@
+import { bad, entered, good, type Result } from "@/core/contents";
+import { groundText, isChoice, totalText, type ChoiceText } from "@/formats/card/choice";
+import { productsOf } from "@/formats/counted";
+import { spreadWish } from "@/formats/spread-of";
+import { planOfSpread, readSpread } from "@/formats/job-file/spread";
+import type { StopWish } from "@/formats/mix-of";
+import { addApplication } from "@/records/applications";
+import type { SetAside } from "@/records/aside";
+import { whole, type Access, type Records } from "@/records/database";
+import { findLabel } from "@/records/labels";
+import { findPerson } from "@/records/people";
+import { findSite } from "@/records/sites";
+import { addSpreading, endOfSpreading, endSpreading, findSpreading } from "@/records/spreadings";
+import { asideFaults } from "./aside-faults";
+import { countedOf, recordedOf } from "./counted";
+import { isId, issue, nowText, shown } from "./input";
+import { once } from "./once";
+import { dayOfRecord } from "./record-sheet";
+import { retiredFaults } from "./retired";
+import { dayOfPlan, isStop, strangeRows } from "./save-sheet";
+import { heldIssues } from "./tick-step";
+
+/** A job of granules as it is asked for: no rig, no calibration. */
+interface SpreadRequest {
+  readonly id: string;
+  /** The day that it is planned for, ISO; today where it is left out. */
+  readonly date?: string;
+  readonly personId: string | null;
+  readonly stops: readonly StopWish[];
+  readonly products: readonly { readonly labelId: string; readonly rate: string; readonly choice?: ChoiceText }[];
+}
+
+function isRequest(input: unknown): input is SpreadRequest {
+  const { id, date, personId, stops, products } = (input ?? {}) as Record<string, unknown>;
+  return (
+    isId(id) &&
+    (date === undefined || typeof date === "string") &&
+    (personId === null || isId(personId)) &&
+    Array.isArray(stops) &&
+    stops.length >= 1 &&
+    stops.length <= 60 &&
+    stops.every(isStop) &&
+    Array.isArray(products) &&
+    products.length >= 1 &&
+    products.length <= 20 &&
+    products.every(
+      (p: { labelId?: unknown; rate?: unknown; choice?: unknown } | null) =>
+        isId(p?.labelId) && typeof p?.rate === "string" && (p.choice === undefined || isChoice(p.choice)),
+    )
+  );
+}
+
+/**
+ * Books granules that are spread dry: they count as planned until they are on record or withdrawn. Every bag is worked out
+ * here, and what a label holds is not kept.
+ */
+export function saveSpread(db: Records, input: unknown): Result<{ id: string }> {
+  if (!isRequest(input)) return bad(issue("", "wrong-type", "something else", "sites and granules"));
+  const day = dayOfPlan(db, input.date);
+  if (!day.ok) return day;
+  const sites = input.stops.map((stop) => findSite(db, stop.siteId));
+  const labels = input.products.map(({ labelId }) => findLabel(db, labelId));
+  const person = input.personId === null ? undefined : findPerson(db, input.personId);
+  if (sites.some((s) => !s) || labels.some((l) => !l) || (input.personId !== null && !person))
+    return bad(issue("", "unknown-name", "a site, a label or a person", "what is on record: reload the page"));
+  const retired = retiredFaults(
+    ["personId", person?.name ?? "", person],
+    ...sites.map((site, i) => [`stops[${i}]`, site!.site.name, site] as const),
+    ...labels.map((label, i) => [`products[${i}]`, label!.card.name, label] as const),
+  );
+  if (retired.length > 0) return bad(...retired);
+  const products = productsOf(input.products.map(({ labelId, ...rest }, i) => ({ ...rest, id: labelId, card: labels[i]!.card })));
+  if (!products.ok) return products;
+  const turfs = input.stops.flatMap((stop, i) =>
+    sites[i]!.site.zones.filter((z) => !stop.without?.includes(z["x-id"])).flatMap((z) => z["x-turf"] ?? []),
+  );
+  const strange = strangeRows(
+    input.products,
+    labels.map((label) => label!),
+    turfs,
+  );
+  if (strange.length > 0) return bad(...strange);
+  const file = (access: Access, aside: SetAside[]) =>
+    spreadWish({
+      products: products.value,
+      stops: input.stops.map((stop, i) => ({ ...stop, site: sites[i]!.site })),
+      counted: countedOf(
+        access,
+        input.stops.map((s) => s.siteId),
+        aside,
+      ),
+      date: day.value,
+      except: input.id,
+    });
+  const judged = (access: Access) => {
+    const aside: SetAside[] = [];
+    const job = file(access, aside);
+    if (aside.length > 0) return bad(...asideFaults(aside));
+    const read = readSpread(job);
+    if (!read.ok) return read;
+    if (read.value.sites.some((site) => site.zones.length === 0)) return bad(issue("stops", "missing", "", "a zone: tick at least one"));
+    const plan = planOfSpread(read.value);
+    return plan.reasons.length > 0 ? bad(...heldIssues(plan)) : good(job);
+  };
+  const { id, personId } = input;
+  return whole(db, (tx) =>
+    once(
+      tx,
+      "spreading",
+      id,
+      input,
+      findSpreading(tx, id) !== undefined,
+      () => ({ id }),
+      (): Result<{ id: string }> => {
+        const job = judged(tx);
+        if (!job.ok) return job;
+        const now = nowText();
+        addSpreading(tx, { id, madeAt: now, date: day.value, personId, job: job.value }, now);
+        return good({ id });
+      },
+    ),
+  );
+}
+
+/** What is open of it, or why not. */
+function openOf(db: Access, id: string) {
+  const spreading = isId(id) ? findSpreading(db, id) : undefined;
+  if (!spreading) return bad(issue("", "unknown-name", shown(id), "the spreadings on record"));
+  const end = endOfSpreading(db, id);
+  return good({ spreading, end: end?.what ?? null });
+}
+
+/** Puts granules on record that were spread: `{ date, why? }`. */
+export function recordSpread(db: Records, id: string, input: unknown): Result<{ id: string }> {
+  return whole(db, (tx): Result<{ id: string }> => {
+    const open = openOf(tx, id);
+    if (!open.ok) return open;
+    const { spreading, end } = open.value;
+    if (end === "recorded") return good({ id });
+    if (end === "withdrawn") return bad(issue("", "conflict", "this was withdrawn", "enter what went down by hand in the log"));
+    const day = dayOfRecord(tx, spreading, (input ?? {}) as { date?: unknown });
+    if (!day.ok) return day;
+    const now = nowText();
+    const job = readSpread(spreading.job);
+    if (!job.ok) return job;
+    (spreading.job.sites ?? []).forEach((site, k) =>
+      site.zones.forEach((zone, i) =>
+        (spreading.job.products ?? []).forEach((product, j) => {
+          const one = job.value.products[j]!;
+          const area = entered(zone.area, "area");
+          addApplication(
+            tx,
+            {
+              id: `${id}.${k}.${i}.${j}`,
+              ...day.value,
+              siteId: site["x-id"]!,
+              zoneId: zone["x-id"] ?? "",
+              zone: zone.name ?? "",
+              area,
+              ...recordedOf(product),
+              rate: one.by ? groundText(one.by) : product.rate,
+              total: totalText(one.rate, area.value),
+              personId: spreading.personId,
+              source: "hand",
+              sheetId: null,
+              note: "spread dry",
+              corrects: null,
+              isVoid: false,
+            },
+            now,
+          );
+        }),
+      ),
+    );
+    endSpreading(tx, id, "recorded", now);
+    return good({ id });
+  });
+}
+
+/** Withdraws granules that won't be spread: what they planned no longer counts. */
+export function withdrawSpread(db: Records, id: string): Result<{ id: string }> {
+  return whole(db, (tx): Result<{ id: string }> => {
+    const open = openOf(tx, id);
+    if (!open.ok) return open;
+    if (open.value.end === "recorded")
+      return bad(issue("", "conflict", "this is on record as spread", "correct its records in the log instead"));
+    if (open.value.end === null) endSpreading(tx, id, "withdrawn", nowText());
+    return good({ id });
+  });
+}
