@@ -1,0 +1,121 @@
+"use client";
+
+import { Box, chakra } from "@chakra-ui/react";
+import { allFillings, given, isUnsure, read, readParts, writeNumber, type System } from "@/core/contents";
+import { sentences } from "../data/book";
+import { sheetLine } from "../mix/sheet-line";
+import { TankColumns } from "../mix/tank-column";
+import { Note } from "../parts/controls";
+import { Notice } from "../parts/notices";
+import type { Quick, QuickAnswer } from "./quick-job";
+
+/** What is known so far, in large figures; then the loads, drawn. */
+export function Answer({ quick, answer, system }: { quick: Quick; answer: QuickAnswer; system: System }) {
+  const { made, covers, planned, issues } = answer;
+  if (!made)
+    return (
+      <Box border="2px dashed" borderColor="field" padding="18px 22px" maxW="62ch">
+        The answer grows here: what the sprayer puts down, what a tank covers, what goes into it. Water only, gear on.
+        {sentences(issues).map((text) => (
+          <Notice key={text} state="stop">
+            {text}
+          </Notice>
+        ))}
+      </Box>
+    );
+  const { number, unit } = readParts(made.sprayVolume.value, "sprayVolume", system);
+  const plan = planned?.plan;
+  return (
+    <Box as="section" aria-label="Answer" display="grid" gap="14px" gridTemplateColumns="minmax(0,1fr)" aria-live="polite">
+      <Box display="flex" flexWrap="wrap" gap="2px 18px" alignItems="baseline">
+        <Box>
+          <chakra.span fontFamily="reading" fontWeight="700" fontSize="46px" lineHeight="1" letterSpacing="-0.03em">
+            {number}
+          </chakra.span>{" "}
+          <strong>{unit}</strong>
+        </Box>
+        {made.uncertainty && <Box>± {writeNumber(made.uncertainty.relative * 100, { figures: 2 })} %</Box>}
+        {covers && (
+          <Box>
+            a tank covers <strong>{read(covers.value, "area", system)}</strong>
+          </Box>
+        )}
+      </Box>
+      {plan && plan.sites.length > 0 && !isUnsure(made) && (
+        <>
+          <Box fontSize="19px" fontWeight="700">
+            {sheetLine(plan, system)}
+          </Box>
+          <TankColumns
+            products={plan.products}
+            fillings={allFillings(plan)}
+            usable={given(planned.job.tank!.usable, "usable volume")}
+            system={system}
+          />
+        </>
+      )}
+      {plan?.reasons.map((reason) => (
+        <Notice key={reason.text} state="stop">
+          Held: {reason.text} <strong>{reason.fits}</strong>
+        </Notice>
+      ))}
+      {isUnsure(made) && (
+        <Notice state="stop">
+          The walks differ by over 10 %: this is no calibration yet, and there are no amounts. Walk it again.
+        </Notice>
+      )}
+      {[...made.warnings, ...(plan?.warnings ?? [])]
+        .filter((w) => w.code !== "trials-disagree")
+        .map((w) => (
+          <Notice key={w.text} state="act">
+            {w.text}
+          </Notice>
+        ))}
+      {sentences(issues).map((text) => (
+        <Notice key={text} state="stop">
+          {text}
+        </Notice>
+      ))}
+      {plan && plan.sites.length > 0 && <Unknown quick={quick} />}
+    </Box>
+  );
+}
+
+/** On a phone the answer is further down: what it is so far stands under the thumb while the fields are filled in. */
+export function SoFar({ answer: { made, covers, planned }, system }: { answer: QuickAnswer; system: System }) {
+  if (!made) return null;
+  const plan = planned?.plan;
+  return (
+    <Box
+      display={{ base: "block", xl: "none" }}
+      position="sticky"
+      bottom="106px"
+      zIndex={3}
+      background="sheet"
+      border="2px solid"
+      borderColor="ink"
+      padding="6px 12px"
+      fontSize="15px"
+      aria-hidden
+      css={{ "@media (max-height: 500px)": { position: "static" } }}
+    >
+      <strong>{read(made.sprayVolume.value, "sprayVolume", system)}</strong>
+      {covers && ` · a tank covers ${read(covers.value, "area", system)}`}
+      {plan &&
+        plan.sites.length > 0 &&
+        !isUnsure(made) &&
+        ` · ${plan.sites[0]!.loads.length === 1 ? "1 load" : `${plan.sites[0]!.loads.length} loads`} below`}
+    </Box>
+  );
+}
+
+/** What a quick answer doesn't know. */
+function Unknown({ quick }: { quick: Quick }) {
+  return (
+    <Note>
+      What this doesn&apos;t know: {quick.most.trim() === "" && "the label's most at once; "}what went down here this year, how
+      soon again, the turf, waits for seed, what the label wants of drops and weather. Read the label for those; keep it, and the
+      app counts them.
+    </Note>
+  );
+}

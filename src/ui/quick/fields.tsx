@@ -1,0 +1,234 @@
+"use client";
+
+import { Box, chakra } from "@chakra-ui/react";
+import { useRef, type ReactNode } from "react";
+import { unitText, wordsFor, writeNumber } from "@/core/contents";
+import { RATE_BARE, readRate } from "@/formats/forms/rate";
+import { Typed } from "../calibrate/typed";
+import { useFrames, useWatch, watchText } from "../calibrate/watch";
+import { Button } from "../parts/controls";
+import { TextField } from "../parts/field";
+import { Pair } from "../rigs/pair";
+import { Drawn } from "./drawn";
+import { timesOf, type Quick } from "./quick-job";
+
+const KINDS: readonly (readonly [Quick["kind"], string])[] = [
+  ["backpack", "Backpack"],
+  ["hand-can", "Hand can"],
+  ["spray-truck", "Gun and hose"],
+];
+
+export function KindPick({ value, onPick }: { value: Quick["kind"]; onPick: (kind: Quick["kind"]) => void }) {
+  return (
+    <Box as="fieldset" border="none" display="flex" flexWrap="wrap">
+      <chakra.legend fontSize="14px" fontWeight="700" marginBottom="4px">
+        What sprays
+      </chakra.legend>
+      {KINDS.map(([kind, words]) => (
+        <chakra.label
+          key={kind}
+          display="flex"
+          alignItems="center"
+          gap="8px"
+          minHeight="48px"
+          padding="6px 14px 6px 10px"
+          border="2px solid"
+          borderColor={value === kind ? "ink" : "line"}
+          marginRight="-2px"
+          cursor="pointer"
+          fontWeight={value === kind ? "700" : "400"}
+        >
+          <chakra.input
+            type="radio"
+            name="kind"
+            checked={value === kind}
+            onChange={() => onPick(kind)}
+            width="20px"
+            height="20px"
+            accentColor="var(--cg-colors-ink)"
+          />
+          {words}
+        </chakra.label>
+      ))}
+    </Box>
+  );
+}
+
+/** A field with the drawing of what it is about. */
+function Line({ of, children }: { of: Parameters<typeof Drawn>[0]["of"]; children: ReactNode }) {
+  return (
+    <Box display="flex" gap="14px" alignItems="flex-start" borderBottom="1px solid" borderColor="line" paddingBottom="10px">
+      <Box paddingTop="22px">
+        <Drawn of={of} />
+      </Box>
+      <Box flex="1" minW={0} display="grid" gap="10px">
+        {children}
+      </Box>
+    </Box>
+  );
+}
+
+export function Fields({ quick, set }: { quick: Quick; set: (next: Partial<Quick>) => void }) {
+  const rate = quick.rate.trim() === "" ? undefined : readRate(quick.rate, quick.form);
+  const most = quick.most.trim() === "" ? undefined : readRate(quick.most, quick.form);
+  const unit = unitText(RATE_BARE[quick.form]);
+  return (
+    <>
+      <Line of="tank">
+        <Typed
+          label="A full tank holds"
+          field="usable"
+          value={quick.tank}
+          onChange={(tank) => set({ tank })}
+          placeholder="4 gal"
+        />
+      </Line>
+      <Line of={quick.course ? "course" : "plot"}>
+        {quick.course ? (
+          <Pair>
+            <Typed
+              label="Course, one way"
+              field="course"
+              value={quick.distance}
+              onChange={(distance) => set({ distance })}
+              placeholder="200 ft"
+            />
+            <Typed
+              label="Width of a pass"
+              field="swath"
+              value={quick.swath}
+              onChange={(swath) => set({ swath })}
+              placeholder="5 ft"
+            />
+          </Pair>
+        ) : (
+          <Typed
+            label="Plot you spray with water"
+            field="testArea"
+            value={quick.plot}
+            onChange={(plot) => set({ plot })}
+            placeholder="10 x 25"
+            hint="pegged on the lawn: 10 x 25 is 250 sq ft"
+          />
+        )}
+        <Button look="inline" justifySelf="start" onClick={() => set({ course: !quick.course })}>
+          {quick.course ? "A plot instead" : "A straight course instead"}
+        </Button>
+      </Line>
+      <Line of="time">
+        <Times quick={quick} set={set} />
+      </Line>
+      <Line of="catch">
+        <Pair>
+          <Typed
+            label="Caught in the bucket"
+            field="catchVolume"
+            value={quick.caught}
+            onChange={(caught) => set({ caught })}
+            placeholder="33 fl oz"
+          />
+          <Typed
+            label="in"
+            field="catchTime"
+            optional
+            value={quick.caughtFor}
+            onChange={(caughtFor) => set({ caughtFor })}
+            hint="empty: as long as the walk"
+          />
+        </Pair>
+      </Line>
+      <Line of="rate">
+        <Box as="fieldset" border="none" display="flex" gap="18px">
+          {(["dry", "liquid"] as const).map((form) => (
+            <chakra.label key={form} display="flex" gap="8px" alignItems="center" minHeight="44px" cursor="pointer">
+              <chakra.input
+                type="radio"
+                name="form"
+                checked={quick.form === form}
+                onChange={() => set({ form })}
+                width="20px"
+                height="20px"
+                accentColor="var(--cg-colors-ink)"
+              />
+              {form === "dry" ? "Weighed (oz)" : "Measured (fl oz)"}
+            </chakra.label>
+          ))}
+        </Box>
+        <TextField
+          label="Label rate for 1,000 sq ft"
+          placeholder={quick.form === "dry" ? "0.3 oz" : "1.5 fl oz"}
+          value={quick.rate}
+          error={rate && !rate.ok ? wordsFor(rate.issues[0]!) : undefined}
+          hint={rate?.ok ? `understood as ${rateText(rate.value)}` : `${unit} if no unit`}
+          onChange={(e) => set({ rate: e.target.value })}
+        />
+      </Line>
+      <Line of="most">
+        <TextField
+          label="The label's most at once"
+          placeholder={quick.form === "dry" ? "0.4 oz" : "2 fl oz"}
+          value={quick.most}
+          error={most && !most.ok ? wordsFor(most.issues[0]!) : undefined}
+          hint="for 1,000 sq ft; nothing over it gets an amount. Empty: not checked"
+          onChange={(e) => set({ most: e.target.value })}
+        />
+      </Line>
+      <Line of="lawn">
+        <Typed
+          label="The lawn"
+          field="zoneArea"
+          value={quick.lawn}
+          onChange={(lawn) => set({ lawn })}
+          placeholder="62 x 100"
+          hint="sq ft, or two sides"
+        />
+      </Line>
+    </>
+  );
+}
+
+const rateText = (rate: { readonly number: number; readonly unit: string }) =>
+  `${writeNumber(rate.number, { figures: 4 })} ${unitText(rate.unit)}`;
+
+/** The times of the walks: typed, or by the watch. */
+function Times({ quick, set }: { quick: Quick; set: (next: Partial<Quick>) => void }) {
+  const watch = useWatch("watch:quick");
+  const digits = useRef<HTMLSpanElement>(null);
+  useFrames(watch.running, () => {
+    if (digits.current) digits.current.textContent = watchText(watch.seconds());
+  });
+  const typed = quick.times.trim();
+  const times = typed === "" ? undefined : timesOf(typed);
+  return (
+    <Box display="flex" gap="10px" alignItems="flex-start">
+      <Box flex="1">
+        <TextField
+          label={quick.course ? "Time of the course" : "Time to spray it"}
+          placeholder="62, 64, 61"
+          value={quick.times}
+          error={typed !== "" && !times ? `write seconds, or 1:02, with commas between` : undefined}
+          hint={times && times.length > 1 ? `${times.length} walks, averaged` : "s, or 1:02; three walks are the habit"}
+          onChange={(e) => set({ times: e.target.value })}
+        />
+      </Box>
+      <Button
+        marginTop="25px"
+        minW="104px"
+        look={watch.running ? "act" : "plain"}
+        aria-label={watch.running ? "Stop the watch" : "Start the watch"}
+        onClick={(event) => {
+          const seconds = watch.press(event.timeStamp);
+          if (seconds !== undefined) set({ times: [typed, seconds.toFixed(2)].filter(Boolean).join(", ") });
+        }}
+      >
+        {watch.running ? (
+          <span>
+            ■ <span ref={digits}>{watchText(watch.seconds())}</span>
+          </span>
+        ) : (
+          "▶ Watch"
+        )}
+      </Button>
+    </Box>
+  );
+}

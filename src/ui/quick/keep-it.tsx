@@ -1,0 +1,121 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { sameName } from "@/core/contents";
+import type { Book } from "@/formats/book";
+import type { Imported } from "@/formats/import";
+import { rateAt, rowName } from "@/formats/card/choice";
+import { fetchJson, send, sentences, useBook, useReadAgain } from "../data/book";
+import { nowMoment } from "../data/clock";
+import { useInHand } from "../data/in-hand";
+import { keep } from "../data/kept-here";
+import { draftOf } from "../mix/draft";
+import { Button, Note, SubHeading } from "../parts/controls";
+import { TextField } from "../parts/field";
+import { Notice } from "../parts/notices";
+import { quickFile, type Quick } from "./quick-job";
+
+interface KeepProps {
+  readonly quick: Quick;
+  readonly set: (next: Partial<Quick>) => void;
+  readonly onKept: () => void;
+}
+
+const NAMES: readonly (readonly [keyof Quick["names"], string, string])[] = [
+  ["rig", "The sprayer is called", "Blue backpack"],
+  ["person", "You are", "Odile Marsh"],
+  ["product", "The product", "as on its label"],
+  ["site", "The place", "Ferry green"],
+];
+
+/**
+ * Makes the sprayer, the person, the calibration, the label and the place of it in one go: by the same door as a job file,
+ * all or nothing. Then the mix goes on where limits are counted.
+ */
+export function KeepIt({ quick, set, onKept }: KeepProps) {
+  const router = useRouter();
+  const { book } = useBook();
+  const { choose } = useInHand();
+  const again = useReadAgain();
+  const [trouble, setTrouble] = useState<readonly string[]>([]);
+  const [busy, setBusy] = useState(false);
+  const names = NAMES.map(([key]) => quick.names[key].trim());
+  const missing = names.some((name) => name === "");
+  const taken = (["rigs", "labels", "sites"] as const).flatMap((kind, i) => {
+    const name = names[[0, 2, 3][i]!]!;
+    const found = named(book, kind, name);
+    return found ? [found] : [];
+  });
+  const save = async () => {
+    const file = quickFile(quick);
+    if (!file?.ok) return;
+    setBusy(true);
+    const text = JSON.stringify({ ...file.value, "x-person": quick.names.person.trim(), "x-made-at": nowMoment(), "x-method": quick.course ? "straight-course" : "area-catch" });
+    const result = await send<Imported>("/api/jobs", { text });
+    if (!result.ok) {
+      setBusy(false);
+      return setTrouble(sentences(result.issues));
+    }
+    await again();
+    const now = await fetchJson<Book>("/api/book");
+    const rig = now.rigs.find((r) => sameName(r.rig.name, names[0]!));
+    const person = now.people.find((p) => sameName(p.name, names[1]!));
+    const label = now.labels.find((l) => sameName(l.card.name, names[2]!));
+    const site = now.sites.find((s) => sameName(s.site.name, names[3]!));
+    if (rig && person && site) choose({ rigId: rig.id, personId: person.id, siteId: site.id });
+    if (label) {
+      const choice = { row: 0, point: "least", from: rowName(label.card, 0) } as const;
+      const products = [{ labelId: label.id, rate: rateAt(label.card, 0, "least", false), choice }];
+      keep("mix", { ...draftOf({}), tanks: { "": { products, without: [] } } });
+    }
+    setBusy(false);
+    onKept();
+    router.push("/mix");
+  };
+  return (
+    <Box as="section" aria-label="Keep it" display="grid" gap="12px" borderTop="3px solid" borderColor="ink" paddingTop="10px">
+      <SubHeading>Keep it</SubHeading>
+      <Note>Sprayer, person, calibration, label and place in one go; nothing is typed twice.</Note>
+      <Box display="grid" gap="10px 14px" gridTemplateColumns={{ base: "minmax(0,1fr)", sm: "1fr 1fr" }}>
+        {NAMES.map(([key, label, example]) => (
+          <TextField
+            key={key}
+            label={label}
+            placeholder={example}
+            value={quick.names[key]}
+            maxLength={60}
+            onChange={(e) => set({ names: { ...quick.names, [key]: e.target.value } })}
+          />
+        ))}
+      </Box>
+      {taken.length > 0 && (
+        <Notice state="act">
+          {taken.join(", ")}: on record already. Give another name, or mix with what is there.
+        </Notice>
+      )}
+      {trouble.map((text) => (
+        <Notice key={text} state="stop">
+          {text}
+        </Notice>
+      ))}
+      <Box>
+        <Button look="act" disabled={missing || busy || taken.length > 0} onClick={() => void save()}>
+          {busy ? "Keeping it …" : "Keep it, and mix"}
+        </Button>
+      </Box>
+    </Box>
+  );
+}
+
+function named(book: Book, kind: "rigs" | "labels" | "sites", name: string): string | undefined {
+  if (name === "") return undefined;
+  const all =
+    kind === "rigs"
+      ? book.rigs.map((r) => r.rig.name)
+      : kind === "labels"
+        ? book.labels.map((l) => l.card.name)
+        : book.sites.map((s) => s.site.name);
+  return all.find((one) => sameName(one, name));
+}

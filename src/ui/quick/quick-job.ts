@@ -1,0 +1,169 @@
+import {
+  calibrate,
+  coverageOf,
+  good,
+  groundIsOpen,
+  parseField,
+  type Calibration,
+  type Derived,
+  type Field,
+  type Form,
+  type Issue,
+  type Result,
+} from "@/core/contents";
+import { readRate } from "@/formats/forms/rate";
+import { calibrationJob, mixJob, planOf, type Planned } from "@/formats/job-file/assemble";
+import { readChecked, type Job } from "@/formats/job-file/read-checked";
+import type { CalibrationText, JobFile, ProductText, RigText } from "@/formats/job-file/types";
+
+/** A mix on one page, as typed: tank, plot or course, time, catch, rate, lawn. Kept in this browser until it is kept. */
+export interface Quick {
+  readonly kind: "backpack" | "hand-can" | "spray-truck";
+  readonly tank: string;
+  /** A straight course in place of a plot. */
+  readonly course: boolean;
+  readonly plot: string;
+  readonly distance: string;
+  readonly swath: string;
+  /** One time a walk, with commas between. */
+  readonly times: string;
+  readonly caught: string;
+  /** Empty: caught for as long as the walk. */
+  readonly caughtFor: string;
+  readonly form: Form;
+  readonly rate: string;
+  /** The label's most for one application; empty: not known. */
+  readonly most: string;
+  readonly lawn: string;
+  /** What it is kept under. */
+  readonly names: { readonly rig: string; readonly person: string; readonly product: string; readonly site: string };
+}
+
+export const BLANK: Quick = {
+  kind: "backpack",
+  tank: "",
+  course: false,
+  plot: "",
+  distance: "",
+  swath: "",
+  times: "",
+  caught: "",
+  caughtFor: "",
+  form: "dry",
+  rate: "",
+  most: "",
+  lawn: "",
+  names: { rig: "", person: "", product: "", site: "" },
+};
+
+/** What is worked out so far: the answer grows with what is typed. */
+export interface QuickAnswer {
+  readonly made?: Calibration;
+  /** What one tank covers. */
+  readonly covers?: Derived<"area">;
+  readonly planned?: Planned & { readonly job: Job };
+  /** What stands in the way, where two fields together can't be. */
+  readonly issues: readonly Issue[];
+}
+
+const NAMES = { rig: "sprayer", product: "the product", site: "the lawn" } as const;
+
+/** A text of a field as a job file writes it; undefined where it is empty or can't be read: the field itself says so. */
+function text(field: Field, typed: string): string | undefined {
+  const read = typed.trim() === "" ? undefined : parseField(field, typed);
+  return read?.ok ? read.value.text : undefined;
+}
+
+/** The times of the walks: one, or several with commas or blanks between. Undefined where one of them can't be read. */
+export function timesOf(typed: string): string[] | undefined {
+  const parts = typed
+    .split(/[,;]+|\s+(?=\d)/)
+    .map((part) => part.trim())
+    .filter((part) => part !== "");
+  const read = parts.map((part) => parseField("walkTime", part));
+  return read.length > 0 && read.every((one) => one.ok) ? read.map((one) => (one.ok ? one.value.text : "")) : undefined;
+}
+
+function rigOf({ kind, tank, names }: Quick): RigText | undefined {
+  const usable = text("usable", tank);
+  return usable === undefined ? undefined : { name: names.rig.trim() || NAMES.rig, kind, tanks: [{ name: "main", usable }] };
+}
+
+function calibrationOf(quick: Quick): CalibrationText | undefined {
+  const times = timesOf(quick.times);
+  const volume = text("catchVolume", quick.caught);
+  if (!times || volume === undefined) return undefined;
+  const [area, distance, swath] = [text("testArea", quick.plot), text("course", quick.distance), text("swath", quick.swath)];
+  const pace = quick.course
+    ? distance !== undefined && swath !== undefined && ({ kind: "timed-run", distance, swath, times } as const)
+    : area !== undefined && ({ kind: "timed-area", area, times } as const);
+  const mean = times.reduce((sum, time) => sum + secondsOf(time), 0) / times.length;
+  const time = quick.caughtFor.trim() === "" ? `${Number(mean.toFixed(2))} s` : text("catchTime", quick.caughtFor);
+  if (!pace || time === undefined) return undefined;
+  return { pace, flow: { kind: "timed-catch", catches: [{ volume, time }] } };
+}
+
+function secondsOf(time: string): number {
+  const read = parseField("walkTime", time);
+  if (!read.ok) throw new Error("unchecked time");
+  return read.value.number * (read.value.unit === "min" ? 60 : read.value.unit === "h" ? 3600 : 1);
+}
+
+function productOf(quick: Quick): Result<ProductText> | undefined {
+  if (quick.rate.trim() === "") return undefined;
+  const rate = readRate(quick.rate, quick.form);
+  if (!rate.ok) return rate;
+  const most = quick.most.trim() === "" ? undefined : readRate(quick.most, quick.form, "most");
+  if (most && !most.ok) return most;
+  return good({
+    name: quick.names.product.trim() || NAMES.product,
+    form: quick.form,
+    rate: rate.value.text,
+    ...(most && { limits: { perApplication: most.value.text } }),
+  });
+}
+
+/** Works out as much as there is. */
+export function quickAnswer(quick: Quick): QuickAnswer {
+  const rig = rigOf(quick);
+  const calibration = calibrationOf(quick);
+  if (!calibration) return { issues: [] };
+  const alone = readChecked(calibrationJob(rig ?? { kind: quick.kind }, calibration));
+  if (!alone.ok) return { issues: alone.issues };
+  const made = calibrate(alone.value.calibration);
+  const tank = alone.value.tank;
+  const covers = tank && coverageOf(tank, made.sprayVolume);
+  const file = quickFile(quick);
+  if (!file?.ok) return { made, ...(covers && { covers }), issues: file && !file.ok ? file.issues : [] };
+  const job = readChecked(file.value);
+  if (!job.ok) return { made, ...(covers && { covers }), issues: job.issues };
+  // One page has no card to ask: a rate for a gallon is written for the ground that the label means.
+  if (job.value.products.some(groundIsOpen))
+    return {
+      made,
+      ...(covers && { covers }),
+      issues: [
+        {
+          path: "",
+          code: "conflict",
+          received: `${quick.rate.trim()} is a rate for a gallon`,
+          expected: "write what goes on 1,000 sq ft: most labels mean a gallon for that much ground",
+        },
+      ],
+    };
+  const planned = planOf(job.value);
+  if (!planned.ok) return { made, ...(covers && { covers }), issues: planned.issues };
+  return { made, ...(covers && { covers }), planned: { ...planned.value, job: job.value }, issues: [] };
+}
+
+/** All of it as a job file; undefined while something is still missing. */
+export function quickFile(quick: Quick): Result<JobFile> | undefined {
+  const rig = rigOf(quick);
+  const calibration = calibrationOf(quick);
+  const product = productOf(quick);
+  const area = text("zoneArea", quick.lawn);
+  if (!rig || !calibration || !product || area === undefined) return undefined;
+  if (!product.ok) return product;
+  const sites = [{ name: quick.names.site.trim() || NAMES.site, zones: [{ name: "lawn", area }] }];
+  return good(mixJob({ rig, calibration, products: [product.value], sites, loads: "full-then-part" }));
+}
