@@ -21,7 +21,7 @@ export default async function config() {
       await make({
         displayName: "ui",
         testEnvironment: "jsdom",
-        testMatch: ["<rootDir>/src/{ui,app}/**/*.test.tsx"],
+        testMatch: ["<rootDir>/src/ui/**/*.test.{ts,tsx}", "<rootDir>/src/app/**/*.test.tsx"],
         setupFilesAfterEnv: ["<rootDir>/jest-setup.ts"],
       }),
     ],

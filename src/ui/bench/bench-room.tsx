@@ -13,7 +13,7 @@ import { calibrationWorking } from "../calibrate/working";
 import { keptKeys } from "../data/kept-here";
 import { Room } from "../frame/room";
 import { standingWords } from "../frame/strip";
-import { Button, Heading, SubHeading } from "../parts/controls";
+import { Button, Heading, Note, SubHeading } from "../parts/controls";
 import { FirstThing } from "../parts/notices";
 import { Stamp } from "../parts/stamp";
 import { BringIn } from "./bring-in";
@@ -88,19 +88,32 @@ export function BenchRoom() {
     <Room working={calibrated ? calibrationWorking(calibrated.made, system) : []}>
       <ClientOnly>
         <Box display="grid" gap="24px" gridTemplateColumns="minmax(0,1fr)">
-          {!book.firm.settled && <FirmZone asking />}
+          {!book.firm.settled && book.rigs.length > 0 && <FirmZone asking />}
           <SetAside rows={book.aside} />
-          {book.rigs.length === 0 ? <Empty /> : <Bench book={book} />}
+          {book.rigs.length === 0 ? <Empty settled={book.firm.settled} /> : <Bench book={book} />}
         </Box>
       </ClientOnly>
     </Room>
   );
 }
 
-function Empty() {
+function Empty({ settled }: { settled: boolean }) {
   return (
     <Box display="grid" gap="24px">
       <Heading>An empty bench</Heading>
+      <Box borderLeft="6px solid" borderColor="act" paddingLeft="16px" display="grid" gap="8px" maxW="62ch">
+        <Box fontSize="20px" fontWeight="700">
+          What goes into the tank, for this lawn, now?
+        </Box>
+        <Box>A tank, a plot, a watch, a bucket, the label&apos;s rate: one page, three minutes, and it can be kept.</Box>
+        <Box>
+          <Button look="act" asChild>
+            <Link href="/mix/quick">Mix on one page →</Link>
+          </Button>
+        </Box>
+      </Box>
+      {!settled && <FirmZone asking />}
+      <Note>Or step by step, with everything on record:</Note>
       <FirstThing>
         <Box as="ol" listStyleType="decimal" paddingLeft="22px" display="grid" gap="6px">
           <li>
@@ -133,15 +146,27 @@ function Bench({ book }: { book: Book }) {
   const open = book.sheets.filter((s) => s.state === "open").slice(0, 8);
   return (
     <Box display="grid" gap="28px">
-      <Heading>{format(wallClock(), "EEEE, d MMMM")}</Heading>
+      <Box display="flex" justifyContent="space-between" alignItems="baseline" gap="4px 16px" flexWrap="wrap">
+        <Heading>{format(wallClock(), "EEEE, d MMMM")}</Heading>
+        <Link href="/mix/quick">A mix on one page</Link>
+      </Box>
       <RunSheets book={book} />
+      {open.length > 0 && <OpenSheets sheets={open} />}
       {due.length > 0 && <Rows title="To calibrate" pairs={due} system={system} />}
       {toCheck.length > 0 && <Rows title="Quick check due" pairs={toCheck} system={system} />}
       {ready.length > 0 && <Rows title="Ready to mix from" pairs={ready} system={system} />}
-      {open.length > 0 && (
+      <BringIn />
+      <WholeRecords />
+    </Box>
+  );
+}
+
+/** What is open stands at the top: it waits to be poured, or to be put on record. */
+function OpenSheets({ sheets }: { sheets: readonly SheetEntry[] }) {
+  return (
         <Box>
           <SubHeading>Open sheets</SubHeading>
-          {open.map((sheet) => (
+          {sheets.map((sheet) => (
             <Box
               key={sheet.id}
               display="flex"
@@ -164,10 +189,6 @@ function Bench({ book }: { book: Book }) {
             </Box>
           ))}
         </Box>
-      )}
-      <BringIn />
-      <WholeRecords />
-    </Box>
   );
 }
 

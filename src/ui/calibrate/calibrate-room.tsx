@@ -1,14 +1,14 @@
 "use client";
 
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
-import { nanoid } from "nanoid";
-import { useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
-import { explainAll, read } from "@/core/contents";
+import { useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from "react";
+import { explainAll, methodOf, read } from "@/core/contents";
 import type { RigEntry } from "@/formats/book";
+import { setupOn } from "@/formats/rig-setup";
 import { emptySession, type Session } from "@/formats/session";
 import { useBook } from "../data/book";
 import { ownerIn, useInHand } from "../data/in-hand";
-import { useKept } from "../data/kept-here";
+import { keep, useKept } from "../data/kept-here";
 import { isTyping } from "../frame/keys";
 import { Room } from "../frame/room";
 import { Button, Heading } from "../parts/controls";
@@ -17,11 +17,11 @@ import { Cautions, Notice } from "../parts/notices";
 import { CatchStep } from "./catch-step";
 import { FillStep } from "./fill-step";
 import { LEVER_WORDS } from "./levers-panel";
-import { MarkStep, usualMethod } from "./mark-step";
+import { courseOf, MarkStep, usualMethod } from "./mark-step";
 import { Outcome } from "./outcome";
 import { OutletStep } from "./outlet-step";
 import { Places } from "./places";
-import { sessionKey } from "./session-key";
+import { freshId, keepPlot, lastPlot, sessionKey } from "./session-key";
 import { Story } from "./story";
 import { UsedStep } from "./used-step";
 import { WalkStep } from "./walk-step";
@@ -59,7 +59,12 @@ function stepsOfSession(session: Session): Steps {
   if (session.direct) return [mark, ["catch", "Use up"], result];
   const walk: readonly [StepName, string] = ["walk", session.outlets.length > 1 ? "Drive" : "Walk"];
   const caught: readonly [StepName, string] = ["catch", session.flow === "metered-flow" ? "Meter" : "Catch"];
-  return [mark, ...(session.pace === "speed" ? [] : [walk]), ...(session.flow === "tip-chart" ? [] : [caught]), result];
+  return [
+    mark,
+    ...(session.pace === "speed" || session.pace === "asked" ? [] : [walk]),
+    ...(session.flow === "tip-chart" ? [] : [caught]),
+    result,
+  ];
 }
 
 interface SheetProps {
@@ -72,18 +77,25 @@ function RunSheet({ rig, personId, siteId }: SheetProps) {
   const { system } = useInHand();
   const here = sessionKey(rig.id, personId, siteId);
   const outlets = rig.rig.outlets?.count ?? 1;
-  const blank = () =>
-    emptySession(nanoid(), {
-      rigId: rig.id,
-      personId: personId ?? null,
-      siteId: siteId ?? null,
-      outlets,
-      method: usualMethod(rig),
-    });
+  const plot = lastPlot(rig.id);
+  const blank = () => {
+    const method = usualMethod(rig);
+    const whose = { rigId: rig.id, personId: personId ?? null, siteId: siteId ?? null };
+    const begun = { ...emptySession(freshId(here), { ...whose, outlets, method }), ...courseOf(method, rig) };
+    const set = setupOn(rig.rig);
+    const swath = set?.swath ?? "";
+    return begun.area === "" && begun.distance === "" && plot
+      ? { ...begun, area: plot.area ?? "", distance: plot.distance ?? "", swath }
+      : { ...begun, swath };
+  };
   const [kept, setKept] = useKept<Session>(here);
   const [fresh, setFresh] = useState(blank);
   const session = kept ?? fresh;
-  const change = (next: Partial<Session>) => setKept({ ...session, ...next });
+  const change = (next: Partial<Session>) => {
+    const now = { ...session, ...next };
+    setKept(now);
+    if (next.area !== undefined || next.distance !== undefined) keepPlot(rig.id, now);
+  };
   const steps = stepsOfSession(session);
   const [step, setStep] = useKept<StepName>(`step:${session.id}`);
   const at = steps.some(([name]) => name === step) ? step! : "mark";
@@ -101,6 +113,7 @@ function RunSheet({ rig, personId, siteId }: SheetProps) {
   const startOver = (keepOld: boolean) => {
     setAway(keepOld ? session : undefined);
     setKept(undefined);
+    keep(`fresh:${here}`, undefined);
     setFresh(blank());
   };
   const next = steps[steps.findIndex(([name]) => name === at) + 1];
@@ -136,14 +149,32 @@ function RunSheet({ rig, personId, siteId }: SheetProps) {
         </Box>
       )}
       <SessionSlips session={session} change={change} rig={rig} step={at} />
-      {at === "mark" && <MarkStep session={session} change={change} system={system} rig={rig} />}
-      {at === "walk" && <WalkStep session={session} change={change} />}
-      {at === "catch" && (
-        <Gathered session={session} change={change} rig={rig} expected={expected && read(expected.value, "volume", system)} />
+      {at === "mark" && !kept && plot && (session.area || session.distance) && !methodOf(session.method)?.area && (
+        <Box marginBottom="12px">
+          <Notice state="plain">
+            The plot of last time stands here: {session.pace === "timed-run" ? session.distance : session.area}. Is it pegged so
+            again?
+          </Notice>
+        </Box>
       )}
-      {at === "result" && (
-        <Outcome worked={worked} session={session} rig={rig} onSaved={() => startOver(false)} system={system} onGo={setStep} />
+      {at === "mark" && (
+        <MarkStep
+          session={session}
+          change={change}
+          system={system}
+          rig={rig}
+          onBucket={steps.some(([name]) => name === "catch") && !session.direct ? () => setStep("catch") : undefined}
+        />
       )}
+      <StepFocus at={at}>
+        {at === "walk" && <WalkStep session={session} change={change} driven={rig.rig.kind === "boom"} />}
+        {at === "catch" && (
+          <Gathered session={session} change={change} rig={rig} expected={expected && read(expected.value, "volume", system)} />
+        )}
+        {at === "result" && (
+          <Outcome worked={worked} session={session} rig={rig} onSaved={() => startOver(false)} system={system} onGo={setStep} />
+        )}
+      </StepFocus>
       {next && (
         // On a phone the first step is long: the way on stays under the thumb.
         <Box
@@ -152,6 +183,8 @@ function RunSheet({ rig, personId, siteId }: SheetProps) {
           bottom="108px"
           zIndex={3}
           pointerEvents="none"
+          // Enlarged, there is no room to float in.
+          css={{ "@media (max-height: 560px)": { position: "static" } }}
         >
           <Button pointerEvents="auto" look={at === "mark" ? "act" : "plain"} onClick={() => setStep(next[0])}>
             {next[1]} →
@@ -164,6 +197,20 @@ function RunSheet({ rig, personId, siteId }: SheetProps) {
       </Box>
     </Room>
   );
+}
+
+/** A step that is gone to takes the focus to the first thing that is done in it; the first that is shown does not. */
+function StepFocus({ at, children }: { at: StepName; children: ReactNode }) {
+  const box = useRef<HTMLDivElement>(null);
+  const shown = useRef(at);
+  useEffect(() => {
+    if (shown.current === at) return;
+    shown.current = at;
+    box.current
+      ?.querySelector<HTMLElement>("button:not([disabled]), input:not([disabled]), select")
+      ?.focus({ preventScroll: true });
+  }, [at]);
+  return <div ref={box}>{children}</div>;
 }
 
 interface GatheredProps {

@@ -1,14 +1,17 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { raw, read, vesselFor } from "@/core/contents";
+import { parseField, quantity, raw, read, vesselFor } from "@/core/contents";
 import type { RigEntry } from "@/formats/book";
 import { kitOf } from "@/formats/rig-setup";
 import { catchTime, type Session } from "@/formats/session";
+import { useSystem } from "../data/in-hand";
+import { useKept } from "../data/kept-here";
 import { Note, Reading } from "../parts/controls";
 import { Notice } from "../parts/notices";
 import { CatchWatch } from "./catch-watch";
 import { Tape } from "./tape";
+import { Typed } from "./typed";
 import { likelyCatch } from "./worked-out";
 
 interface StepProps {
@@ -31,6 +34,7 @@ export function CatchStep({ session, change, expected, rig }: StepProps) {
         onCaught={(one) => change({ catches: [...session.catches, one] })}
       >
         <FittingVessel session={session} rig={rig} />
+        {session.walks.length === 0 && session.pace !== "asked" && <BucketFirst session={session} />}
         {expected && (
           <Box fontSize="17px" marginTop="10px">
             Expect about <Reading>{expected}</Reading> for the wanted spray volume: take a vessel that holds more.
@@ -41,6 +45,37 @@ export function CatchStep({ session, change, expected, rig }: StepProps) {
       <Note marginTop="10px">
         Same pressure as in the walk, agitation as in work. Read the vessel level, at the bottom of the curve.
       </Note>
+    </Box>
+  );
+}
+
+/** The bucket before the walk: a pace that somebody means to keep tells what a minute must give; the regulator is turned to it. */
+function BucketFirst({ session }: { session: Session }) {
+  const system = useSystem();
+  const [typed = "", setTyped] = useKept<string>(`pace:${session.rigId}`);
+  const wanted = parseField("sprayVolume", session.target);
+  const pace = parseField("walkTime", typed);
+  if (!wanted.ok)
+    return <Note>The bucket first? Write the wanted spray volume on the first step: then it says what a minute must give.</Note>;
+  const minute =
+    pace.ok &&
+    quantity("volume", (raw(wanted.value.value) * raw(quantity("area", 1000, "ft2")) * 60) / raw(pace.value.value), "mL");
+  return (
+    <Box display="grid" gap="8px" maxW="420px" marginTop="12px">
+      <Typed
+        label="The bucket first: pace that you mean to keep"
+        field="walkTime"
+        value={typed}
+        onChange={(text) => setTyped(text === "" ? undefined : text)}
+        placeholder="35"
+        hint="s for 1,000 sq ft"
+      />
+      {minute && (
+        <Box fontSize="17px">
+          Turn the regulator until 60 s give <Reading>{read(minute, "volume", system)}</Reading>. Then walk, and time what you
+          really walk.
+        </Box>
+      )}
     </Box>
   );
 }

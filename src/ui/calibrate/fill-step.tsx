@@ -46,7 +46,7 @@ export function FillStep({ session, change }: StepProps) {
               : `${counted} filled. Press for another`
         }
       />
-      <TypeOne label="or type a time" hint="62.3, or 1:02" field="walkTime" onAdd={add} />
+      <TypeOne label="or type a time" hint="62.3, or 1:02" field="walkTime" onAdd={add} keptAs={`${session.id}:fill`} />
       <Tape name="Catch" trials={session.catches} onChange={(catches) => change({ catches })} />
       <Note marginTop="10px">Same pressure as in the walk, agitation as in work. Mark the vessel on level ground.</Note>
     </Box>

@@ -6,7 +6,6 @@ import {
   dialForPace,
   drawCheck,
   given,
-  labelNumberMistake,
   parseField,
   PRODUCT_USES,
   read,
@@ -28,6 +27,7 @@ import { Fact, Facts } from "../parts/fact";
 import { Field } from "../parts/field";
 import { Notice } from "../parts/notices";
 import { ShelfPick } from "../parts/pickers";
+import { MistakeNote } from "./mistake-note";
 import { Typed } from "./typed";
 
 interface HeadProps {
@@ -138,21 +138,6 @@ function jarDraw({ rig }: CalibrationInput, { flow }: Calibration) {
 function Suits({ use }: { use: ProductUse }) {
   const { state, text } = suitsHead(use);
   return <Notice state={state === "poor" ? "stop" : state === "ask" ? "act" : "plain"}>{text} The label decides.</Notice>;
-}
-
-function MistakeNote(of: {
-  rate: Parameters<typeof labelNumberMistake>[0];
-  flow: Parameters<typeof labelNumberMistake>[1];
-  pace: Parameters<typeof labelNumberMistake>[2];
-}) {
-  const { setting, seconds, factor } = labelNumberMistake(of.rate, of.flow, of.pace);
-  return (
-    <Notice state="act">
-      Never set the dial to the label&apos;s number. At {show(setting, "strengthByVolume", "fl oz/gal")} the dose for 1,000 sq ft
-      is gone in <strong>{writeNumber(seconds, { decimals: 0 })} s</strong>; at this pace{" "}
-      <strong>{writeNumber(factor, { figures: 2 })} times</strong> the label goes down.
-    </Notice>
-  );
 }
 
 interface ChecksProps {

@@ -26,7 +26,7 @@ export const LEVER_WORDS: Record<Remedy["lever"], string> = {
 
 /** What a lever is to be set to, as text with its unit: what the run sheet that proves it is told. */
 export function settingText(remedy: Remedy, system: System): string {
-  if (remedy.setTo === null) return "";
+  if (remedy.setTo === null) return remedy.lever === "pressure" && remedy.expect ? "by the bucket" : "";
   switch (remedy.lever) {
     case "pressure":
       return system === "us" ? show(remedy.setTo, "pressure", "psi") : show(remedy.setTo, "pressure", "bar");
@@ -101,6 +101,8 @@ export function LeversPanel({ made, input, target, tank, system, pumpMost, onPro
 function Lever({ remedy, system, onProve }: { remedy: Remedy; system: System; onProve: PanelProps["onProve"] }) {
   const { lever, feasible, expect, why } = remedy;
   const set = settingText(remedy, system);
+  // No number on the regulator: it is turned until the bucket says so.
+  const byBucket = lever === "pressure" && remedy.setTo === null && expect !== null;
   return (
     <Box
       borderRight="1px solid"
@@ -111,8 +113,8 @@ function Lever({ remedy, system, onProve }: { remedy: Remedy; system: System; on
       flexDirection="column"
       gap="4px"
     >
-      <Box fontSize="14px" fontWeight="700" color={feasible ? "ink" : "soft"}>
-        {feasible ? "→ " : "✕ "}
+      <Box fontSize="14px" fontWeight="700" color={feasible || byBucket ? "ink" : "soft"}>
+        {feasible || byBucket ? "→ " : "✕ "}
         {LEVER_WORDS[lever]}
       </Box>
       {set !== "" && (
@@ -131,7 +133,7 @@ function Lever({ remedy, system, onProve }: { remedy: Remedy; system: System; on
           </chakra.strong>
         </Box>
       )}
-      {feasible && onProve && lever !== "remix" && (
+      {(feasible || byBucket) && onProve && lever !== "remix" && (
         <Box marginTop="auto" paddingTop="6px">
           <Button onClick={() => onProve(remedy)}>Prove it</Button>
         </Box>

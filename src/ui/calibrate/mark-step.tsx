@@ -16,7 +16,7 @@ import type { RigEntry } from "@/formats/book";
 import { readRig } from "@/formats/job-file/read-rig";
 import { setupOf } from "@/formats/rig-setup";
 import { byMethod, type Session } from "@/formats/session";
-import { Note, Select, SubHeading } from "../parts/controls";
+import { Button, Note, Select, SubHeading } from "../parts/controls";
 import { Field } from "../parts/field";
 import { Chooser } from "./chooser";
 import { Sketch } from "./sketch";
@@ -27,6 +27,8 @@ interface StepProps {
   readonly change: (next: Partial<Session>) => void;
   readonly system: System;
   readonly rig: RigEntry;
+  /** Goes to the bucket before the walk; left out where nothing is caught. */
+  readonly onBucket?: (() => void) | undefined;
 }
 
 const AREAS = ["50 ft2", "100 ft2", "250 ft2", "340.3 ft2", "500 ft2", "1000 ft2"];
@@ -44,7 +46,7 @@ const FLOW_WORDS: Record<FlowKind, string> = {
 };
 
 /** Choose how to measure, and mark the ground out. */
-export function MarkStep({ session, change, system, rig }: StepProps) {
+export function MarkStep({ session, change, system, rig, onBucket }: StepProps) {
   const method = methodOf(session.method)!;
   const outlets = session.outlets.length;
   const flows = method.flows.filter((flow) => flow !== "outlet-catches" || outlets > 1);
@@ -108,6 +110,13 @@ export function MarkStep({ session, change, system, rig }: StepProps) {
         )}
         <SubHeading>Gather</SubHeading>
         <Box fontSize="15px">{method.gather.join(" · ")}</Box>
+        {onBucket && (
+          <Box>
+            <Button look="inline" onClick={onBucket}>
+              The bucket first: set the flow, then walk
+            </Button>
+          </Box>
+        )}
         <SubHeading>In this order</SubHeading>
         <Steps steps={[...SET_UP, ...extraSteps(rig), ...method.steps]} />
       </Box>
@@ -116,10 +125,15 @@ export function MarkStep({ session, change, system, rig }: StepProps) {
 }
 
 /** The course that a method prescribes for a boom: so many feet for its spacing. */
-function courseOf(id: MethodId, { rig }: RigEntry): Partial<Session> {
-  const spacing = readRig(rig).outlets.spacing;
-  if (id !== "acre-128-boom" || !spacing) return {};
-  return { distance: `${valueIn(boomRun(given(spacing, "spacing")).value, "ft").toFixed(2)} ft` };
+export function courseOf(id: MethodId, { rig }: RigEntry): Partial<Session> {
+  const { spacing, count } = readRig(rig).outlets;
+  if (!spacing) return {};
+  // Drawn, driven and timed is one and the same length, and each outlet is caught for as long as the drive took.
+  if (id === "acre-128-boom")
+    return { distance: `${valueIn(boomRun(given(spacing, "spacing")).value, "ft").toFixed(2)} ft`, outletTime: "" };
+  if (id === "straight-course-boom")
+    return { distance: `${(1000 / (valueIn(spacing.value, "ft") * count)).toFixed(2)} ft`, outletTime: "" };
+  return {};
 }
 
 /** What every calibration begins with. */
@@ -214,15 +228,26 @@ function Measures({ session, change, rig }: Pick<StepProps, "session" | "change"
           placeholder="3 mph"
         />
       )}
-      <Typed
-        label="Effective swath"
-        field="swath"
-        optional
-        value={session.swath}
-        onChange={(swath) => change({ swath })}
-        placeholder="5 ft"
-        hint={swathHint}
-      />
+      {session.pace === "asked" ? (
+        <Typed
+          label="Label rate of what goes into the jar"
+          field="volumeRate"
+          value={session.rate ?? ""}
+          onChange={(rate) => change({ rate })}
+          placeholder="4 fl oz"
+          hint="fl oz per 1,000 sq ft if no unit; a mix goes by its own product"
+        />
+      ) : (
+        <Typed
+          label="Effective swath"
+          field="swath"
+          optional
+          value={session.swath}
+          onChange={(swath) => change({ swath })}
+          placeholder="5 ft"
+          hint={swathHint}
+        />
+      )}
       {session.flow === "fill-time" && (
         <Typed
           label="Vessel is full at"

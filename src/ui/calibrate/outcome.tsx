@@ -3,7 +3,7 @@
 import { Box } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { wordsFor, type Remedy, type System } from "@/core/contents";
+import { isUnsure, wordsFor, type Remedy, type System } from "@/core/contents";
 import type { RigEntry } from "@/formats/book";
 import { setupOf } from "@/formats/rig-setup";
 import type { Lack, Session } from "@/formats/session";
@@ -12,6 +12,7 @@ import { nowMoment } from "../data/clock";
 import { forgetId, saveId } from "../data/save-id";
 import { Button, Note } from "../parts/controls";
 import { Notice } from "../parts/notices";
+import { LEVER_WORDS, settingText } from "./levers-panel";
 import { useProve } from "./prove";
 import { Result } from "./result";
 import type { StepName } from "./steps";
@@ -26,6 +27,7 @@ const LACK_WORDS: Record<Lack, readonly [words: string, step: StepName]> = {
   distance: ["The length of the course is missing.", "mark"],
   outlets: ["A catch of every outlet is missing.", "catch"],
   fill: ["The mark of the vessel is missing.", "mark"],
+  rate: ["The label rate of what goes into the jar is missing.", "mark"],
   used: ["Start and rest of the trial are missing.", "catch"],
 };
 
@@ -38,6 +40,9 @@ interface OutcomeProps {
   readonly onGo: (step: StepName) => void;
 }
 
+/** A reading with a worn or a blocked tip in it, or uneven outlets, is no calibration of the rig as it should be. */
+const NOT_KEPT: readonly string[] = ["trials-disagree", "outlets-uneven", "tip-worn", "tip-blocked"];
+
 /** What the run sheet comes to: the result to save, or what is lacking or wrong, with the way there. */
 export function Outcome({ worked, session, rig, onSaved, system, onGo }: OutcomeProps) {
   const router = useRouter();
@@ -45,6 +50,8 @@ export function Outcome({ worked, session, rig, onSaved, system, onGo }: Outcome
   const prove = useProve();
   const [trouble, setTrouble] = useState<readonly string[]>([]);
   const [busy, setBusy] = useState(false);
+  /** The lever that is to be proved, once it is said whether this reading is kept. */
+  const [pulled, setPulled] = useState<Remedy>();
   const { reading, job, made } = worked;
   if (reading.state === "lacking")
     return (
@@ -69,6 +76,13 @@ export function Outcome({ worked, session, rig, onSaved, system, onGo }: Outcome
         ))}
       </Box>
     );
+  const { personId, siteId } = session;
+  const worn = made.warnings.filter((w) => NOT_KEPT.includes(w.code));
+  const proveOnly = async (remedy: Remedy) => {
+    setPulled(undefined);
+    if (await prove(remedy, { rig, personId, siteId, follows: "", session })) return;
+    setTrouble(["The rig could not be set: nothing was begun."]);
+  };
   const save = async (remedy?: Remedy) => {
     setBusy(true);
     const key = `calibration:${session.id}`;
@@ -81,7 +95,6 @@ export function Outcome({ worked, session, rig, onSaved, system, onGo }: Outcome
     onSaved();
     if (!remedy) return router.push(`/calibrate/record?id=${result.value.id}`);
     // The lever is pulled after this reading: it is kept first, so that the story has its beginning.
-    const { personId, siteId } = session;
     const begun = await prove(remedy, { rig, personId, siteId, follows: result.value.id, session });
     if (!begun) router.push(`/calibrate/record?id=${result.value.id}`);
   };
@@ -93,8 +106,31 @@ export function Outcome({ worked, session, rig, onSaved, system, onGo }: Outcome
         tank={job.tank}
         system={system}
         pumpMost={setupOf(rig.rig).mostPressure}
-        onProve={busy ? undefined : (remedy) => void save(remedy)}
+        onProve={busy ? undefined : setPulled}
       />
+      {pulled && (
+        <Notice state="act">
+          {LEVER_WORDS[pulled.lever]} to {settingText(pulled, system)}: a new run sheet begins. Is this reading worth keeping?{" "}
+          {worn.length > 0 && <strong>{worn[0]!.text}</strong>}
+          <Box display="flex" gap="8px 12px" flexWrap="wrap" marginTop="8px">
+            <Button onClick={() => void proveOnly(pulled)}>Begin, without keeping it</Button>
+            {worn.length === 0 && (
+              <Button look="quiet" disabled={busy} onClick={() => void save(pulled)}>
+                Keep it as a calibration, then begin
+              </Button>
+            )}
+            <Button look="quiet" onClick={() => setPulled(undefined)}>
+              Leave the lever
+            </Button>
+          </Box>
+        </Notice>
+      )}
+      {isUnsure(made) && (
+        <Notice state="act">
+          Not a calibration yet. It may be kept as a record of the day; what stands already goes on standing, and nothing is mixed
+          from this one.
+        </Notice>
+      )}
       {trouble.map((text) => (
         <Notice key={text} state="stop">
           {text}
@@ -102,7 +138,7 @@ export function Outcome({ worked, session, rig, onSaved, system, onGo }: Outcome
       ))}
       <Box>
         <Button look="act" onClick={() => void save()} disabled={busy}>
-          Save the calibration
+          {isUnsure(made) ? "Keep it as a record" : "Save the calibration"}
         </Button>
       </Box>
       <Note>
@@ -127,6 +163,7 @@ function placeWords(path: string): string {
     outletTime: "Catch time",
     fill: "Vessel",
     gravity: "Specific gravity",
+    rate: "Label rate",
     graduation: "Vessel",
     tip: "The rig's tip",
   };

@@ -8,6 +8,7 @@ import {
   parseField,
   quantity,
   raw,
+  showEntered,
   tipFlow,
   valueIn,
   wordsFor,
@@ -17,7 +18,7 @@ import {
 } from "@/core/contents";
 import type { RigEntry } from "@/formats/book";
 import { readRig } from "@/formats/job-file/read-rig";
-import type { Session } from "@/formats/session";
+import { catchTime, type Session } from "@/formats/session";
 import { simulatedMeter } from "@/standins/flow-meter";
 import { Button, Input, Note } from "../parts/controls";
 import { BoomPicture, BoomVerdict } from "./boom-picture";
@@ -44,7 +45,7 @@ function ratedOf(rig: RigEntry): Quantity<"flow"> | undefined {
 export function OutletStep({ session, change, rig, system }: StepProps) {
   const metered = session.flow === "metered-flow";
   const field: Field = metered ? "meterFlow" : "catchVolume";
-  const time = parseField("catchTime", session.outletTime);
+  const time = parseField("catchTime", session.outletTime.trim() === "" ? catchTime(session).text : session.outletTime);
   const flows = session.outlets.map((typed): Quantity<"flow"> | undefined => {
     const read = parseField(field, typed);
     if (!read.ok) return undefined;
@@ -70,6 +71,11 @@ export function OutletStep({ session, change, rig, system }: StepProps) {
             label="Each caught for"
             field="catchTime"
             value={session.outletTime}
+            hint={
+              session.outletTime.trim() === ""
+                ? `empty: as long as the course, ${showEntered(catchTime(session))}`
+                : "s if no unit"
+            }
             onChange={(outletTime) => change({ outletTime })}
           />
         </Box>

@@ -4,22 +4,57 @@ import { Box } from "@chakra-ui/react";
 import { format } from "date-fns";
 import Link from "next/link";
 import { useSearchParams } from "next/navigation";
+import { useState } from "react";
 import { calibrationJob, soundJob } from "@/formats/job-file/assemble";
-import { read as readIn, type Calibration, type Remedy, type System } from "@/core/contents";
+import { isUnsure, read as readIn, type Calibration, type Remedy, type System } from "@/core/contents";
 import { setupOf } from "@/formats/rig-setup";
-import { useBook } from "../data/book";
+import { sentences, useBook, useSend } from "../data/book";
 import { wallClock } from "../data/clock";
 import { calibratedFor, today, useInHand, workOut } from "../data/in-hand";
 import { Room } from "../frame/room";
 import { standingWords } from "../frame/strip";
-import { Heading, Note } from "../parts/controls";
-import { FirstThing } from "../parts/notices";
+import { AskWhy } from "../parts/ask-why";
+import { Button, Heading, Note } from "../parts/controls";
+import { FirstThing, Notice } from "../parts/notices";
 import { LEVER_WORDS } from "./levers-panel";
 import { useProve } from "./prove";
 import { Result } from "./result";
 import { calibrationWorking } from "./working";
 
 const volumeOf = (made: Calibration, system: System) => readIn(made.sprayVolume.value, "sprayVolume", system);
+
+/** Takes a calibration out of use, with its reason: what stood before stands again. */
+function Withdraw({ id }: { id: string }) {
+  const send = useSend();
+  const [asking, setAsking] = useState(false);
+  const [trouble, setTrouble] = useState<readonly string[]>([]);
+  const withdraw = async (why: string) => {
+    const result = await send("/api/calibrations/withdraw", { id, why });
+    setTrouble(result.ok ? [] : sentences(result.issues));
+    if (result.ok) setAsking(false);
+  };
+  return (
+    <Box marginTop="16px" display="grid" gap="8px" justifyItems="start">
+      {asking ? (
+        <AskWhy
+          label="What was wrong with it?"
+          placeholder="a worn tip was still on"
+          press="Withdraw it: what stood before stands again"
+          onSay={(why) => void withdraw(why)}
+        />
+      ) : (
+        <Button look="quiet" onClick={() => setAsking(true)}>
+          Withdraw this calibration
+        </Button>
+      )}
+      {trouble.map((text) => (
+        <Notice key={text} state="stop">
+          {text}
+        </Notice>
+      ))}
+    </Box>
+  );
+}
 
 /** A calibration on record, worked out again from what was entered. */
 export function CalibrationRecord() {
@@ -67,7 +102,13 @@ export function CalibrationRecord() {
       <Note marginBottom="18px">
         {format(wallClock(entry.madeAt), "d MMMM yyyy, HH:mm")}
         {entry.ground && ` · timed on ${entry.ground}`} ·{" "}
-        {newest?.entry.id === entry.id ? standingWords(newest) : "a newer one has taken its place"}
+        {entry.withdrawn !== undefined
+          ? "withdrawn"
+          : newest?.entry.id === entry.id
+            ? standingWords(newest)
+            : isUnsure(made)
+              ? "not a calibration yet: another one stands"
+              : "another one stands in its place"}
         {entry.lever && ` · after ${LEVER_WORDS[entry.lever].toLowerCase()} to ${entry.leverSetTo}`}
         {before && (
           <>
@@ -93,6 +134,13 @@ export function CalibrationRecord() {
       )}
       {entry.meant && entry.meant.length > 0 && (
         <Note marginTop="10px">Meant, though it looked like a slip: {entry.meant.join("; ")}</Note>
+      )}
+      {entry.withdrawn !== undefined ? (
+        <Box marginTop="16px">
+          <Notice state="act">Withdrawn: {entry.withdrawn}. Nothing is mixed from it; what stood before it stands again.</Notice>
+        </Box>
+      ) : (
+        <Withdraw id={entry.id} />
       )}
       <Box marginTop="20px">
         <Link href="/mix" style={{ fontWeight: 700, marginRight: 28 }}>

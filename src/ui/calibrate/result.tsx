@@ -11,6 +11,7 @@ import {
   readParts,
   show,
   showDuration,
+  secondsA,
   writeNumber,
   type Calibration,
   type CalibrationInput,
@@ -23,6 +24,7 @@ import { Fact } from "../parts/fact";
 import { Notice } from "../parts/notices";
 import { HeadFacts } from "./head-facts";
 import { LeversPanel } from "./levers-panel";
+import { unitCovers } from "./unit-covers";
 import { ThreeLineChart } from "./three-line-chart";
 
 interface ResultProps {
@@ -148,7 +150,9 @@ function Facts({ made, tank, system }: Pick<ResultProps, "made" | "tank" | "syst
     ["By the acre", show(made.sprayVolume.value, "sprayVolume", system === "us" ? "gal/ac" : "L/ha")],
   ];
   if (made.timePer1000) facts.push(["Pace for 1,000 sq ft", read(made.timePer1000.value, "time", system)]);
-  if (made.flow) facts.push(["Flow", read(made.flow.value, "flow", system)]);
+  if (made.flow) facts.push(["Flow", `${read(made.flow.value, "flow", system)}, ${secondsA(made.flow.value, system)}`]);
+  if (!made.hoseEnd)
+    facts.push([system === "us" ? "A gallon covers" : "A litre covers", read(unitCovers(made, system), "area", system)]);
   if (made.speed) facts.push(["Travel speed", read(made.speed.value, "speed", system)]);
   if (tank && !made.hoseEnd) facts.push(["A full tank covers", read(coverageOf(tank, made.sprayVolume).value, "area", system)]);
   if (tank && made.flow && !made.hoseEnd)

@@ -25,9 +25,9 @@ beforeEach(() => localStorage.clear());
 test("minutes typed as seconds are asked about on the walk, and the trial is put right", () => {
   sheet({ walks: [{ time: "62 s" }, { time: "1.05 s" }] }, "walk");
   expect(screen.getAllByRole("alert").length).toBe(1);
-  expect(screen.getByRole("alert")).toHaveTextContent("Walk 2, 1.05 s: Minutes were probably typed as seconds.");
-  take("Take 63 s");
-  expect(latest().walks).toEqual([{ time: "62 s" }, { time: "63 s" }]);
+  expect(screen.getByRole("alert")).toHaveTextContent("Walk 2, 1.05 s: A point was probably typed for the colon");
+  take("Take 65 s");
+  expect(latest().walks).toEqual([{ time: "62 s" }, { time: "65 s" }]);
   expect(screen.queryByRole("alert")).toBeNull();
 });
 

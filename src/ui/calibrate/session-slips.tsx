@@ -9,7 +9,9 @@ import {
   slipsOfCatchTime,
   slipsOfFlow,
   slipsOfMarks,
+  hasOwnCatchTime,
   slipsOfOutlet,
+  slipsOfRounded,
   slipsOfSprayVolume,
   slipsOfSwath,
   slipsOfWalk,
@@ -19,7 +21,7 @@ import {
 import type { RigEntry } from "@/formats/book";
 import { readParts } from "@/formats/job-file/read-checked";
 import { readRig } from "@/formats/job-file/read-rig";
-import { readSession, type Session } from "@/formats/session";
+import { catchTime, readSession, type Session } from "@/formats/session";
 import { useInHand, type Calibrated } from "../data/in-hand";
 import { SlipAsk, SlipKeeper } from "../parts/slip-ask";
 import type { StepName } from "./steps";
@@ -106,7 +108,7 @@ function asksOf(session: Session, rig: RigEntry, before: Calibrated | undefined)
   const expected = before?.standing.state === "stands" ? before.made.flow?.value : undefined;
   const context: CatchContext = { rig: kind, outlets: outlets.count, ...(expected && { expected }) };
   if (session.flow === "timed-catch") asksOfCatches(session, context, ask);
-  const each = parseField("catchTime", session.outletTime);
+  const each = parseField("catchTime", session.outletTime.trim() === "" ? catchTime(session).text : session.outletTime);
   session.outlets.forEach((typed, i) => {
     const take = (text: string) => ({ outlets: session.outlets.map((o, j) => (j === i ? text : o)) });
     if (session.flow === "outlet-catches" && each.ok && typed !== "") {
@@ -135,10 +137,18 @@ function asksOfCatches(session: Session, context: CatchContext, ask: AskFor): vo
     if (!volume.ok || !time.ok || one.struck !== undefined) return;
     const slips = slipsOfCatch(volume.value, time.value.value, context);
     ask("catch", `catches[${i}]`, one.volume!, slips, (text) => ({ catches: changed(session.catches, i, { volume: text }) }));
-    if (slips.length === 0)
-      ask("catch", `catches[${i}].time`, one.time, slipsOfCatchTime(time.value, volume.value.value, context), (text) => ({
+    if (slips.length > 0) return;
+    const walked = session.walks.length > 0 && !hasOwnCatchTime(session.method, session.flow) ? catchTime(session) : undefined;
+    const wrong = slipsOfCatchTime(time.value, volume.value.value, context);
+    ask(
+      "catch",
+      `catches[${i}].time`,
+      one.time,
+      wrong.length > 0 || !walked ? wrong : slipsOfRounded(time.value, walked),
+      (text) => ({
         catches: changed(session.catches, i, { time: text }),
-      }));
+      }),
+    );
   });
   const graduation = parseField("graduation", session.graduation);
   const counted = read.flatMap(({ one, volume, time }) =>

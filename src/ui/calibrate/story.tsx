@@ -62,7 +62,9 @@ export function Story({ rig, personId, siteId }: StoryProps) {
                 </Box>
               )}
               <Box color="soft">
-                {made.uncertainty ? `± ${writeNumber(made.uncertainty.relative * 100, { figures: 2 })} %` : "as given"}
+                {entry.withdrawn !== undefined
+                  ? "withdrawn"
+                  : made.uncertainty ? `± ${writeNumber(made.uncertainty.relative * 100, { figures: 2 })} %` : "as given"}
               </Box>
             </Box>
           );

@@ -14,7 +14,7 @@ const REASONS = [
 ] as const;
 
 interface TapeProps {
-  readonly name: "Walk" | "Catch";
+  readonly name: "Walk" | "Run" | "Catch";
   readonly trials: readonly Trial[];
   readonly onChange: (trials: readonly Trial[]) => void;
 }

@@ -2,7 +2,8 @@
 
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
-import { FIELDS, parseField, unitText, wordsFor, type Field as FieldName } from "@/core/contents";
+import { bareUnit, parseField, understood, unitText, withUnit, wordsFor, type Field as FieldName } from "@/core/contents";
+import { useSystem } from "../data/in-hand";
 import { TextField } from "../parts/field";
 
 interface TypedProps {
@@ -23,18 +24,24 @@ export function Typed({ label, field, value, onChange, optional = false, placeho
   const read = value.trim() === "" ? undefined : parseField(field, value, { zero });
   const error = left && read && !read.ok ? wordsFor(read.issues[0]!) : undefined;
   const list = choices && `choices-${field}`;
-  const unit = unitText(FIELDS[field].bare);
+  const system = useSystem();
+  const unit = unitText(bareUnit(field, system));
+  const meant = error ? undefined : understood(field, value);
   return (
     <Box>
       <TextField
         label={label}
         value={value}
         error={error}
-        hint={hint ?? (optional ? "may stay empty" : unit && `${unit} if no unit`)}
+        hint={meant ? `understood as ${meant}` : (hint ?? (optional ? "may stay empty" : unit && `${unit} if no unit`))}
         placeholder={placeholder}
         list={list}
         onChange={(e) => onChange(e.target.value)}
-        onBlur={() => setLeft(true)}
+        onBlur={() => {
+          setLeft(true);
+          const full = withUnit(field, value, system);
+          if (full !== value) onChange(full);
+        }}
       />
       {choices && (
         <datalist id={list}>

@@ -4,20 +4,26 @@ import { Box } from "@chakra-ui/react";
 import { useRef, useState } from "react";
 import { parseField, showEntered, wordsFor } from "@/core/contents";
 import type { Session } from "@/formats/session";
+import { useKept } from "../data/kept-here";
 import { Button } from "../parts/controls";
 import { TextField } from "../parts/field";
 import { Tape } from "./tape";
+import { Typed } from "./typed";
 import { useFrames, useWatch, watchText } from "./watch";
 import { WatchFace } from "./watch-face";
 
 interface StepProps {
   readonly session: Session;
   readonly change: (next: Partial<Session>) => void;
+  /** A boom is driven. */
+  readonly driven?: boolean;
 }
 
 /** Walk (or drive) the course with clean water, and time it. */
-export function WalkStep({ session, change }: StepProps) {
+export function WalkStep({ session, change, driven = false }: StepProps) {
   const watch = useWatch(`watch:${session.id}:walk`);
+  /** The plot was asked for here: the field stays while it is typed into. */
+  const [asked, setAsked] = useState(false);
   const digits = useRef<HTMLSpanElement>(null);
   useFrames(watch.running, () => {
     if (digits.current) digits.current.textContent = watchText(watch.seconds());
@@ -29,8 +35,31 @@ export function WalkStep({ session, change }: StepProps) {
   };
   const counted = session.walks.filter((w) => !w.struck).length;
   const last = session.walks.at(-1)?.time.split(" ")[0];
+  const run = session.pace === "timed-run";
+  const unpegged = !(run ? parseField("course", session.distance) : parseField("testArea", session.area)).ok;
   return (
     <Box>
+      {(unpegged || asked) && (
+        <Box maxW="300px" marginBottom="14px" onFocus={() => setAsked(true)}>
+          {run ? (
+            <Typed
+              label="Course, one way"
+              field="course"
+              value={session.distance}
+              onChange={(distance) => change({ distance })}
+              placeholder="200 ft"
+            />
+          ) : (
+            <Typed
+              label="Plot that is pegged"
+              field="testArea"
+              value={session.area}
+              onChange={(area) => change({ area })}
+              placeholder="10 x 25"
+            />
+          )}
+        </Box>
+      )}
       <WatchFace
         running={watch.running}
         onPress={press}
@@ -42,8 +71,8 @@ export function WalkStep({ session, change }: StepProps) {
             : counted === 0
               ? `${courseWords(session)}: press as you cross the start line`
               : counted < 3
-                ? `${counted} of 3. Walk it again`
-                : `${counted} walks. Go on to the catch`
+                ? `${counted} of 3. ${driven ? "Drive" : "Walk"} it again`
+                : `${counted} ${driven ? "runs" : "walks"}. Go on to the catch`
         }
       />
       {watch.running && (
@@ -51,8 +80,8 @@ export function WalkStep({ session, change }: StepProps) {
           Throw this run away
         </Button>
       )}
-      <TypeOne label="or type a time" hint="62.3, or 1:02" field="walkTime" onAdd={add} />
-      <Tape name="Walk" trials={session.walks} onChange={(walks) => change({ walks })} />
+      <TypeOne label="or type a time" hint="62.3, or 1:02" field="walkTime" onAdd={add} keptAs={`${session.id}:walk`} />
+      <Tape name={driven ? "Run" : "Walk"} trials={session.walks} onChange={(walks) => change({ walks })} />
     </Box>
   );
 }
@@ -70,15 +99,20 @@ export function TypeOne({
   hint,
   field,
   onAdd,
+  keptAs,
   autoFocus = false,
 }: {
   label: string;
   hint: string;
   field: "walkTime" | "catchVolume";
   onAdd: (text: string) => void;
+  /** What the half-typed text is kept under. */
+  keptAs: string;
   autoFocus?: boolean;
 }) {
-  const [typed, setTyped] = useState("");
+  const [kept = "", setKept] = useKept<string>(`typed:${keptAs}`);
+  const typed = kept;
+  const setTyped = (text: string) => setKept(text === "" ? undefined : text);
   const [error, setError] = useState<string>();
   const add = () => {
     const read = parseField(field, typed);

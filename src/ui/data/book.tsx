@@ -51,9 +51,17 @@ interface Reading {
 
 const Shown = createContext<Reading>({ book: EMPTY_BOOK, read: false, lost: false, fault: undefined });
 
+/** How often a server that is away is looked for, ms. */
+const TRY_AGAIN = 3000;
+
 /** Reads the book once for all screens, again when the window is looked at, and after every save. */
 export function BookProvider({ children }: { children: ReactNode }) {
-  const { data, error } = useSWR<Book, Error>(BOOK, fetchJson, { revalidateOnFocus: true, keepPreviousData: true });
+  const { data, error } = useSWR<Book, Error>(BOOK, fetchJson, {
+    revalidateOnFocus: true,
+    keepPreviousData: true,
+    // The banner goes as soon as the server is back.
+    onErrorRetry: (_error, _key, _config, again, { retryCount }) => void setTimeout(() => void again({ retryCount }), TRY_AGAIN),
+  });
   if (data) setFirmZone(data.firm.zone);
   const fault = error instanceof ServerFault ? error.issue : undefined;
   return (

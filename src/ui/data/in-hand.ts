@@ -65,18 +65,31 @@ export function workOut(entry: CalibrationEntry): Calibration {
     made = calibrate({
       ...job.calibration,
       ...(entry.ground && { ground: entry.ground }),
-      ...(entry.method && { ownCatchTime: hasOwnCatchTime(entry.method) }),
+      ownCatchTime: job.calibration.ownCatchTime === true || (entry.method !== null && hasOwnCatchTime(entry.method)),
     });
     worked.set(entry, made);
   }
   return made;
 }
 
-/** The newest calibration of a rig by a person, judged against the rig as it is today. */
+/**
+ * The calibration of a rig by a person that counts, judged against the rig as it is today: the newest that can be mixed
+ * from. One that is no calibration yet, or that was made with another tip or pressure, pushes none aside that stands; where
+ * none does, the newest says why.
+ */
 export function calibratedFor(book: Book, rig: RigEntry, hand: Hand, today: number): Calibrated | undefined {
   const whose = { personId: hand.personId ?? null, siteId: hand.siteId ?? null };
-  const entry = book.calibrations.find((c) => c.rigId === rig.id && ownedBy(rig.rig.kind, c, whose));
-  if (!entry) return undefined;
+  let newest: Calibrated | undefined;
+  for (const entry of book.calibrations) {
+    if (entry.rigId !== rig.id || entry.withdrawn !== undefined || !ownedBy(rig.rig.kind, entry, whose)) continue;
+    const one = judged(book, rig, entry, today);
+    if (one.standing.state !== "stale" && !one.unsure && !one.estimate) return one;
+    newest ??= one;
+  }
+  return newest;
+}
+
+function judged(book: Book, rig: RigEntry, entry: CalibrationEntry, today: number): Calibrated {
   const made = workOut(entry);
   const check = book.checks.find((c) => c.calibrationId === entry.id);
   return {
@@ -99,6 +112,12 @@ export function ownerIn({ rig, person, site }: Pick<InHand, "rig" | "person" | "
 
 const current = <T extends { id: string; retired: boolean }>(list: readonly T[], id: string | undefined) =>
   list.find((one) => one.id === id && !one.retired);
+
+/** The reader's units alone: for a field, which needs no more. */
+export function useSystem(): System {
+  const [chosen] = useKept<Chosen>("in-hand");
+  return chosen?.system ?? "us";
+}
 
 /** What is in hand, and how to take something else. Until a choice is made, an only rig or person is taken. */
 export function useInHand(): InHand {

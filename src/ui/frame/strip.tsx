@@ -3,10 +3,14 @@
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
 import { format } from "date-fns";
 import { useTheme } from "next-themes";
-import type { ReactNode } from "react";
+import { usePathname, useSearchParams } from "next/navigation";
+import { Suspense, type ReactNode } from "react";
 import { dateOf, GOOD_FOR, ownerOf, readParts, writeNumber, type System } from "@/core/contents";
+import { setupOf } from "@/formats/rig-setup";
+import type { RigEntry } from "@/formats/book";
 import { useBook } from "../data/book";
 import { dayHere } from "../data/clock";
+import { SetupPick } from "./setup-pick";
 import { useInHand, type Calibrated } from "../data/in-hand";
 
 const Pick = chakra("select", {
@@ -87,12 +91,32 @@ export function standingWords(calibrated: Calibrated): string {
   return state === "expired" ? `! time the pace again, was good until ${day}` : `✓ good until ${day}`;
 }
 
-/** The strip: what is in hand, always. */
+/** The strip: what is in hand, always; over a sheet, what the sheet is of. */
 export function Strip({ onKeys }: { onKeys: () => void }) {
+  return (
+    <Suspense fallback={<Bar onKeys={onKeys} sheetId={null} />}>
+      <OverSheet onKeys={onKeys} />
+    </Suspense>
+  );
+}
+
+function OverSheet({ onKeys }: { onKeys: () => void }) {
+  const path = usePathname();
+  const id = useSearchParams().get("id");
+  return <Bar onKeys={onKeys} sheetId={path.startsWith("/mix/sheet") || path.startsWith("/mix/pour") ? id : null} />;
+}
+
+function Bar({ onKeys, sheetId }: { onKeys: () => void; sheetId: string | null }) {
   const { book } = useBook();
   const { rig, person, site, system, calibrated, choose } = useInHand();
+  const sheet = sheetId === null ? undefined : book.sheets.find((s) => s.id === sheetId);
+  const of = sheet && book.rigs.find((r) => r.id === sheet.rigId);
+  // Poured is what the sheet says, whatever is in hand.
+  if (sheet && of && (of.id !== rig?.id || (sheet.personId !== null && sheet.personId !== person?.id)))
+    return <SheetStrip rig={of} person={book.people.find((p) => p.id === sheet.personId)?.name} tank={sheet.tank} />;
   const live = <T extends { retired: boolean }>(list: readonly T[]) => list.filter((one) => !one.retired);
   const tip = rig?.rig.tip;
+  const many = rig !== undefined && (setupOf(rig.rig).setups?.length ?? 0) > 0;
   return (
     <Box as="header" background="strip" color="onStrip" className="no-print" position={{ lg: "sticky" }} top="0" zIndex={6}>
       <Box
@@ -122,7 +146,12 @@ export function Strip({ onKeys }: { onKeys: () => void }) {
             ))}
           </Pick>
         </Cell>
-        <Box display={{ base: "none", lg: "block" }} flex="0 0 auto">
+        {rig && many && (
+          <Cell name="Setup">
+            <SetupPick rig={rig} look={Pick} />
+          </Cell>
+        )}
+        <Box display={{ base: "none", lg: many ? "none" : "block" }} flex="0 0 auto">
           <Box fontSize="12px" letterSpacing="0.08em" textTransform="uppercase" color="onStripSoft" lineHeight="1.1">
             Tip
           </Box>
@@ -160,6 +189,36 @@ export function Strip({ onKeys }: { onKeys: () => void }) {
             ?
           </Small>
         </Box>
+      </Box>
+    </Box>
+  );
+}
+
+/** What a sheet is of, where something else is in hand: nothing to pick, so that nothing is taken for it. */
+function SheetStrip({ rig, person, tank }: { rig: RigEntry; person: string | undefined; tank: string }) {
+  const { tip, tanks } = rig.rig;
+  return (
+    <Box as="header" background="strip" color="onStrip" className="no-print" position={{ lg: "sticky" }} top="0" zIndex={6}>
+      <Box display="flex" flexWrap="wrap" gap="6px 26px" padding="10px 16px 12px" alignItems="flex-start" minHeight="66px">
+        <Cell name="Rig of this sheet">
+          <Box fontWeight="700">
+            {rig.rig.name}
+            {(tanks?.length ?? 0) > 1 && `, ${tank} tank`}
+          </Box>
+        </Cell>
+        {person !== undefined && (
+          <Cell name="Holds the wand">
+            <Box fontWeight="700">{person}</Box>
+          </Cell>
+        )}
+        {tip?.size && (
+          <Cell name="Tip">
+            <Box fontWeight="700">
+              {tip.size}
+              {tip.pressure && ` at ${tip.pressure}`}
+            </Box>
+          </Cell>
+        )}
       </Box>
     </Box>
   );

@@ -1,9 +1,9 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import { useState, type DragEvent } from "react";
+import { useEffect, useRef, useState, type DragEvent } from "react";
 import type { UseFormReturn } from "react-hook-form";
-import type { Mark } from "@/core/reader/reader";
+import type { Mark, MarkField } from "@/core/reader/reader";
 import { MARK_WORDS, markWords, takeMark } from "@/formats/card/take-mark";
 import type { CardForm } from "@/formats/forms/card-form-of";
 import { useKept } from "../data/kept-here";
@@ -36,9 +36,13 @@ export function LabelReader({ form }: { form: UseFormReturn<CardForm> }) {
     setKept({ text, answered: {}, open: true });
     await read(text);
   };
-  const answer = (mark: Mark, how: "taken" | "passed") => {
-    if (how === "taken") form.reset(takeMark(form.getValues(), mark), { keepDefaultValues: true, keepErrors: true });
-    set({ answered: { ...kept.answered, [keyOf(mark)]: how } });
+  const answer = (these: readonly Mark[], how: "taken" | "passed") => {
+    if (how === "taken")
+      form.reset(
+        these.reduce((card, mark) => takeMark(card, mark), form.getValues()),
+        { keepDefaultValues: true, keepErrors: true },
+      );
+    set({ answered: { ...kept.answered, ...Object.fromEntries(these.map((mark) => [keyOf(mark), how])) } });
   };
   return (
     <Box as="section" aria-label="Label reader" display="grid" gap="12px" onDrop={drop} onDragOver={(e) => e.preventDefault()}>
@@ -73,6 +77,7 @@ export function LabelReader({ form }: { form: UseFormReturn<CardForm> }) {
         <>
           <Marked text={kept.text} marks={marks} answered={kept.answered} />
           <Candidates marks={marks} answered={kept.answered} answer={answer} />
+          <NotFound marks={marks} />
           <Box>
             <Button
               type="button"
@@ -96,8 +101,54 @@ interface Answers {
   readonly answered: Kept["answered"];
 }
 
-function Candidates({ marks, answered, answer }: Answers & { answer: (mark: Mark, how: "taken" | "passed") => void }) {
+/** What a card wants most, and a label usually says. */
+const WANTED: readonly MarkField[] = [
+  "active",
+  "registration",
+  "signalWord",
+  "rate",
+  "perApplication",
+  "perYear",
+  "applicationsPerYear",
+  "interval",
+  "carrierAtLeast",
+  "turfs",
+  "gear",
+];
+
+/** What was not found: a reader that is silent about it would be taken for a label that is. */
+function NotFound({ marks }: { marks: readonly Mark[] }) {
+  const missing = WANTED.filter((field) => !marks.some((mark) => mark.field === field));
+  if (missing.length === 0) return null;
+  return (
+    <Note>
+      Not found in this text, so look for it yourself: {missing.map((field) => MARK_WORDS[field].toLowerCase()).join(", ")}. Not
+      found is not the same as no limit.
+    </Note>
+  );
+}
+
+function Candidates({
+  marks,
+  answered,
+  answer,
+}: Answers & { answer: (these: readonly Mark[], how: "taken" | "passed") => void }) {
   const open = marks.filter((m) => answered[keyOf(m)] === undefined);
+  const list = useRef<HTMLUListElement>(null);
+  /** The place of the one that was answered last: the next one takes the focus. */
+  const [next, setNext] = useState<number>();
+  useEffect(() => {
+    if (next === undefined) return;
+    const rows = list.current?.querySelectorAll<HTMLElement>("li") ?? [];
+    rows[Math.min(next, rows.length - 1)]?.querySelector("button")?.focus();
+  }, [next, open.length]);
+  const say = (these: readonly Mark[], how: "taken" | "passed") => {
+    setNext(open.indexOf(these[0]!));
+    answer(these, how);
+  };
+  const many = [...new Set(open.map((m) => m.field))]
+    .map((field) => open.filter((m) => m.field === field))
+    .filter((m) => m.length > 1);
   return (
     <>
       <Box role="status" fontWeight="700">
@@ -105,7 +156,16 @@ function Candidates({ marks, answered, answer }: Answers & { answer: (mark: Mark
           ? "Nothing was found that a card wants: type it from the label."
           : `${marks.length} found, ${open.length} to look at.`}
       </Box>
-      <Box as="ul" listStyleType="none" aria-label="Candidates">
+      {many.length > 0 && (
+        <Box display="flex" flexWrap="wrap" gap="6px 10px">
+          {many.map((these) => (
+            <Button key={these[0]!.field} type="button" padding="6px 12px" minHeight="40px" onClick={() => say(these, "taken")}>
+              Take all {these.length}: {MARK_WORDS[these[0]!.field].toLowerCase()}
+            </Button>
+          ))}
+        </Box>
+      )}
+      <chakra.ul ref={list} listStyleType="none" aria-label="Candidates">
         {open.map((mark) => (
           <Box
             as="li"
@@ -133,7 +193,7 @@ function Candidates({ marks, answered, answer }: Answers & { answer: (mark: Mark
                 type="button"
                 padding="6px 12px"
                 aria-label={`Take ${MARK_WORDS[mark.field]} ${markWords(mark)}`}
-                onClick={() => answer(mark, "taken")}
+                onClick={() => say([mark], "taken")}
               >
                 Take
               </Button>
@@ -141,14 +201,14 @@ function Candidates({ marks, answered, answer }: Answers & { answer: (mark: Mark
                 type="button"
                 look="quiet"
                 aria-label={`Pass over ${MARK_WORDS[mark.field]} ${markWords(mark)}`}
-                onClick={() => answer(mark, "passed")}
+                onClick={() => say([mark], "passed")}
               >
                 Pass over
               </Button>
             </Box>
           </Box>
         ))}
-      </Box>
+      </chakra.ul>
     </>
   );
 }
@@ -184,10 +244,19 @@ function Marked({ text, marks, answered }: Answers & { text: string }) {
         mark ? (
           <chakra.mark key={i} background="well" color="ink" borderBottom="3px solid" borderColor="act">
             {part}
-            <chakra.sup fontWeight="700">
+            {/* Framed: a bare raised number beside a unit would read as a power. */}
+            <chakra.span
+              border="1.5px solid"
+              borderColor="ink"
+              fontWeight="700"
+              fontSize="12px"
+              padding="0 4px"
+              marginLeft="5px"
+              userSelect="none"
+            >
               {marks.indexOf(mark) + 1}
               {answered[keyOf(mark)] === "taken" && " ✓"}
-            </chakra.sup>
+            </chakra.span>
           </chakra.mark>
         ) : (
           <span key={i}>{part}</span>

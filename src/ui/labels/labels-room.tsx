@@ -2,6 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
+import { PRODUCT_USES, type ProductUse } from "@/core/contents";
 import type { CardText } from "@/formats/card/card";
 import { cardFormOf, type CardForm } from "@/formats/forms/card-form-of";
 import { useBook } from "../data/book";
@@ -13,6 +14,7 @@ import { CardFields } from "./card-fields";
 import { CardFiles } from "./card-files";
 import { CardView } from "./card-view";
 import { OnHand } from "./on-hand";
+import { LabelDrawn } from "./label-drawn";
 import { LabelReader } from "./label-reader";
 import { formWords, limitWords, rangeWords } from "./words";
 
@@ -28,6 +30,18 @@ function labelLine(card: CardText): string {
     .filter(Boolean)
     .join(" · ");
 }
+
+/** The shelf, by what its products do. */
+const SHELVES: Record<ProductUse, string> = {
+  herbicide: "Against weeds that are up",
+  "pre-emergent": "Against weeds to come",
+  fungicide: "Against disease",
+  insecticide: "Against insects",
+  fertilizer: "Feeds",
+  biostimulant: "Strengthens",
+  "wetting agent": "Wets the soil",
+};
+const shelfOf = ({ use }: CardText): number => (use ? PRODUCT_USES.indexOf(use) : PRODUCT_USES.length);
 
 /** What is on the right: a card to read, the form, or the form with the label's text beside it. */
 type Side = { readonly shows: "card" | "form" | "reader"; readonly id?: string };
@@ -87,7 +101,7 @@ export function LabelsRoom() {
         What the label in your hand says, once, on a card. Every mix is held against it: its rates, its limits, what to wear. The
         label itself is binding.
       </Note>
-      <TwoSides wide>
+      <TwoSides wide formFirst={read && (book.labels.length === 0 || entry !== undefined)}>
         <Box>
           <SubHeading>On the shelf</SubHeading>
           {read && book.labels.length === 0 && (
@@ -103,7 +117,16 @@ export function LabelsRoom() {
             editing={side.id}
             onShow={(id) => setSide({ shows: "card", id })}
             onEdit={(id) => setSide({ shows: "form", id })}
-            entries={book.labels.map((l) => ({ id: l.id, retired: l.retired, name: l.card.name, about: labelLine(l.card) }))}
+            entries={[...book.labels]
+              .sort((a, b) => shelfOf(a.card) - shelfOf(b.card))
+              .map((l) => ({
+                id: l.id,
+                retired: l.retired,
+                name: l.card.name,
+                about: labelLine(l.card),
+                drawn: <LabelDrawn card={l.card} />,
+                group: l.card.use ? SHELVES[l.card.use] : "Use not noted",
+              }))}
           />
           <CardFiles />
         </Box>

@@ -52,3 +52,6 @@ export function limitWords(row: LimitRowText): string[] {
       `${row.intervalAtLeast} apart${row.intervalAtMost === undefined ? "" : `, at most ${row.intervalAtMost}`}`,
   ].filter((words) => words !== false);
 }
+
+/** A worked-out rate has as many figures as a double; four are enough to read. */
+export const shorter = (rate: string) => rate.replace(/^\d+\.\d+/, (n) => String(Number(Number(n).toPrecision(4))));

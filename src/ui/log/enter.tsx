@@ -27,7 +27,7 @@ import { todayDate } from "../data/clock";
 import { useInHand } from "../data/in-hand";
 import { useKept } from "../data/kept-here";
 import { useSaveOnce } from "../data/save-id";
-import { rateWords } from "../labels/words";
+import { rateWords, shorter } from "../labels/words";
 import { Button, Select } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
 import { Notice } from "../parts/notices";
@@ -67,7 +67,7 @@ export function Enter({ corrects, onDone }: EnterProps) {
     siteId: corrects?.siteId ?? hand.site?.id ?? "",
     zoneId: corrects?.zoneId ?? "",
     labelId: corrects?.labelId ?? book.labels.find((l) => corrects && sameName(l.card.name, corrects.product))?.id ?? "",
-    amount: corrects?.rate ?? "",
+    amount: corrects ? shorter(corrects.rate) : "",
     personId: corrects?.personId ?? hand.person?.id ?? "",
     note: "",
     corrects: corrects?.id ?? null,
@@ -89,7 +89,9 @@ export function Enter({ corrects, onDone }: EnterProps) {
   const label = book.labels.find((l) => l.id === draft.labelId);
   const save = async () => {
     const { id: _, ...rest } = draft;
-    const content = { ...rest, zoneId: zone?.["x-id"] ?? draft.zoneId, personId: draft.personId === "" ? null : draft.personId };
+    // As it was shown it is as it was: a correction of the date is none of the amount.
+    const amount = corrects && draft.amount === shorter(corrects.rate) ? corrects.rate : draft.amount;
+    const content = { ...rest, amount, zoneId: zone?.["x-id"] ?? draft.zoneId, personId: draft.personId === "" ? null : draft.personId };
     const result = await saveOnce("/api/applications", key, content);
     if (!result.ok) return setIssues(result.issues);
     setIssues([]);

@@ -62,7 +62,9 @@ test("an empty log says what it is for", () => {
 
 test("what was corrected is struck and can't be corrected twice; what was meant is told", () => {
   room(entry({ id: "a-2", corrects: "a-1", rate: "0.4 oz/1000 ft2", total: "2.48 oz", meant: ["2.48 oz: spot"] }), entry());
-  const [newer, older] = screen.getAllByRole("listitem");
+  // The first is the day that they stand under.
+  const [day, newer, older] = screen.getAllByRole("listitem");
+  expect(day).toHaveTextContent("Fri 1 May 2026");
   expect(newer).toHaveTextContent("2.48 oz · 0.4 oz per 1,000 sq ft");
   expect(newer).toHaveTextContent("meant: 2.48 oz: spot");
   expect(within(older!).queryByRole("button")).toBeNull();
@@ -92,15 +94,37 @@ test("a record is sent as typed, and the form is empty again", async () => {
 });
 
 test("a correction begins with what it corrects, and names it", async () => {
-  room(entry());
+  room(entry({ rate: "0.333333333333333 oz/1000 ft2" }));
   fireEvent.click(screen.getByRole("button", { name: "Correct Granule, 2026-05-01" }));
-  expect(screen.getByLabelText("Amount")).toHaveValue("0.3 oz/1000 ft2");
-  fireEvent.click(screen.getByRole("button", { name: "Save the correction" }));
+  // In the row itself, with the amount as it is shown there.
+  const row = within(screen.getByRole("form", { name: "Correct a record" }));
+  expect(row.getByLabelText("Amount")).toHaveValue("0.3333 oz/1000 ft2");
+  fireEvent.change(row.getByLabelText("Note"), { target: { value: "by hand" } });
+  fireEvent.click(row.getByRole("button", { name: "Save the correction" }));
   await waitFor(() =>
     expect(sent).toHaveBeenCalledWith(
       "/api/applications",
-      expect.objectContaining({ corrects: "a-1", amount: "0.3 oz/1000 ft2" }),
+      expect.objectContaining({ corrects: "a-1", amount: "0.333333333333333 oz/1000 ft2", note: "by hand" }),
     ),
+  );
+});
+
+test("that it never went down is asked about, and taken back", async () => {
+  room(entry());
+  fireEvent.click(screen.getByRole("button", { name: "Granule, 2026-05-01, never went down" }));
+  expect(sent).not.toHaveBeenCalled();
+  fireEvent.change(screen.getByLabelText(/Why did it never go down/), { target: { value: "rained off" } });
+  fireEvent.click(screen.getByRole("button", { name: "It never went down" }));
+  await waitFor(() =>
+    expect(sent).toHaveBeenCalledWith("/api/applications/void", expect.objectContaining({ corrects: "a-1", why: "rained off" })),
+  );
+});
+
+test("what was struck by mistake can be brought back", async () => {
+  room(entry({ id: "a-2", corrects: "a-1", isVoid: true }), entry());
+  fireEvent.click(screen.getByRole("button", { name: "Granule, 2026-05-01, went down after all" }));
+  await waitFor(() =>
+    expect(sent).toHaveBeenCalledWith("/api/applications/void", expect.objectContaining({ corrects: "a-2", back: true })),
   );
 });
 

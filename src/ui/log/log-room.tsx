@@ -1,13 +1,14 @@
 "use client";
 
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
-import { useState } from "react";
+import { format } from "date-fns";
+import { Fragment, useState, type ReactNode } from "react";
 import { readAmountOf } from "@/core/contents";
 import type { ApplicationEntry } from "@/formats/book";
 import { sentences, useBook } from "../data/book";
 import { useInHand } from "../data/in-hand";
 import { useSaveOnce } from "../data/save-id";
-import { rateWords } from "../labels/words";
+import { rateWords, shorter } from "../labels/words";
 import { Room } from "../frame/room";
 import { Button, Heading, Note, SubHeading } from "../parts/controls";
 import { download } from "../parts/download";
@@ -16,24 +17,27 @@ import { AskWhy } from "../parts/ask-why";
 import { FirstThing, Notice } from "../parts/notices";
 import { TakeFile } from "../parts/take-file";
 import { Stamp } from "../parts/stamp";
+import { Booked } from "./booked";
 import { Enter } from "./enter";
 
 /** What went down: by hand, from a poured sheet, or from a file. Nothing here is edited; a correction names what it corrects. */
 export function LogRoom() {
   const { book, read } = useBook();
-  const [correcting, setCorrecting] = useState<ApplicationEntry>();
+  const [correcting, setCorrecting] = useState<string>();
   const [times, setTimes] = useState(0);
   const [trouble, setTrouble] = useState<readonly string[]>([]);
   const saveOnce = useSaveOnce();
   const corrected = new Set(book.applications.map((a) => a.corrects));
   /** The record that is to be struck, and of which it has to be said why. */
   const [asked, setAsked] = useState<string>();
-  const undo = async (entry: ApplicationEntry, why?: string) => {
-    const content = { corrects: entry.id, ...(why !== undefined && { why }) };
-    const result = await saveOnce("/api/applications/void", `void:${entry.id}`, content);
-    const needsWhy = !result.ok && result.issues.some((issue) => issue.code === "reason-needed");
-    setAsked(needsWhy ? entry.id : undefined);
-    setTrouble(result.ok || needsWhy ? [] : sentences(result.issues));
+  const undo = async (entry: ApplicationEntry, why: string) => {
+    const result = await saveOnce("/api/applications/void", `void:${entry.id}`, { corrects: entry.id, why });
+    setAsked(undefined);
+    setTrouble(result.ok ? [] : sentences(result.issues));
+  };
+  const takeBack = async (entry: ApplicationEntry) => {
+    const result = await saveOnce("/api/applications/void", `back:${entry.id}`, { corrects: entry.id, back: true });
+    setTrouble(result.ok ? [] : sentences(result.issues));
   };
   return (
     <Room>
@@ -43,6 +47,7 @@ export function LogRoom() {
       </Note>
       <TwoSides wide>
         <Box>
+          <Booked />
           <SubHeading>Went down</SubHeading>
           {read && book.applications.length === 0 && (
             <Box marginTop="12px">
@@ -58,38 +63,57 @@ export function LogRoom() {
             </Notice>
           ))}
           <Box as="ul" listStyleType="none" aria-label="What went down">
-            {book.applications.map((entry) => (
-              <Record
-                key={entry.id}
-                entry={entry}
-                old={corrected.has(entry.id)}
-                onCorrect={() => setCorrecting(entry)}
-                onUndo={() => void undo(entry)}
-                onWhy={asked === entry.id ? (why) => void undo(entry, why) : undefined}
-              />
+            {book.applications.map((entry, i) => (
+              <Fragment key={entry.id}>
+                {entry.date !== book.applications[i - 1]?.date && <Day date={entry.date} entries={book.applications} />}
+                <Record
+                  entry={entry}
+                  old={corrected.has(entry.id)}
+                  onCorrect={() => setCorrecting(correcting === entry.id ? undefined : entry.id)}
+                  onUndo={() => setAsked(asked === entry.id ? undefined : entry.id)}
+                  onBack={() => void takeBack(entry)}
+                  onWhy={asked === entry.id ? (why) => void undo(entry, why) : undefined}
+                >
+                  {correcting === entry.id && <Enter key={entry.id} corrects={entry} onDone={() => setCorrecting(undefined)} />}
+                </Record>
+              </Fragment>
             ))}
           </Box>
           <LogFiles />
         </Box>
         <Box>
-          <SubHeading>{correcting ? `Correct ${correcting.product}, ${correcting.date}` : "Enter what went down"}</SubHeading>
+          <SubHeading>Enter what went down</SubHeading>
           <Box marginTop="12px">
-            <ClientOnly>
-              {read && (
-                <Enter
-                  key={`${correcting?.id ?? "new"}${times}`}
-                  corrects={correcting}
-                  onDone={() => {
-                    setCorrecting(undefined);
-                    setTimes(times + 1);
-                  }}
-                />
-              )}
-            </ClientOnly>
+            <ClientOnly>{read && <Enter key={times} corrects={undefined} onDone={() => setTimes(times + 1)} />}</ClientOnly>
           </Box>
         </Box>
       </TwoSides>
     </Room>
+  );
+}
+
+/** A day of work: its date, the sites that were done, how many products went down. */
+function Day({ date, entries }: { date: string; entries: readonly ApplicationEntry[] }) {
+  const { book } = useBook();
+  const old = new Set(entries.map((e) => e.corrects));
+  const of = entries.filter((e) => e.date === date && !e.isVoid && !old.has(e.id));
+  const sites = [...new Set(of.map((e) => book.sites.find((s) => s.id === e.siteId)?.site.name ?? "a site"))];
+  return (
+    <Box
+      as="li"
+      display="flex"
+      gap="4px 14px"
+      alignItems="baseline"
+      flexWrap="wrap"
+      paddingTop="16px"
+      borderBottom="3px double"
+      borderColor="ink"
+    >
+      <chakra.strong fontSize="18px">{format(new Date(`${date}T12:00:00`), "EEE d MMM yyyy")}</chakra.strong>
+      <Box fontSize="15px" color="soft">
+        {sites.join(", ")}
+      </Box>
+    </Box>
   );
 }
 
@@ -100,11 +124,15 @@ interface RecordProps {
   readonly old: boolean;
   readonly onCorrect: () => void;
   readonly onUndo: () => void;
-  /** It was poured by its sheet: striking it needs what became of it. */
+  /** It was struck by mistake. */
+  readonly onBack: () => void;
+  /** It is to be struck: why? */
   readonly onWhy: ((why: string) => void) | undefined;
+  /** Its correction, where it is being made. */
+  readonly children?: ReactNode;
 }
 
-function Record({ entry, old, onCorrect, onUndo, onWhy }: RecordProps) {
+function Record({ entry, old, onCorrect, onUndo, onBack, onWhy, children }: RecordProps) {
   const { book } = useBook();
   const { system } = useInHand();
   const site = book.sites.find((s) => s.id === entry.siteId)?.site.name ?? "a site";
@@ -122,7 +150,6 @@ function Record({ entry, old, onCorrect, onUndo, onWhy }: RecordProps) {
           </Box>
           <Box fontSize="15px" color="soft">
             {[
-              entry.date,
               `${site}, ${entry.zone}`,
               person,
               FROM[entry.source],
@@ -147,10 +174,25 @@ function Record({ entry, old, onCorrect, onUndo, onWhy }: RecordProps) {
             </Button>
           </Box>
         ) : (
-          <Stamp state="act">{entry.isVoid ? "void" : "corrected"}</Stamp>
+          <Box display="flex" alignItems="center" gap="8px">
+            <Stamp state="act">{entry.isVoid && !old ? "never went down" : "corrected"}</Stamp>
+            {entry.isVoid && !old && (
+              <Button look="quiet" aria-label={`${entry.product}, ${entry.date}, went down after all`} onClick={onBack}>
+                It did go down
+              </Button>
+            )}
+          </Box>
         )}
       </Box>
-      {onWhy && <AskWhy label="It was ticked as poured. What became of it?" press="It never went down" onSay={onWhy} />}
+      {children && <Box paddingY="10px">{children}</Box>}
+      {onWhy && (
+        <AskWhy
+          label="Nothing of it counts any more. Why did it never go down?"
+          placeholder="rained off; entered twice"
+          press="It never went down"
+          onSay={onWhy}
+        />
+      )}
       {entry.corrects !== null && !entry.isVoid && (
         <chakra.span fontSize="14px" color="soft">
           corrects an earlier record
@@ -159,9 +201,6 @@ function Record({ entry, old, onCorrect, onUndo, onWhy }: RecordProps) {
     </Box>
   );
 }
-
-/** A worked-out rate has as many figures as a double; four are enough to read. */
-const shorter = (rate: string) => rate.replace(/^\d+\.\d+/, (n) => String(Number(Number(n).toPrecision(4))));
 
 function LogFiles() {
   const { book } = useBook();

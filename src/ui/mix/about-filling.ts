@@ -1,5 +1,6 @@
 import {
   courseOf,
+  isSpread,
   lastsFor,
   onFoot,
   read,
@@ -8,15 +9,23 @@ import {
   type AnySource,
   type Calibration,
   type Filling,
+  type MixProduct,
   type System,
 } from "@/core/contents";
 import type { Job } from "@/formats/job-file/read-checked";
 import { costWords } from "./cost-words";
 
+/** What of a mix goes into the tank: a filling has an amount of each. */
+const inTank = (products: readonly MixProduct[]) => products.filter((p) => !isSpread(p));
+
 /** What a sheet shows of its fillings beside what goes in, for the pad: the water, how long each lasts and how far it goes. */
-export const besideOf = ({ rig, products }: Job, { flow, swath }: Calibration, fillings: readonly Filling[]): AnySource[] =>
+export const besideOf = (
+  { rig, products, waterFirst }: Job,
+  { flow, swath }: Calibration,
+  fillings: readonly Filling[],
+): AnySource[] =>
   fillings.flatMap((filling) => [
-    ...stepsOf(products, filling).flatMap((step) => (step.kind === "water" ? [step.to] : [])),
+    ...stepsOf(inTank(products), filling, waterFirst).flatMap((step) => (step.kind === "water" ? [step.to] : [])),
     ...(rig.head ? [] : [lastsFor(filling.fillTo, flow), courseOf(filling.covers, swath)].filter((s) => s !== null)),
   ]);
 
@@ -27,7 +36,7 @@ export function aboutFilling(
   system: System,
 ): (filling: Filling) => string[] {
   return (filling) => {
-    const cost = costWords(products, filling.amounts);
+    const cost = costWords(inTank(products), filling.amounts);
     const costs = cost ? [`costs ${cost}`] : [];
     if (rig.head) return costs;
     const lasts = lastsFor(filling.fillTo, flow);

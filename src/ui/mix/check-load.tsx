@@ -21,7 +21,7 @@ import { Fold } from "../parts/fold";
 import { Notice } from "../parts/notices";
 
 /** A load that somebody measured without this sheet: what area each amount is for, and whether they agree. */
-export function CheckLoad({ plan, system }: { plan: MixPlan; system: System }) {
+export function CheckLoad({ plan, system, jar = false }: { plan: MixPlan; system: System; jar?: boolean }) {
   const [typed, setTyped] = useState<Record<string, string>>({});
   const readings = plan.products.map((product) => {
     const text = (typed[product.name] ?? "").trim();
@@ -41,12 +41,12 @@ export function CheckLoad({ plan, system }: { plan: MixPlan; system: System }) {
   const slips: Slip[] = [...slipsOfLoad(measured), ...measured.flatMap((one) => slipsOfDose(one, covers))];
   return (
     <Fold strong title="Check a load that somebody measured">
-      <Note>What went into one full tank. Each amount stands for an area: they should be the same.</Note>
+      <Note>What went into one full {jar ? "jar" : "tank"}. Each amount stands for an area: they should be the same.</Note>
       <Box display="grid" gap="12px" gridTemplateColumns={{ base: "minmax(0,1fr)", md: "1fr 1fr" }} marginTop="10px" maxW="640px">
         {readings.map(({ product, amount }) => (
           <TextField
             key={product.name}
-            label={`In the tank of ${product.name}`}
+            label={`${jar ? "In the jar" : "In the tank"} of ${product.name}`}
             value={typed[product.name] ?? ""}
             error={amount && !amount.ok ? wordsFor(amount.issues[0]!) : undefined}
             hint={

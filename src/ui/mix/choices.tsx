@@ -1,15 +1,16 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { entered, LOAD_MODES, read, showEntered, type LoadMode } from "@/core/contents";
+import { entered, LOAD_MODES, read, showEntered, WATER_FIRST, type LoadMode, type WaterFirst } from "@/core/contents";
 import type { SiteEntry } from "@/formats/book";
+import { todayDate } from "../data/clock";
 import type { InHand } from "../data/in-hand";
 import { Note, Select } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
 import { Fold } from "../parts/fold";
 import { SitePick } from "../parts/pickers";
 import { Zones } from "./choose-zones";
-import { PURPOSES, tankKey, tankOf, type Draft, type Purpose } from "./draft";
+import { dateOf, PURPOSES, tankKey, tankOf, type Draft, type Purpose } from "./draft";
 import type { Preview } from "./preview";
 import { Stops } from "./stops";
 
@@ -19,6 +20,7 @@ const PURPOSE_WORDS: Record<Purpose, string> = {
   sites: "Several sites, each filled for",
   day: "The day of a truck",
   spot: "A spot: a gallon or less",
+  spread: "Granules, spread dry",
 };
 
 interface ChoicesProps {
@@ -34,12 +36,12 @@ interface ChoicesProps {
 export function Choices({ draft, change, hand, tank, preview }: ChoicesProps) {
   const tanks = hand.rig?.rig.tanks ?? [];
   const { purpose } = draft;
-  const one = purpose === "site" || purpose === "spot";
+  const one = purpose === "site" || purpose === "spot" || purpose === "spread";
   const mix = tankOf(draft, tank);
   const setWithout = (without: readonly string[]) => change({ tanks: { ...draft.tanks, [tank]: { ...mix, without } } });
   return (
     <Box display="grid" gap="16px" marginTop="14px">
-      <Box display="grid" gap="14px" gridTemplateColumns={{ base: "minmax(0,1fr)", md: "1fr 1fr 1fr" }}>
+      <Box display="grid" gap="14px" gridTemplateColumns={{ base: "minmax(0,1fr) minmax(0,1fr)", md: "1fr 1fr 1fr" }}>
         <Field label="Mix for">
           {(props) => (
             <Select {...props} value={purpose} onChange={(e) => change(begun(draft, e.target.value as Purpose, hand.site))}>
@@ -52,7 +54,7 @@ export function Choices({ draft, change, hand, tank, preview }: ChoicesProps) {
           )}
         </Field>
         {one && <SitePick value={hand.site?.id} onPick={(siteId) => hand.choose({ siteId })} />}
-        {purpose !== "spot" && (
+        {purpose !== "spot" && purpose !== "spread" && (
           <Field label="Loads">
             {(props) => (
               <Select {...props} value={draft.loads} onChange={(e) => change({ loads: e.target.value as LoadMode })}>
@@ -65,7 +67,7 @@ export function Choices({ draft, change, hand, tank, preview }: ChoicesProps) {
             )}
           </Field>
         )}
-        {tanks.length > 1 && (
+        {tanks.length > 1 && purpose !== "spread" && (
           <Field label="Tank">
             {(props) => (
               <Select {...props} value={tank} onChange={(e) => change({ tank: e.target.value })}>
@@ -83,39 +85,66 @@ export function Choices({ draft, change, hand, tank, preview }: ChoicesProps) {
             )}
           </Field>
         )}
+        <TextField
+          label="Mixed for"
+          type="date"
+          min={todayDate()}
+          value={dateOf(draft)}
+          hint={draft.date > todayDate() ? "limits and waits are those of that day" : "today"}
+          onChange={(e) => change({ date: e.target.value === todayDate() ? "" : e.target.value })}
+        />
         {purpose === "spot" && hand.site && <Spot draft={draft} change={change} site={hand.site} />}
       </Box>
-      {purpose === "site" && hand.site && hand.site.site.zones.length > 1 && (
+      {(purpose === "site" || purpose === "spread") && hand.site && hand.site.site.zones.length > 1 && (
         <Zones site={hand.site} without={mix.without} onChange={setWithout} />
       )}
       {!one && <Stops draft={draft} change={change} without={mix.without} onWithout={setWithout} preview={preview} tank={tank} />}
       {purpose === "day" && draft.loads === "equal" && (
         <Note>Equal loads run dry where they do: a refill may fall into the middle of a lawn.</Note>
       )}
-      <Fold title="More: overage, another spray volume to mix for" begun={draft.overage !== "" || draft.mixedFor !== ""}>
-        <Box
-          display="grid"
-          gap="12px"
-          gridTemplateColumns={{ base: "minmax(0,1fr)", md: "1fr 1fr" }}
-          maxW="640px"
-          paddingTop="8px"
+      {purpose !== "spread" && (
+        <Fold
+          title="More: overage, water first, another spray volume"
+          begun={draft.overage !== "" || draft.mixedFor !== "" || draft.waterFirst !== undefined}
         >
-          <TextField
-            label="Overage"
-            value={draft.overage}
-            placeholder="5 %"
-            hint="off: a leftover has to go somewhere"
-            onChange={(e) => change({ overage: e.target.value })}
-          />
-          <TextField
-            label="Mixed for"
-            value={draft.mixedFor}
-            placeholder="1 gal"
-            hint={`gal per 1,000 sq ft; empty: as calibrated${hand.calibrated ? `, ${read(hand.calibrated.made.sprayVolume.value, "sprayVolume", hand.system)}` : ""}`}
-            onChange={(e) => change({ mixedFor: e.target.value })}
-          />
-        </Box>
-      </Fold>
+          <Box
+            display="grid"
+            gap="12px"
+            gridTemplateColumns={{ base: "minmax(0,1fr)", md: "1fr 1fr" }}
+            maxW="640px"
+            paddingTop="8px"
+          >
+            <TextField
+              label="Overage"
+              value={draft.overage}
+              placeholder="5 %"
+              hint="off: a leftover has to go somewhere"
+              onChange={(e) => change({ overage: e.target.value })}
+            />
+            <Field label="Water before the products" hint="schools differ; the label's own word wins">
+              {(props) => (
+                <Select
+                  {...props}
+                  value={draft.waterFirst ?? "half"}
+                  onChange={(e) => change({ waterFirst: e.target.value as WaterFirst })}
+                >
+                  {WATER_FIRST.map((school) => (
+                    <option key={school}>{school}</option>
+                  ))}
+                </Select>
+              )}
+            </Field>
+            <TextField
+              quantity="sprayVolume"
+              label="Another spray volume"
+              value={draft.mixedFor}
+              placeholder="1 gal"
+              hint={`gal per 1,000 sq ft; empty: as calibrated${hand.calibrated ? `, ${read(hand.calibrated.made.sprayVolume.value, "sprayVolume", hand.system)}` : ""}`}
+              onChange={(e) => change({ mixedFor: e.target.value })}
+            />
+          </Box>
+        </Fold>
+      )}
     </Box>
   );
 }
@@ -172,6 +201,7 @@ function Spot({ draft, change, site }: { draft: Draft; change: (next: Partial<Dr
       </Field>
       {!listed && (
         <TextField
+          quantity="spot"
           label="Volume"
           value={volume}
           placeholder="2 gal"

@@ -8,7 +8,7 @@ import { likelyRow, rateAt } from "@/formats/card/choice";
 import { useBook } from "../data/book";
 import { formWords } from "../labels/words";
 import { Button, Note, SubHeading } from "../parts/controls";
-import { FirstThing } from "../parts/notices";
+import { FirstThing, Notice } from "../parts/notices";
 import { ShelfPick } from "../parts/pickers";
 import { ChooseRate } from "./choose-rate";
 import type { Chosen, DraftProduct, TankDraft } from "./draft";
@@ -18,14 +18,22 @@ interface ProductsProps {
   readonly tank?: string | undefined;
   readonly chosen: readonly Chosen[];
   readonly site: SiteEntry | undefined;
+  /** The turfs of the ground. */
+  readonly turfs: readonly string[];
   readonly mix: TankDraft;
+  /** The day of the plan, ISO; today where it is empty. */
+  readonly date?: string;
   readonly change: (next: TankDraft) => void;
+  /** Which labels of the shelf belong here; all that go into a tank where it is left out. */
+  readonly which?: (label: LabelEntry) => boolean;
+  /** What is said where none does. */
+  readonly none?: string;
 }
 
 /** The products of one tank and their rates. */
-export function ChooseProducts({ tank, chosen, site, mix, change }: ProductsProps) {
+export function ChooseProducts({ tank, chosen, site, turfs, mix, date, change, which = () => true, none }: ProductsProps) {
   const { book } = useBook();
-  const shelf = book.labels.filter((l) => !l.retired && !mix.products.some((p) => p.labelId === l.id));
+  const shelf = book.labels.filter((l) => !l.retired && which(l) && !mix.products.some((p) => p.labelId === l.id));
   const put = (products: readonly DraftProduct[]) => change({ ...mix, products });
   const setProduct = (labelId: string, next: Partial<DraftProduct>) =>
     put(mix.products.map((p) => (p.labelId === labelId ? { ...p, ...next } : p)));
@@ -39,6 +47,7 @@ export function ChooseProducts({ tank, chosen, site, mix, change }: ProductsProp
           </FirstThing>
         </Box>
       )}
+      {book.labels.length > 0 && none && shelf.length === 0 && chosen.length === 0 && <Notice state="act">{none}</Notice>}
       {chosen.map((c) => (
         <Box key={c.labelId} borderBottom="1px solid" borderColor="line" paddingY="10px" display="grid" gap="8px">
           <Box display="flex" justifyContent="space-between" gap="12px" alignItems="flex-start">
@@ -60,7 +69,7 @@ export function ChooseProducts({ tank, chosen, site, mix, change }: ProductsProp
               Take out
             </Button>
           </Box>
-          <ChooseRate chosen={c} site={site} change={(next) => setProduct(c.labelId, next)} />
+          <ChooseRate chosen={c} site={site} turfs={turfs} {...(date && { date })} change={(next) => setProduct(c.labelId, next)} />
         </Box>
       ))}
       {shelf.length > 0 && (
@@ -71,7 +80,7 @@ export function ChooseProducts({ tank, chosen, site, mix, change }: ProductsProp
             which={(l) => shelf.includes(l)}
             onPick={(id) => {
               const label = shelf.find((l) => l.id === id);
-              if (label) put([...mix.products, firstChoice(label, site?.site.zones[0]?.["x-turf"])]);
+              if (label) put([...mix.products, firstChoice(label, turfs[0])]);
             }}
           />
         </Box>
@@ -81,7 +90,7 @@ export function ChooseProducts({ tank, chosen, site, mix, change }: ProductsProp
 }
 
 /** A product as it is first put into a mix: the row for this turf, at its least. */
-function firstChoice({ id, card }: LabelEntry, turf: string | undefined): DraftProduct {
+export function firstChoice({ id, card }: LabelEntry, turf: string | undefined): DraftProduct {
   const row = likelyRow(card, turf);
   return { labelId: id, rate: rateAt(card, row, "least", false), choice: { row, point: "least", from: rowName(card, row) } };
 }

@@ -1,19 +1,33 @@
 "use client";
 
-import { Box, VisuallyHidden } from "@chakra-ui/react";
-import { entered, rateContextOf, slipsOfForm, slipsOfRate, spokenToWritten, wordsFor, type Slip } from "@/core/contents";
+import { Box, chakra, VisuallyHidden } from "@chakra-ui/react";
+import {
+  bareUnit,
+  entered,
+  rateContextOf,
+  slipsOfForm,
+  slipsOfRate,
+  spokenToWritten,
+  understood,
+  unitText,
+  withUnit,
+  wordsFor,
+  type Slip,
+} from "@/core/contents";
 import { rowWords } from "@/formats/card/card";
 import { POINTS, rateAt, secondHalf, type ChoiceText, type Point } from "@/formats/card/choice";
 import type { SiteEntry } from "@/formats/book";
 import { readProduct } from "@/formats/job-file/read-product";
 import { Faults } from "@/formats/job-file/faults";
 import { todayDate } from "../data/clock";
+import { useSystem } from "../data/in-hand";
 import { rangeWords, rateWords } from "../labels/words";
 import { Note, Select } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
 import { Fold } from "../parts/fold";
 import { SlipAsk, SlipKeeper, type Dismissed } from "../parts/slip-ask";
 import type { Chosen, DraftProduct } from "./draft";
+import { GallonAsk, TurfAsk } from "./rate-asks";
 
 const POINT_WORDS: Record<Point, string> = {
   least: "the least",
@@ -25,11 +39,15 @@ const POINT_WORDS: Record<Point, string> = {
 interface RateProps {
   readonly chosen: Chosen;
   readonly site: SiteEntry | undefined;
+  /** The turfs of the ground that is mixed for. */
+  readonly turfs: readonly string[];
+  /** The day of the plan, ISO. */
+  readonly date?: string;
   readonly change: (next: Partial<DraftProduct>) => void;
 }
 
 /** Choosing a rate: the label's row, a point of its range, the whole or half of a split, and why. */
-export function ChooseRate({ chosen, site, change }: RateProps) {
+export function ChooseRate({ chosen, site, turfs, date = todayDate(), change }: RateProps) {
   const { card } = chosen.label;
   const { choice } = chosen;
   const row = card.rates[choice.row] ?? card.rates[0]!;
@@ -39,8 +57,11 @@ export function ChooseRate({ chosen, site, change }: RateProps) {
     change({ choice: words, ...(now.point !== "typed" && { rate: rateAt(card, now.row, now.point, now.split !== undefined) }) });
   };
   const typed = (rate: string) => change({ rate, choice: { ...choice, point: "typed" } });
+  const product = chosen.read.ok ? readProduct(chosen.read.value, 0, new Faults()) : undefined;
   const name = card.name;
-  const after = choice.split === "first" ? secondHalf(card, todayDate()) : undefined;
+  const system = useSystem();
+  const field = card.form === "dry" ? "weightRate" : "volumeRate";
+  const after = choice.split === "first" ? secondHalf(card, date) : undefined;
   const dismissed = (choice.dismissed ?? []).map((d) => ({ ...d, field: "rate" })) as Dismissed[];
   return (
     <Box display="grid" gap="6px">
@@ -48,7 +69,7 @@ export function ChooseRate({ chosen, site, change }: RateProps) {
         {card.rates.length > 1 ? (
           <Field label="Row" of={name}>
             {(props) => (
-              <Select {...props} value={choice.row} onChange={(e) => choose({ row: Number(e.target.value) })}>
+              <Select {...props} value={choice.row} onChange={(e) => choose({ row: Number(e.target.value), hand: true })}>
                 {card.rates.map((one, i) => (
                   <option key={i} value={i}>
                     {rowWords(one)}: {rangeWords(one)}
@@ -83,8 +104,12 @@ export function ChooseRate({ chosen, site, change }: RateProps) {
           of={name}
           value={chosen.rate}
           error={chosen.read.ok ? undefined : wordsFor(chosen.read.issues[0]!)}
-          hint={`${card.form === "dry" ? "oz" : "fl oz"} per 1,000 sq ft if no unit`}
+          hint={(chosen.read.ok && understood(field, chosen.rate)) || `${unitText(bareUnit(field, system))} if no unit`}
           onChange={(e) => typed(e.target.value)}
+          onBlur={() => {
+            const full = withUnit(field, chosen.rate, system);
+            if (full !== chosen.rate) typed(full);
+          }}
         />
       </Box>
       <SlipKeeper
@@ -103,6 +128,8 @@ export function ChooseRate({ chosen, site, change }: RateProps) {
       >
         <SlipAsk field="rate" typed={chosen.rate} slips={slipsOf(chosen, site)} words={rateWords} onTake={typed} />
       </SlipKeeper>
+      <TurfAsk card={card} choice={choice} turfs={turfs} onRow={(to) => choose({ row: to, hand: false })} change={change} />
+      {product && <GallonAsk product={product} rate={chosen.rate} name={name} choice={choice} change={change} />}
       {after && (
         <Note>
           The second half goes down {after.from ? `not before ${after.from}` : "when the label says so"}
@@ -139,6 +166,18 @@ export function ChooseRate({ chosen, site, change }: RateProps) {
               </Select>
             )}
           </Field>
+          {card.use === "fertilizer" && card.actives.length === 0 && (
+            <chakra.label display="flex" gap="10px" alignItems="center" minHeight="48px">
+              <chakra.input
+                type="checkbox"
+                width="22px"
+                height="22px"
+                checked={choice.soil === true}
+                onChange={(e) => change({ choice: { ...choice, soil: e.target.checked } })}
+              />
+              The soil test asks for this rate: it counts above the bag&apos;s printed coverage
+            </chakra.label>
+          )}
           <TextField
             label="Reason"
             of={name}

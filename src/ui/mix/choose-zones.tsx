@@ -3,6 +3,7 @@
 import { Box, chakra } from "@chakra-ui/react";
 import { entered, showEntered } from "@/core/contents";
 import type { SiteEntry } from "@/formats/book";
+import { Button } from "../parts/controls";
 
 interface ZonesProps {
   readonly site: SiteEntry;
@@ -12,11 +13,22 @@ interface ZonesProps {
 
 /** Which of the site's zones this mix is for. */
 export function Zones({ site, without, onChange }: ZonesProps) {
+  const own = site.site.zones.map((z) => z["x-id"]);
   return (
     <Box as="fieldset" border="none">
       <chakra.legend fontSize="14px" fontWeight="700">
         Zones
       </chakra.legend>
+      {site.site.zones.length > 2 && (
+        <Box display="flex" gap="4px">
+          <Button look="quiet" minHeight="36px" padding="2px 6px" onClick={() => onChange(without.filter((id) => !own.includes(id)))}>
+            All
+          </Button>
+          <Button look="quiet" minHeight="36px" padding="2px 6px" onClick={() => onChange([...new Set([...without, ...own])])}>
+            None
+          </Button>
+        </Box>
+      )}
       <Box display="flex" flexWrap="wrap" gap="0 22px">
         {site.site.zones.map((zone) => (
           <chakra.label key={zone["x-id"]} display="flex" gap="10px" alignItems="center" minHeight="44px">

@@ -14,6 +14,8 @@ interface CloseProps {
   readonly id: string;
   readonly held: boolean;
   readonly day?: boolean;
+  /** All of it is done: this is what comes next. */
+  readonly ready?: boolean;
   readonly onClosed: () => void;
 }
 
@@ -24,22 +26,25 @@ const ASKS = {
 } as const;
 
 /** What becomes of a sheet: on record as sprayed, or withdrawn. Until then it counts as planned. */
-export function CloseSheet({ id, held, day = false, onClosed }: CloseProps) {
+export function CloseSheet({ id, held, day = false, ready = false, onClosed }: CloseProps) {
   const send = useSend();
   const [date, setDate] = useState(todayDate());
   const [trouble, setTrouble] = useState<readonly Issue[]>([]);
   const [asked, setAsked] = useState<keyof typeof ASKS>();
-  const close = async (how: keyof typeof ASKS, why?: string) => {
-    const said = how === "record" ? { date, ...(why && { why }) } : why ? { became: why } : {};
+  /** It was said that all of it went down, though not every step is ticked. */
+  const [all, setAll] = useState(false);
+  const close = async (how: keyof typeof ASKS, why?: string, whole = all) => {
+    const said = how === "record" ? { date, ...(why && { why }), ...(whole && { all: true }) } : why ? { became: why } : {};
     const result = await send(`/api/sheets/${encodeURIComponent(id)}/${how}`, said);
     const issues = result.ok ? [] : result.issues;
-    setAsked(issues.some((issue) => issue.code === "reason-needed") ? how : undefined);
+    setAsked(issues.some((issue) => issue.code === "reason-needed" && issue.path !== "all") ? how : undefined);
     setTrouble(issues);
     if (result.ok) onClosed();
   };
+  const unticked = trouble.find((issue) => issue.path === "all");
   return (
     <Box className="no-print" display="grid" gap="10px">
-      <SubHeading>When it is sprayed</SubHeading>
+      <SubHeading>{ready ? "All done: put it on record" : "When it is sprayed"}</SubHeading>
       <Note>
         {held
           ? "If it went down all the same, put it on record: what follows is held by it. Else withdraw it."
@@ -60,12 +65,33 @@ export function CloseSheet({ id, held, day = false, onClosed }: CloseProps) {
             }}
           />
         </Box>
-        <Button onClick={() => void close("record")}>Put on record</Button>
+        <Button look={ready ? "act" : "plain"} onClick={() => void close("record")}>
+          Put on record
+        </Button>
         <Button look="quiet" onClick={() => void close("withdraw")}>
           Withdraw the sheet
         </Button>
       </Box>
-      {sentences(trouble).map((text) => (
+      {unticked && (
+        <Notice state="act">
+          {unticked.received.charAt(0).toUpperCase() + unticked.received.slice(1)}: was it all poured and sprayed?
+          <Box display="flex" gap="8px 12px" flexWrap="wrap" marginTop="8px">
+            <Button
+              onClick={() => {
+                setAll(true);
+                void close("record", undefined, true);
+              }}
+            >
+              Yes, all of it went down
+            </Button>
+            <Button look="quiet" onClick={() => setTrouble([])}>
+              No: leave it open
+            </Button>
+          </Box>
+          <Note>Nothing of it went down: withdraw it. A part did: withdraw it, and enter that part in the log.</Note>
+        </Notice>
+      )}
+      {sentences(trouble.filter((issue) => issue !== unticked)).map((text) => (
         <Notice key={text} state={asked ? "act" : "stop"}>
           {text}
         </Notice>

@@ -25,7 +25,7 @@ export function CountStock({ label, again = false }: { label: LabelEntry; again?
   };
   if (!open)
     return (
-      <Button look="quiet" minHeight="32px" padding="2px 4px" onClick={() => setOpen(true)}>
+      <Button look="inline" onClick={() => setOpen(true)}>
         {again ? "Count again" : "Count what is on hand"}
       </Button>
     );

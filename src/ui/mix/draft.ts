@@ -1,7 +1,8 @@
-import type { LoadMode, Result } from "@/core/contents";
-import type { ChoiceText } from "@/formats/card/choice";
-import type { LabelEntry } from "@/formats/book";
-import type { ProductText } from "@/formats/job-file/types";
+import type { LoadMode, Result, WaterFirst } from "@/core/contents";
+import { todayDate } from "../data/clock";
+import type { Book, LabelEntry, SiteEntry } from "@/formats/book";
+import { onGround, rateAt, type ChoiceText } from "@/formats/card/choice";
+import type { HeadText, ProductText } from "@/formats/job-file/types";
 import type { StopWish } from "@/formats/mix-of";
 
 /** A product of a mix in the making: its label, the rate as typed, and how it was chosen. */
@@ -12,7 +13,7 @@ export interface DraftProduct {
 }
 
 /** What a mix is for: one site, several that are each begun with an empty tank, a truck's day, a spot. */
-export const PURPOSES = ["site", "sites", "day", "spot"] as const;
+export const PURPOSES = ["site", "sites", "day", "spot", "spread"] as const;
 export type Purpose = (typeof PURPOSES)[number];
 
 /** What goes into one tank, and which zones it is not for. */
@@ -32,9 +33,16 @@ export interface Draft {
   readonly tank: string;
   /** By {@link tankKey}. */
   readonly tanks: Readonly<Record<string, TankDraft>>;
+  /** The day that it is mixed for, ISO; empty for today. */
+  readonly date: string;
   readonly overage: string;
   readonly mixedFor: string;
+  /** One load less, where what is left over may be let go. */
+  readonly oneLess?: boolean | undefined;
+  readonly waterFirst?: WaterFirst | undefined;
   readonly spot: { readonly zoneId: string; readonly volume: string };
+  /** How the head of a hose-end rig is set for this mix; left out, as on the rig. */
+  readonly head?: HeadText | undefined;
 }
 
 export const EMPTY_DRAFT: Draft = {
@@ -43,6 +51,7 @@ export const EMPTY_DRAFT: Draft = {
   loads: "full-then-part",
   tank: "",
   tanks: {},
+  date: "",
   overage: "",
   mixedFor: "",
   spot: { zoneId: "", volume: "" },
@@ -74,10 +83,41 @@ export function stopsOf(
     const zoneId = site && (zonesOf(site).includes(draft.spot.zoneId) ? draft.spot.zoneId : zonesOf(site)[0]);
     return site && zoneId ? [{ siteId: site, spot: { zoneId, volume: draft.spot.volume } }] : [];
   }
-  const ids = draft.purpose === "site" ? (site ? [site] : []) : draft.stops;
+  const ids = draft.purpose === "site" || draft.purpose === "spread" ? (site ? [site] : []) : draft.stops;
   return ids
     .filter((siteId) => zonesOf(siteId).some((zone) => !without.includes(zone)))
     .map((siteId) => ({ siteId, without: without.filter((zone) => zonesOf(siteId).includes(zone)) }));
+}
+
+/** The day that a mix is for: one that has gone by is today. */
+export const dateOf = ({ date }: Pick<Draft, "date">): string => (date > todayDate() ? date : todayDate());
+
+/** The turfs of the ground of one tank's mix, as far as they are noted. */
+export function turfsOf(draft: Draft, tank: string, site: string | undefined, sites: readonly SiteEntry[]): string[] {
+  const zones = (id: string) => sites.find((s) => s.id === id && !s.retired)?.site.zones ?? [];
+  return stopsOf(draft, tank, site, (id) => zones(id).map((z) => z["x-id"])).flatMap(({ siteId, without, spot }) =>
+    zones(siteId)
+      .filter((z) => (spot ? z["x-id"] === spot.zoneId : !without?.includes(z["x-id"])))
+      .flatMap((z) => z["x-turf"] ?? []),
+  );
+}
+
+/** A draft with the label's rows chosen again where the ground is another turf than they are for. */
+export function followGround(draft: Draft, site: string | undefined, book: Pick<Book, "labels" | "sites">): Draft {
+  const tanks = Object.fromEntries(
+    Object.entries(draft.tanks).map(([tank, mix]) => {
+      const turfs = turfsOf(draft, tank, site, book.sites);
+      const products = mix.products.map((product): DraftProduct => {
+        const card = book.labels.find((l) => l.id === product.labelId)?.card;
+        const choice = card && product.choice && onGround(card, product.choice, turfs);
+        return choice
+          ? { ...product, choice, rate: rateAt(card!, choice.row, choice.point, choice.split !== undefined) }
+          : product;
+      });
+      return [tank, { ...mix, products }];
+    }),
+  );
+  return { ...draft, tanks };
 }
 
 /** A product of the mix, with its label and as a job file writes it. */

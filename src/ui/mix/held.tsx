@@ -6,7 +6,7 @@ import { useBook } from "../data/book";
 import { Button } from "../parts/controls";
 
 interface HeldProps {
-  readonly plan: MixPlan;
+  readonly plan: Pick<MixPlan, "reasons">;
   readonly system: System;
   /** Lowers the rate of a product to the most that is allowed; left out where a sheet is only looked at. */
   readonly onLower?: (product: string, most: NonNullable<Reason["most"]>) => void;
@@ -92,7 +92,7 @@ function distinct(reasons: readonly Reason[]): { reason: Reason; zones: string[]
 const SPENT: readonly Reason["code"][] = ["over-year-limit", "over-count-limit"];
 
 /** Where a budget is spent: what stands on the shelf for the same use with another active. It recommends none. */
-function OtherActives({ plan }: { plan: MixPlan }) {
+function OtherActives({ plan }: { plan: Pick<MixPlan, "reasons"> }) {
   const { book } = useBook();
   const spent = plan.reasons.filter((r) => SPENT.includes(r.code)).map((r) => r.product);
   const cards = book.labels.filter((l) => !l.retired).map((l) => l.card);

@@ -38,30 +38,31 @@ export function soundKit(kit: Kit, rigId: string, proofs: readonly KitCheckEntry
     proofs.find((p) => p.rigId === rigId && p.tool === name)?.good === false ? [name] : [],
   );
   const good = <T extends { name: string }>(tools: readonly T[]) => tools.filter((t) => !failed.includes(t.name));
-  return { kit: { scales: good(kit.scales), vessels: good(kit.vessels) }, failed };
+  return { kit: { ...kit, scales: good(kit.scales), vessels: good(kit.vessels) }, failed };
 }
 
 /** Binds a plan to a kit: how each amount of it is measured, worked out once an amount. Undefined for a kit of nothing. */
 export function measuresOf(plan: MixPlan, kit: Kit, system: System): MeasuringOf {
   const known = new WeakMap<Amount, Measuring>();
   return (filling, product) => {
-    if (kit.scales.length + kit.vessels.length === 0) return undefined;
+    if (kit.scales.length + kit.vessels.length + (kit.cups?.length ?? 0) === 0) return undefined;
     const amount = filling.amounts[product]!;
     const before = known.get(amount);
     if (before) return before;
-    const one = measuring(amount, num(amount as Source<"mass">) * roomUp(plan, product, filling.sites), kit, system);
+    const most = num(amount as Source<"mass">) * roomUp(plan, product, filling.sites);
+    const one = measuring(amount, most, kit, system, plan.products[product]!.name);
     known.set(amount, one);
     return one;
   };
 }
 
 /** How one amount is measured, by itself. @param most what it may be rounded up to, in g or mL */
-export function measuring(amount: Amount, most: number, kit: Kit, system: System): Measuring {
+export function measuring(amount: Amount, most: number, kit: Kit, system: System, product?: string): Measuring {
   const dry = isWeight(amount);
   const unit = dry
     ? unitFor(amount.value, "mass", system)
     : unitFor((amount as Extract<Amount, Source<"volume">>).value, "volume", system);
-  const how = measure(amount.value, most, toolsOf(kit, dry), unit);
+  const how = measure(amount.value, most, toolsOf(kit, dry, product), unit);
   const needs = needsWords(how, readAmount(amount, system), dry, unit);
   return {
     how,

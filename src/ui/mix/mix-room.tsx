@@ -1,8 +1,12 @@
 "use client";
 
 import { Box, ClientOnly } from "@chakra-ui/react";
+import Link from "next/link";
 import { useMemo, useState } from "react";
 import { allFillings, kindOf, planLines, valueIn, writeNumber, type AreaRate, type Quantity } from "@/core/contents";
+import { Faults as JobFaults } from "@/formats/job-file/faults";
+import { readProduct } from "@/formats/job-file/read-product";
+import type { Book, SiteEntry } from "@/formats/book";
 import { kitOf } from "@/formats/rig-setup";
 import { sentences, useBook } from "../data/book";
 import { useInHand, type InHand } from "../data/in-hand";
@@ -14,18 +18,21 @@ import { besideOf } from "./about-filling";
 import { BudgetBars } from "./budget-bars";
 import { CheckLoad } from "./check-load";
 import { Choices } from "./choices";
-import { ChooseProducts } from "./choose-products";
-import { draftOf, tankKey, tankOf, type Draft, type TankDraft } from "./draft";
+import { ChooseProducts, firstChoice } from "./choose-products";
+import { draftOf, followGround, tankKey, turfsOf, tankOf, type Draft, type TankDraft } from "./draft";
+import { HeadSetting } from "./head-setting";
 import { Held } from "./held";
 import { LabelCautions } from "./label-cautions";
-import { soundKit } from "./measures";
+import { FewerLoads } from "./fewer-loads";
+import { measuresOf, soundKit } from "./measures";
 import { OnePlan } from "./one-plan";
 import { createPreview } from "./preview";
 import { RigNotes } from "./rig-notes";
 import { DayPicture } from "./day-picture";
 import { SaveSheet } from "./save-sheet";
+import { SpreadMix } from "./spread-mix";
 import { sheetLine } from "./sheet-line";
-import { chosenOf, lockOf, workMix, type Worked } from "./work-mix";
+import { chosenOf, lockOf, rigAsSet, workMix, type Worked } from "./work-mix";
 
 export function MixRoom() {
   const { read } = useBook();
@@ -40,8 +47,11 @@ export function MixRoom() {
 function Mixing() {
   const { book } = useBook();
   const hand = useInHand();
-  const [kept = {}, keepDraft] = useKept<Partial<Draft>>("mix");
-  const draft = useMemo(() => draftOf(kept), [kept]);
+  const [kept, keepDraft] = useKept<Partial<Draft>>("mix");
+  const draft = useMemo(
+    () => followGround(kept ? draftOf(kept) : withOnly(book, hand.site), hand.site?.id, book),
+    [kept, hand.site, book],
+  );
   /** The order of the stops while one of them is dragged. */
   const [preview] = useState(createPreview);
   const change = (next: Partial<Draft>) => keepDraft({ ...draft, ...next });
@@ -59,6 +69,8 @@ function Mixing() {
         }),
     [keys, tank, draft, book, hand, locked],
   );
+  if (draft.purpose === "spread")
+    return <SpreadMix draft={draft} change={change} hand={hand} preview={preview} onSaved={() => keepDraft(undefined)} />;
   const { chosen, worked } = tanks.find((t) => t.key === tank)!;
   const others = tanks.filter((t) => t.key !== tank);
   const putTank = (next: TankDraft) => change({ tanks: { ...draft.tanks, [tank]: next } });
@@ -87,17 +99,33 @@ function Mixing() {
           {...(keys.length > 1 && { tank: name(tank) })}
           chosen={chosen}
           site={draft.purpose === "site" || draft.purpose === "spot" ? site : book.sites.find((s) => s.id === draft.stops[0])}
+          turfs={turfsOf(draft, tank, site?.id, book.sites)}
           mix={tankOf(draft, tank)}
+          date={draft.date}
           change={putTank}
         />
       </Box>
       <Box marginTop="22px" display="grid" gap="18px" gridTemplateColumns="minmax(0,1fr)">
         {locked && <Notice state="act">{locked}</Notice>}
+        {book.rigs.length === 0 && (
+          <Notice state="plain">
+            Nothing on record yet? <Link href="/mix/quick">A mix on one page</Link> needs no records, and makes them if you like.
+          </Notice>
+        )}
         {rig && products.length > 0 && <RigNotes rig={rig} tank={name(tank)} products={products} />}
         {failed.length > 0 && (
           <Notice state="act">{failed.join(", ")} failed its last proof: nothing is measured with it until it passes.</Notice>
         )}
         {!locked && <Missing draft={draft} hand={hand} empty={chosen.length === 0} tank={tank} />}
+        {rig?.rig.head && !locked && hand.calibrated && (
+          <HeadSetting
+            rig={rigAsSet(rig.rig, draft)}
+            made={hand.calibrated.made}
+            products={products.flatMap((p, i) => readProduct(p, i, new JobFaults()) ?? [])}
+            system={hand.system}
+            onSet={(head) => change({ head })}
+          />
+        )}
         {worked && <Faults worked={worked} />}
         {plan && worked && "plan" in worked && (
           <>
@@ -136,6 +164,15 @@ function Mixing() {
             )}
           </>
         )}
+        {worked && "plan" in worked && worked.plan.sites.length > 0 && (
+          <FewerLoads
+            planned={worked}
+            draft={draft}
+            change={change}
+            measured={kit && measuresOf(worked.plan, kit, hand.system)}
+            system={hand.system}
+          />
+        )}
         {tanks.map(({ key, worked: one }) =>
           one && "plan" in one && one.plan.run && one.plan.sites.length > 0 ? (
             <DayPicture
@@ -163,12 +200,21 @@ function Mixing() {
             system={hand.system}
           />
         )}
-        {plan && plan.sites.length > 0 && <CheckLoad plan={plan} system={hand.system} />}
+        {plan && plan.sites.length > 0 && <CheckLoad plan={plan} system={hand.system} jar={rig?.rig.head !== undefined} />}
         {plan && <BudgetBars budgets={plan.budgets} system={hand.system} />}
         <LabelCautions products={products} />
       </Box>
     </Room>
   );
+}
+
+/** A fresh mix: an only product of the shelf is in it. */
+function withOnly(book: Book, site: SiteEntry | undefined): Draft {
+  const shelf = book.labels.filter((l) => !l.retired);
+  const draft = draftOf({});
+  if (shelf.length !== 1) return draft;
+  const product = firstChoice(shelf[0]!, site?.site.zones[0]?.["x-turf"]);
+  return { ...draft, tanks: { "": { products: [product], without: [] } } };
 }
 
 /** Slips are asked about beside the field that they were typed into. */

@@ -9,6 +9,7 @@ import { aboutFilling } from "./about-filling";
 import { costWords } from "./cost-words";
 import { InFull } from "./in-full";
 import { measuresOf } from "./measures";
+import { SpreadList } from "./spread-list";
 import { RiskFold } from "./risk-fold";
 import { TankColumns } from "./tank-column";
 import { Totals } from "./totals";
@@ -31,11 +32,20 @@ interface OnePlanProps {
 export function OnePlan({ plan, fillings, later = [], job, calibration, kit, system, ...ticking }: OnePlanProps) {
   const measured = useMemo(() => measuresOf(plan, kit, system), [plan, kit, system]);
   const usable = given(job.tank!.usable, "usable volume");
-  const shared = { products: plan.products, usable, system, measured, about: aboutFilling(job, calibration, system) };
+  const shared = {
+    products: plan.products,
+    usable,
+    jar: job.rig.head !== undefined,
+    school: job.waterFirst,
+    system,
+    measured,
+    about: aboutFilling(job, calibration, system),
+  };
   const groups = plan.run ? [{ name: "", of: fillings }] : bySite(fillings);
   return (
     <>
-      {plan.sites.length > 0 && <Totals plan={plan} system={system} />}
+      {plan.sites.length > 0 && plan.products.length > 0 && <Totals plan={plan} system={system} />}
+      <SpreadList items={plan.spread} system={system} />
       {groups.map(({ name, of }) => (
         <Box key={name} display="grid" gap="12px" gridTemplateColumns="minmax(0,1fr)">
           {groups.length > 1 && <SubHeading>{[name, siteCost(plan, name)].filter(Boolean).join(" · ")}</SubHeading>}

@@ -3,10 +3,11 @@
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import { format } from "date-fns";
-import type { System } from "@/core/contents";
+import { dropletAt, finer, showEntered, type Droplet, type System } from "@/core/contents";
 import type { Book, RigEntry, SheetEntry } from "@/formats/book";
 import type { ProductText } from "@/formats/job-file/types";
 import { cardOfProduct } from "@/formats/gear";
+import { readRig } from "@/formats/job-file/read-rig";
 import { setupOf } from "@/formats/rig-setup";
 import { sentences, useBook } from "../data/book";
 import { nowMoment, wallClock } from "../data/clock";
@@ -46,6 +47,7 @@ export function RigNotes({ rig, tank, products, except }: RigNotesProps) {
   const before = unrinsed(book, rig.id, tank, except);
   const changed = before && products.length > 0 && before.products.some((name) => !products.some((p) => p.name === name));
   const held = heldBy(rig, system);
+  const drops = dropletNotes(rig, products);
   return (
     <>
       {(dedication ?? uses?.length) && (
@@ -56,6 +58,11 @@ export function RigNotes({ rig, tank, products, except }: RigNotesProps) {
           )}
         </Notice>
       )}
+      {drops.map((text) => (
+        <Notice key={text} state="act">
+          {text}
+        </Notice>
+      ))}
       {changed && (
         <Notice state="act">
           {before.products.join(", ")} went into the {tank} tank on {format(wallClock(before.madeAt), "d MMM")}, and no rinse is
@@ -65,6 +72,23 @@ export function RigNotes({ rig, tank, products, except }: RigNotesProps) {
       )}
     </>
   );
+}
+
+/** The drops of the tip that is on against those that the labels want, where the tip's chart tells them. */
+function dropletNotes({ rig }: RigEntry, products: readonly ProductText[]): string[] {
+  const { tip } = readRig(rig);
+  const drops = tip?.pressure && dropletAt(tip.chart, tip.pressure.value);
+  if (!drops) return [];
+  return products.flatMap((p) => {
+    const wants = cardOfProduct(p).droplets as Droplet | undefined;
+    if (wants === undefined || wants === drops) return [];
+    const text = `${p.name}: the label wants ${wants} drops, size ${tip.size} at ${showEntered(tip.pressure!)} gives ${drops} ones`;
+    return [
+      finer(drops, wants)
+        ? `${text}: more drift. Lower the pressure or take another tip, and calibrate it.`
+        : `${text}: less cover.`,
+    ];
+  });
 }
 
 /** What the hose holds, in words; undefined where nothing is known of it. */
@@ -96,7 +120,7 @@ function RecordRinse({ rig, tank }: { rig: RigEntry; tank: string }) {
   };
   return (
     <>
-      <Button look="quiet" minHeight="32px" padding="2px 4px" onClick={() => void keep()}>
+      <Button look="inline" onClick={() => void keep()}>
         It was rinsed three times: put that on record
       </Button>
       {trouble}

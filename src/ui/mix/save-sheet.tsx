@@ -5,7 +5,7 @@ import { nanoid } from "nanoid";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { sentences, useSend } from "../data/book";
-import { nowMoment } from "../data/clock";
+import { nowMoment, todayDate } from "../data/clock";
 import type { InHand } from "../data/in-hand";
 import { forgetId, saveId } from "../data/save-id";
 import { Button } from "../parts/controls";
@@ -40,10 +40,14 @@ export function SaveSheet({ draft, hand, tanks, nameOf, onSaved }: SaveProps) {
         calibrationId: hand.calibrated!.entry.id,
         dayId: mixed.length > 1 ? dayId : null,
         tank: key,
+        ...(draft.date > todayDate() && { date: draft.date }),
         loads: draft.loads,
         run: draft.purpose === "day",
         overage: draft.purpose === "spot" ? "" : draft.overage,
         mixedFor: draft.mixedFor,
+        ...(draft.oneLess && draft.purpose === "site" && { oneLess: true }),
+        ...(draft.waterFirst && { waterFirst: draft.waterFirst }),
+        ...(draft.head && { head: draft.head }),
         stops: worked && "plan" in worked ? worked.stops : [],
         products: tankOf(draft, key).products,
       };

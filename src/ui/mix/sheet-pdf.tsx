@@ -1,6 +1,7 @@
 import { Document, Page, StyleSheet, Text, View } from "@react-pdf/renderer";
 import { format } from "date-fns";
 import {
+  afterWords,
   pouringOrder,
   read,
   readAmount,
@@ -19,8 +20,12 @@ import type { SheetPlan } from "@/formats/sheet-plan";
 import { wallClock } from "../data/clock";
 import { INK, savePdf } from "../parts/pdf";
 import { aboutFilling } from "./about-filling";
+import { afterOf, weatherLines } from "./field-words";
+import { headLine } from "./head-setting";
 import { measuresOf } from "./measures";
+import { bagWords } from "./spread-list";
 import { siteLine, sheetLine } from "./sheet-line";
+import { alike } from "./tank-column";
 import { stepText } from "./step-words";
 
 const styles = StyleSheet.create({
@@ -28,10 +33,13 @@ const styles = StyleSheet.create({
   title: { fontSize: 18, fontWeight: 700 },
   about: { marginTop: 2 },
   line: { fontSize: 12, fontWeight: 700, marginVertical: 8 },
+  head: { fontSize: 11, fontWeight: 700, marginBottom: 6 },
   part: { borderTop: `1.5pt solid ${INK}`, paddingTop: 5, marginTop: 10 },
   name: { fontSize: 12, fontWeight: 700, marginBottom: 3 },
   row: { flexDirection: "row", borderBottom: `0.5pt solid ${INK}`, paddingVertical: 3, alignItems: "flex-start" },
   box: { width: 11, height: 11, border: `1pt solid ${INK}`, marginRight: 8 },
+  many: { flexDirection: "row", flexWrap: "wrap", marginBottom: 4 },
+  one: { flexDirection: "row", alignItems: "center", width: 42 },
   what: { width: 190 },
   amount: { width: 90, fontWeight: 700, fontSize: 11 },
   how: { flex: 1 },
@@ -47,7 +55,8 @@ interface PagesProps {
 
 /** A page for each site; of a day one for all of it. */
 function Pages({ sheet, worked, kit, system }: PagesProps) {
-  const { plan, fillings } = worked;
+  const { plan, fillings, job, calibration } = worked;
+  const head = headLine(job.rig.head, calibration, system);
   const parts = plan.run
     ? [{ title: "The day", line: sheetLine(plan, system), of: fillings }]
     : plan.sites.map((site, i) => ({
@@ -64,11 +73,13 @@ function Pages({ sheet, worked, kit, system }: PagesProps) {
         {format(wallClock(sheet.calibrationMadeAt), "d MMM yyyy")}
       </Text>
       <Text style={styles.line}>{line}</Text>
+      {head && <Text style={styles.head}>{head}</Text>}
       {plan.run && <Stops worked={worked} system={system} />}
+      <Field sheet={sheet} />
       <Gear sheet={sheet} />
       <InAll plan={plan} system={system} />
-      {of.map((filling) => (
-        <Fill key={filling.key} filling={filling} sheet={sheet} worked={worked} kit={kit} system={system} />
+      {alike(of).map(({ filling, last }) => (
+        <Fill key={filling.key} filling={filling} last={last} sheet={sheet} worked={worked} kit={kit} system={system} />
       ))}
       <Text style={styles.foot} fixed>
         The label is binding, then local rules and your licence. Made by Careful Gauge.
@@ -94,6 +105,23 @@ function Gear({ sheet }: { sheet: Sheet }) {
   );
 }
 
+/** The weather that the labels want, and what the ground gets afterwards. */
+function Field({ sheet }: { sheet: Sheet }) {
+  const products = sheet.job.products ?? [];
+  const after = afterWords(afterOf(products));
+  const lines = [...weatherLines(products), ...(after === "" ? [] : [["Afterwards", after] as const])];
+  return (
+    <View style={styles.part} wrap={false}>
+      <Text style={styles.name}>In the field, by the labels</Text>
+      {lines.map(([what, says]) => (
+        <Text key={what + says}>
+          {what}: {says}
+        </Text>
+      ))}
+    </View>
+  );
+}
+
 function InAll({ plan, system }: { plan: MixPlan; system: System }) {
   if (plan.sites.length === 0) return null;
   const totals = totalsOf(plan);
@@ -103,6 +131,12 @@ function InAll({ plan, system }: { plan: MixPlan; system: System }) {
       {pouringOrder(plan.products).map((i) => (
         <Text key={i}>
           {plan.products[i]!.name}: {readAmount(totals[i]!.amount, system)}
+        </Text>
+      ))}
+      {plan.spread.map((item) => (
+        <Text key={item.site + item.product.name}>
+          Spread dry on {item.site}: {item.product.name}, {readAmount(item.total, system)}
+          {item.bags ? `, ${bagWords(item)}` : ""}
         </Text>
       ))}
     </View>
@@ -137,18 +171,25 @@ function Stops({ worked, system }: Pick<PagesProps, "worked" | "system">) {
   );
 }
 
-function Fill({ filling, sheet, worked, kit, system }: PagesProps & { filling: Filling }) {
+function Fill({ filling, last, sheet, worked, kit, system }: PagesProps & { filling: Filling; last: number }) {
   const { plan, job, calibration } = worked;
   const measured = measuresOf(plan, kit, system);
   const about = aboutFilling(job, calibration, system)(filling);
   return (
     <View style={styles.part} wrap={false}>
       <Text style={styles.name}>
-        Load {filling.number}: covers {read(filling.covers.value, "area", system)}
+        {last === filling.number ? `Load ${filling.number}` : `Loads ${filling.number} to ${last}, each`}: covers{" "}
+        {read(filling.covers.value, "area", system)}
         {about.length > 0 ? `, ${about.join(", ")}` : ""}
       </Text>
-      {stepsOf(plan.products, filling).map((step) => {
-        const text = stepText(step, system, step.kind === "product" ? measured(filling, step.product) : undefined);
+      {last > filling.number && <Many from={filling.number} to={last} />}
+      {stepsOf(plan.products, filling, job.waterFirst).map((step) => {
+        const text = stepText(
+          step,
+          system,
+          step.kind === "product" ? measured(filling, step.product) : undefined,
+          job.rig.head !== undefined,
+        );
         return (
           <View key={step.key} style={styles.row}>
             <View style={boxOf(sheet, step.key)} />
@@ -158,6 +199,20 @@ function Fill({ filling, sheet, worked, kit, system }: PagesProps & { filling: F
           </View>
         );
       })}
+    </View>
+  );
+}
+
+/** A box to tick for each of the loads that are filled alike. */
+function Many({ from, to }: { from: number; to: number }) {
+  return (
+    <View style={styles.many}>
+      {Array.from({ length: to - from + 1 }, (_, i) => (
+        <View key={i} style={styles.one}>
+          <View style={styles.box} />
+          <Text>{from + i}</Text>
+        </View>
+      ))}
     </View>
   );
 }

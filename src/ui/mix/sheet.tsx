@@ -13,7 +13,7 @@ import { tankName } from "@/formats/job-file/assemble";
 import { kitOf } from "@/formats/rig-setup";
 import { gearMissing, planOfSheet } from "@/formats/sheet-plan";
 import { useBook } from "../data/book";
-import { wallClock } from "../data/clock";
+import { todayDate, wallClock } from "../data/clock";
 import { useInHand } from "../data/in-hand";
 import { Room } from "../frame/room";
 import { Heading, Note } from "../parts/controls";
@@ -23,6 +23,7 @@ import { CloseSheet } from "./close-sheet";
 import { DayPicture } from "./day-picture";
 import { DayStops, type Tell } from "./day-stops";
 import { GearList } from "./gear-list";
+import { headLine } from "./head-setting";
 import { Held } from "./held";
 import { LabelCautions } from "./label-cautions";
 import { soundKit } from "./measures";
@@ -32,6 +33,8 @@ import { EndOfDay, RigNotes } from "./rig-notes";
 import { SheetFiles } from "./sheet-files";
 import { sheetLine } from "./sheet-line";
 import { Stopped } from "./stopped";
+import { AskEmpty } from "../pour/ask-empty";
+import { asksEmpty } from "../pour/pour-steps";
 import { useSheet } from "./use-sheet";
 
 /** A mix sheet: what is poured, ticked off; a day's stops as they come along. */
@@ -82,8 +85,19 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
   // Nor are those of one that the world has overtaken.
   const shown = poured && sheet.stopped.length === 0;
   const missing = gearMissing(sheet.job, done).length > 0;
+  /** The step of a fill in the middle of the ground that was ticked: is the tank empty? */
+  const [asking, setAsking] = useState<string>();
+  const tickIt = (step: string, on: boolean) => (on && asksEmpty(step, worked) ? setAsking(step) : onTick(step, on));
   const sites = sheet.job.sites ?? [];
+  // Once something is filled the stops are what the page is about; once all is done, putting it on record.
+  const begun = (run?.filled.length ?? 0) > 0;
+  const allDone = run
+    ? run.stops.every((stop) => stop.state !== "todo")
+    : fillings.length > 0 && fillings.every((f) => done.has(`${f.key}.top-up`));
   const title = run ? `The day, ${sites.length} ${sites.length === 1 ? "stop" : "stops"}` : sites.map((s) => s.name).join(", ");
+  const dated = sheet.job.date ?? "";
+  // A sheet of a later day says so; today's, and one that was left open, doesn't need to.
+  const planned = dated > todayDate() ? format(new Date(`${dated}T12:00:00`), "d MMMM yyyy") : undefined;
   const lines = useMemo(
     () => (shown ? planLines(plan, system, besideOf(job, calibration, fillings)) : []),
     [shown, plan, job, calibration, fillings, system],
@@ -94,7 +108,8 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
       <Note>
         {format(wallClock(sheet.madeAt), "d MMMM yyyy, HH:mm")} · {sheet.job.rig.name}
         {(sheet.job.rig.tanks?.length ?? 0) > 1 && `, ${tankName(sheet.job)} tank`}
-        {sheet.personName && `, ${sheet.personName}`} · calibrated {format(wallClock(sheet.calibrationMadeAt), "d MMM yyyy")}
+        {sheet.personName && `, ${sheet.personName}`}
+        {planned && ` · mixed for ${planned}`} · calibrated {format(wallClock(sheet.calibrationMadeAt), "d MMM yyyy")}
         {!run && sites.length === 1 && ` · ${sites[0]!.zones.map(zoneWords).join(", ")}`}
       </Note>
       {sheet.others.map((other) => (
@@ -108,6 +123,11 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
         {shown && plan.sites.length > 0 && (
           <Box fontSize="19px" fontWeight="700" whiteSpace="pre-line">
             {sheetLine(plan, system, sheet.job.rig.head !== undefined)}
+          </Box>
+        )}
+        {shown && job.rig.head && (
+          <Box fontSize="19px" fontWeight="700">
+            {headLine(job.rig.head, calibration, system)}
           </Box>
         )}
         <Stopped issues={sheet.stopped} />
@@ -126,11 +146,19 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
         {poured && sheet.state === "open" && rig && (
           <RigNotes rig={rig} tank={tankName(sheet.job)} products={sheet.job.products ?? []} except={sheet.id} />
         )}
+        {allDone && sheet.state === "open" && (
+          <CloseSheet id={sheet.id} held={held || !shown} day={run !== null} ready onClosed={onClosed} />
+        )}
+        {begun && poured && run && sheet.state === "open" && (
+          <DayStops job={sheet.job} run={run} system={system} tell={tell} onPreview={preview.set} />
+        )}
         {shown && <SheetFiles sheet={sheet} worked={worked} kit={kit} system={system} />}
         {shown && !held && <GearList gear={gear} done={done} onTick={onTick} />}
         {run && poured && (
           <>
-            {sheet.state === "open" && <DayStops job={sheet.job} run={run} system={system} tell={tell} onPreview={preview.set} />}
+            {sheet.state === "open" && !begun && (
+              <DayStops job={sheet.job} run={run} system={system} tell={tell} onPreview={preview.set} />
+            )}
             {shown && plan.run && (plan.run.loads.length > 0 || plan.run.begun.length > 0) && (
               <DayPicture
                 plan={plan}
@@ -146,6 +174,15 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
         {shown && !held && (
           <>
             <Choices job={sheet.job} />
+            {asking && (
+              <AskEmpty
+                onYes={() => {
+                  onTick(asking, true);
+                  setAsking(undefined);
+                }}
+                onNo={() => setAsking(undefined)}
+              />
+            )}
             <OnePlan
               plan={plan}
               fillings={run ? fillings.slice(0, filled + 1) : fillings}
@@ -155,13 +192,15 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
               kit={kit}
               system={system}
               done={done}
-              onTick={onTick}
+              onTick={tickIt}
               locked={missing ? "gear first" : undefined}
             />
           </>
         )}
         {rig && run && <EndOfDay rig={rig} />}
-        {sheet.state === "open" && <CloseSheet id={sheet.id} held={held || !shown} day={run !== null} onClosed={onClosed} />}
+        {sheet.state === "open" && !allDone && (
+          <CloseSheet id={sheet.id} held={held || !shown} day={run !== null} onClosed={onClosed} />
+        )}
         <LabelCautions products={sheet.job.products ?? []} />
       </Box>
     </Room>

@@ -13,13 +13,15 @@ export interface StepText {
   readonly needs?: string | undefined;
 }
 
-export function stepText(step: Step, system: System, measured: Measuring | undefined): StepText {
+/** @param jar what is filled is the jar of a hose-end head */
+export function stepText(step: Step, system: System, measured: Measuring | undefined, jar = false): StepText {
+  const into = jar ? "into the jar" : "into the tank";
   switch (step.kind) {
     case "water":
       return {
         what: "Clean water to",
         amount: show(step.to.value, "volume", unitFor(step.mark.value, "volume", system)),
-        how: [num(step.to) < num(step.mark) * 0.499 ? "what the product leaves room for" : "half, before anything else"],
+        how: [firstWords(num(step.to) / num(step.mark))],
       };
     case "product": {
       const by = isWeight(step.amount) ? "by weight" : "by volume";
@@ -29,23 +31,43 @@ export function stepText(step: Step, system: System, measured: Measuring | undef
         how: [
           measured?.words ? `${by}, ${measured.words}, ${measured.error}` : `${by}, ${measuredWith(step.amount)}`,
           ...(measured?.quicker ? [`quicker: ${measured.quicker}`] : []),
+          ...(step.order !== undefined ? [`label: ${step.order}`] : []),
           ...(step.slurry ? ["stir to a slurry in a pail first"] : []),
         ],
         needs: measured?.needs,
       };
     }
     case "rinse":
-      return { what: "Rinse what you measured with", amount: "into the tank", how: ["three times, then close and agitate"] };
+      return {
+        what: "Rinse what you measured with",
+        amount: into,
+        how: [jar ? "three times" : "three times, then close and agitate"],
+      };
     case "topUp":
-      return { what: "Fill to", amount: read(step.to.value, "volume", system), how: ["from above, then agitate again"] };
+      return {
+        what: "Fill to",
+        amount: read(step.to.value, "volume", system),
+        how: [jar ? "close the jar and shake it" : "from above, then agitate again"],
+      };
   }
+}
+
+/** How much of the mark the first water is. */
+function firstWords(part: number): string {
+  if (part < 0.499) return "what the product leaves room for";
+  return part > 0.74 && part < 0.76 ? "three quarters, before anything else" : "half, before anything else";
 }
 
 export function StepWords({ text }: { text: StepText }) {
   return (
     <Box paddingY="5px">
       <Box fontSize="15px">{text.what}</Box>
-      <Box fontFamily="reading" fontWeight="700" fontSize={text.amount === "into the tank" ? "16px" : "21px"} lineHeight="1.2">
+      <Box
+        fontFamily="reading"
+        fontWeight="700"
+        fontSize={text.amount.startsWith("into the ") ? "16px" : "21px"}
+        lineHeight="1.2"
+      >
         {text.amount}
       </Box>
       {text.how.map((how) => (

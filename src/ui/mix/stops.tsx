@@ -110,14 +110,7 @@ function About({ site, without, tank, onWithout, onDrop }: AboutProps) {
             <Zones site={site} without={without} onChange={onWithout} />
           </Fold>
         )}
-        <Button
-          look="quiet"
-          minHeight="32px"
-          padding="2px 4px"
-          fontSize="15px"
-          aria-label={`Take ${site.site.name} out`}
-          onClick={onDrop}
-        >
+        <Button look="inline" fontSize="15px" aria-label={`Take ${site.site.name} out`} onClick={onDrop}>
           Take out
         </Button>
       </Box>

@@ -100,7 +100,9 @@ test("totals with what they cost, in pouring order", () => {
   expect(screen.getAllByRole("definition").map((d) => d.textContent)).toEqual([
     "1.86 oz · 1.49 USD",
     "0.24 USD per 1,000 sq ft",
+    "0.3 oz in each gallon",
     "80 oz at 64.00 USD: enough for 43 of these",
     "9.3 fl oz",
+    "1.5 fl oz in each gallon",
   ]);
 });

@@ -11,6 +11,7 @@ import {
   type Source,
   type Step,
   type System,
+  type WaterFirst,
 } from "@/core/contents";
 import type { MeasuringOf } from "./measures";
 import { stepText, StepWords, type StepText } from "./step-words";
@@ -20,6 +21,10 @@ interface ColumnsProps {
   readonly products: readonly MixProduct[];
   readonly fillings: readonly Filling[];
   readonly usable: Source<"volume">;
+  /** What is filled is the jar of a hose-end head. */
+  readonly jar?: boolean;
+  /** How much of the water comes before the products. */
+  readonly school?: WaterFirst;
   readonly system: System;
   /** How each amount is measured with the rig's own kit. */
   readonly measured?: MeasuringOf | undefined;
@@ -37,21 +42,39 @@ interface ColumnProps extends Omit<ColumnsProps, "fillings"> {
   readonly filling: Filling;
   /** The number of the last of the run. */
   readonly last: number;
+  /** On paper: the number of the last load that is filled alike, and how many are; nothing of one that repeats another. */
+  readonly paper?: { readonly last: number; readonly count: number } | "repeats";
 }
 
 /** One load, drawn to scale: half the water, the products in pouring order with what to measure, up to the mark. */
-function TankColumn({ products, filling, last, usable, system, measured, locked, done, onTick, about }: ColumnProps) {
-  const steps = stepsOf(products, filling);
+function TankColumn({
+  products,
+  filling,
+  last,
+  paper,
+  usable,
+  jar,
+  school,
+  system,
+  measured,
+  locked,
+  done,
+  onTick,
+  about,
+}: ColumnProps) {
+  const steps = stepsOf(products, filling, school);
   const title =
     last === filling.number
       ? `Load ${filling.number}`
       : `Loads ${filling.number} ${last === filling.number + 1 ? "and" : "to"} ${last}, each`;
-  const words = (step: Step) => stepText(step, system, step.kind === "product" ? measured?.(filling, step.product) : undefined);
+  const words = (step: Step) =>
+    stepText(step, system, step.kind === "product" ? measured?.(filling, step.product) : undefined, jar);
   const finished = done !== undefined && steps.every((s) => done.has(s.key));
   return (
     <Box
       as="section"
       aria-label={title}
+      className={paper === "repeats" ? "no-print" : undefined}
       borderTop="3px solid"
       borderColor={finished ? "line" : "ink"}
       paddingTop="8px"
@@ -59,7 +82,17 @@ function TankColumn({ products, filling, last, usable, system, measured, locked,
     >
       <Box display="flex" justifyContent="space-between" alignItems="baseline">
         <chakra.h2 fontSize="18px" fontWeight="700">
-          {title} {finished && "✓"}
+          {typeof paper === "object" && paper.count > 1 ? (
+            <>
+              <chakra.span className="no-print">{title}</chakra.span>
+              <chakra.span className="print-only">
+                Loads {filling.number} to {paper.last}, each: {"☐ ".repeat(paper.count)}
+              </chakra.span>
+            </>
+          ) : (
+            title
+          )}{" "}
+          {finished && "✓"}
         </chakra.h2>
         <Box fontSize="15px" color="soft">
           covers {read(filling.covers.value, "area", system)}
@@ -128,7 +161,17 @@ function Ticked({
 
 /** All fillings side by side. Before anything is poured, those that are alike are drawn once. */
 export function TankColumns({ fillings, ...rest }: ColumnsProps) {
-  const runs = rest.done ? fillings.map((filling) => ({ filling, last: filling.number })) : alike(fillings);
+  const together = alike(fillings);
+  const runs = rest.done
+    ? fillings.map((filling) => {
+        const run = together.find((r) => r.filling === filling);
+        return {
+          filling,
+          last: filling.number,
+          paper: run ? { last: run.last, count: run.last - filling.number + 1 } : ("repeats" as const),
+        };
+      })
+    : together;
   return (
     <Box
       display="grid"
@@ -137,15 +180,15 @@ export function TankColumns({ fillings, ...rest }: ColumnsProps) {
       // On paper a column goes where it has room: a grid would take its whole row to the next page.
       css={{ "@media print": { display: "block", "& > section": { marginBottom: "18px" } } }}
     >
-      {runs.map(({ filling, last }) => (
-        <TankColumn key={filling.key} filling={filling} last={last} {...rest} />
+      {runs.map((run) => (
+        <TankColumn key={run.filling.key} {...run} {...rest} />
       ))}
     </Box>
   );
 }
 
 /** Fillings that follow one another for one site with the same contents, as runs: the first, and the number of the last. */
-function alike(fillings: readonly Filling[]): { filling: Filling; last: number }[] {
+export function alike(fillings: readonly Filling[]): { filling: Filling; last: number }[] {
   const runs: { filling: Filling; last: number }[] = [];
   for (const filling of fillings) {
     const run = runs.at(-1);

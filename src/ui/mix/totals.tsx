@@ -2,7 +2,9 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import {
+  constant,
   enough,
+  inJar,
   isPacket,
   num,
   packageLife,
@@ -58,6 +60,11 @@ export function Totals({ plan, system }: { plan: MixPlan; system: System }) {
                   {money((cost.value / area) * raw(one), cost.currency)} per 1,000 sq ft
                 </chakra.dd>
               )}
+              {plan.sites[0]?.loads[0] && (
+                <chakra.dd fontSize="14px" color="soft">
+                  {perUnit(plan, i, system)}
+                </chakra.dd>
+              )}
               <PackageWords product={plan.products[i]!} amount={amount} />
             </Box>
           );
@@ -68,6 +75,14 @@ export function Totals({ plan, system }: { plan: MixPlan; system: System }) {
       ))}
     </Box>
   );
+}
+
+/** What goes into each gallon, or litre: for any small amount of the same strength. */
+function perUnit(plan: MixPlan, i: number, system: System): string {
+  const { fillTo, amounts } = plan.sites[0]!.loads[0]!.contents;
+  const one = quantity("volume", 1, system === "us" ? "gal" : "L");
+  const [amount] = inJar([amounts[i]!], fillTo, constant("volume", one, "one"));
+  return `${readAmount(amount!, system)} in each ${system === "us" ? "gallon" : "litre"}`;
 }
 
 /** The smallest package that is enough, and how long it lasts. */

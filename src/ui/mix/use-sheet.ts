@@ -1,13 +1,22 @@
 "use client";
 
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import useSWR from "swr";
 import type { Issue } from "@/core/contents";
 import type { Sheet } from "@/formats/book";
-import { fetchJson, send, sentences } from "../data/book";
+import { fetchJson, send, sentences, unreachable } from "../data/book";
+import { useKept } from "../data/kept-here";
 
 /** How often another device's ticks are looked for, ms. */
 const LOOK_AGAIN = 2500;
+
+/** How often a server that was away is told again, ms. */
+const TELL_AGAIN = 2000;
+
+interface Tick {
+  readonly step: string;
+  readonly done: boolean;
+}
 
 /** A sheet with its ticks, kept on the server: a reload loses none, two devices agree. */
 export function useSheet(id: string | null) {
@@ -17,14 +26,22 @@ export function useSheet(id: string | null) {
     keepPreviousData: true,
   });
   const [trouble, setTrouble] = useState<readonly string[]>([]);
+  /** Ticks that the server hasn't heard of yet, in their order: it was away. */
+  const [waiting = [], setWaiting] = useKept<readonly Tick[]>(`ticks:${id ?? ""}`);
 
   const tick = async (step: string, done: boolean) => {
     if (!data) return;
+    // One after the other: what came first is told first.
+    if (waiting.length > 0) return setWaiting([...waiting, { step, done }]);
     const ticked = (of: Sheet): Sheet => ({ ...of, done: done ? [...of.done, step] : of.done.filter((s) => s !== step) });
     // Until the answer is there a poll doesn't count: it may be of before the tick.
     await mutate(
       async (known) => {
         const result = await send<{ done: string[] }>(`${url}/ticks`, { step, done });
+        if (result === unreachable) {
+          setWaiting([...waiting, { step, done }]);
+          return known ?? data;
+        }
         setTrouble(result.ok ? [] : sentences(result.issues));
         return result.ok ? { ...(known ?? data), done: result.value.done } : (known ?? data);
       },
@@ -32,6 +49,30 @@ export function useSheet(id: string | null) {
     );
     // The last step of a fill changes the day behind it.
     if (data.run && step.endsWith(".top-up")) await mutate();
+  };
+  // What waits is told as soon as the server answers again; what it refuses then is said, and taken off.
+  const next = waiting[0];
+  useEffect(() => {
+    if (!next) return;
+    const timer = setInterval(() => {
+      void (async () => {
+        const result = await send<{ done: string[] }>(`${url}/ticks`, next);
+        if (result === unreachable) return;
+        setTrouble(result.ok ? [] : sentences(result.issues));
+        setWaiting(waiting.length > 1 ? waiting.slice(1) : undefined);
+        await mutate();
+      })();
+    }, TELL_AGAIN);
+    return () => clearInterval(timer);
+    // Told once for each that is first in the line.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [next]);
+  const shown = data && {
+    ...data,
+    done: waiting.reduce<readonly string[]>(
+      (done, tick) => (tick.done ? [...done.filter((s) => s !== tick.step), tick.step] : done.filter((s) => s !== tick.step)),
+      data.done,
+    ),
   };
   /** Tells what became of a stop: to this sheet, or to every tank of the day. */
   const tell = async (event: object, everywhere = false): Promise<readonly Issue[]> => {
@@ -44,5 +85,6 @@ export function useSheet(id: string | null) {
     await mutate();
     return issues;
   };
-  return { sheet: data, missing: id === null || (error !== undefined && !data), tick, tell, trouble, again: () => void mutate() };
+  const away = waiting.length === 0 ? [] : [`The server is away: ${waiting.length} ${waiting.length === 1 ? "tick is" : "ticks are"} kept here and told when it is back.`];
+  return { sheet: shown, missing: id === null || (error !== undefined && !data), tick, tell, trouble: [...trouble, ...away], again: () => void mutate() };
 }

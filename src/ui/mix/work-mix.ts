@@ -1,12 +1,13 @@
-import { belongsToPerson, mayMix, ownerOf, type Issue } from "@/core/contents";
+import { belongsToPerson, groundIsOpen, mayMix, ownerOf, type Issue } from "@/core/contents";
 import type { Book } from "@/formats/book";
 import { productOf } from "@/formats/card/product-of";
 import { planOf, type Planned } from "@/formats/job-file/assemble";
 import { readChecked, type Job } from "@/formats/job-file/read-checked";
+import type { RigText } from "@/formats/job-file/types";
 import { mixFile, type StopWish } from "@/formats/mix-of";
+import { fitsHead } from "@/formats/rig-setup";
 import type { InHand } from "../data/in-hand";
-import { todayDate } from "../data/clock";
-import { stopsOf, tankOf, type Chosen, type Draft } from "./draft";
+import { dateOf, stopsOf, tankOf, type Chosen, type Draft } from "./draft";
 
 /** A mix worked out, or why it can't be. */
 export type Worked =
@@ -24,6 +25,10 @@ export const chosenOf = (draft: Draft, tank: string, book: Book): Chosen[] =>
 export const zonesOfSite = (book: Book) => (siteId: string) =>
   book.sites.find((s) => s.id === siteId && !s.retired)?.site.zones.map((z) => z["x-id"]) ?? [];
 
+/** The rig with its head set as this mix has it. */
+export const rigAsSet = (rig: RigText, { head }: Pick<Draft, "head">): RigText =>
+  head && fitsHead(rig, head) ? { ...rig, head } : rig;
+
 /** Works one tank's mix out; undefined while something is still to be chosen. */
 export function workMix(hand: InHand, draft: Draft, tank: string, chosen: readonly Chosen[], book: Book): Worked | undefined {
   const { rig, site, calibrated } = hand;
@@ -33,22 +38,26 @@ export function workMix(hand: InHand, draft: Draft, tank: string, chosen: readon
   if (stops.length === 0 || (draft.purpose === "spot" && draft.spot.volume.trim() === "")) return undefined;
   const known = (rig.rig.tanks ?? []).some((t) => t.name === tank);
   const file = mixFile({
-    rig: rig.rig,
+    rig: rigAsSet(rig.rig, draft),
     calibration: calibrated.entry.calibration,
     sprayVolume: calibrated.made.sprayVolume,
     products,
     stops: stops.map((stop) => ({ ...stop, site: book.sites.find((s) => s.id === stop.siteId)!.site })),
     counted: book.counted,
-    date: todayDate(),
+    date: dateOf(draft),
     tank: known ? tank : "",
     loads: draft.loads,
     run: draft.purpose === "day",
     overage: draft.purpose === "spot" ? "" : draft.overage,
     mixedFor: draft.mixedFor,
+    ...(draft.oneLess && draft.purpose === "site" && { oneLess: true }),
+    ...(draft.waterFirst && { waterFirst: draft.waterFirst }),
   });
   if (!file.ok) return { issues: file.issues };
   const job = readChecked(file.value);
   if (!job.ok) return { issues: job.issues };
+  // Asked about beside the rate, before there is an amount.
+  if (job.value.products.some(groundIsOpen)) return undefined;
   const planned = planOf(job.value);
   return planned.ok ? { ...planned.value, job: job.value, stops } : { issues: planned.issues };
 }

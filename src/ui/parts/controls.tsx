@@ -51,6 +51,17 @@ export const Button = chakra(
           fontWeight: "400",
           padding: "8px 10px",
         },
+        // Within a sentence or under one: it wraps as the text does.
+        inline: {
+          borderColor: "transparent",
+          textDecoration: "underline",
+          textUnderlineOffset: "3px",
+          fontWeight: "400",
+          minHeight: "32px",
+          padding: "2px 4px",
+          whiteSpace: "normal",
+          textAlign: "left",
+        },
         stop: { borderColor: "stop", color: "stop" },
       },
     },

@@ -1,7 +1,9 @@
 "use client";
 
 import { Box, chakra, VisuallyHidden } from "@chakra-ui/react";
-import { useId, type ComponentProps, type ReactNode } from "react";
+import { useId, type ComponentProps, type FocusEvent, type ReactNode } from "react";
+import { withUnit, type Field as Quantified } from "@/core/contents";
+import { useSystem } from "../data/in-hand";
 import { Input } from "./controls";
 
 interface FieldProps {
@@ -42,13 +44,28 @@ export function Field({ label, of, error, hint, children }: FieldProps) {
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
-type TextFieldProps = Omit<FieldProps, "children"> & ComponentProps<typeof Input>;
+type TextFieldProps = Omit<FieldProps, "children"> &
+  ComponentProps<typeof Input> & {
+    /** Whose unit a bare number has: written out for a metric reader as soon as the field is left. */
+    readonly quantity?: Quantified;
+  };
 
 /** A field of one line. */
-export function TextField({ label, of, error, hint, placeholder, ...input }: TextFieldProps) {
+export function TextField({ label, of, error, hint, placeholder, quantity, ...input }: TextFieldProps) {
+  const system = useSystem();
+  const left = (event: FocusEvent<HTMLInputElement>) => {
+    if (quantity) {
+      const full = withUnit(quantity, event.target.value, system);
+      if (full !== event.target.value) {
+        event.target.value = full;
+        input.onChange?.(event);
+      }
+    }
+    input.onBlur?.(event);
+  };
   return (
     <Field label={label} of={of} error={error} {...(hint !== undefined && { hint })}>
-      {(props) => <Input autoComplete="off" placeholder={placeholder && `e.g. ${placeholder}`} {...input} {...props} />}
+      {(props) => <Input autoComplete="off" placeholder={placeholder && `e.g. ${placeholder}`} {...input} {...props} onBlur={left} />}
     </Field>
   );
 }

@@ -1,4 +1,5 @@
 import { fireEvent, screen, waitFor } from "@testing-library/react";
+import { useState } from "react";
 import { EMPTY_BOOK } from "@/formats/book";
 import { siteForm } from "@/formats/forms/site";
 import { siteFormOf } from "@/formats/forms/site-form-of";
@@ -108,4 +109,38 @@ test("retiring asks nothing and can be undone", async () => {
   fireEvent.click(screen.getByRole("button", { name: "Retire Green" }));
   fireEvent.click(await screen.findByRole("button", { name: "Undo" }));
   await waitFor(() => expect(answer).toHaveBeenCalledWith("/api/keep/sites/retire", { id: "s", retired: false }));
+});
+
+test("what is kept is said beside the button of the next form; what is wrong is counted there", async () => {
+  answer.mockImplementation((_url, body) => ({ ok: true, value: { id: body.id } }));
+  function Room() {
+    const [added, setAdded] = useState(0);
+    return <div key={added}>{form(() => setAdded(added + 1))}</div>;
+  }
+  show(<Room />);
+  save();
+  expect(await screen.findByText(/✕ 3 fields to put right/)).toBeInTheDocument();
+  type("Site", "Green");
+  type("Zone", "all");
+  type("Area", "400");
+  save();
+  expect(await screen.findByText("✓ Added Green")).toBeInTheDocument();
+  // Said until something is typed again.
+  type("Site", "Court");
+  await waitFor(() => expect(screen.queryByText("✓ Added Green")).toBeNull());
+});
+
+test("a form that was cleared by mistake is taken back", async () => {
+  function Room() {
+    const [turn, setTurn] = useState(0);
+    return <div key={turn}>{form(() => setTurn(turn + 1))}</div>;
+  }
+  show(<Room />);
+  type("Site", "Green");
+  await waitFor(() => expect(localStorage.length).toBeGreaterThan(0));
+  fireEvent.click(screen.getByRole("button", { name: "Clear" }));
+  await waitFor(() => expect(screen.getByLabelText("Site")).toHaveValue(""));
+  fireEvent.click(screen.getByRole("button", { name: "Take back what was cleared" }));
+  await waitFor(() => expect(screen.getByLabelText("Site")).toHaveValue("Green"));
+  expect(screen.queryByRole("button", { name: "Take back what was cleared" })).toBeNull();
 });

@@ -2,11 +2,11 @@
 
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
 import { nanoid } from "nanoid";
-import { useEffect, useState, type ReactNode } from "react";
+import { Fragment, useEffect, useState, type ReactNode } from "react";
 import { useForm, type DefaultValues, type FieldValues, type Path, type Resolver, type UseFormReturn } from "react-hook-form";
 import type * as yup from "yup";
 import { sentences, useSend } from "../data/book";
-import { keep, readKept } from "../data/kept-here";
+import { keep, readKept, useKept } from "../data/kept-here";
 import { Button, Reading } from "./controls";
 import { Notice } from "./notices";
 import { SlipKeeper, type Dismissed } from "./slip-ask";
@@ -46,6 +46,19 @@ function resolverOf<T extends FieldValues>(schema: KeptFormProps<T>["schema"]): 
     const [{ yupResolver }, form] = check;
     return (yupResolver(form as yup.AnyObjectSchema) as unknown as Resolver<T>)(values, context, options);
   };
+}
+
+/** What was kept just now, said beside the button until something is typed again: the form itself is a new one by then. */
+const saved = new Map<KeptKind, string>();
+
+const nameIn = (values: FieldValues): string | undefined => (typeof values.name === "string" ? values.name.trim() : undefined);
+
+/** The fields that have an error, at any depth. */
+function countFaults(errors: object): number {
+  return Object.values(errors).reduce<number>((sum, one: unknown) => {
+    if (typeof one !== "object" || one === null) return sum;
+    return sum + ("message" in one || "type" in one ? 1 : countFaults(one));
+  }, 0);
 }
 
 /** A form whose half-typed values are kept in this browser until they are saved: a reload loses nothing. */
@@ -95,18 +108,37 @@ function KeptFormHere<T extends FieldValues>({ kind, schema, editing, blank, onD
     const result = await send(`/api/keep/${kind}`, { id: start.id, form: values, dismissed });
     if (result.ok) {
       keep(draftKey, undefined);
+      saved.set(kind, `${editing ? "Saved" : "Added"} ${nameIn(values) ?? `the ${what}`}`);
       return onDone(start.id);
     }
     const placed = result.issues.filter((i) => i.path !== "" && i.path.split(/[.[]/)[0]! in values);
-    for (const issue of placed)
-      form.setError(issue.path.replace(/\[(\d+)\]/g, ".$1") as Path<T>, { message: sentences([issue])[0]! });
+    placed.forEach((issue, i) =>
+      form.setError(
+        issue.path.replace(/\[(\d+)\]/g, ".$1") as Path<T>,
+        { message: sentences([issue])[0]! },
+        { shouldFocus: i === 0 },
+      ),
+    );
     setTrouble(sentences(result.issues.filter((i) => !placed.includes(i))));
   });
 
+  const { isDirty } = form.formState;
   const drop = () => {
+    // Cleared by mistake it can be taken back.
+    if (!editing && isDirty) keep(`cleared:${kind}`, { id: start.id, form: form.getValues(), dismissed });
     keep(draftKey, undefined);
     onDone(undefined);
   };
+  const [cleared, forgetCleared] = useKept<Draft<T>>(`cleared:${kind}`);
+  const takeBack = () => {
+    keep(draftKey, cleared);
+    forgetCleared(undefined);
+    onDone(undefined);
+  };
+  const faults = form.formState.isSubmitted ? countFaults(form.formState.errors) : 0;
+  const [said] = useState(() => saved.get(kind));
+  // Read by the form that follows, and said once.
+  useEffect(() => void saved.delete(kind), [kind]);
 
   return (
     <form onSubmit={save} noValidate aria-label={editing ? `Change ${what}` : `Add ${what}`}>
@@ -126,6 +158,14 @@ function KeptFormHere<T extends FieldValues>({ kind, schema, editing, blank, onD
           <Button look="quiet" type="button" onClick={drop}>
             {editing ? "Leave it as it was" : "Clear"}
           </Button>
+          {!editing && cleared && !isDirty && (
+            <Button look="quiet" type="button" onClick={takeBack}>
+              Take back what was cleared
+            </Button>
+          )}
+          <Box role="status" alignSelf="center" fontWeight="700" color={faults > 0 ? "stop" : "ink"}>
+            {faults > 0 ? `✕ ${faults} ${faults === 1 ? "field" : "fields"} to put right` : said && !isDirty && `✓ ${said}`}
+          </Box>
         </Box>
       </Box>
     </form>
@@ -145,6 +185,10 @@ interface ListedProps {
     readonly retired: boolean;
     readonly name: string;
     readonly about: ReactNode;
+    /** The thing itself, drawn. */
+    readonly drawn?: ReactNode;
+    /** What it stands under; entries of one group follow one another. */
+    readonly group?: string;
   }[];
   readonly onEdit: (id: string) => void;
   /** Opens one to be read; a list without it has nothing more to show than its lines. */
@@ -175,51 +219,58 @@ export function Listed({ kind, what, entries, onEdit, onShow, editing }: ListedP
         )}
       </Box>
       <Box as="ul" listStyleType="none" aria-label={`All ${what}s`}>
-        {live.map((entry) => (
-          <Box
-            as="li"
-            key={entry.id}
-            display="flex"
-            flexWrap="wrap"
-            gap="4px 12px"
-            alignItems="center"
-            borderBottom="1px solid"
-            borderColor="line"
-            borderLeft="6px solid"
-            borderLeftColor={editing === entry.id ? "act" : "transparent"}
-            padding="8px 0 8px 10px"
-          >
-            <Box flex="1 1 200px" minW={0}>
-              <Box fontWeight="700" fontSize="17px">
-                {onShow ? (
-                  <chakra.button
-                    type="button"
-                    textAlign="left"
-                    textDecoration="underline"
-                    textUnderlineOffset="3px"
-                    cursor="pointer"
-                    minHeight="32px"
-                    onClick={() => onShow(entry.id)}
-                  >
-                    {entry.name}
-                  </chakra.button>
-                ) : (
-                  entry.name
-                )}
+        {live.map((entry, i) => (
+          <Fragment key={entry.id}>
+            {entry.group !== undefined && entry.group !== live[i - 1]?.group && (
+              <Box as="li" fontWeight="700" fontSize="15px" paddingTop="14px" borderBottom="3px double" borderColor="ink">
+                {entry.group}
               </Box>
-              <Box fontSize="15px" color="soft">
-                {entry.about}
+            )}
+            <Box
+              as="li"
+              display="flex"
+              flexWrap="wrap"
+              gap="4px 12px"
+              alignItems="center"
+              borderBottom="1px solid"
+              borderColor="line"
+              borderLeft="6px solid"
+              borderLeftColor={editing === entry.id ? "act" : "transparent"}
+              padding="8px 0 8px 10px"
+            >
+              {entry.drawn}
+              <Box flex="1 1 170px" minW={0}>
+                <Box fontWeight="700" fontSize="17px">
+                  {onShow ? (
+                    <chakra.button
+                      type="button"
+                      textAlign="left"
+                      textDecoration="underline"
+                      textUnderlineOffset="3px"
+                      cursor="pointer"
+                      minHeight="32px"
+                      onClick={() => onShow(entry.id)}
+                    >
+                      {entry.name}
+                    </chakra.button>
+                  ) : (
+                    entry.name
+                  )}
+                </Box>
+                <Box fontSize="15px" color="soft">
+                  {entry.about}
+                </Box>
+              </Box>
+              <Box display="flex">
+                <Button look="quiet" aria-label={`Change ${entry.name}`} onClick={() => onEdit(entry.id)}>
+                  Change
+                </Button>
+                <Button look="quiet" aria-label={`Retire ${entry.name}`} onClick={() => retire(entry.id, entry.name, true)}>
+                  Retire
+                </Button>
               </Box>
             </Box>
-            <Box display="flex">
-              <Button look="quiet" aria-label={`Change ${entry.name}`} onClick={() => onEdit(entry.id)}>
-                Change
-              </Button>
-              <Button look="quiet" aria-label={`Retire ${entry.name}`} onClick={() => retire(entry.id, entry.name, true)}>
-                Retire
-              </Button>
-            </Box>
-          </Box>
+          </Fragment>
         ))}
       </Box>
       {retired.length > 0 && (
@@ -241,10 +292,18 @@ export function Listed({ kind, what, entries, onEdit, onShow, editing }: ListedP
   );
 }
 
+interface SidesProps {
+  readonly wide?: boolean;
+  /** On a phone the form comes first: there is nothing to list yet, or something is being changed. */
+  readonly formFirst?: boolean;
+  readonly children: ReactNode;
+}
+
 /** The list on one side, the form on the other. */
-export function TwoSides({ wide = false, children }: { wide?: boolean; children: ReactNode }) {
+export function TwoSides({ wide = false, formFirst = false, children }: SidesProps) {
   return (
     <Box
+      {...(formFirst && { css: { "& > :last-child": { order: { base: -1, xl: 0 } } } })}
       display="grid"
       gridTemplateColumns={{ base: "minmax(0,1fr)", xl: `minmax(0,1fr) minmax(0,${wide ? 620 : 440}px)` }}
       gap="28px"

@@ -1,9 +1,33 @@
 "use client";
 
+import { useState, type ReactNode } from "react";
+import { foldedName } from "@/core/contents";
 import type { LabelEntry } from "@/formats/book";
 import { useBook } from "../data/book";
-import { Select } from "./controls";
+import { Input, Select } from "./controls";
 import { Field } from "./field";
+
+/** From so many on a list is searched, not scrolled (ours). */
+const MANY = 12;
+
+/** The entries of a long list that have what was typed in them; all of a short one. */
+function useFound<T>(list: readonly T[], name: (one: T) => string): { found: readonly T[]; search: ReactNode } {
+  const [typed, setTyped] = useState("");
+  if (list.length <= MANY) return { found: list, search: null };
+  const words = foldedName(typed).split(" ").filter(Boolean);
+  const found = list.filter((one) => words.every((word) => foldedName(name(one)).includes(word)));
+  const search = (
+    <Input
+      aria-label="Search the list below"
+      type="search"
+      placeholder={`search among ${list.length}`}
+      value={typed}
+      marginBottom="4px"
+      onChange={(e) => setTyped(e.target.value)}
+    />
+  );
+  return { found, search };
+}
 
 interface SitePickProps {
   readonly value: string | undefined;
@@ -13,19 +37,26 @@ interface SitePickProps {
 /** One of the sites on record. */
 export function SitePick({ value, onPick }: SitePickProps) {
   const { book } = useBook();
+  const { found, search } = useFound(
+    book.sites.filter((s) => !s.retired),
+    (s) => s.site.name,
+  );
+  const chosen = found.some((s) => s.id === value) ? undefined : book.sites.find((s) => s.id === value);
   return (
     <Field label="Site">
       {(props) => (
-        <Select {...props} value={value ?? ""} onChange={(e) => onPick(e.target.value)}>
-          <option value="">pick a site</option>
-          {book.sites
-            .filter((s) => !s.retired)
-            .map((s) => (
+        <>
+          {search}
+          <Select {...props} value={value ?? ""} onChange={(e) => onPick(e.target.value)}>
+            <option value="">{search ? `${found.length} found: pick one` : "pick a site"}</option>
+            {chosen && <option value={chosen.id}>{chosen.site.name}</option>}
+            {found.map((s) => (
               <option key={s.id} value={s.id}>
                 {s.site.name}
               </option>
             ))}
-        </Select>
+          </Select>
+        </>
       )}
     </Field>
   );
@@ -43,19 +74,26 @@ interface ShelfPickProps {
 /** One of the labels on the shelf. */
 export function ShelfPick({ label, value, onPick, which = () => true, empty = "from the shelf …" }: ShelfPickProps) {
   const { book } = useBook();
+  const { found, search } = useFound(
+    book.labels.filter((l) => !l.retired && which(l)),
+    (l) => `${l.card.name} ${l.card.actives.map((a) => a.name).join(" ")} ${l.card.use ?? ""}`,
+  );
+  const chosen = found.some((l) => l.id === value) ? undefined : book.labels.find((l) => l.id === value);
   return (
     <Field label={label}>
       {(props) => (
-        <Select {...props} value={value} onChange={(e) => onPick(e.target.value)}>
-          <option value="">{empty}</option>
-          {book.labels
-            .filter((l) => !l.retired && which(l))
-            .map((l) => (
+        <>
+          {search}
+          <Select {...props} value={value} onChange={(e) => onPick(e.target.value)}>
+            <option value="">{search ? `${found.length} found: pick one` : empty}</option>
+            {chosen && <option value={chosen.id}>{chosen.card.name}</option>}
+            {found.map((l) => (
               <option key={l.id} value={l.id}>
                 {l.card.name}
               </option>
             ))}
-        </Select>
+          </Select>
+        </>
       )}
     </Field>
   );

@@ -6,20 +6,26 @@ import { useSearchParams } from "next/navigation";
 import { useEffect, useLayoutEffect, useMemo, useState } from "react";
 import type { Sheet } from "@/formats/book";
 import { tankName } from "@/formats/job-file/assemble";
+import { readRig } from "@/formats/job-file/read-rig";
 import { kitOf } from "@/formats/rig-setup";
 import { planOfSheet } from "@/formats/sheet-plan";
 import { useBook } from "../data/book";
+import { nowMoment } from "../data/clock";
 import { useInHand } from "../data/in-hand";
+import { useKept } from "../data/kept-here";
 import { isTyping } from "../frame/keys";
 import { Room } from "../frame/room";
 import { Held } from "../mix/held";
+import { afterLine, weatherLines } from "../mix/field-words";
+import { headLine } from "../mix/head-setting";
 import { measuresOf, soundKit } from "../mix/measures";
 import { Stopped } from "../mix/stopped";
 import { useSheet } from "../mix/use-sheet";
 import { Button, Heading } from "../parts/controls";
 import { FirstThing, Notice } from "../parts/notices";
+import { AskEmpty } from "./ask-empty";
 import { LoadTimer } from "./load-timer";
-import { loadInTank, nextWords, pourSteps } from "./pour-steps";
+import { asksEmpty, loadInTank, nextWords, pourSteps } from "./pour-steps";
 import { useAwake, useVoice } from "./voice";
 
 /** Pouring with gloves on: one step at a time, large, spoken, the screen kept awake. */
@@ -65,8 +71,15 @@ function Pouring({ sheet, tick, trouble }: PouringProps) {
   const at = steps.findIndex((s) => !done.has(s.key));
   const step = steps[at];
   const last = [...steps.slice(0, at < 0 ? steps.length : at)].reverse().find((s) => done.has(s.key));
-  const press = async (key: string, on: boolean) => {
+  const [asking, setAsking] = useState<string>();
+  /** The fills of which it was said that the tank was empty: asked once each. */
+  const [empty = [], setEmpty] = useKept<readonly string[]>(`empty:${sheet.id}`);
+  const press = async (key: string, on: boolean, sure = false) => {
     if (busy) return;
+    // A fill in the middle of the ground is worked out for an empty tank: what is left in it would be poured on.
+    if (on && !sure && !empty.includes(key) && asksEmpty(key, worked)) return setAsking(key);
+    if (sure) setEmpty([...empty, key]);
+    setAsking(undefined);
     setBusy(true);
     await tick(key, on);
     setBusy(false);
@@ -132,6 +145,7 @@ function Pouring({ sheet, tick, trouble }: PouringProps) {
       <Heading fontSize={{ base: "17px", lg: "20px" }} paddingTop="6px">
         {placeWords(sheet)}
       </Heading>
+      {!closed && !held && step && <FieldLines sheet={sheet} />}
       {!closed && !held && step && (
         <Box
           as="section"
@@ -169,6 +183,7 @@ function Pouring({ sheet, tick, trouble }: PouringProps) {
               </Box>
             )}
           </Box>
+          {asking === step.key && <AskEmpty onYes={() => void press(step.key, true, true)} onNo={() => setAsking(undefined)} />}
           <Big type="button" disabled={busy} onClick={() => void press(step.key, true)}>
             Done
           </Big>
@@ -190,6 +205,7 @@ function Pouring({ sheet, tick, trouble }: PouringProps) {
             All poured ✓
           </Box>
           {nextWords(worked) && <Box fontSize="22px">{nextWords(worked)}</Box>}
+          <FieldLines sheet={sheet} after />
           <Box>
             <Button look="act" minHeight="64px" asChild>
               <Link href={`/mix/sheet?id=${sheet.id}`}>{sheet.run ? "To the stops" : "To the sheet"}</Link>
@@ -214,6 +230,30 @@ const placeWords = ({ job, run }: Sheet): string => {
   const tanks = (job.rig.tanks?.length ?? 0) > 1 ? `, ${tankName(job)} tank` : "";
   return `${run ? `the day, ${sites.length} stops` : sites.map((s) => s.name).join(", ")} · ${job.rig.name}${tanks}`;
 };
+
+/** The weather that the labels want while it is poured; what the ground gets, once it is. */
+function FieldLines({ sheet, after = false }: { sheet: Sheet; after?: boolean }) {
+  const products = sheet.job.products ?? [];
+  const head = headLine(sheet.job.rig.head && readRig(sheet.job.rig).head, planOfSheet(sheet.job, sheet.run).calibration, "us");
+  const care = after ? afterLine(products, nowMoment()) : undefined;
+  const lines = [...(care ? [care] : []), ...weatherLines(products)];
+  return (
+    <Box fontSize="15px" color="soft" display="grid" gap="2px">
+      {head && <strong>{head}</strong>}
+      {after
+        ? lines.map(([what, says]) => (
+            <Box
+              key={what + says}
+              fontSize={what === "Afterwards" ? "20px" : "15px"}
+              color={what === "Afterwards" ? "ink" : "soft"}
+            >
+              {what}: {says}
+            </Box>
+          ))
+        : lines.map(([what, says]) => `${what} ${says}`).join(" · ")}
+    </Box>
+  );
+}
 
 function Progress({ part }: { part: number }) {
   return (

@@ -25,10 +25,15 @@ export function pourSteps(sheet: Sheet, worked: SheetPlan, measured: MeasuringOf
   const due = plan.run && servedByTank(plan.run).length === 0;
   const reach = plan.run ? fillings.slice(0, due ? filled + 1 : filled) : fillings;
   const loads = reach.flatMap((filling) => {
-    const steps = stepsOf(plan.products, filling);
+    const steps = stepsOf(plan.products, filling, job.waterFirst);
     const where = plan.run || plan.sites.length < 2 ? "" : `, ${filling.sites.join(", ")}`;
     return steps.map((step): PourStep => {
-      const text = stepText(step, system, step.kind === "product" ? measured(filling, step.product) : undefined);
+      const text = stepText(
+        step,
+        system,
+        step.kind === "product" ? measured(filling, step.product) : undefined,
+        job.rig.head !== undefined,
+      );
       const lasts = step.kind === "topUp" && !job.rig.head ? lastsFor(filling.fillTo, calibration.flow) : null;
       const how = lasts
         ? [...text.how, `it should last ${showDuration(lasts.value)}, for ${read(filling.covers.value, "area", system)}`]
@@ -46,7 +51,11 @@ export function pourSteps(sheet: Sheet, worked: SheetPlan, measured: MeasuringOf
 
 /** The load that is in the tank: the last that is filled, with how long it should last and how it is walked. */
 export function loadInTank(sheet: Sheet, { fillings, calibration, job }: SheetPlan, system: System) {
-  const filling = fillings.findLast((f) => sheet.done.includes(`${f.key}.top-up`));
+  const at = fillings.findLastIndex((f) => sheet.done.includes(`${f.key}.top-up`));
+  const filling = fillings[at];
+  // With the next one begun the last is out of the tank, and its countdown over.
+  const next = fillings[at + 1];
+  if (next && sheet.done.some((key) => key.startsWith(`${next.key}.`))) return undefined;
   const lasts = filling && !job.rig.head ? lastsFor(filling.fillTo, calibration.flow) : null;
   if (!filling || !lasts) return undefined;
   const course = courseOf(filling.covers, calibration.swath);
@@ -57,6 +66,16 @@ export function loadInTank(sheet: Sheet, { fillings, calibration, job }: SheetPl
     words: showDuration(lasts.value),
     course: course ? [`${onFoot(job.rig.kind) ? "walk" : "drive"} ${read(course.value, "length", system)}`] : [],
   };
+}
+
+/** Whether a step begins a fill that comes after another: the tank should be empty then, or hold what is known. */
+export function asksEmpty(key: string, { fillings, plan }: SheetPlan): boolean {
+  const at = fillings.findIndex((f) => key.startsWith(`${f.key}.`));
+  const filling = fillings[at];
+  const before = fillings[at - 1];
+  if (!filling || !before || stepsOf(plan.products, filling)[0]?.key !== key) return false;
+  // Of a day a fill at a new stop begins with what is known to be left; of a site every one after the first is in its middle.
+  return plan.run ? filling.startsWith === null : filling.sites.join() === before.sites.join();
 }
 
 /** Units as they are said. */

@@ -48,3 +48,59 @@ export function Tools({ form, of, title, mark, holds, blank }: ToolsProps) {
     </Box>
   );
 }
+
+/** Cups marked in the weight of one dry product: they measure that one, and nothing else. */
+export function Cups({ form }: { form: UseFormReturn<RigForm> }) {
+  const cups = useFieldArray({ control: form.control, name: "cups" });
+  const { register } = form;
+  return (
+    <Box display="grid" gap="8px">
+      <Box fontSize="14px" fontWeight="700">
+        Cups marked for one dry product
+      </Box>
+      {cups.fields.map((cup, i) => (
+        <Box
+          key={cup.id}
+          display="grid"
+          gap="8px"
+          gridTemplateColumns={{ base: "1fr 1fr", md: "1fr 1.2fr 1fr 1fr auto" }}
+          alignItems="start"
+        >
+          <TextField label="Cup" of={String(i + 1)} error={errorAt(form, `cups.${i}.name`)} {...register(`cups.${i}.name`)} />
+          <TextField
+            label="For"
+            of={`cup ${i + 1}`}
+            placeholder="as on its label"
+            error={errorAt(form, `cups.${i}.product`)}
+            {...register(`cups.${i}.product`)}
+          />
+          <TextField
+            label="Marks of"
+            of={`cup ${i + 1}`}
+            placeholder="0.5 oz"
+            error={errorAt(form, `cups.${i}.step`)}
+            {...register(`cups.${i}.step`)}
+          />
+          <TextField
+            label="Holds"
+            of={`cup ${i + 1}`}
+            placeholder="4 oz"
+            error={errorAt(form, `cups.${i}.capacity`)}
+            {...register(`cups.${i}.capacity`)}
+          />
+          <Button type="button" look="quiet" marginTop="24px" aria-label={`Take out cup ${i + 1}`} onClick={() => cups.remove(i)}>
+            ✕
+          </Button>
+        </Box>
+      ))}
+      <Button
+        type="button"
+        look="quiet"
+        justifySelf="start"
+        onClick={() => cups.append({ name: "", product: "", step: "", capacity: "" })}
+      >
+        Add a marked cup
+      </Button>
+    </Box>
+  );
+}

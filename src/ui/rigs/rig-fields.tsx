@@ -3,23 +3,35 @@
 import { Box, chakra } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { useFieldArray, type UseFormReturn } from "react-hook-form";
-import { GROUNDS, parseField, RIG_KINDS, slipsOfPressure } from "@/core/contents";
+import { GROUNDS, parseField, RIG_KINDS, slipsOfPressure, type Field as Quantified } from "@/core/contents";
 import type { RigForm } from "@/formats/forms/rig";
 import { useBook } from "../data/book";
-import { useInHand } from "../data/in-hand";
+import { useInHand, useSystem } from "../data/in-hand";
 import { Button, Note, Select } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
 import { errorAt } from "../parts/keeper";
 import { SlipAsk } from "../parts/slip-ask";
 import { hoseHolds } from "./hose-holds";
+import { HeadFields } from "./head-fields";
 import { KeptFor } from "./kept-for";
-import { Tools } from "./kit-fields";
+import { Cups, Tools } from "./kit-fields";
+import { Pair } from "./pair";
+import { Setups } from "./setup-fields";
 import { KIND_WORDS } from "./words";
 
 type Form = UseFormReturn<RigForm>;
 type TextKey = {
   [K in keyof RigForm]: RigForm[K] extends string ? K : never;
 }[keyof RigForm];
+
+/** The fields that hold a quantity, by the field that says its unit. */
+const QUANTITIES: Partial<Record<TextKey, Quantified>> = {
+  spacing: "spacing",
+  pressure: "pressure",
+  mostPressure: "pressure",
+  hoseDiameter: "hoseDiameter",
+  hoseLength: "hoseLength",
+};
 
 /** A plain field of the rig's form. */
 function Line({
@@ -40,17 +52,12 @@ function Line({
       label={label}
       placeholder={example}
       {...(hint !== undefined && { hint })}
+      {...(name in QUANTITIES && { quantity: QUANTITIES[name]! })}
       error={errorAt(form, name)}
       {...form.register(name)}
     />
   );
 }
-
-const Pair = ({ children }: { children: ReactNode }) => (
-  <Box display="grid" gap="12px" gridTemplateColumns="1fr 1fr">
-    {children}
-  </Box>
-);
 
 /** A part of the form that most rigs leave empty: closed until it is wanted. */
 function Part({ title, open = false, children }: { title: string; open?: boolean; children: ReactNode }) {
@@ -95,6 +102,9 @@ export function RigFields({ form }: { form: Form }) {
       </Pair>
       <PressureSlip form={form} />
       <ChartPick form={form} />
+      <Part title="Setups: other tips, pressures, nozzle settings" open={form.getValues("setups").length > 0}>
+        <Setups form={form} />
+      </Part>
       <Part title="Hose and pump">
         <Pair>
           <Line form={form} name="hoseDiameter" label="Hose, inside" example="0.5 in" hint="in if no unit" />
@@ -155,6 +165,7 @@ export function RigFields({ form }: { form: Form }) {
           holds="Weighs to"
           blank={{ name: "", step: "", capacity: "" }}
         />
+        <Cups form={form} />
       </Part>
     </>
   );
@@ -162,6 +173,7 @@ export function RigFields({ form }: { form: Form }) {
 
 function Tanks({ form, jar }: { form: Form; jar: boolean }) {
   const tanks = useFieldArray({ control: form.control, name: "tanks" });
+  const system = useSystem();
   const { register } = form;
   return (
     <>
@@ -192,8 +204,9 @@ function Tanks({ form, jar }: { form: Form; jar: boolean }) {
           <TextField
             label="Usable volume"
             placeholder={jar ? "32 fl oz" : "4 gal"}
-            hint="gal if no unit"
+            hint={system === "us" ? "gal if no unit" : "L if no unit"}
             inputMode="text"
+            quantity="usable"
             error={errorAt(form, `tanks.${i}.usable`)}
             {...register(`tanks.${i}.usable`)}
           />
@@ -202,6 +215,7 @@ function Tanks({ form, jar }: { form: Form; jar: boolean }) {
               label="Holds to the brim"
               placeholder="4.5 gal"
               hint="may stay empty"
+              quantity="usable"
               error={errorAt(form, `tanks.${i}.capacity`)}
               {...register(`tanks.${i}.capacity`)}
             />
@@ -211,6 +225,7 @@ function Tanks({ form, jar }: { form: Form; jar: boolean }) {
               label="Least mix"
               placeholder="0.5 gal"
               hint="what the pump can agitate"
+              quantity="leastMix"
               error={errorAt(form, `tanks.${i}.leastMix`)}
               {...register(`tanks.${i}.leastMix`)}
             />
@@ -228,61 +243,6 @@ function Tanks({ form, jar }: { form: Form; jar: boolean }) {
         </Button>
       )}
     </>
-  );
-}
-
-/** The two families of heads. */
-function HeadFields({ form }: { form: Form }) {
-  const metered = form.watch("head.kind") === "metered";
-  const { register } = form;
-  return (
-    <Box as="fieldset" border="1px solid" borderColor="line" padding="10px 12px 14px" display="grid" gap="12px">
-      <Box as="legend" fontSize="14px" fontWeight="700" paddingX="6px">
-        Head
-      </Box>
-      <Field label="Family">
-        {(props) => (
-          <Select {...props} {...register("head.kind")}>
-            <option value="dial">Dial: ounces for each gallon that passes</option>
-            <option value="metered">Metered feed: ounces a minute</option>
-          </Select>
-        )}
-      </Field>
-      {metered ? (
-        <TextField
-          label="Feed"
-          placeholder="2 fl oz/min"
-          hint="of its tip with this product"
-          error={errorAt(form, "head.feed")}
-          {...register("head.feed")}
-        />
-      ) : (
-        <>
-          <TextField
-            label="Dial stands at"
-            placeholder="2 fl oz/gal"
-            hint="never the label's number"
-            error={errorAt(form, "head.setting")}
-            {...register("head.setting")}
-          />
-          <Pair>
-            <TextField
-              label="Product in the jar"
-              placeholder="8 fl oz"
-              error={errorAt(form, "head.product")}
-              {...register("head.product")}
-            />
-            <TextField
-              label="made up with water"
-              placeholder="4 fl oz"
-              hint="both empty: undiluted"
-              error={errorAt(form, "head.water")}
-              {...register("head.water")}
-            />
-          </Pair>
-        </>
-      )}
-    </Box>
   );
 }
 

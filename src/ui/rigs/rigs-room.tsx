@@ -2,15 +2,18 @@
 
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
+import { mayMix, read as readVolume } from "@/core/contents";
+import type { RigEntry } from "@/formats/book";
 import { rigFormOf } from "@/formats/forms/rig-form-of";
 import { useBook } from "../data/book";
-import { useInHand } from "../data/in-hand";
+import { calibratedFor, today, useInHand, useSystem } from "../data/in-hand";
 import { Room } from "../frame/room";
 import { Heading, Note, SubHeading } from "../parts/controls";
 import { TextField } from "../parts/field";
 import { errorAt, KeptForm, Listed, TwoSides } from "../parts/keeper";
 import { FirstThing } from "../parts/notices";
 import { KitCheck } from "./kit-check";
+import { RigDrawn } from "./rig-drawn";
 import { RigFields } from "./rig-fields";
 import { Tips } from "./tips";
 import { rigLine } from "./words";
@@ -30,7 +33,7 @@ export function RigsRoom() {
     <Room>
       <Heading>Rigs and crew</Heading>
       <Note>A rig is one sprayer with its hose, tip and pressure. Change any of them and its calibrations are stale.</Note>
-      <TwoSides>
+      <TwoSides formFirst={read && (book.rigs.length === 0 || entry !== undefined)}>
         <Box display="grid" gap="26px">
           <Box>
             <SubHeading>Rigs</SubHeading>
@@ -46,7 +49,18 @@ export function RigsRoom() {
               what="rig"
               editing={editing}
               onEdit={setEditing}
-              entries={book.rigs.map((r) => ({ id: r.id, retired: r.retired, name: r.rig.name, about: rigLine(r.rig) }))}
+              entries={book.rigs.map((r) => ({
+                id: r.id,
+                retired: r.retired,
+                name: r.rig.name,
+                drawn: <RigDrawn rig={r.rig} />,
+                about: (
+                  <>
+                    {rigLine(r.rig)}
+                    <Stands rig={r} />
+                  </>
+                ),
+              }))}
             />
           </Box>
           <Crew />
@@ -76,6 +90,26 @@ export function RigsRoom() {
       </TwoSides>
     </Room>
   );
+}
+
+/** What stands of a rig today: with whom, and how much it puts down. */
+function Stands({ rig }: { rig: RigEntry }) {
+  const { book } = useBook();
+  const system = useSystem();
+  if (rig.retired) return null;
+  const whose = new Set(book.calibrations.filter((c) => c.rigId === rig.id).map((c) => `${c.personId ?? ""}|${c.siteId ?? ""}`));
+  return [...whose].map((key) => {
+    const [personId, siteId] = key.split("|") as [string, string];
+    const one = calibratedFor(book, rig, { personId: personId || undefined, siteId: siteId || undefined }, today());
+    if (!one || one.unsure || one.estimate || !mayMix(one.standing)) return null;
+    const name = book.people.find((p) => p.id === personId)?.name ?? book.sites.find((s) => s.id === siteId)?.site.name;
+    return (
+      <Box key={key} color="ink">
+        ✓ <strong>{readVolume(one.made.sprayVolume.value, "sprayVolume", system)}</strong>
+        {name && ` · ${name}`}
+      </Box>
+    );
+  });
 }
 
 /** The people who spray: a walking person's pace and swing are their own. */

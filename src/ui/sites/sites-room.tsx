@@ -11,7 +11,7 @@ import { BLANK_ZONE, siteFormOf } from "@/formats/forms/site-form-of";
 import { groundsFor } from "@/formats/grounds";
 import type { SiteText } from "@/formats/job-file/types";
 import { useBook } from "../data/book";
-import { useInHand } from "../data/in-hand";
+import { useInHand, useSystem } from "../data/in-hand";
 import { Room } from "../frame/room";
 import { Button, Heading, Note, Select, SubHeading } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
@@ -19,6 +19,10 @@ import { Fold } from "../parts/fold";
 import { errorAt, KeptForm, Listed, TwoSides } from "../parts/keeper";
 import { FirstThing } from "../parts/notices";
 import { SlipAsk } from "../parts/slip-ask";
+import { SiteDrawn } from "./site-drawn";
+
+/** What the only lawn of a site is called. */
+const LONE = "lawn";
 
 const siteLine = (site: SiteText) =>
   [
@@ -47,7 +51,7 @@ export function SitesRoom() {
         A site is a customer&apos;s property, a zone is one lawn or bed in it with one kind of turf. Leave out what isn&apos;t
         sprayed. A zone that is taken out keeps what went down on it.
       </Note>
-      <TwoSides>
+      <TwoSides formFirst={read && (book.sites.length === 0 || entry !== undefined)}>
         <Box>
           <SubHeading>On the round</SubHeading>
           {read && book.sites.length === 0 && (
@@ -60,7 +64,13 @@ export function SitesRoom() {
             what="site"
             editing={editing}
             onEdit={setEditing}
-            entries={book.sites.map((s) => ({ id: s.id, retired: s.retired, name: s.site.name, about: siteLine(s.site) }))}
+            entries={book.sites.map((s) => ({
+              id: s.id,
+              retired: s.retired,
+              name: s.site.name,
+              about: siteLine(s.site),
+              drawn: <SiteDrawn site={s.site} />,
+            }))}
           />
         </Box>
         <Box>
@@ -71,7 +81,7 @@ export function SitesRoom() {
               kind="sites"
               what="site"
               schema={() => import("@/formats/forms/site").then((forms) => forms.siteForm)}
-              blank={siteFormOf()}
+              blank={{ ...siteFormOf(), zones: [{ ...BLANK_ZONE, name: LONE }] }}
               editing={entry && { id: entry.id, form: siteFormOf(entry.site) }}
               onDone={done}
             >
@@ -88,6 +98,7 @@ function SiteFields({ form, site }: { form: UseFormReturn<SiteForm>; site: SiteE
   const zones = useFieldArray({ control: form.control, name: "zones" });
   const { register } = form;
   const { book } = useBook();
+  const system = useSystem();
   const turfs = [...new Set(book.labels.flatMap((l) => turfsOf(l.card)))].sort();
   return (
     <>
@@ -117,16 +128,27 @@ function SiteFields({ form, site }: { form: UseFormReturn<SiteForm>; site: SiteE
           borderColor="line"
           paddingTop="10px"
         >
-          <TextField
-            label={`Zone ${i + 1}`}
-            placeholder="north lawn"
-            error={errorAt(form, `zones.${i}.name`)}
-            {...register(`zones.${i}.name`)}
-          />
+          {i === 0 && zones.fields.length === 1 && form.watch("zones.0.name") === LONE ? (
+            // A lone lawn needs no name: it is called what it is.
+            <Box fontWeight="700" alignSelf="center">
+              One lawn{" "}
+              <Button type="button" look="inline" onClick={() => form.setValue("zones.0.name", "", { shouldDirty: true })}>
+                Name it
+              </Button>
+            </Box>
+          ) : (
+            <TextField
+              label={`Zone ${i + 1}`}
+              placeholder="north lawn"
+              error={errorAt(form, `zones.${i}.name`)}
+              {...register(`zones.${i}.name`)}
+            />
+          )}
           <TextField
             label="Area"
             placeholder="6,200"
-            hint="sq ft if no unit"
+            hint={system === "us" ? "sq ft, or two sides: 62 x 100" : "m², or two sides: 20 x 30 m"}
+            quantity="zoneArea"
             error={errorAt(form, `zones.${i}.area`)}
             {...register(`zones.${i}.area`)}
           />

@@ -20,7 +20,7 @@ describe("the tag", () => {
       sprayVolume: "1 gal per 1,000 sq ft",
       tip: "025 at 40 psi",
       course: "250 sq ft, 3 ×; 1,000 sq ft in 248.0 s",
-      caught: "31 fl oz/min",
+      caught: "31 fl oz/min, 248 s a gallon",
       coverage: "4,000 sq ft",
       warns: "",
     });

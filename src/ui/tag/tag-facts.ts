@@ -6,6 +6,7 @@ import {
   methodOf,
   parseQuantity,
   read,
+  secondsA,
   showEntered,
   writeNumber,
   type System,
@@ -13,10 +14,12 @@ import {
 import type { Book, CalibrationEntry } from "@/formats/book";
 import { calibrationJob, soundJob } from "@/formats/job-file/assemble";
 import { dayHere, wallClock } from "../data/clock";
+import { unitCovers } from "../calibrate/unit-covers";
 import { calibratedFor, today, workOut } from "../data/in-hand";
 
 /** What stands on a tag: the same on the screen, on paper and in the PDF. */
 export interface TagFacts {
+  readonly system: System;
   readonly rig: string;
   readonly whose: string;
   readonly tip: string;
@@ -26,6 +29,8 @@ export interface TagFacts {
   readonly sprayVolume: string;
   readonly band: string;
   readonly coverage: string;
+  /** The ground that one gallon, or litre, covers. */
+  readonly unit: string;
   readonly made: string;
   readonly goodUntil: string;
   /** Why it is not to be mixed from; empty while it stands. */
@@ -53,6 +58,7 @@ export function tagFacts(book: Book, entry: CalibrationEntry, system: System): T
   const ground = pace?.kind === "timed-area" ? pace.area : pace?.kind === "timed-run" ? pace.distance : undefined;
   const swath = pace && "swath" in pace ? pace.swath : entry.calibration["x-swath"];
   return {
+    system,
     rig: rig.rig.name,
     whose: person ?? (tap ? `tap of ${tap}` : "anyone"),
     tip:
@@ -67,12 +73,13 @@ export function tagFacts(book: Book, entry: CalibrationEntry, system: System): T
           ? pace.speed
           : "–",
     caught: made.flow
-      ? `${read(made.flow.value, "flow", system)}${flow?.kind === "tip-chart" ? " (estimate)" : ""}`
+      ? `${read(made.flow.value, "flow", system)}, ${secondsA(made.flow.value, system)}${flow?.kind === "tip-chart" ? " (estimate)" : ""}`
       : used
         ? "by what it used up"
         : "–",
     sprayVolume: read(made.sprayVolume.value, "sprayVolume", system),
     band: band ? `± ${writeNumber(band.relative * 100, { figures: 2 })} %` : "as given",
+    unit: made.hoseEnd ? "–" : read(unitCovers(made, system), "area", system),
     coverage: job.tank && !made.hoseEnd ? read(coverageOf(job.tank, made.sprayVolume).value, "area", system) : "–",
     made: `${format(wallClock(entry.madeAt), "d MMM yyyy")}${entry.method ? `, ${methodOf(entry.method)!.title.toLowerCase()}` : ""}`,
     goodUntil: format(new Date(`${dateOf(dayHere(entry.madeAt) + GOOD_FOR)}T12:00:00`), "d MMM yyyy"),
@@ -96,5 +103,6 @@ export const tagLines = (tag: TagFacts): readonly (readonly [string, string])[] 
   ["Course", tag.course],
   ["Caught", tag.caught],
   ["A full tank covers", tag.coverage],
+  [tag.system === "us" ? "A gallon covers" : "A litre covers", tag.unit],
   ["Made", tag.made],
 ];

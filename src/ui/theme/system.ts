@@ -23,6 +23,9 @@ const config = defineConfig({
       borderColor: "line",
       "@media (prefers-reduced-motion: reduce)": { animation: "none !important", transition: "none !important" },
     },
+    // A link among words looks like one.
+    ":where(#stage) a:not([class])": { textDecoration: "underline", textUnderlineOffset: "3px", textDecorationThickness: "2px" },
+    ".print-only": { display: "none", "@media print": { display: "inline" } },
     ".no-print": { "@media print": { display: "none !important" } },
     "*:focus-visible": { outline: "3px solid", outlineColor: "act", outlineOffset: "2px" },
     "::selection": { background: "act", color: "paper" },

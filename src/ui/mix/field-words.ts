@@ -1,0 +1,67 @@
+import { add, format } from "date-fns";
+import { afterTank, afterWords, entered, num, given, showEntered, type AfterTank, type Entered } from "@/core/contents";
+import type { ProductText } from "@/formats/job-file/types";
+import { cardOfProduct } from "@/formats/gear";
+import { Faults } from "@/formats/job-file/faults";
+import { readProduct } from "@/formats/job-file/read-product";
+import { wallClock } from "../data/clock";
+
+/** A thing that a label says of the field, and what it says. */
+export type FieldLine = readonly [what: string, says: string];
+
+/** What the labels of a mix want of the weather: the hardest wish, and whose it is where there are several. */
+export function weatherLines(products: readonly ProductText[]): FieldLine[] {
+  const cards = products.map((p) => ({ name: p.name, ...cardOfProduct(p) }));
+  const winds = cards.flatMap((c) => (c.wind === undefined ? [] : [entered(c.wind, "speed")]));
+  const wind = winds.sort((a, b) => num(given(a, "")) - num(given(b, "")))[0];
+  const each = (of: (card: (typeof cards)[number]) => string | undefined): string[] => [
+    ...new Set(
+      cards.flatMap((card) => {
+        const says = of(card);
+        return says === undefined ? [] : [cards.length > 1 ? `${says} (${card.name})` : says];
+      }),
+    ),
+  ];
+  return [
+    ...(cards.length > 0
+      ? [["Wind", wind ? `${showEntered(wind)} at most` : "10 mph at most, where no label says"] as FieldLine]
+      : []),
+    ...each((c) => between(c.airLeast, c.airMost, c.airOver)).map((says): FieldLine => ["Air", says]),
+    ...each((c) => between(c.soilLeast, c.soilMost)).map((says): FieldLine => ["Soil", says]),
+  ];
+}
+
+function between(least: string | undefined, most: string | undefined, over?: string): string | undefined {
+  if (least === undefined && most === undefined) return undefined;
+  const range = least === undefined ? `at most ${most}` : most === undefined ? `at least ${least}` : `${least} to ${most}`;
+  return over === undefined ? range : `${range}, over ${over}`;
+}
+
+/** What the ground gets after a mix. */
+export function afterOf(products: readonly ProductText[]): AfterTank {
+  const wishes = products.flatMap((product, i) => {
+    const read = readProduct(product, i, new Faults());
+    return read ? [{ name: read.name, aftercare: read.says?.aftercare }] : [];
+  });
+  return afterTank(wishes);
+}
+
+/** What the ground gets, by the clock: "dry until Thu 09:40, then 0.25 in of water by Sat 09:40". @param from when it went down */
+export function afterLine(products: readonly ProductText[], from: string): FieldLine | undefined {
+  const after = afterOf(products);
+  const plain = afterWords(after);
+  if (plain === "") return undefined;
+  const { dry, by, least, most } = after;
+  const at = (time: Entered<"time">) =>
+    format(add(wallClock(from), { seconds: num(given(time, "")) }), "EEE d MMM HH:mm");
+  const depth = least
+    ? most
+      ? `${showEntered(least.value)} to ${showEntered(most.value)} of water`
+      : `${showEntered(least.value)} of water`
+    : most
+      ? `${showEntered(most.value)} of water at most`
+      : "water";
+  const water = least || most || by ? [depth, by ? `by ${at(by.value)}` : "in"].join(" ") : "";
+  const clock = [dry && `dry until ${at(dry.value)}`, water].filter(Boolean).join(", then ");
+  return ["Afterwards", `${plain}. Sprayed now: ${clock}. A client's sprinklers and forecast rain don't count until measured.`];
+}

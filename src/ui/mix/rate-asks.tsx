@@ -1,0 +1,108 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import { useState } from "react";
+import { groundIsOpen, isStrength, parseField, wordsFor, type LabelRate, type MixProduct } from "@/core/contents";
+import type { CardText } from "@/formats/card/card";
+import { BY_STRENGTH, isForTurf, strangeTurfs, type ChoiceText } from "@/formats/card/choice";
+import { readRate } from "@/formats/forms/rate";
+import { Button, Note } from "../parts/controls";
+import { TextField } from "../parts/field";
+import { Notice } from "../parts/notices";
+import type { DraftProduct } from "./draft";
+
+interface TurfProps {
+  readonly card: CardText;
+  readonly choice: ChoiceText;
+  readonly turfs: readonly string[];
+  readonly onRow: (row: number) => void;
+  readonly change: (next: Partial<DraftProduct>) => void;
+}
+
+/** A row of the label that is for another turf than the ground: the right row, or the reason for this one. */
+export function TurfAsk({ card, choice, turfs, onRow, change }: TurfProps) {
+  const strange = strangeTurfs(card, choice, turfs);
+  if (strange.length === 0) return null;
+  const better = card.rates.findIndex((row) => row.turf !== undefined && turfs.every((turf) => isForTurf(row, turf)));
+  return (
+    <Notice state="act">
+      This row is for {card.rates[choice.row]?.turf}, the ground is {strange.join(", ")}.{" "}
+      {better >= 0 ? (
+        <Button look="inline" onClick={() => onRow(better)}>
+          Take the row for {card.rates[better]!.turf}
+        </Button>
+      ) : (
+        "The label has no row for all of it: mix the zones one by one, or say why this one."
+      )}
+      <Box marginTop="8px" maxW="420px">
+        <TextField
+          label="Why this row"
+          of={card.name}
+          value={choice.reason ?? ""}
+          maxLength={300}
+          hint="it is not saved without a reason"
+          onChange={(e) => change({ choice: { ...choice, reason: e.target.value } })}
+        />
+      </Box>
+    </Notice>
+  );
+}
+
+interface AskProps {
+  readonly product: MixProduct;
+  readonly rate: string;
+  readonly name: string;
+  readonly choice: ChoiceText;
+  readonly change: (next: Partial<DraftProduct>) => void;
+}
+
+/** A rate for a gallon: whose ground? Asked before there is an amount, and kept with the mix. */
+export function GallonAsk({ product, rate, name, choice, change }: AskProps) {
+  const [typed, setTyped] = useState("1,000 sq ft");
+  const read = parseField("zoneArea", typed);
+  const say = (gallon: string | undefined) => {
+    const { gallon: _, ...rest } = choice;
+    change({ choice: gallon === undefined ? rest : { ...rest, gallon } });
+  };
+  if (choice.gallon !== undefined && isStrength(parsedRate(product, rate)))
+    return (
+      <Note>
+        {choice.gallon === BY_STRENGTH
+          ? "Meant as the strength of the mix, whatever is sprayed."
+          : `A gallon is for ${choice.gallon}.`}{" "}
+        <Button look="inline" onClick={() => say(undefined)}>
+          Ask again
+        </Button>
+      </Note>
+    );
+  if (!groundIsOpen(product)) return null;
+  return (
+    <Notice state="act">
+      {rate} is a rate for a gallon. Most labels mean one gallon for so much ground: sprayed at more than that, the same strength
+      overdoses. What does the label of {name} say?
+      <Box display="flex" gap="8px 12px" flexWrap="wrap" alignItems="flex-end" marginTop="8px">
+        <Box width="200px">
+          <TextField
+            label="A gallon is for"
+            of={name}
+            value={typed}
+            error={read.ok ? undefined : wordsFor(read.issues[0]!)}
+            onChange={(e) => setTyped(e.target.value)}
+          />
+        </Box>
+        <Button disabled={!read.ok} onClick={() => read.ok && say(read.value.text)}>
+          That is what it says
+        </Button>
+        <Button look="quiet" onClick={() => say(BY_STRENGTH)}>
+          No ground: the strength counts
+        </Button>
+      </Box>
+    </Notice>
+  );
+}
+
+/** The rate as it is typed, before a gallon's ground turned it into one for an area. */
+function parsedRate(product: MixProduct, rate: string): LabelRate {
+  const read = readRate(rate, product.form);
+  return read.ok ? read.value : product.rate;
+}
