@@ -46,7 +46,14 @@ for (const [face, width, height] of [
         )
         .toEqual([]);
       // Nothing runs over the side of the screen.
-      expect.soft([view, await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)]).toEqual([view, 0]);
+      const over = await page.evaluate(() =>
+        document.documentElement.scrollWidth === innerWidth
+          ? []
+          : [...document.querySelectorAll("body *")]
+              .filter((one) => one.getBoundingClientRect().right > innerWidth + 0.5)
+              .map((one) => `${one.tagName} ${one.textContent.slice(0, 40)}`),
+      );
+      expect.soft([view, over]).toEqual([view, []]);
     };
     // A file that is looked at, with something that differs; and what is folded away on the bench.
     await page.goto("/");
@@ -66,6 +73,16 @@ for (const [face, width, height] of [
       await expect(page.getByRole("heading").first()).toBeVisible();
       await check(view);
     }
+    await page.goto("/mix/quick");
+    await page.getByLabel("A full tank holds").fill("4");
+    await page.getByLabel("Plot you spray with water").fill("10 x 25");
+    await page.getByLabel("Time to spray it").fill("62, 63");
+    await page.getByLabel("Caught in the bucket").fill("33");
+    await page.getByLabel("Label rate for 1,000 sq ft").fill("0.3 oz");
+    await page.getByLabel("The lawn", { exact: true }).fill("62 x 100");
+    await expect(page.getByRole("region", { name: "Load 1" })).toBeVisible();
+    await check("a first mix");
+    await page.goto("/calibrate");
     for (const step of ["2 Walk", "3 Catch", "4 Result"]) {
       await page.getByRole("button", { name: step }).click();
       if (step === "2 Walk") {

@@ -80,6 +80,7 @@ test("the stopwatch counts from the press, within 20 ms of the driven clock", as
   await page.clock.install({ time: DAWN });
   await rigInHand(page);
   await page.goto("/calibrate");
+  await page.getByLabel("Test area").fill("250");
   await page.getByRole("button", { name: /2 Walk/ }).click();
   await page.clock.pauseAt(new Date(DAWN.getTime() + 60_000));
   const errors: number[] = [];

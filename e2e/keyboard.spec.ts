@@ -18,6 +18,10 @@ test("a calibration by keyboard alone, from opening the app to saved, in under 4
   await press("g");
   await press("c");
   await expect(page.getByRole("heading", { name: `Calibrate ${rig}` })).toBeVisible();
+  // No plot stands there unasked.
+  await page.getByLabel("Test area").focus();
+  await type("250");
+  await page.getByRole("button", { name: /2 Walk/ }).focus();
   await press("2");
   await page.getByLabel("or type a time").focus();
   for (const time of ["61", "63", "62"]) {

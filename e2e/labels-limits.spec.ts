@@ -43,7 +43,12 @@ test("a per-acre rate typed as per 1,000 is caught and corrected; a meant one is
   });
 });
 
-test("a split over a granular and a liquid product: the budget is the active's, held, and brought inside", async ({ page }) => {
+test("a split over a granular and a liquid product: the budget is the active's, held, and brought inside", async ({
+  page,
+  expectErrors,
+}) => {
+  // A sheet whose steps aren't ticked is asked about before it is put on record.
+  expectErrors(/422/);
   const hand = await rigInHand(page);
   await calibrated(page, hand);
   const [green, prill, liquid] = [fresh("Green"), fresh("Prill"), fresh("Liquid")];
@@ -96,6 +101,8 @@ test("a split over a granular and a liquid product: the budget is the active's, 
   await page.goto("/");
   await page.getByRole("link", { name: green }).click();
   await page.getByRole("button", { name: "Put on record" }).click();
+  await expect(page.getByText(/^.*0 of \d+ steps are ticked, and not all of the gear: was it all poured/)).toBeVisible();
+  await page.getByRole("button", { name: "Yes, all of it went down" }).click();
   await expect(page.getByText("On record as sprayed: it is in the log.")).toBeVisible();
   await page.goto("/log");
   const log = page.getByRole("list", { name: "What went down" });
@@ -172,7 +179,9 @@ test("what went down is entered by hand, corrected, and struck; a slip is asked 
   await expect(row.filter({ hasText: "2 oz ·" })).toContainText("corrects an earlier record");
   await expect(row.filter({ hasText: "1.86 oz" })).toContainText("corrected");
   await row.getByRole("button", { name: /never went down/ }).click();
-  await expect(row.filter({ hasText: "void" })).toHaveCount(1);
+  await row.getByLabel(/Why did it never go down/).fill("entered twice");
+  await row.getByRole("button", { name: "It never went down", exact: true }).click();
+  await expect(row.filter({ hasText: "It did go down" })).toHaveCount(1);
 
   const chooser = page.waitForEvent("filechooser");
   await page.getByRole("button", { name: "Bring a CSV in" }).click();

@@ -150,9 +150,9 @@ test("a half-gallon spot mix: it makes up to half a gallon, with amounts that ca
   await page.getByLabel("Zone", { exact: true }).selectOption({ index: 1 });
   // Wrong input is told where it stands, and stays.
   await page.getByLabel("Makes up to").selectOption({ label: "another volume" });
-  await page.getByLabel("Volume").fill("half");
+  await page.getByLabel("Volume", { exact: true }).fill("half");
   await expect(page.getByRole("main").getByRole("alert")).toContainText("does not begin with a number");
-  await page.getByLabel("Volume").fill("0.5");
+  await page.getByLabel("Volume", { exact: true }).fill("0.5");
   await page.getByRole("button", { name: "Save the sheet and pour" }).click();
   await expect(page.getByText(/zone 2, a spot/)).toBeVisible();
   await gearOn(page);

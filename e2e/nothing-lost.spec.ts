@@ -156,7 +156,8 @@ test("a sheet that was poured asks what became of it; one that the world overtoo
   await expect(page.getByText("Withdrawn: it was not poured, and nothing of it counts.")).toBeVisible();
 });
 
-test("a sheet's record is corrected, also to another site, and counts there alone", async ({ page }) => {
+test("a sheet's record is corrected, also to another site, and counts there alone", async ({ page, expectErrors }) => {
+  expectErrors(/422/);
   const hand = await rigInHand(page);
   await calibrated(page, hand);
   const [here, there] = [fresh("Here green"), fresh("There green")];
@@ -169,6 +170,7 @@ test("a sheet's record is corrected, also to another site, and counts there alon
   await page.getByLabel("Add a product").selectOption({ label: product });
   await page.getByRole("button", { name: "Save the sheet and pour" }).click();
   await page.getByRole("button", { name: "Put on record" }).click();
+  await page.getByRole("button", { name: "Yes, all of it went down" }).click();
   await expect(page.getByText("On record as sprayed: it is in the log.")).toBeVisible();
   await page.goto("/log");
   await page.getByRole("button", { name: new RegExp(`Correct ${product}`) }).click();
