@@ -73,18 +73,19 @@ Irrigate with 0.25 to 0.5 inch of water within 24 hours.`;
   const take = (page, product) => page.getByLabel("Add a product").selectOption({ label: `${product} (demo label)` });
 
   await picture("bench", "/", LAPTOP);
-  await picture("bring-in", "/", LAPTOP, {
+  await picture("quick", "/mix/quick", LAPTOP, {
     act: async (page) => {
-      const job = JSON.parse(readFileSync(inProject("demo", "00-town.job.json"), "utf8"));
-      job.rig.tip.pressure = "45 psi";
-      job.sites[1].zones[0].area = "9,900 ft2";
-      job.sites[2].zones.push({ name: "cloister", area: "1,150 ft2" });
-      await page
-        .getByLabel("Job file")
-        .setInputFiles({ name: "ferry-town.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(job)) });
-      const look = page.getByRole("region", { name: "What ferry-town.json would bring" });
-      await look.waitFor();
-      await look.evaluate((element) => scrollTo(0, element.getBoundingClientRect().top + scrollY - 140));
+      for (const [field, text] of [
+        ["A full tank holds", "4"],
+        ["Plot you spray with water", "10 x 25"],
+        ["Time to spray it", "62, 63, 61"],
+        ["Caught in the bucket", "33"],
+        ["Label rate for 1,000 sq ft", "0.3 oz"],
+        ["The label's most at once", "0.4 oz"],
+        ["The lawn", "62 x 100"],
+      ])
+        await page.getByLabel(field, { exact: true }).fill(text);
+      await page.evaluate(() => scrollTo(0, 0));
     },
   });
   await picture("labels", "/labels", LAPTOP, {
@@ -106,6 +107,7 @@ Irrigate with 0.25 to 0.5 inch of water within 24 hours.`;
   await picture("log", "/log", LAPTOP);
   await picture("calibrate-walk-phone", "/calibrate", PHONE, {
     act: async (page) => {
+      await page.getByLabel("Test area").fill("10 x 25");
       await step(page, "2 Walk");
       await type(page, "or type a time", ["61.84", "62.51"]);
       await page.evaluate(() => scrollTo(0, 0));
@@ -141,12 +143,13 @@ Irrigate with 0.25 to 0.5 inch of water within 24 hours.`;
     },
   });
   await picture("tag", `/calibrate/tag?id=${newest}`, LAPTOP);
-  await picture("hose-end-phone", "/calibrate/record?id=" + book.calibrations.find((c) => c.siteId !== null).id, PHONE, {
+  await picture("hose-end-phone", "/mix", PHONE, {
     more: { rigId: named(book.rigs, "Bed head"), siteId: named(book.sites, "Rope museum court") },
     act: async (page) => {
-      await page.getByLabel("Product, by its label").selectOption({ label: "Gangway Wetter (demo label)" });
-      await page.getByRole("heading", { name: "In the jar" }).scrollIntoViewIfNeeded();
-      await page.evaluate(() => scrollBy(0, 560));
+      await take(page, "Gangway Wetter");
+      const panel = page.getByRole("region", { name: "Head and jar" });
+      await panel.waitFor();
+      await panel.evaluate((element) => scrollTo(0, element.getBoundingClientRect().top + scrollY - 150));
     },
   });
   await picture("mix", "/mix", LAPTOP, {
