@@ -56,7 +56,8 @@ export function importJob(db: Records, text: string, chosen?: Choices, progress?
   const issues = [...extra, ...(impossibly ? [impossibly] : [])];
   const cards = (goods.products ?? []).map((product, i) => cardOf(product, `products[${i}]`));
   for (const card of cards) if (!card.ok) issues.push(...card.issues);
-  if (job && !job.file.rig.tanks?.length) issues.push(issue("rig.tanks", "missing", "", `[{ "name": "main", "usable": "4 gal" }]`));
+  if (job && !job.file.rig.tanks?.length)
+    issues.push(issue("rig.tanks", "missing", "", `[{ "name": "main", "usable": "4 gal" }]`));
   if (job && belongsToPerson(job.rig.kind) && job.file.calibration.sprayVolume === undefined && person === undefined)
     issues.push(issue("x-person", "missing", "", `"Odile Marsh": a pace is a person's own, name who walked`));
   if (job && ownerOf(job.rig.kind) === "tap" && !job.file.sites?.length)
@@ -82,12 +83,12 @@ export function importJob(db: Records, text: string, chosen?: Choices, progress?
     const rig =
       rigText &&
       bring({
-      of: "rigs",
-      text: rigText,
-      xId: (fileRig as { "x-id"?: unknown })["x-id"],
-      path: "rig",
-      over: (here) => ({ ...here, ...rigText }),
-    });
+        of: "rigs",
+        text: rigText,
+        xId: (fileRig as { "x-id"?: unknown })["x-id"],
+        path: "rig",
+        over: (here) => ({ ...here, ...rigText }),
+      });
     const who = person === undefined ? undefined : bring({ of: "people", text: { name: person }, path: "x-person" });
     cards.forEach((card, i) => {
       if (card.ok) bring(cardItem(card.value, goods.products![i]!, `products[${i}]`));

@@ -99,7 +99,14 @@ function ofCalibration(db: Access, sheet: SheetRow): Issue[] {
   const issues: Issue[] = [];
   const withdrawn = withdrawalOfCalibration(db, calibration.id);
   if (withdrawn)
-    issues.push(issue("", "conflict", `its calibration was withdrawn (${withdrawn.why})`, "withdraw this sheet and mix from one that stands"));
+    issues.push(
+      issue(
+        "",
+        "conflict",
+        `its calibration was withdrawn (${withdrawn.why})`,
+        "withdraw this sheet and mix from one that stands",
+      ),
+    );
   if (!mayMix(standing))
     issues.push(
       issue(
@@ -147,7 +154,12 @@ function withCard(db: Access, product: ProductText, path: string): Result<Produc
   if (!today.ok) return bad(issue(path, "conflict", `${product.rate} of ${card.name} can't be held against its card`, again));
   if (today.value.gallonCovers !== product.gallonCovers)
     return bad(
-      issue(path, "conflict", `the card of ${card.name} says today that a gallon is for ${today.value.gallonCovers ?? "no ground"}`, again),
+      issue(
+        path,
+        "conflict",
+        `the card of ${card.name} says today that a gallon is for ${today.value.gallonCovers ?? "no ground"}`,
+        again,
+      ),
     );
   const own = { ...(product["x-id"] !== undefined && { "x-id": product["x-id"] }) };
   return good({ ...today.value, ...own, rate: product.rate, ...(known !== undefined && { "x-choice": known }) });

@@ -98,7 +98,8 @@ export function saveSpread(db: Records, input: unknown): Result<{ id: string }> 
     if (aside.length > 0) return bad(...asideFaults(aside));
     const read = readSpread(job);
     if (!read.ok) return read;
-    if (read.value.sites.some((site) => site.zones.length === 0)) return bad(issue("stops", "missing", "", "a zone: tick at least one"));
+    if (read.value.sites.some((site) => site.zones.length === 0))
+      return bad(issue("stops", "missing", "", "a zone: tick at least one"));
     const plan = planOfSpread(read.value);
     return plan.reasons.length > 0 ? bad(...heldIssues(plan)) : good(job);
   };

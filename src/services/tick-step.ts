@@ -8,7 +8,8 @@ import { isProductStep } from "./counted";
 import { runOf, sheetState, sheetToday, type SheetRow } from "./sheet-today";
 
 /** Why a plan is held, as issues: there is no way past them. */
-export const heldIssues = (plan: Pick<MixPlan, "reasons">): Issue[] => plan.reasons.map((reason) => issue("", "held", reason.text, reason.fits));
+export const heldIssues = (plan: Pick<MixPlan, "reasons">): Issue[] =>
+  plan.reasons.map((reason) => issue("", "held", reason.text, reason.fits));
 
 /**
  * Ticks a step of a sheet off, or takes the tick back: `{ step, done }`. Answers with how the whole sheet stands. Gear

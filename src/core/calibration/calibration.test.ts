@@ -175,7 +175,7 @@ describe("how readings are put together", () => {
     const { sprayVolume } = made(timed(pace("1000 ft2", "35 s"), caught(["4 gal", "60 s"])));
     expect(explain(sprayVolume, "us").map(lineText)).toEqual([
       "Flow of the catch = 4 gal ÷ 60 s = 4 gal/min",
-      "Spray volume = 4 gal/min × 35 s ÷ 1000 sq ft = 2.33 gal per 1,000 sq ft",
+      "Spray volume = 4 gal/min × 35 s ÷ 1,000 sq ft = 2.33 gal per 1,000 sq ft",
     ]);
   });
 });

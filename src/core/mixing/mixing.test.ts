@@ -207,7 +207,7 @@ describe("a mix", () => {
     const made = plan({ sites: [site("s", "6200 ft2")] });
     const last = made.sites[0]!.loads.at(-1)!.contents;
     expect(explainAll([last.amounts[0]!], "us").map(lineText)).toEqual([
-      "Spray for the site = 1 gal per 1,000 sq ft × 6200 sq ft = 6.2 gal",
+      "Spray for the site = 1 gal per 1,000 sq ft × 6,200 sq ft = 6.2 gal",
       "Last load = 6.2 gal − 1 × 4 gal = 2.2 gal",
       "A load covers = 2.2 gal ÷ 1 gal per 1,000 sq ft = 2,200 sq ft",
       "Product = 0.3 oz per 1,000 sq ft × 2,200 sq ft = 0.66 oz",

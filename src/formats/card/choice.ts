@@ -130,7 +130,9 @@ export function choiceWords(choice: ChoiceText): string {
         ? "meant as the strength of the mix"
         : `a gallon is for ${choice.gallon}`;
   const soil = choice.soil ? "by the soil test" : undefined;
-  return [`${choice.from ?? "the label's rate"}: ${point}${split}`, gallon, soil, choice.reason, ...new Set(meant)].filter(Boolean).join(" · ");
+  return [`${choice.from ?? "the label's rate"}: ${point}${split}`, gallon, soil, choice.reason, ...new Set(meant)]
+    .filter(Boolean)
+    .join(" · ");
 }
 
 /** As {@link rowWords}, of a row by its number. */
@@ -165,7 +167,9 @@ export function isChoice(value: unknown): value is ChoiceText {
     text(c.from, 400) &&
     text(c.reason, 400) &&
     text(c.stated, 80) &&
-    (c.gallon === undefined || c.gallon === BY_STRENGTH || (typeof c.gallon === "string" && parseField("zoneArea", c.gallon).ok)) &&
+    (c.gallon === undefined ||
+      c.gallon === BY_STRENGTH ||
+      (typeof c.gallon === "string" && parseField("zoneArea", c.gallon).ok)) &&
     (c.hand === undefined || typeof c.hand === "boolean") &&
     (c.soil === undefined || typeof c.soil === "boolean") &&
     (c.dismissed === undefined || (Array.isArray(c.dismissed) && c.dismissed.length <= 20))

@@ -164,31 +164,31 @@ function Bench({ book }: { book: Book }) {
 /** What is open stands at the top: it waits to be poured, or to be put on record. */
 function OpenSheets({ sheets }: { sheets: readonly SheetEntry[] }) {
   return (
-        <Box>
-          <SubHeading>Open sheets</SubHeading>
-          {sheets.map((sheet) => (
-            <Box
-              key={sheet.id}
-              display="flex"
-              flexWrap="wrap"
-              gap="4px 20px"
-              alignItems="center"
-              minHeight="52px"
-              borderBottom="1px solid"
-              borderColor="line"
-            >
-              <Box flex="1 1 220px">
-                <Link href={`/mix/sheet?id=${sheet.id}`} style={{ fontWeight: 700, fontSize: 17 }}>
-                  {sheetName(sheet)}
-                </Link>
-              </Box>
-              <Box color="soft">{format(wallClock(sheet.madeAt), "d MMM, HH:mm")}</Box>
-              <Box fontFamily="reading">
-                {sheet.done < sheet.steps ? `${sheet.done} of ${sheet.steps} ticked` : "poured: put it on record"}
-              </Box>
-            </Box>
-          ))}
+    <Box>
+      <SubHeading>Open sheets</SubHeading>
+      {sheets.map((sheet) => (
+        <Box
+          key={sheet.id}
+          display="flex"
+          flexWrap="wrap"
+          gap="4px 20px"
+          alignItems="center"
+          minHeight="52px"
+          borderBottom="1px solid"
+          borderColor="line"
+        >
+          <Box flex="1 1 220px">
+            <Link href={`/mix/sheet?id=${sheet.id}`} style={{ fontWeight: 700, fontSize: 17 }}>
+              {sheetName(sheet)}
+            </Link>
+          </Box>
+          <Box color="soft">{format(wallClock(sheet.madeAt), "d MMM, HH:mm")}</Box>
+          <Box fontFamily="reading">
+            {sheet.done < sheet.steps ? `${sheet.done} of ${sheet.steps} ticked` : "poured: put it on record"}
+          </Box>
         </Box>
+      ))}
+    </Box>
   );
 }
 

@@ -88,7 +88,14 @@ export function CatchWatch({ id, time, says, onCaught, children }: CatchWatchPro
       )}
       {caught ? (
         <Box display="flex" gap="8px" alignItems="flex-end" flexWrap="wrap">
-          <TypeOne label={`Caught in ${caught}`} hint="fl oz if no unit" field="catchVolume" onAdd={add} keptAs={`${id}:caught`} autoFocus />
+          <TypeOne
+            label={`Caught in ${caught}`}
+            hint="fl oz if no unit"
+            field="catchVolume"
+            onAdd={add}
+            keptAs={`${id}:caught`}
+            autoFocus
+          />
           <Button look="quiet" onClick={() => finish(undefined)}>
             Throw it away
           </Button>

@@ -28,4 +28,8 @@ export const lastPlot = (rigId: string): Plot | undefined => readKept<Plot>(`plo
 
 /** Remembers a plot as it is pegged: it is offered as such the next time. */
 export const keepPlot = (rigId: string, { area, distance }: Pick<Session, "area" | "distance">): void =>
-  keep(`plot:${rigId}`, { ...lastPlot(rigId), ...(area !== "" && { area }), ...(distance !== "" && { distance }) } satisfies Plot);
+  keep(`plot:${rigId}`, {
+    ...lastPlot(rigId),
+    ...(area !== "" && { area }),
+    ...(distance !== "" && { distance }),
+  } satisfies Plot);

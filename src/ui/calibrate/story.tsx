@@ -64,7 +64,9 @@ export function Story({ rig, personId, siteId }: StoryProps) {
               <Box color="soft">
                 {entry.withdrawn !== undefined
                   ? "withdrawn"
-                  : made.uncertainty ? `± ${writeNumber(made.uncertainty.relative * 100, { figures: 2 })} %` : "as given"}
+                  : made.uncertainty
+                    ? `± ${writeNumber(made.uncertainty.relative * 100, { figures: 2 })} %`
+                    : "as given"}
               </Box>
             </Box>
           );

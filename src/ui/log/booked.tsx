@@ -54,7 +54,14 @@ function One({ spreading }: { spreading: SpreadingEntry }) {
       ))}
       <Box display="flex" gap="8px 12px" flexWrap="wrap" alignItems="flex-end">
         <Box width="180px">
-          <TextField label="Spread on" of={sites} type="date" max={todayDate()} value={date} onChange={(e) => setDate(e.target.value)} />
+          <TextField
+            label="Spread on"
+            of={sites}
+            type="date"
+            max={todayDate()}
+            value={date}
+            onChange={(e) => setDate(e.target.value)}
+          />
         </Box>
         <Button onClick={() => void close("record")}>It is down: put on record</Button>
         <Button look="quiet" aria-label={`Withdraw ${sites}`} onClick={() => void close("withdraw")}>

@@ -91,7 +91,12 @@ export function Enter({ corrects, onDone }: EnterProps) {
     const { id: _, ...rest } = draft;
     // As it was shown it is as it was: a correction of the date is none of the amount.
     const amount = corrects && draft.amount === shorter(corrects.rate) ? corrects.rate : draft.amount;
-    const content = { ...rest, amount, zoneId: zone?.["x-id"] ?? draft.zoneId, personId: draft.personId === "" ? null : draft.personId };
+    const content = {
+      ...rest,
+      amount,
+      zoneId: zone?.["x-id"] ?? draft.zoneId,
+      personId: draft.personId === "" ? null : draft.personId,
+    };
     const result = await saveOnce("/api/applications", key, content);
     if (!result.ok) return setIssues(result.issues);
     setIssues([]);

@@ -69,7 +69,13 @@ export function ChooseProducts({ tank, chosen, site, turfs, mix, date, change, w
               Take out
             </Button>
           </Box>
-          <ChooseRate chosen={c} site={site} turfs={turfs} {...(date && { date })} change={(next) => setProduct(c.labelId, next)} />
+          <ChooseRate
+            chosen={c}
+            site={site}
+            turfs={turfs}
+            {...(date && { date })}
+            change={(next) => setProduct(c.labelId, next)}
+          />
         </Box>
       ))}
       {shelf.length > 0 && (

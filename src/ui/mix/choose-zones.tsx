@@ -21,7 +21,12 @@ export function Zones({ site, without, onChange }: ZonesProps) {
       </chakra.legend>
       {site.site.zones.length > 2 && (
         <Box display="flex" gap="4px">
-          <Button look="quiet" minHeight="36px" padding="2px 6px" onClick={() => onChange(without.filter((id) => !own.includes(id)))}>
+          <Button
+            look="quiet"
+            minHeight="36px"
+            padding="2px 6px"
+            onClick={() => onChange(without.filter((id) => !own.includes(id)))}
+          >
             All
           </Button>
           <Button look="quiet" minHeight="36px" padding="2px 6px" onClick={() => onChange([...new Set([...without, ...own])])}>

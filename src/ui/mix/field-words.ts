@@ -52,8 +52,7 @@ export function afterLine(products: readonly ProductText[], from: string): Field
   const plain = afterWords(after);
   if (plain === "") return undefined;
   const { dry, by, least, most } = after;
-  const at = (time: Entered<"time">) =>
-    format(add(wallClock(from), { seconds: num(given(time, "")) }), "EEE d MMM HH:mm");
+  const at = (time: Entered<"time">) => format(add(wallClock(from), { seconds: num(given(time, "")) }), "EEE d MMM HH:mm");
   const depth = least
     ? most
       ? `${showEntered(least.value)} to ${showEntered(most.value)} of water`

@@ -76,7 +76,9 @@ export function HeadSetting({ rig, made, products, system, onSet }: HeadProps) {
         {reading.timePer1000 && (
           <Fact name="Gives the rate at" value={`${read(reading.timePer1000.value, "time", system)} for 1,000 sq ft`} large />
         )}
-        {made.timePer1000 && <Fact name="Pace timed" value={`${read(made.timePer1000.value, "time", system)} for 1,000 sq ft`} large />}
+        {made.timePer1000 && (
+          <Fact name="Pace timed" value={`${read(made.timePer1000.value, "time", system)} for 1,000 sq ft`} large />
+        )}
       </Facts>
       {reading.overdose !== null && off > 0.02 && (
         <Box>
@@ -97,8 +99,8 @@ export function HeadSetting({ rig, made, products, system, onSet }: HeadProps) {
       )}
       {!made.timePer1000 && reading.timePer1000 && (
         <Notice state="plain">
-          By the flow alone: nobody&apos;s pace was timed. Cover 1,000 sq ft in {read(reading.timePer1000.value, "time", system)}, by the
-          watch.
+          By the flow alone: nobody&apos;s pace was timed. Cover 1,000 sq ft in {read(reading.timePer1000.value, "time", system)},
+          by the watch.
         </Notice>
       )}
       {head.kind === "dial" && made.flow && made.timePer1000 && (
@@ -128,8 +130,8 @@ function Pairs({ pairs, head, jar, name, off, system, onSet }: PairsProps) {
   if (pairs.length === 0)
     return (
       <Notice state="act">
-        No setting of this head and no jar gives the rate at the pace that was timed: walk slower or faster, or list the numbers of
-        its dial on the rig.
+        No setting of this head and no jar gives the rate at the pace that was timed: walk slower or faster, or list the numbers
+        of its dial on the rig.
       </Notice>
     );
   return (
@@ -210,4 +212,3 @@ export function headLine(head: Head | undefined, made: Calibration, system: Syst
   const set = `${head.kind === "dial" ? "Dial at" : "Feed"} ${settingWords(head, system)}`;
   return [set, pace && `1,000 sq ft in ${read(pace.value, "time", system)}`].filter(Boolean).join(", ");
 }
-

@@ -2,7 +2,8 @@ import { num, read, type MixPlan, type System } from "@/core/contents";
 
 /** What a sheet says in one line: how many loads, how much spray, how much area, on how many sites. */
 export function sheetLine(plan: MixPlan, system: System, jar = false): string {
-  if (plan.products.length === 0) return plan.sites.map((site) => `Spread dry on ${read(site.area.value, "area", system)}`).join("\n");
+  if (plan.products.length === 0)
+    return plan.sites.map((site) => `Spread dry on ${read(site.area.value, "area", system)}`).join("\n");
   if (plan.run) {
     const { begun, loads } = plan.run;
     const sites = new Set([...begun, ...loads.flatMap((l) => l.pieces)].map((p) => p.lawn.site)).size;

@@ -17,7 +17,13 @@ export function SpreadList({ items, system, title = "Spread dry, beside the tank
   return (
     <Box as="section" aria-label="Spread dry" display="grid" gap="8px">
       <SubHeading>{title}</SubHeading>
-      <Box as="ul" listStyleType="none" display="grid" gap="10px 28px" gridTemplateColumns="repeat(auto-fill, minmax(250px, 1fr))">
+      <Box
+        as="ul"
+        listStyleType="none"
+        display="grid"
+        gap="10px 28px"
+        gridTemplateColumns="repeat(auto-fill, minmax(250px, 1fr))"
+      >
         {items.map((item) => (
           <Box as="li" key={item.site + item.product.name} display="grid" gridTemplateColumns="56px minmax(0,1fr)" gap="12px">
             <Bags count={item.bags?.count} />
@@ -49,7 +55,12 @@ export const bagWords = ({ bags }: SpreadItem): string =>
 function Bags({ count }: { count: number | undefined }) {
   return (
     <chakra.svg viewBox="0 0 56 64" width="56px" height="64px" aria-hidden>
-      <path d="M12 8 h32 l-3 6 q8 18 5 42 q-1 4 -5 4 H15 q-4 0 -5 -4 q-3 -24 5 -42 z" fill="none" stroke="currentColor" strokeWidth="2.5" />
+      <path
+        d="M12 8 h32 l-3 6 q8 18 5 42 q-1 4 -5 4 H15 q-4 0 -5 -4 q-3 -24 5 -42 z"
+        fill="none"
+        stroke="currentColor"
+        strokeWidth="2.5"
+      />
       <path d="M12 8 q16 6 32 0" fill="none" stroke="currentColor" strokeWidth="2.5" />
       {count !== undefined && (
         <text x="28" y="46" textAnchor="middle" fontSize="19" fontWeight="700" fill="currentColor">

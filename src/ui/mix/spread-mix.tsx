@@ -83,17 +83,21 @@ export function SpreadMix({ draft, change, hand, preview, onSaved }: SpreadMixPr
           site={hand.site}
           turfs={turfs}
           mix={mix}
-          which={(label) => isSpread({ form: label.card.form, ...(label.card.formulation && { formulation: label.card.formulation }) })}
+          which={(label) =>
+            isSpread({ form: label.card.form, ...(label.card.formulation && { formulation: label.card.formulation }) })
+          }
           none="No granule on the shelf: a label whose formulation is G is spread dry."
           change={(next) => change({ tanks: { ...draft.tanks, [SPREAD]: next } })}
         />
       </Box>
       <Box marginTop="22px" display="grid" gap="18px" gridTemplateColumns="minmax(0,1fr)">
-        {job && !job.ok && sentences(job.issues).map((text) => (
-          <Notice key={text} state="stop">
-            {text}
-          </Notice>
-        ))}
+        {job &&
+          !job.ok &&
+          sentences(job.issues).map((text) => (
+            <Notice key={text} state="stop">
+              {text}
+            </Notice>
+          ))}
         {plan && plan.reasons.length > 0 && <Held plan={plan} system={hand.system} />}
         {plan && <SpreadList items={plan.items} system={hand.system} title="Bags and weight" />}
         {plan && plan.items.length > 0 && (

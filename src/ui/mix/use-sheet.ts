@@ -85,6 +85,18 @@ export function useSheet(id: string | null) {
     await mutate();
     return issues;
   };
-  const away = waiting.length === 0 ? [] : [`The server is away: ${waiting.length} ${waiting.length === 1 ? "tick is" : "ticks are"} kept here and told when it is back.`];
-  return { sheet: shown, missing: id === null || (error !== undefined && !data), tick, tell, trouble: [...trouble, ...away], again: () => void mutate() };
+  const away =
+    waiting.length === 0
+      ? []
+      : [
+          `The server is away: ${waiting.length} ${waiting.length === 1 ? "tick is" : "ticks are"} kept here and told when it is back.`,
+        ];
+  return {
+    sheet: shown,
+    missing: id === null || (error !== undefined && !data),
+    tick,
+    tell,
+    trouble: [...trouble, ...away],
+    again: () => void mutate(),
+  };
 }

@@ -65,7 +65,9 @@ export function TextField({ label, of, error, hint, placeholder, quantity, ...in
   };
   return (
     <Field label={label} of={of} error={error} {...(hint !== undefined && { hint })}>
-      {(props) => <Input autoComplete="off" placeholder={placeholder && `e.g. ${placeholder}`} {...input} {...props} onBlur={left} />}
+      {(props) => (
+        <Input autoComplete="off" placeholder={placeholder && `e.g. ${placeholder}`} {...input} {...props} onBlur={left} />
+      )}
     </Field>
   );
 }

@@ -52,7 +52,12 @@ export function KeepIt({ quick, set, onKept }: KeepProps) {
     const file = quickFile(quick);
     if (!file?.ok) return;
     setBusy(true);
-    const text = JSON.stringify({ ...file.value, "x-person": quick.names.person.trim(), "x-made-at": nowMoment(), "x-method": quick.course ? "straight-course" : "area-catch" });
+    const text = JSON.stringify({
+      ...file.value,
+      "x-person": quick.names.person.trim(),
+      "x-made-at": nowMoment(),
+      "x-method": quick.course ? "straight-course" : "area-catch",
+    });
     const result = await send<Imported>("/api/jobs", { text });
     if (!result.ok) {
       setBusy(false);
@@ -91,9 +96,7 @@ export function KeepIt({ quick, set, onKept }: KeepProps) {
         ))}
       </Box>
       {taken.length > 0 && (
-        <Notice state="act">
-          {taken.join(", ")}: on record already. Give another name, or mix with what is there.
-        </Notice>
+        <Notice state="act">{taken.join(", ")}: on record already. Give another name, or mix with what is there.</Notice>
       )}
       {trouble.map((text) => (
         <Notice key={text} state="stop">

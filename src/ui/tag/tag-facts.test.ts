@@ -24,7 +24,15 @@ describe("the tag", () => {
       coverage: "4,000 sq ft",
       warns: "",
     });
-    expect(tagLines(tag).map(([name]) => name)).toEqual(["Tip", "Swath", "Course", "Caught", "A full tank covers", "Made"]);
+    expect(tagLines(tag).map(([name]) => name)).toEqual([
+      "Tip",
+      "Swath",
+      "Course",
+      "Caught",
+      "A full tank covers",
+      "A gallon covers",
+      "Made",
+    ]);
   });
   test("reads in metric", () => {
     const entry = calibrationOn(now);
