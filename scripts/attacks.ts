@@ -8,9 +8,9 @@ const ms = (n: number) => `${n.toFixed(0)} ms`;
 async function main(): Promise<void> {
   const fuzzed = await fuzz(3241, 400);
   console.log(
-    `fuzz: ${fuzzed.requests.toLocaleString("en-US")} requests, ${fuzzed.broken.length} answered with 5xx or not at all, slowest of the small ones ${ms(fuzzed.slowest)} (${fuzzed.slowestRoute}), longest wait of others beside the largest bodies ${ms(fuzzed.longestWait)}, peak memory ${fuzzed.memory} MB, every room readable afterwards: ${fuzzed.whole}`,
+    `fuzz: ${fuzzed.requests.toLocaleString("en-US")} requests, ${fuzzed.broken.length} answered with 5xx or not at all, slowest of the small ones ${ms(fuzzed.slowest)} (${fuzzed.slowestRoute}), longest wait of others beside the largest bodies ${ms(fuzzed.longestWait)}, peak memory ${fuzzed.memory} MB, unreadable afterwards: ${fuzzed.unread.length}`,
   );
-  for (const one of fuzzed.broken.slice(0, 20)) console.log(`  ${one}`);
+  for (const one of [...fuzzed.broken, ...fuzzed.unread].slice(0, 20)) console.log(`  ${one}`);
 
   const killed = await killInBursts(3242, 40);
   console.log(

@@ -13,8 +13,8 @@ export interface Fuzzed {
   readonly longestWait: number;
   /** MB. */
   readonly memory: number;
-  /** Whether every room could still be read afterwards. */
-  readonly whole: boolean;
+  /** What could not be read any more afterwards. */
+  readonly unread: readonly string[];
 }
 
 const ROUTES = [
@@ -272,8 +272,10 @@ export async function fuzz(port: number, rounds: number): Promise<Fuzzed> {
     going = false;
     await beside;
     const book = await fetch(`${url}/api/book`);
-    const whole = book.ok && ((await book.json()) as { aside: unknown[] }).aside.length === 0;
-    return { requests, broken, slowest: slowest.ms, slowestRoute: slowest.route, longestWait, memory: server.memory(), whole };
+    const unread = book.ok
+      ? ((await book.json()) as { aside: unknown[] }).aside.map((one) => JSON.stringify(one).slice(0, 300))
+      : ["the book as a whole"];
+    return { requests, broken, slowest: slowest.ms, slowestRoute: slowest.route, longestWait, memory: server.memory(), unread };
   } finally {
     await server.kill();
   }

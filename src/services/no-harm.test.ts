@@ -161,6 +161,13 @@ describe("granules spread dry", () => {
     expect(faults(saveSpread(records.db, book({ id: "spreading-00003" })))).toEqual([" held", " held"]);
     expect(faults(withdrawSpread(records.db, "spreading-00001"))).toEqual([" conflict"]);
   });
+  test("what goes into a tank is not booked as spread dry: nothing is kept that can't be read again", () => {
+    const wet = [{ labelId: ids.labels, rate: "0.3" }];
+    expect(faults(saveSpread(records.db, book({ products: wet })))).toEqual(["products[0].formulation conflict"]);
+    const both = [...(book().products as object[]), ...wet];
+    expect(faults(saveSpread(records.db, book({ products: both })))).toEqual(["products[1].formulation conflict"]);
+    expect(readBook(records.db)).toMatchObject({ spreadings: [], aside: [] });
+  });
   test("withdrawn they count no more", () => {
     must(saveSpread(records.db, book()));
     must(withdrawSpread(records.db, "spreading-00001"));

@@ -2,6 +2,7 @@ import {
   explainAll,
   given,
   good,
+  isSpread,
   lineText,
   spreadPlan,
   spreadSources,
@@ -32,6 +33,12 @@ export function readSpread(file: SpreadFile, shape: readonly Issue[] = []): Resu
   const faults = new Faults();
   faults.issues.push(...shape);
   const goods = readGoods(file, faults, soundIn(shape));
+  if (faults.issues.length > 0) return { ok: false, issues: faults.issues };
+  goods.products.forEach((product, i) => {
+    if (isSpread(product)) return;
+    const expected = "G, spread dry: what goes into a tank is mixed under a rig";
+    faults.add(`products[${i}].formulation`, "conflict", file.products?.[i]?.formulation ?? "", expected);
+  });
   if (faults.issues.length > 0) return { ok: false, issues: faults.issues };
   return good({ file, ...goods, overage: extra(file["x-overage"], "overage") });
 }
