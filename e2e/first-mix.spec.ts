@@ -72,9 +72,14 @@ test.describe("on a phone", () => {
 
     await page.goto("/mix");
     const second = hand(page);
-    await page.getByLabel("Add a product").selectOption({ label: product });
-    second.count.taps += 2;
-    second.count.fields += 1;
+    // The only product of a shelf is chosen already.
+    const [shelf, rate] = [page.getByLabel("Add a product"), page.getByLabel(`Rate of ${product}`)];
+    await expect(shelf.or(rate).first()).toBeVisible();
+    if (!(await rate.isVisible())) {
+      await shelf.selectOption({ label: product });
+      second.count.taps += 2;
+      second.count.fields += 1;
+    }
     await second.tap(page.getByRole("button", { name: "Save the sheet and pour" }));
     await expect(page).toHaveURL(/\/mix\/sheet\?id=/);
     console.log(`second mix: ${second.seconds()} s, ${second.count.taps} taps, ${second.count.fields} field, 1 room`);
