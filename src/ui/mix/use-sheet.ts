@@ -5,7 +5,7 @@ import useSWR from "swr";
 import type { Issue } from "@/core/contents";
 import type { Sheet } from "@/formats/book";
 import { fetchJson, send, sentences, unreachable } from "../data/book";
-import { useKept } from "../data/kept-here";
+import { keep, readKept, useKept } from "../data/kept-here";
 
 /** How often another device's ticks are looked for, ms. */
 const LOOK_AGAIN = 2500;
@@ -18,6 +18,9 @@ interface Tick {
   readonly done: boolean;
 }
 
+/** The ticks that wait, as they are kept now: what a screen was drawn with may be of before. */
+const queueOf = (key: string): readonly Tick[] => readKept<readonly Tick[]>(key) ?? [];
+
 /** A sheet with its ticks, kept on the server: a reload loses none, two devices agree. */
 export function useSheet(id: string | null) {
   const url = `/api/sheets/${encodeURIComponent(id ?? "")}`;
@@ -27,19 +30,21 @@ export function useSheet(id: string | null) {
   });
   const [trouble, setTrouble] = useState<readonly string[]>([]);
   /** Ticks that the server hasn't heard of yet, in their order: it was away. */
-  const [waiting = [], setWaiting] = useKept<readonly Tick[]>(`ticks:${id ?? ""}`);
+  const key = `ticks:${id ?? ""}`;
+  const [waiting = []] = useKept<readonly Tick[]>(key);
+  const wait = (tick: Tick) => keep(key, [...queueOf(key), tick]);
 
   const tick = async (step: string, done: boolean) => {
     if (!data) return;
     // One after the other: what came first is told first.
-    if (waiting.length > 0) return setWaiting([...waiting, { step, done }]);
+    if (queueOf(key).length > 0) return wait({ step, done });
     const ticked = (of: Sheet): Sheet => ({ ...of, done: done ? [...of.done, step] : of.done.filter((s) => s !== step) });
     // Until the answer is there a poll doesn't count: it may be of before the tick.
     await mutate(
       async (known) => {
         const result = await send<{ done: string[] }>(`${url}/ticks`, { step, done });
         if (result === unreachable) {
-          setWaiting([...waiting, { step, done }]);
+          wait({ step, done });
           return known ?? data;
         }
         setTrouble(result.ok ? [] : sentences(result.issues));
@@ -51,22 +56,26 @@ export function useSheet(id: string | null) {
     if (data.run && step.endsWith(".top-up")) await mutate();
   };
   // What waits is told as soon as the server answers again; what it refuses then is said, and taken off.
-  const next = waiting[0];
+  const anyWaits = waiting.length > 0;
   useEffect(() => {
-    if (!next) return;
-    const timer = setInterval(() => {
-      void (async () => {
-        const result = await send<{ done: string[] }>(`${url}/ticks`, next);
-        if (result === unreachable) return;
-        setTrouble(result.ok ? [] : sentences(result.issues));
-        setWaiting(waiting.length > 1 ? waiting.slice(1) : undefined);
-        await mutate();
-      })();
-    }, TELL_AGAIN);
+    if (!anyWaits) return;
+    let telling = false;
+    const tellNext = async () => {
+      const [next] = queueOf(key);
+      if (!next || telling) return;
+      telling = true;
+      const result = await send<{ done: string[] }>(`${url}/ticks`, next);
+      telling = false;
+      if (result === unreachable) return;
+      setTrouble(result.ok ? [] : sentences(result.issues));
+      // The line may have grown meanwhile, or another page have told the first of it.
+      const [first, ...rest] = queueOf(key);
+      if (first?.step === next.step && first.done === next.done) keep(key, rest.length > 0 ? rest : undefined);
+      await mutate();
+    };
+    const timer = setInterval(() => void tellNext(), TELL_AGAIN);
     return () => clearInterval(timer);
-    // Told once for each that is first in the line.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [next]);
+  }, [anyWaits, key, url, mutate]);
   const shown = data && {
     ...data,
     done: waiting.reduce<readonly string[]>(
