@@ -68,4 +68,28 @@ describe("aftercare of one tank", () => {
       }),
     );
   });
+
+  test("what one product asks of itself doesn't hide what another asks of it", () => {
+    const twice = wants("A", { keepDry: hours(24), waterWithin: hours(20) });
+    expect(aftercareClashes([twice])).toEqual([]);
+    expect(aftercareClashes([twice, wants("B", { waterWithin: hours(22) })]).map((c) => c.between)).toEqual([["B", "A"]]);
+    expect(aftercareClashes([twice, wants("B", { keepDry: hours(21) })]).map((c) => c.between)).toEqual([["A", "B"]]);
+  });
+
+  test("of products that ask for several things, it holds exactly where two of them have no hour in common", () => {
+    const one = fc.record({ keepDry: hour, waterWithin: hour });
+    fc.assert(
+      fc.property(fc.array(one, { minLength: 1, maxLength: 5 }), (asked) => {
+        const tank = asked.map(({ keepDry, waterWithin }, i) =>
+          wants(`p${i}`, {
+            ...(keepDry && { keepDry: hours(keepDry) }),
+            ...(waterWithin && { waterWithin: hours(waterWithin) }),
+          }),
+        );
+        const open = (dry: number, by: number) => Array.from({ length: 41 }, (_, h) => h).some((h) => h >= dry && h <= by);
+        const clash = asked.some((a, i) => asked.some((b, j) => i !== j && !open(a.keepDry ?? 0, b.waterWithin ?? 40)));
+        expect(aftercareClashes(tank).length > 0).toBe(clash);
+      }),
+    );
+  });
 });

@@ -44,39 +44,53 @@ export interface Clash {
 
 const SLACK = 1e-9;
 
-/** The hardest wish of all products of a tank: the longest dry, the earliest deadline, the depths that suit all. */
-export function afterTank(products: readonly Wants[]): AfterTank {
+/** What all products of a tank ask, each with its name. */
+function asksOf(products: readonly Wants[]) {
   const asks = <K extends "time" | "length">(of: (care: Aftercare) => Entered<K> | undefined): Ask<K>[] =>
     products.flatMap(({ name, aftercare }) => {
       const value = aftercare && of(aftercare);
       return value ? [{ of: name, value }] : [];
     });
-  const hardest = <K extends "time" | "length">(all: readonly Ask<K>[], sign: 1 | -1): Ask<K> | null =>
-    all.length === 0 ? null : all.reduce((a, b) => (sign * (raw(b.value.value) - raw(a.value.value)) > 0 ? b : a));
-  const dry = hardest(
-    asks((care) => care.keepDry),
-    1,
-  );
+  return {
+    dry: asks((care) => care.keepDry),
+    by: asks((care) => care.waterWithin),
+    least: asks((care) => care.waterLeast),
+    most: asks((care) => care.waterMost),
+  };
+}
+
+const size = ({ value }: Ask<"time" | "length">): number => raw(value.value);
+
+/** The hardest wish of all products of a tank: the longest dry, the earliest deadline, the depths that suit all. */
+export function afterTank(products: readonly Wants[]): AfterTank {
+  const asks = asksOf(products);
+  const most = <K extends "time" | "length">(all: readonly Ask<K>[]): Ask<K> | null =>
+    [...all].sort((a, b) => size(b) - size(a))[0] ?? null;
+  const least = <K extends "time" | "length">(all: readonly Ask<K>[]): Ask<K> | null =>
+    [...all].sort((a, b) => size(a) - size(b))[0] ?? null;
+  const dry = most(asks.dry);
   // Its own deadline is its own label's matter: only what another product keeps dry makes it a question.
   const open = products.find(
     ({ name, aftercare }) => aftercare?.waterLeast && !aftercare.waterWithin && dry !== null && dry.of !== name,
   );
   return {
     dry,
-    by: hardest(
-      asks((care) => care.waterWithin),
-      -1,
-    ),
-    least: hardest(
-      asks((care) => care.waterLeast),
-      1,
-    ),
-    most: hardest(
-      asks((care) => care.waterMost),
-      -1,
-    ),
+    by: least(asks.by),
+    least: most(asks.least),
+    most: least(asks.most),
     openOf: open?.name ?? null,
   };
+}
+
+/** Of what one product asks at least and another at most, the two that are farthest past each other; their own card is their matter. */
+function worst<K extends "time" | "length">(
+  least: readonly Ask<K>[],
+  most: readonly Ask<K>[],
+): readonly [Ask<K>, Ask<K>] | undefined {
+  const pairs = least.flatMap((a) =>
+    most.filter((b) => a.of !== b.of && size(a) > size(b) * (1 + SLACK)).map((b) => [a, b] as const),
+  );
+  return pairs.sort(([a, b], [c, d]) => size(c) - size(d) - (size(a) - size(b)))[0];
 }
 
 /**
@@ -84,18 +98,24 @@ export function afterTank(products: readonly Wants[]): AfterTank {
  * every week.
  */
 export function aftercareClashes(products: readonly Wants[]): Clash[] {
-  const { dry, by, least, most } = afterTank(products);
+  const asks = asksOf(products);
   const clashes: Clash[] = [];
-  if (dry && by && dry.of !== by.of && raw(dry.value.value) > raw(by.value.value) * (1 + SLACK))
+  const hours = worst(asks.dry, asks.by);
+  if (hours) {
+    const [dry, by] = hours;
     clashes.push({
       between: [by.of, dry.of],
       text: `${by.of} must be watered in within ${showEntered(by.value)}, ${dry.of} must stay dry for ${showEntered(dry.value)}`,
     });
-  if (least && most && least.of !== most.of && raw(least.value.value) > raw(most.value.value) * (1 + SLACK))
+  }
+  const depths = worst(asks.least, asks.most);
+  if (depths) {
+    const [least, most] = depths;
     clashes.push({
       between: [least.of, most.of],
       text: `${least.of} wants at least ${showEntered(least.value)} of water, ${most.of} at most ${showEntered(most.value)}`,
     });
+  }
   return clashes;
 }
 
