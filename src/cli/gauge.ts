@@ -61,8 +61,7 @@ function spread(command: string, job: SpreadJob, batch: boolean): Outcome {
         expected: "a product for the tank: they have no loads",
       }),
     ]);
-  const missing = job.sites.length > 0 ? [] : [NO_SITES];
-  if (missing.length > 0) return refused(missing.map(lineFor));
+  if (job.sites.length === 0) return refused([lineFor(NO_SITES)]);
   return { out: JSON.stringify(spreadMixResult(planOfSpread(job)), null, 2), err: "", exit: 0 };
 }
 

@@ -11,6 +11,7 @@ export * from "./quantity/unit";
 export { SHAPES, type Dimension, type UnitOf } from "./quantity/units";
 export * from "./working/explain";
 export * from "./working/rule";
+export * from "./working/thousand";
 export * from "./working/units";
 export * from "./calibration/boom";
 export * from "./calibration/calibrate";

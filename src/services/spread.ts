@@ -80,21 +80,16 @@ export function saveSpread(db: Records, input: unknown): Result<{ id: string }> 
     turfs,
   );
   if (strange.length > 0) return bad(...strange);
-  const file = (access: Access, aside: SetAside[]) =>
-    spreadWish({
+  const judged = (access: Access) => {
+    const aside: SetAside[] = [];
+    const siteIds = input.stops.map((s) => s.siteId);
+    const job = spreadWish({
       products: products.value,
       stops: input.stops.map((stop, i) => ({ ...stop, site: sites[i]!.site })),
-      counted: countedOf(
-        access,
-        input.stops.map((s) => s.siteId),
-        aside,
-      ),
+      counted: countedOf(access, siteIds, aside),
       date: day.value,
       except: input.id,
     });
-  const judged = (access: Access) => {
-    const aside: SetAside[] = [];
-    const job = file(access, aside);
     if (aside.length > 0) return bad(...asideFaults(aside));
     const read = readSpread(job);
     if (!read.ok) return read;

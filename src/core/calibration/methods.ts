@@ -181,57 +181,53 @@ export const METHODS: readonly Method[] = [
     steps: ["Fill in size, pressure, speed and swath.", "Catch the flow before you mix from it."],
     sketch: "none",
   },
+  // A hose-end head by its flow alone.
+  {
+    id: "head-flow",
+    title: "Flow through the head alone",
+    about: "Flow and setting tell the seconds for 1,000 sq ft: no area to walk. You keep that pace by the watch.",
+    kinds: ["hose-end"],
+    pace: "asked",
+    flows: CATCHES,
+    needs: ["watch", "bucket"],
+    gather: ["watch", "bucket with marks", "hose, head and jar as in work, clean water"],
+    steps: [
+      "Catch what leaves the head, through the hose, for half a minute. Do it again.",
+      "Cover 1,000 sq ft in the seconds that come out.",
+    ],
+    sketch: "none",
+  },
+  // A straight course as long as makes 1,000 sq ft under a boom.
+  {
+    id: "straight-course-boom",
+    title: "Straight course, driven",
+    about: "As long as makes 1,000 sq ft under the boom: the watch shows the pace.",
+    kinds: ["boom"],
+    pace: "timed-run",
+    flows: ["outlet-catches", "metered-flow", "timed-catch"],
+    needs: TIMED,
+    gather: ["two pegs", "long tape", "watch", "jugs with marks", "clean water"],
+    steps: [
+      "Rolling start: be at working speed before the first peg, 15 ft (5 m) ahead of it.",
+      "Drive it three times in working gear and throttle.",
+      "Standing still at the same throttle, catch each outlet.",
+    ],
+    sketch: "course",
+  },
 ];
-
-/** A hose-end head by its flow alone. */
-const HEAD_FLOW: Method = {
-  id: "head-flow",
-  title: "Flow through the head alone",
-  about: "Flow and setting tell the seconds for 1,000 sq ft: no area to walk. You keep that pace by the watch.",
-  kinds: ["hose-end"],
-  pace: "asked",
-  flows: CATCHES,
-  needs: ["watch", "bucket"],
-  gather: ["watch", "bucket with marks", "hose, head and jar as in work, clean water"],
-  steps: [
-    "Catch what leaves the head, through the hose, for half a minute. Do it again.",
-    "Cover 1,000 sq ft in the seconds that come out.",
-  ],
-  sketch: "none",
-};
 
 /** Whether a method catches for a time of its own, and not for as long as the walk took. */
 export const hasOwnCatchTime = (id: MethodId, flow?: FlowKind): boolean =>
   flow === "fill-time" || !["area-catch", "acre-128"].includes(id);
 
-/** A straight course as long as makes 1,000 sq ft under a boom. */
-const BOOM_COURSE: Method = {
-  id: "straight-course-boom",
-  title: "Straight course, driven",
-  about: "As long as makes 1,000 sq ft under the boom: the watch shows the pace.",
-  kinds: ["boom"],
-  pace: "timed-run",
-  flows: ["outlet-catches", "metered-flow", "timed-catch"],
-  needs: TIMED,
-  gather: ["two pegs", "long tape", "watch", "jugs with marks", "clean water"],
-  steps: [
-    "Rolling start: be at working speed before the first peg, 15 ft (5 m) ahead of it.",
-    "Drive it three times in working gear and throttle.",
-    "Standing still at the same throttle, catch each outlet.",
-  ],
-  sketch: "course",
-};
-
-const ALL: readonly Method[] = [...METHODS, HEAD_FLOW, BOOM_COURSE];
-
-export const methodOf = (id: string): Method | undefined => ALL.find((m) => m.id === id);
+export const methodOf = (id: string): Method | undefined => METHODS.find((m) => m.id === id);
 
 /** The methods for a kind of rig, those first for which nothing lacks; each with what it lacks. */
 export function methodsFor(
   kind: RigKind,
   lacking: readonly Need[],
 ): readonly { readonly method: Method; readonly lacks: readonly Need[] }[] {
-  return ALL.filter((m) => m.kinds.includes(kind))
+  return METHODS.filter((m) => m.kinds.includes(kind))
     .map((method) => ({ method, lacks: method.needs.filter((need) => lacking.includes(need)) }))
     .sort((a, b) => a.lacks.length - b.lacks.length);
 }

@@ -1,9 +1,7 @@
 import { quantity } from "../quantity/quantity";
+import { THOUSAND } from "../working/thousand";
 import { constant, derive, given, num, nums, rule, type Derived, type Source } from "../working/rule";
 import type { PaceEvidence, RigBasics } from "./evidence";
-
-/** The area that a pace is stated for. */
-export const THOUSAND = constant("area", quantity("area", 1000, "ft2"), "1,000 sq ft");
 
 export const meanTimeRule = rule({
   id: "mean-time",

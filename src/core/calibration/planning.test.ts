@@ -19,7 +19,7 @@ import {
   speedForFlowRule,
 } from "./required-flow";
 import { RIG_KINDS } from "./evidence";
-import { THOUSAND } from "./pace";
+import { THOUSAND } from "../working/thousand";
 import { TIP_SIZES } from "./tips";
 
 const of = <K extends Parameters<typeof entered>[1]>(text: string, kind: K) => given(entered(text, kind), text);

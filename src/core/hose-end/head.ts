@@ -1,7 +1,8 @@
 import type { Entered } from "../quantity/parse";
 import { make, raw, type Quantity } from "../quantity/kinds";
-import { constant, derive, given, num, rule, type Derived, type Source } from "../working/rule";
+import { derive, given, num, rule, type Derived, type Source } from "../working/rule";
 import { quantity } from "../quantity/quantity";
+import { THOUSAND } from "../working/thousand";
 
 /**
  * Hose-end heads: two families. A *metered feed* draws so much product a minute whatever the water does; a *dial* gives
@@ -82,8 +83,6 @@ export const drawRule = rule({
   source: "definition",
   compute: ({ volume, time }) => num(volume) / num(time),
 });
-
-const THOUSAND = constant("area", quantity("area", 1000, "ft2"), "1,000 sq ft");
 
 /** What is drawn from the jar, water of a diluted one included. */
 export const drawnAt = (head: Head, flow: Source<"flow">): Source<"flow"> =>

@@ -1,7 +1,8 @@
 import { make, raw, type Quantity } from "../quantity/kinds";
 import type { Entered } from "../quantity/parse";
-import { constant, derive, num, rule, type Derived, type Source } from "../working/rule";
+import { derive, num, rule, type Derived, type Source } from "../working/rule";
 import { quantity } from "../quantity/quantity";
+import { THOUSAND } from "../working/thousand";
 import { drawnAt, type Head } from "./head";
 
 /**
@@ -29,8 +30,6 @@ export const jarProductRule = rule({
   source: "1/k of the jar is product",
   compute: ({ jar, strength }) => num(jar) / num(strength),
 });
-
-const THOUSAND = constant("area", quantity("area", 1000, "ft2"), "1,000 sq ft");
 
 /** A setting and a jar that give the label rate at a pace. */
 export interface HeadPair {

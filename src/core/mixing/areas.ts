@@ -55,6 +55,10 @@ export const overageRule = rule({
   compute: ({ area, overage }) => num(area) * (1 + num(overage)),
 });
 
+/** Areas as one: a single one stands for itself, several are added up. @param zones at least one */
+export const areaOf = (zones: readonly Source<"area">[]): Source<"area"> =>
+  zones.length === 1 ? zones[0]! : derive(siteAreaRule, { zones });
+
 /** The spray that an area takes. */
 export const sprayFor = (area: Source<"area">, sprayVolume: Source<"sprayVolume">): Derived<"volume"> =>
   derive(siteSprayRule, { sprayVolume, area });

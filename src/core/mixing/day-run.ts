@@ -1,6 +1,6 @@
 import { derive, num, nums, rule, type Derived, type Source } from "../working/rule";
 import type { Amount, AmountFor } from "./amounts";
-import { coversRule, siteAreaRule, siteSprayRule } from "./areas";
+import { areaOf, coversRule, siteAreaRule, siteSprayRule } from "./areas";
 import { splitLoads, type LoadMode } from "./loads";
 import { placeRefills, type Stretch } from "./refills";
 
@@ -134,8 +134,7 @@ export function dayRun(input: RunInput): DayRun {
     return pieces;
   };
   const sprayOf = (pieces: readonly Piece[]): Derived<"volume"> => {
-    const zones = pieces.map((p) => p.covers);
-    const area = zones.length === 1 ? zones[0]! : derive(siteAreaRule, { zones });
+    const area = areaOf(pieces.map((p) => p.covers));
     return derive(siteSprayRule, { sprayVolume, area });
   };
 

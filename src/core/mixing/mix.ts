@@ -7,7 +7,7 @@ import { explainAll, type Line } from "../working/explain";
 import { derive, given, num, type AnySource, type Derived, type Source } from "../working/rule";
 import type { System } from "../working/units";
 import { amountFor, costOf, type Amount, type AmountFor } from "./amounts";
-import { coverageRule, coversRule, overageRule, siteAreaRule, sprayFor } from "./areas";
+import { coverageRule, coversRule, areaOf, overageRule, sprayFor } from "./areas";
 import { dayRun, type DayRun, type Lawn } from "./day-run";
 import { fixedVolumeEffect, mixedFor } from "./fixed-volume";
 import { loadCount, MOST_LOADS, splitLoads, underLeast, type LoadMode } from "./loads";
@@ -222,8 +222,7 @@ function siteSpray(
   site: MixSite,
   { sprayVolume, overage }: Pick<MixInput, "sprayVolume" | "overage">,
 ): { area: Source<"area">; meant: Source<"area">; spray: Derived<"volume"> } {
-  const zones = site.zones.map((z) => given(z.area, z.name));
-  const area = zones.length === 1 ? zones[0]! : derive(siteAreaRule, { zones });
+  const area = areaOf(site.zones.map((z) => given(z.area, z.name)));
   const meant = withOverage(area, overage);
   return { area, meant, spray: sprayFor(meant, sprayVolume) };
 }

@@ -1,7 +1,7 @@
 import { quantity } from "../quantity/quantity";
 import { constant, derive, given, type AnySource, type Derived, type Source } from "../working/rule";
 import { amountFor, costOf } from "./amounts";
-import { overageRule, siteAreaRule } from "./areas";
+import { areaOf, overageRule } from "./areas";
 import { judge, type Judgement } from "./judge";
 import type { MixSite } from "./mix";
 import { enough, type Package } from "./packages";
@@ -30,8 +30,7 @@ export function spreadItems({ products, sites, overage }: Spreading, held: reado
   return sites
     .filter((site) => !held.includes(site.name))
     .flatMap((site) => {
-      const zones = site.zones.map((z) => given(z.area, z.name));
-      const whole = zones.length === 1 ? zones[0]! : derive(siteAreaRule, { zones });
+      const whole = areaOf(site.zones.map((z) => given(z.area, z.name)));
       const area = overage ? derive(overageRule, { area: whole, overage }) : whole;
       return products.filter(isSpread).map((product): SpreadItem => {
         const total = amountFor(product)(area, NO_SPRAY) as Derived<"mass">;

@@ -1,16 +1,14 @@
 import fc from "fast-check";
 import { entered } from "../quantity/parse";
-import { quantity } from "../quantity/quantity";
 import { expectNear } from "../testing/near";
-import { constant, given, num } from "../working/rule";
+import { given, num } from "../working/rule";
 import { sprayFor } from "./areas";
 import { wholeTanks } from "./whole-tanks";
 
-const count = (n: number) => constant("count", quantity("count", n, ""), "full tanks");
 const offered = (area: string, volume: string, usable: string, relative: number | null = 0.03) => {
   const ground = given(entered(area, "area"), "lawn");
   const q = given(entered(volume, "sprayVolume"), "spray volume");
-  return wholeTanks(sprayFor(ground, q), ground, given(entered(usable, "volume"), "tank"), count, relative);
+  return wholeTanks(sprayFor(ground, q), ground, given(entered(usable, "volume"), "tank"), relative);
 };
 
 test("an acre that needs 101.4 gal of a 100 gal tank is one tank (common practice)", () => {

@@ -1,4 +1,5 @@
-import { derive, num, rule, type Derived, type Source } from "../working/rule";
+import { quantity } from "../quantity/quantity";
+import { constant, derive, num, rule, type Derived, type Source } from "../working/rule";
 import { loadCount } from "./loads";
 
 /**
@@ -35,12 +36,12 @@ export function wholeTanks(
   spray: Source<"volume">,
   area: Source<"area">,
   usable: Source<"volume">,
-  count: (n: number) => Source<"count">,
   relative: number | null,
 ): WholeTanks | null {
   const loads = loadCount(spray, usable) - 1;
   if (loads < 1) return null;
   const ratio = (num(usable) * loads) / num(spray);
   if (1 - ratio > Math.max(WHOLE_WITHIN, relative ?? 0) * (1 + 1e-9)) return null;
-  return { sprayVolume: derive(wholeTanksRule, { usable, loads: count(loads), area }), loads, ratio };
+  const count = constant("count", quantity("count", loads, ""), "full tanks");
+  return { sprayVolume: derive(wholeTanksRule, { usable, loads: count, area }), loads, ratio };
 }

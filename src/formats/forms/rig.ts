@@ -97,6 +97,13 @@ const headForm = yup.object({
   water: headField("jarVolume", madeUp),
 });
 
+/** What measures a weight: its step, and all that it takes. */
+const weighing = (example: string, rule: string) => ({
+  name: nameField(example),
+  step: quantityField("scaleStep").test("step", atMost("scaleStep", "capacity", "scaleCapacity", rule)),
+  capacity: quantityField("scaleCapacity"),
+});
+
 export const rigForm = yup.object({
   name: nameField("Blue backpack"),
   kind: choiceField(RIG_KINDS),
@@ -138,12 +145,7 @@ export const rigForm = yup.object({
   scales: yup
     .array(
       yup.object({
-        name: nameField("kitchen-type scale"),
-        step: quantityField("scaleStep").test(
-          "step",
-          atMost("scaleStep", "capacity", "scaleCapacity", "a step is less than all it weighs"),
-        ),
-        capacity: quantityField("scaleCapacity"),
+        ...weighing("kitchen-type scale", "a step is less than all it weighs"),
       }),
     )
     .defined()
@@ -151,13 +153,8 @@ export const rigForm = yup.object({
   cups: yup
     .array(
       yup.object({
-        name: nameField("scoop"),
+        ...weighing("scoop", "a mark is less than all it holds"),
         product: nameField("as on its label"),
-        step: quantityField("scaleStep").test(
-          "step",
-          atMost("scaleStep", "capacity", "scaleCapacity", "a mark is less than all it holds"),
-        ),
-        capacity: quantityField("scaleCapacity"),
       }),
     )
     .defined()

@@ -1,8 +1,8 @@
 import {
+  areaOf,
   bad,
   calibrate,
   constant,
-  derive,
   explainAll,
   given,
   good,
@@ -21,7 +21,6 @@ import {
   roomInJar,
   roomOf,
   show,
-  siteAreaRule,
   sprayFor,
   wholeTanks,
   type AnySource,
@@ -96,7 +95,7 @@ export function planOf(job: Job, progress?: Progress): Result<Planned> {
   const calibration = calibrate(job.calibration);
   const filled = fillVolume(job, calibration);
   if (!filled.ok) return filled;
-  const less = oneLess(job, calibration);
+  const less = job.oneLess ? oneLess(job, calibration) : null;
   if (job.oneLess && !less)
     return bad({
       path: "x-one-less",
@@ -105,12 +104,12 @@ export function planOf(job: Job, progress?: Progress): Result<Planned> {
       expected: "only of one site, where what the full tanks leave over is within the calibration's band or 5 %",
     });
   const input: MixInput = {
-    sprayVolume: job.oneLess ? less!.sprayVolume : filled.value,
+    sprayVolume: less?.sprayVolume ?? filled.value,
     tank,
     products,
     sites,
     loads,
-    leaves: job.oneLess ? less!.sprayVolume : calibration.sprayVolume,
+    leaves: less?.sprayVolume ?? calibration.sprayVolume,
     hoseEnd: job.rig.kind === "hose-end",
     head: calibration.hoseEnd,
     date: job.file.date,
@@ -141,14 +140,11 @@ export function planOf(job: Job, progress?: Progress): Result<Planned> {
 export function oneLess({ rig, tank, sites, run, overage }: Job, calibration: Calibration): WholeTanks | null {
   const [site, ...others] = sites;
   if (!tank || !site || others.length > 0 || run || rig.head || overage) return null;
-  const zones = site.zones.map((zone) => given(zone.area, zone.name));
-  const area = zones.length === 1 ? zones[0]! : derive(siteAreaRule, { zones });
-  const count = (n: number) => constant("count", quantity("count", n, ""), "full tanks");
+  const area = areaOf(site.zones.map((zone) => given(zone.area, zone.name)));
   return wholeTanks(
     sprayFor(area, calibration.sprayVolume),
     area,
     given(tank.usable, "usable volume"),
-    count,
     calibration.uncertainty?.relative ?? null,
   );
 }

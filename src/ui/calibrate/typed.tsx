@@ -2,7 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
-import { bareUnit, parseField, understood, unitText, withUnit, wordsFor, type Field as FieldName } from "@/core/contents";
+import { bareUnit, parseField, understood, unitText, wordsFor, type Field as FieldName } from "@/core/contents";
 import { useSystem } from "../data/in-hand";
 import { TextField } from "../parts/field";
 
@@ -37,11 +37,8 @@ export function Typed({ label, field, value, onChange, optional = false, placeho
         placeholder={placeholder}
         list={list}
         onChange={(e) => onChange(e.target.value)}
-        onBlur={() => {
-          setLeft(true);
-          const full = withUnit(field, value, system);
-          if (full !== value) onChange(full);
-        }}
+        quantity={field}
+        onBlur={() => setLeft(true)}
       />
       {choices && (
         <datalist id={list}>

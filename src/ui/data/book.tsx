@@ -101,10 +101,10 @@ export const unreachable: { readonly ok: false; readonly issues: readonly Issue[
   ],
 };
 
-/** Has the book read again. */
-export function useReadAgain(): () => Promise<unknown> {
+/** Has the book read again; what was read, where it could be. */
+export function useReadAgain(): () => Promise<Book | undefined> {
   const { mutate } = useSWRConfig();
-  return () => mutate(BOOK);
+  return () => mutate<Book>(BOOK);
 }
 
 /** Sends, and has the book read again where it was kept. */

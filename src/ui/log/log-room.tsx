@@ -28,6 +28,9 @@ export function LogRoom() {
   const [trouble, setTrouble] = useState<readonly string[]>([]);
   const saveOnce = useSaveOnce();
   const corrected = new Set(book.applications.map((a) => a.corrects));
+  const days = new Map<string, ApplicationEntry[]>();
+  for (const one of book.applications)
+    if (!one.isVoid && !corrected.has(one.id)) days.set(one.date, [...(days.get(one.date) ?? []), one]);
   /** The record that is to be struck, and of which it has to be said why. */
   const [asked, setAsked] = useState<string>();
   const undo = async (entry: ApplicationEntry, why: string) => {
@@ -65,7 +68,7 @@ export function LogRoom() {
           <Box as="ul" listStyleType="none" aria-label="What went down">
             {book.applications.map((entry, i) => (
               <Fragment key={entry.id}>
-                {entry.date !== book.applications[i - 1]?.date && <Day date={entry.date} entries={book.applications} />}
+                {entry.date !== book.applications[i - 1]?.date && <Day date={entry.date} stands={days.get(entry.date) ?? []} />}
                 <Record
                   entry={entry}
                   old={corrected.has(entry.id)}
@@ -92,12 +95,10 @@ export function LogRoom() {
   );
 }
 
-/** A day of work: its date, the sites that were done, how many products went down. */
-function Day({ date, entries }: { date: string; entries: readonly ApplicationEntry[] }) {
+/** A day of work: its date, and the sites of what stands. */
+function Day({ date, stands }: { date: string; stands: readonly ApplicationEntry[] }) {
   const { book } = useBook();
-  const old = new Set(entries.map((e) => e.corrects));
-  const of = entries.filter((e) => e.date === date && !e.isVoid && !old.has(e.id));
-  const sites = [...new Set(of.map((e) => book.sites.find((s) => s.id === e.siteId)?.site.name ?? "a site"))];
+  const sites = [...new Set(stands.map((e) => book.sites.find((s) => s.id === e.siteId)?.site.name ?? "a site"))];
   return (
     <Box
       as="li"

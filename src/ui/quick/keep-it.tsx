@@ -7,7 +7,7 @@ import { sameName } from "@/core/contents";
 import type { Book } from "@/formats/book";
 import type { Imported } from "@/formats/import";
 import { rateAt, rowName } from "@/formats/card/choice";
-import { fetchJson, send, sentences, useBook, useReadAgain } from "../data/book";
+import { send, sentences, useBook, useReadAgain } from "../data/book";
 import { nowMoment } from "../data/clock";
 import { useInHand } from "../data/in-hand";
 import { keep } from "../data/kept-here";
@@ -41,13 +41,9 @@ export function KeepIt({ quick, set, onKept }: KeepProps) {
   const again = useReadAgain();
   const [trouble, setTrouble] = useState<readonly string[]>([]);
   const [busy, setBusy] = useState(false);
-  const names = NAMES.map(([key]) => quick.names[key].trim());
-  const missing = names.some((name) => name === "");
-  const taken = (["rigs", "labels", "sites"] as const).flatMap((kind, i) => {
-    const name = names[[0, 2, 3][i]!]!;
-    const found = named(book, kind, name);
-    return found ? [found] : [];
-  });
+  const missing = NAMES.some(([key]) => quick.names[key].trim() === "");
+  const here = onRecord(book, quick.names);
+  const taken = [here.rig?.rig.name, here.label?.card.name, here.site?.site.name].filter((name) => name !== undefined);
   const save = async () => {
     const file = quickFile(quick);
     if (!file?.ok) return;
@@ -63,12 +59,7 @@ export function KeepIt({ quick, set, onKept }: KeepProps) {
       setBusy(false);
       return setTrouble(sentences(result.issues));
     }
-    await again();
-    const now = await fetchJson<Book>("/api/book");
-    const rig = now.rigs.find((r) => sameName(r.rig.name, names[0]!));
-    const person = now.people.find((p) => sameName(p.name, names[1]!));
-    const label = now.labels.find((l) => sameName(l.card.name, names[2]!));
-    const site = now.sites.find((s) => sameName(s.site.name, names[3]!));
+    const { rig, person, label, site } = onRecord((await again()) ?? book, quick.names);
     if (rig && person && site) choose({ rigId: rig.id, personId: person.id, siteId: site.id });
     if (label) {
       const choice = { row: 0, point: "least", from: rowName(label.card, 0) } as const;
@@ -112,13 +103,13 @@ export function KeepIt({ quick, set, onKept }: KeepProps) {
   );
 }
 
-function named(book: Book, kind: "rigs" | "labels" | "sites", name: string): string | undefined {
-  if (name === "") return undefined;
-  const all =
-    kind === "rigs"
-      ? book.rigs.map((r) => r.rig.name)
-      : kind === "labels"
-        ? book.labels.map((l) => l.card.name)
-        : book.sites.map((s) => s.site.name);
-  return all.find((one) => sameName(one, name));
+/** What stands on record under the names of a mix. */
+function onRecord(book: Book, names: Quick["names"]) {
+  const is = (name: string, key: keyof Quick["names"]) => sameName(name, names[key]);
+  return {
+    rig: book.rigs.find((r) => is(r.rig.name, "rig")),
+    person: book.people.find((p) => is(p.name, "person")),
+    label: book.labels.find((l) => is(l.card.name, "product")),
+    site: book.sites.find((s) => is(s.site.name, "site")),
+  };
 }

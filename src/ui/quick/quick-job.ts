@@ -1,9 +1,11 @@
 import {
   calibrate,
   coverageOf,
+  entered,
   good,
   groundIsOpen,
   parseField,
+  raw,
   type Calibration,
   type Derived,
   type Field,
@@ -97,16 +99,10 @@ function calibrationOf(quick: Quick): CalibrationText | undefined {
   const pace = quick.course
     ? distance !== undefined && swath !== undefined && ({ kind: "timed-run", distance, swath, times } as const)
     : area !== undefined && ({ kind: "timed-area", area, times } as const);
-  const mean = times.reduce((sum, time) => sum + secondsOf(time), 0) / times.length;
+  const mean = times.reduce((sum, time) => sum + raw(entered(time, "time").value), 0) / times.length;
   const time = quick.caughtFor.trim() === "" ? `${Number(mean.toFixed(2))} s` : text("catchTime", quick.caughtFor);
   if (!pace || time === undefined) return undefined;
   return { pace, flow: { kind: "timed-catch", catches: [{ volume, time }] } };
-}
-
-function secondsOf(time: string): number {
-  const read = parseField("walkTime", time);
-  if (!read.ok) throw new Error("unchecked time");
-  return read.value.number * (read.value.unit === "min" ? 60 : read.value.unit === "h" ? 3600 : 1);
 }
 
 function productOf(quick: Quick): Result<ProductText> | undefined {
@@ -132,16 +128,15 @@ export function quickAnswer(quick: Quick): QuickAnswer {
   if (!alone.ok) return { issues: alone.issues };
   const made = calibrate(alone.value.calibration);
   const tank = alone.value.tank;
-  const covers = tank && coverageOf(tank, made.sprayVolume);
+  const soFar = { made, ...(tank && { covers: coverageOf(tank, made.sprayVolume) }) };
   const file = quickFile(quick);
-  if (!file?.ok) return { made, ...(covers && { covers }), issues: file && !file.ok ? file.issues : [] };
+  if (!file?.ok) return { ...soFar, issues: file?.issues ?? [] };
   const job = readChecked(file.value);
-  if (!job.ok) return { made, ...(covers && { covers }), issues: job.issues };
+  if (!job.ok) return { ...soFar, issues: job.issues };
   // One page has no card to ask: a rate for a gallon is written for the ground that the label means.
   if (job.value.products.some(groundIsOpen))
     return {
-      made,
-      ...(covers && { covers }),
+      ...soFar,
       issues: [
         {
           path: "",
@@ -152,8 +147,8 @@ export function quickAnswer(quick: Quick): QuickAnswer {
       ],
     };
   const planned = planOf(job.value);
-  if (!planned.ok) return { made, ...(covers && { covers }), issues: planned.issues };
-  return { made, ...(covers && { covers }), planned: { ...planned.value, job: job.value }, issues: [] };
+  if (!planned.ok) return { ...soFar, issues: planned.issues };
+  return { ...soFar, planned: { ...planned.value, job: job.value }, issues: [] };
 }
 
 /** All of it as a job file; undefined while something is still missing. */
