@@ -166,6 +166,8 @@ describe("granules spread dry", () => {
     expect(faults(saveSpread(records.db, book({ products: wet })))).toEqual(["products[0].formulation conflict"]);
     const both = [...(book().products as object[]), ...wet];
     expect(faults(saveSpread(records.db, book({ products: both })))).toEqual(["products[1].formulation conflict"]);
+    const spot = [{ siteId: ids.sites, spot: { zoneId: `${ids.sites}.0`, volume: "1 gal" } }];
+    expect(faults(saveSpread(records.db, book({ stops: spot })))).toEqual([" wrong-type"]);
     expect(readBook(records.db)).toMatchObject({ spreadings: [], aside: [] });
   });
   test("withdrawn they count no more", () => {

@@ -39,7 +39,8 @@ function isRequest(input: unknown): input is SpreadRequest {
     Array.isArray(stops) &&
     stops.length >= 1 &&
     stops.length <= 60 &&
-    stops.every(isStop) &&
+    // A spot is sprayed: of granules it would be booked as its whole zone.
+    stops.every((stop) => isStop(stop) && stop.spot === undefined) &&
     Array.isArray(products) &&
     products.length >= 1 &&
     products.length <= 20 &&
