@@ -52,7 +52,7 @@ test("an ordinary stop leaves everything in the one file", async () => {
 });
 
 test("a page elsewhere that points its own name here reads nothing, on no route", async ({ request, baseURL }) => {
-  for (const path of ["/", "/mix", "/api/book", "/api/health", "/api/sheets/x", "/icon.svg", "/_next/static/nothing.js"])
+  for (const path of ["/", "/mix", "/api/read/rigs", "/api/health", "/api/sheets/x", "/icon.svg", "/_next/static/nothing.js"])
     expect([path, (await request.get(path, { headers: { host: "evil.example" } })).status()]).toEqual([path, 421]);
   const { port } = new URL(baseURL!);
   for (const host of [`localhost:${port}`, "127.0.0.1", `[::1]:${port}`])
@@ -76,8 +76,8 @@ test("records that can't be opened are told of on the page, and work once they a
     await page.getByLabel("Time zone of the grounds").selectOption("America/Los_Angeles");
     await page.getByRole("button", { name: "That is right" }).click();
     await expect(page.getByRole("region", { name: "The firm's time zone" })).toHaveCount(0);
-    const book = (await (await fetch(`${server.url}/api/book`)).json()) as { firm: { zone: string } };
-    expect(book.firm.zone).toBe("America/Los_Angeles");
+    const firm = (await (await fetch(`${server.url}/api/read/firm`)).json()) as { value: { zone: string } };
+    expect(firm.value.zone).toBe("America/Los_Angeles");
   } finally {
     await server.kill();
   }

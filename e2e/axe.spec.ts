@@ -1,6 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import { readFileSync } from "node:fs";
-import { calibrated, expect, rigInHand, test } from "./fixtures";
+import { calibrated, expect, rigInHand, test, slice } from "./fixtures";
 
 const TOWN = readFileSync("demo/00-town.job.json", "utf8");
 const LABELS = readFileSync("demo/labels.json", "utf8");
@@ -65,8 +65,7 @@ for (const [face, width, height] of [
     await expect(page.getByRole("region", { name: "What town.json would bring" })).toBeVisible();
     await page.evaluate(() => scrollTo(0, 0));
     await check("a file that is looked at");
-    const record = (await (await page.request.get("/api/book")).json()) as { calibrations: { id: string; rigId: string }[] };
-    const made = record.calibrations.find((c) => c.rigId === hand.rigId)!.id;
+    const made = (await slice(page.request, "inForce", { rig: hand.rigId, person: hand.personId }))!.entry.id;
     const views = ["/", "/rigs", "/labels", "/sites", "/calibrate/check", "/calibrate/plan", "/calibrate/crew", "/log"];
     for (const view of [...views, `/calibrate/tag?id=${made}`, `/calibrate/record?id=${made}`, "/calibrate"]) {
       await page.goto(view);

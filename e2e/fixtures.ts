@@ -1,4 +1,5 @@
 import { test as base, expect, type APIRequestContext, type Page } from "@playwright/test";
+import { slicePath, type Answer, type SliceName, type Slices } from "../src/formats/slices";
 
 /** Every page is watched: an error in its console, an error thrown, or a request off this host fails the test. */
 export const test = base.extend<{ expectErrors: (pattern: RegExp) => void; watched: void }>({
@@ -30,6 +31,12 @@ export const test = base.extend<{ expectErrors: (pattern: RegExp) => void; watch
   ],
 });
 export { expect };
+
+/** A slice of the records, asked for as a screen does. */
+export async function slice<S extends SliceName>(request: APIRequestContext, name: S, query: Slices[S]["query"]) {
+  const answer = (await (await request.get(slicePath(name, query))).json()) as Answer<S>;
+  return answer.value;
+}
 
 let count = 0;
 /** A name that no other test of this run has. */

@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import path from "node:path";
 import Database from "better-sqlite3";
-import { calibrated, expect, fresh, gearOn, label, rigInHand, site, test, wentDown } from "./fixtures";
+import { calibrated, expect, fresh, gearOn, label, rigInHand, site, test, wentDown, slice } from "./fixtures";
 
 const json = (name: string, file: unknown) => ({
   name,
@@ -33,7 +33,7 @@ test("a job file is shown before anything of it is kept, side by side with what 
   const look = page.getByRole("region", { name: "What job.json would bring" });
   await expect(look.getByText(`site ${named}, 1 calibration would be added.`)).toBeVisible();
   // Nothing is kept by looking.
-  expect(JSON.stringify(await (await page.request.get("/api/book")).json())).not.toContain(named);
+  expect(await slice(page.request, "siteCalled", { name: named })).toBeNull();
   await look.getByRole("button", { name: "Bring it in" }).click();
   await expect(page.getByText(`job.json: site ${named}, 1 calibration added.`)).toBeVisible();
 
@@ -42,12 +42,9 @@ test("a job file is shown before anything of it is kept, side by side with what 
   await look.getByLabel(`What to do with ${named}`).selectOption("take what the file has");
   await look.getByRole("button", { name: "Bring it in" }).click();
   await expect(page.getByText(`Taken from the file: ${named}.`)).toBeVisible();
-  const book = (await (await page.request.get("/api/book")).json()) as {
-    rigs: { rig: { name: string; tip: object } }[];
-    sites: { site: { name: string; zones: { area: string }[] } }[];
-  };
-  expect(book.sites.find((s) => s.site.name === named)!.site.zones).toMatchObject([{ area: "9900 ft2" }]);
-  expect(book.rigs.find((r) => r.rig.name === hand.rig)!.rig.tip).toEqual({ size: "025", pressure: "40 psi" });
+  expect((await slice(page.request, "siteCalled", { name: named }))!.site.zones).toMatchObject([{ area: "9900 ft2" }]);
+  const rigs = await slice(page.request, "rigs", {});
+  expect(rigs.find((r) => r.rig.name === hand.rig)!.rig.tip).toEqual({ size: "025", pressure: "40 psi" });
 
   await bring({ ...file("6200 ft2", "40 psi"), rig: { kind: "boat" } });
   await expect(page.getByText("job.json: nothing of it was kept.")).toBeVisible();
@@ -58,7 +55,7 @@ test("a long log shows how far it is, can be stopped, and then nothing of it is 
   const name = fresh("Long green");
   await site(page, name, "6200");
   const product = fresh("Long granule");
-  await label(page, product, "dry", "0.3");
+  const labelId = await label(page, product, "dry", "0.3");
   const lines = Array.from({ length: 20_000 }, (_, i) => `2025-0${1 + (i % 9)}-11,${name},zone 1,${product},0.1 oz,,n ${i}`);
   const csv = {
     name: "log.csv",
@@ -73,9 +70,7 @@ test("a long log shows how far it is, can be stopped, and then nothing of it is 
     page.getByText("Stopped, nothing of it was kept").or(page.getByText("stopped, nothing of it was kept")),
   ).toBeVisible();
   const kept = async () =>
-    ((await (await page.request.get("/api/book")).json()) as { applications: { product: string }[] }).applications.filter(
-      (a) => a.product === product,
-    ).length;
+    (await slice(page.request, "log", { label: labelId })).rows.filter((a) => a.product === product).length;
   expect(await kept()).toBe(0);
   const one = { ...csv, buffer: Buffer.from(`date,site,zone,product,amount,person,note\n${lines.slice(0, 3).join("\n")}\n`) };
   await page.getByLabel("Log as CSV").setInputFiles(one);
@@ -178,9 +173,7 @@ test("a sheet's record is corrected, also to another site, and counts there alon
   await form.getByLabel("Site", { exact: true }).selectOption({ label: there });
   await form.getByRole("button", { name: "Save the correction" }).click();
   await expect(page.getByRole("form", { name: "Enter what went down" })).toBeVisible();
-  const { counted } = (await (await page.request.get("/api/book")).json()) as {
-    counted: { siteId: string; applied: { of: string } }[];
-  };
+  const counted = await slice(page.request, "counted", { sites: [thereId] });
   expect(counted.filter((c) => c.applied.of === product).map((c) => c.siteId)).toEqual([thereId]);
 });
 
@@ -191,11 +184,11 @@ test("one row that can't be read is shown as that one row; the rest works", asyn
   const damage = (area: string) => db.prepare("update zones set area = ? where site_id = ?").run(area, id);
   damage("five furlongs");
   try {
-    await page.goto("/");
+    await page.goto("/sites");
+    await page.getByLabel("Search the sites").fill(name);
     const aside = page.getByRole("region", { name: "Records that can't be read" });
     await expect(aside.getByText(name, { exact: true })).toBeVisible();
     await expect(aside.getByText(/five furlongs/).first()).toBeAttached();
-    await page.goto("/sites");
     await expect(page.getByRole("button", { name: "Add a zone" })).toBeVisible();
   } finally {
     damage("6155 ft2");
@@ -218,7 +211,7 @@ test("a device whose clock is a day ahead is told, and its day doesn't count", a
   await page.getByRole("button", { name: "Save the sheet and pour" }).click();
   await expect(page).toHaveURL(/mix\/sheet/);
   const sheetId = new URL(page.url()).searchParams.get("id")!;
-  const sheet = (await (await page.request.get(`/api/sheets/${sheetId}`)).json()) as { madeAt: string };
+  const sheet = await slice(page.request, "sheet", { id: sheetId });
   expect(Math.abs(Date.parse(sheet.madeAt) - Date.now())).toBeLessThan(60_000);
 });
 

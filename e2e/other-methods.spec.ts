@@ -1,4 +1,3 @@
-import { EMPTY_BOOK } from "../src/formats/book";
 import { calibrated, expect, fresh, label, rigInHand, site, test } from "./fixtures";
 
 test("a boom, outlet by outlet, digits and Enter only", async ({ page }) => {
@@ -116,11 +115,17 @@ test("an area in the wrong unit asks for more loads than anyone pours: no plan, 
 });
 
 test("a bench with nothing on it says what to do first", async ({ page }) => {
-  await page.route("**/api/book", (route) =>
-    route.fulfill({
-      json: EMPTY_BOOK,
-    }),
-  );
+  const firm = { zone: "UTC", settled: true, today: "2026-09-02" };
+  const nothing: Record<string, unknown> = {
+    firm,
+    sites: { rows: [], next: null },
+    openSheets: { rows: [], next: null },
+    inForce: null,
+  };
+  await page.route("**/api/read/**", (route) => {
+    const name = new URL(route.request().url()).pathname.split("/").at(-1)!;
+    return route.fulfill({ json: { value: nothing[name] ?? [], aside: [] } });
+  });
   await page.goto("/");
   await expect(page.getByRole("heading", { name: "An empty bench" })).toBeVisible();
   await page.getByRole("link", { name: "Add a rig and who sprays with it." }).click();

@@ -11,7 +11,7 @@ import { importCards } from "@/services/import-cards";
 import { importLog } from "@/services/import-log";
 import { importJob } from "@/services/import-job";
 import { put } from "@/services/keep-up";
-import { readBook } from "@/services/read-book";
+import { readAll } from "@/services/read-all";
 import { saveKitCheck, saveQuickCheck } from "@/services/save-check";
 import { gearOf } from "@/formats/gear";
 import { findSheet } from "@/records/sheets";
@@ -68,7 +68,7 @@ interface DemoSheet {
   readonly products: readonly string[];
   readonly ticked: readonly string[];
 }
-const found = readBook(db);
+const found = readAll(db);
 const rigOf = (name: string) => found.rigs.find((r) => r.rig.name === name)!.id;
 more.quickChecks.forEach((check, i) => {
   const personId = found.people.find((p) => p.name === check.person)!.id;
@@ -87,7 +87,7 @@ more.kitProofs.forEach(({ rig, madeAt, ...proof }, i) =>
 const log = readFileSync(path.join(FOLDER, "log.csv"), "utf8").replace(/^\d{4}-\d\d-\d\d/gm, (date) => moved(date).slice(0, 10));
 must(importLog(db, log), "log.csv");
 const sheets = JSON.parse(readFileSync(path.join(FOLDER, "sheets.json"), "utf8")) as DemoSheet[];
-const book = readBook(db);
+const book = readAll(db);
 for (const sheet of sheets) {
   const rig = book.rigs.find((r) => r.rig.name === sheet.rig)!;
   const person = book.people.find((p) => p.name === sheet.person)!;

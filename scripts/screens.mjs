@@ -21,14 +21,17 @@ const server = spawnServer("start", data, { host: "127.0.0.1", port: PORT }, "ig
 
 try {
   await answered(URL, server);
-  const book = await (await fetch(`${URL}/api/book`)).json();
+  const read = async (slice, query) =>
+    (await (await fetch(`${URL}/api/read/${slice}${query ? `?q=${encodeURIComponent(JSON.stringify(query))}` : ""}`)).json())
+      .value;
+  const book = { rigs: await read("rigs"), people: await read("people"), sites: (await read("sites")).rows };
   const named = (list, name) => list.find((one) => (one.rig ?? one.site ?? one).name === name).id;
   const hand = {
     rigId: named(book.rigs, "Blue backpack"),
     personId: named(book.people, "Odile Marsh"),
     siteId: named(book.sites, "Bowling green"),
   };
-  const newest = book.calibrations.find((c) => c.rigId === hand.rigId && c.personId === hand.personId).id;
+  const newest = (await read("inForce", { rig: hand.rigId, person: hand.personId })).entry.id;
   const out = inProject("docs", "screenshots");
   mkdirSync(out, { recursive: true });
   const args = JSON.parse(readFileSync(inProject("scripts", "lib", "chromium-flags.json"), "utf8"));
@@ -123,7 +126,8 @@ Irrigate with 0.25 to 0.5 inch of water within 24 hours.`;
       await page.evaluate(() => scrollTo(0, 0));
     },
   });
-  const before = book.calibrations.findLast((c) => c.personId === named(book.people, "Ines Quaye") && c.calibration.target);
+  const ofInes = await Promise.all(book.rigs.map((r) => read("story", { rig: r.id, person: named(book.people, "Ines Quaye") })));
+  const before = ofInes.flatMap((page) => page.rows).findLast((c) => c.calibration.target);
   await picture("levers", `/calibrate/record?id=${before.id}`, LAPTOP, {
     act: async (page) => {
       await page.getByRole("slider", { name: "Flow" }).focus();

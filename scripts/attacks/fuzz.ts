@@ -97,18 +97,22 @@ const BODIES: readonly Record<string, unknown>[] = [
   },
   { id: "fuzz-stock-0001", labelId: "label-000000001", amount: "4 oz", countedAt: "2026-01-01T00:00:00.000Z" },
   {
-    id: "fuzz-sheet-0001",
-    stops: [{ siteId: "site-0000000001" }],
-    rigId: "rig-0000000001",
-    personId: null,
-    calibrationId: "calibration-00001",
-    dayId: null,
-    tank: "",
-    loads: "equal",
-    run: false,
-    overage: "",
-    mixedFor: "",
-    products: [{ labelId: "label-000000001", rate: "0.3" }],
+    sheets: [
+      {
+        id: "fuzz-sheet-0001",
+        stops: [{ siteId: "site-0000000001" }],
+        rigId: "rig-0000000001",
+        personId: null,
+        calibrationId: "calibration-00001",
+        dayId: null,
+        tank: "",
+        loads: "equal",
+        run: false,
+        overage: "",
+        mixedFor: "",
+        products: [{ labelId: "label-000000001", rate: "0.3" }],
+      },
+    ],
   },
   {
     id: "fuzz-appl-00001",
@@ -180,7 +184,7 @@ function largest(): readonly (readonly [route: string, body: string])[] {
       "/api/keep/rigs",
       `{"id":"fuzz-rig-000001","form":{"name":"x","kind":"boom","tanks":[${Array.from({ length: 9000 }, () => "{}").join()}]}}`,
     ],
-    ["/api/sheets", `{"id":"fuzz-sheet-0002","stops":[${Array.from({ length: 9000 }, () => "{}").join()}]}`],
+    ["/api/sheets", `{"sheets":[{"id":"fuzz-sheet-0002","stops":[${Array.from({ length: 9000 }, () => "{}").join()}]}]}`],
     ["/api/jobs", job(`{"kind":"boom","x-setup":{"uses":[${Array.from({ length: 1_000_000 }, () => '"x"').join()}]}}`)],
     ["/api/jobs", job(`{"kind":"boom","tanks":[${Array.from({ length: 200_000 }, () => "{}").join()}]}`)],
     [
@@ -250,7 +254,7 @@ export async function fuzz(port: number, rounds: number): Promise<Fuzzed> {
       "/api/keep/%ff",
       "/%ff",
       "/api/sheets/x".padEnd(8000, "x"),
-      "/api/book?%ff",
+      "/api/read/log?q=%ff",
     ])
       for (const method of ["GET", "POST", "TRACE", "PUT", "DELETE", "PATCH", "OPTIONS", "HEAD"]) {
         requests += 1;
@@ -271,10 +275,12 @@ export async function fuzz(port: number, rounds: number): Promise<Fuzzed> {
     for (const [route, body] of largest()) await ask(route, body, false);
     going = false;
     await beside;
-    const book = await fetch(`${url}/api/book`);
-    const unread = book.ok
-      ? ((await book.json()) as { aside: unknown[] }).aside.map((one) => JSON.stringify(one).slice(0, 300))
-      : ["the book as a whole"];
+    const unread: string[] = [];
+    for (const name of ["people", "rigs", "tips", "labels", "sites", "standings", "openSheets", "spreadings", "log", "stock"]) {
+      const read = await fetch(`${url}/api/read/${name}`);
+      if (!read.ok) unread.push(`${name} as a whole`);
+      else unread.push(...((await read.json()) as { aside: unknown[] }).aside.map((one) => JSON.stringify(one).slice(0, 300)));
+    }
     return { requests, broken, slowest: slowest.ms, slowestRoute: slowest.route, longestWait, memory: server.memory(), unread };
   } finally {
     await server.kill();

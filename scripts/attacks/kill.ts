@@ -1,4 +1,5 @@
 import { setTimeout as pause } from "node:timers/promises";
+import { slicePath, type Answer, type Cursor } from "@/formats/slices";
 import { freshFolder, post, startServer } from "./server";
 
 export interface Killed {
@@ -34,10 +35,14 @@ export async function killInBursts(port: number, kills: number): Promise<Killed>
     await Promise.all(lanes);
   }
   const server = await startServer(port, folder);
-  const book = (await (await fetch(`${server.url}/api/book`)).json()) as {
-    sites: { site: { name: string; zones: unknown[] } }[];
-  };
+  const kept = new Map<string, number>();
+  let after: Cursor | undefined;
+  do {
+    const path = slicePath("sites", { ...(after && { after }) });
+    const { value } = (await (await fetch(`${server.url}${path}`)).json()) as Answer<"sites">;
+    for (const { site } of value.rows) kept.set(site.name, site.zones.length);
+    after = value.next ?? undefined;
+  } while (after);
   await server.kill();
-  const kept = new Map(book.sites.map((s) => [s.site.name, s.site.zones.length]));
   return { kills, acknowledged: acknowledged.length, lost: acknowledged.filter((name) => kept.get(name) !== 1) };
 }

@@ -15,7 +15,10 @@ export interface Loaded {
   readonly memory: number;
 }
 
-/** Saves on the demo's records while readers beside them read the whole book again and again, as screens that poll do. */
+/** What a screen that is open reads again and again. */
+const READ = ["/api/read/people", "/api/read/rigs", "/api/read/standings", "/api/read/openSheets", "/api/read/log"];
+
+/** Saves on the demo's records while readers beside them read slices again and again, as screens that poll do. */
 export async function saveUnderLoad(port: number, readers: number, seconds: number): Promise<Loaded> {
   const folder = freshFolder("load");
   const loaded = spawnSync(process.execPath, ["--import", "tsx", "scripts/load-demo.ts"], {
@@ -28,11 +31,13 @@ export async function saveUnderLoad(port: number, readers: number, seconds: numb
     let going = true;
     let reads = 0;
     const read = async () => {
-      let tag: string | undefined;
-      while (going) {
-        const response = await fetch(`${server.url}/api/book`, tag === undefined ? {} : { headers: { "if-none-match": tag } });
+      const tags = new Map<string, string>();
+      for (let i = 0; going; i++) {
+        const path = READ[i % READ.length]!;
+        const tag = tags.get(path);
+        const response = await fetch(`${server.url}${path}`, tag === undefined ? {} : { headers: { "if-none-match": tag } });
         await response.arrayBuffer();
-        tag = response.headers.get("etag") ?? undefined;
+        tags.set(path, response.headers.get("etag") ?? "");
         reads += 1;
         // A screen draws what it read.
         await pause(50);

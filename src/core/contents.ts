@@ -21,6 +21,7 @@ export * from "./calibration/flow";
 export * from "./calibration/kit";
 export * from "./calibration/levers";
 export * from "./calibration/marking-out";
+export * from "./calibration/may-mix";
 export * from "./calibration/methods";
 export * from "./calibration/nomogram";
 export * from "./calibration/pace";

@@ -50,6 +50,7 @@ export type IssueCode =
   | "fault"
   | "too-big"
   | "kept-otherwise"
+  | "changed-meanwhile"
   | "retired"
   | "unreadable"
   | "same-ground"
@@ -107,6 +108,7 @@ const WORDS: Record<IssueCode, (issue: Issue) => string> = {
   fault: (i) => `${i.received} ${i.expected}`,
   "too-big": (i) => `this is larger than what is taken here: ${i.received}, at most ${i.expected}`,
   "kept-otherwise": (i) => `${i.received}: ${i.expected}`,
+  "changed-meanwhile": (i) => `${i.received} was changed meanwhile: ${i.expected}`,
   retired: (i) => `${i.received} is retired: ${i.expected}`,
   unreadable: (i) => `${i.received} can't be read: ${i.expected}`,
   "same-ground": (i) => `is ${q(i.received)} the same ground as ${i.expected}?`,

@@ -2,7 +2,7 @@ import { foldedName, good, issueAt, type Result } from "@/core/contents";
 import type { CardText } from "./card/card";
 import type { ChoiceText } from "./card/choice";
 import { productOf } from "./card/product-of";
-import type { CountedEntry } from "./book";
+import type { CountedEntry } from "./entries";
 import type { AppliedText, ProductText, SiteText } from "./job-file/types";
 
 /** Entries by the zone that they count against, and by site and name where they know their zone by name only. */

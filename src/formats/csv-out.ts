@@ -13,13 +13,13 @@ export const harmless = (cell: string): string => (FORMULA.test(cell.normalize("
 export const asTyped = (cell: string): string =>
   cell.startsWith("'") && FORMULA.test(cell.slice(1).normalize("NFKC")) ? cell.slice(1) : cell;
 
-/** Lines → CSV, harmless in every column. */
-export function toCsv(lines: readonly object[], columns: readonly string[]): string {
+/** Lines → CSV, harmless in every column. @param head whether the names of the columns come first */
+export function toCsv(lines: readonly object[], columns: readonly string[], head = true): string {
   const cells = lines.map((line) =>
     columns.map((column) => {
       const value = (line as Record<string, unknown>)[column];
       return typeof value === "string" ? harmless(value) : value;
     }),
   );
-  return `${unparse({ fields: [...columns], data: cells }, { newline: "\n" })}\n`;
+  return `${unparse({ fields: [...columns], data: cells }, { newline: "\n", header: head })}\n`;
 }

@@ -1,5 +1,5 @@
 import type { Result } from "@/core/contents";
-import type { ApplicationEntry } from "./book";
+import type { ApplicationEntry } from "./entries";
 import { readTable, type Line } from "./card/csv";
 import { toCsv } from "./csv-out";
 
@@ -9,22 +9,18 @@ export const LOG_COLUMNS = ["date", "site", "zone", "product", "amount", "person
 export const logLines = (text: string): Result<Line[]> =>
   readTable(text, LOG_COLUMNS, ["date", "site", "zone", "product", "amount"]);
 
-/** Records → CSV; those that were corrected or are void are left out. */
-export function logToCsv(
-  entries: readonly ApplicationEntry[],
-  names: { readonly site: (id: string) => string; readonly person: (id: string) => string },
-): string {
-  const corrected = new Set(entries.map((e) => e.corrects));
+/** Records → CSV; those that were corrected or are void are left out. @param head whether the names of the columns come first */
+export function logToCsv(entries: readonly ApplicationEntry[], head = true): string {
   const lines = entries
-    .filter((e) => !e.isVoid && !corrected.has(e.id))
+    .filter((e) => !e.isVoid && !e.corrected)
     .map((e) => ({
       date: e.date,
-      site: names.site(e.siteId),
+      site: e.site,
       zone: e.zone,
       product: e.product,
       amount: e.rate,
-      person: e.personId === null ? "" : names.person(e.personId),
+      person: e.person ?? "",
       note: e.note ?? "",
     }));
-  return toCsv(lines, LOG_COLUMNS);
+  return head || lines.length > 0 ? toCsv(lines, LOG_COLUMNS, head) : "";
 }

@@ -11,7 +11,7 @@ import {
   type Source,
   type WaterFirst,
 } from "@/core/contents";
-import type { CountedEntry, KeptSite } from "./book";
+import type { CountedEntry, KeptSite } from "./entries";
 import { withCounted } from "./counted";
 import { mixJob } from "./job-file/assemble";
 import type { CalibrationText, JobFile, ProductText, RigText, SiteText } from "./job-file/types";

@@ -1,4 +1,4 @@
-import type { CountedEntry, KeptSite } from "./book";
+import type { CountedEntry, KeptSite } from "./entries";
 import { withCounted } from "./counted";
 import type { SpreadFile } from "./job-file/spread";
 import type { ProductText } from "./job-file/types";

@@ -1,9 +1,11 @@
-import { and, desc, eq, inArray, sql } from "drizzle-orm";
-import { isDate, parseAs, type Entered, type Kind } from "@/core/contents";
+import { and, asc, desc, eq, gt, gte, inArray, isNull, or, sql, type SQL } from "drizzle-orm";
+import { isDate, parseAs, raw, type Entered } from "@/core/contents";
 import type { ActiveText } from "@/formats/card/card";
+import type { Cursor, Page } from "@/formats/slices";
 import { asItIs, readRow, readRows, type SetAside } from "./aside";
-import type { Access } from "./database";
-import { applications, dismissals, mixSheets, sheetSites, withdrawals } from "./schema-work";
+import type { Access } from "./access";
+import { pageOf, rowsAfter } from "./page";
+import { applications, dismissals, mixSheets, sheetSites, stillOpen, withdrawals } from "./schema-work";
 
 export type ApplicationRow = typeof applications.$inferSelect;
 
@@ -30,10 +32,19 @@ export interface NewApplication {
   readonly isVoid: boolean;
 }
 
+/** A rate and a total as numbers, for sums and CHECKs in the database; none where a text can't be read. */
+function numbersOf({ rate, total }: Pick<ApplicationRow, "rate" | "total">) {
+  const perArea = parseAs<"rateByWeight" | "rateByVolume">(rate, ["rateByWeight", "rateByVolume"]);
+  const amount = parseAs<"mass" | "volume">(total, ["mass", "volume"]);
+  if (!perArea.ok || !amount.ok) return {};
+  const measured = amount.value.kind === "mass" ? ("mass" as const) : ("volume" as const);
+  return { measured, rateCanonical: raw(perArea.value.value), totalCanonical: raw(amount.value.value) };
+}
+
+const rowOf = (application: NewApplication, createdAt: string) => ({ ...application, ...numbersOf(application), createdAt });
+
 export function addApplication(db: Access, application: NewApplication, now: string): void {
-  db.insert(applications)
-    .values({ ...application, createdAt: now })
-    .run();
+  db.insert(applications).values(rowOf(application, now)).run();
 }
 
 /** Many at once, as a file brings them: a statement for a few hundred rows, not one for each. */
@@ -41,26 +52,37 @@ export function addApplications(db: Access, list: readonly NewApplication[], now
   const AT_ONCE = 200;
   for (let i = 0; i < list.length; i += AT_ONCE)
     db.insert(applications)
-      .values(list.slice(i, i + AT_ONCE).map((application) => ({ ...application, createdAt: now })))
+      .values(list.slice(i, i + AT_ONCE).map((application) => rowOf(application, now)))
       .run();
 }
 
-/** The ids of what files brought. */
-export const idsFromFiles = (db: Access): ReadonlySet<string> =>
-  new Set(
-    db
+/** Rows from before their numbers were kept get them; one that can't be read stays without. */
+export function fillNumbers(db: Access): void {
+  const { id, rate, total } = applications;
+  for (const row of db.select({ id, rate, total }).from(applications).where(isNull(applications.totalCanonical)).all()) {
+    const numbers = numbersOf(row);
+    if (numbers.measured) db.update(applications).set(numbers).where(eq(id, row.id)).run();
+  }
+}
+
+/** Which of some ids are on record. */
+export function onRecord(db: Access, ids: readonly string[]): ReadonlySet<string> {
+  const AT_ONCE = 500;
+  const found = new Set<string>();
+  for (let i = 0; i < ids.length; i += AT_ONCE)
+    for (const { id } of db
       .select({ id: applications.id })
       .from(applications)
-      .where(eq(applications.source, "file"))
-      .all()
-      .map((row) => row.id),
-  );
+      .where(inArray(applications.id, ids.slice(i, i + AT_ONCE)))
+      .all())
+      found.add(id);
+  return found;
+}
 
 /** As it stands, once it is sure that it can be counted: a total and a rate that can be read, a date that there is. */
-function recordOf(row: ApplicationRow): ApplicationRow {
+function recordOf<R extends ApplicationRow>(row: R): R {
   if (!isDate(row.date)) throw new Error(`date: "${row.date}" is no date`);
-  for (const text of [row.rate, row.total])
-    if (!parseAs<Kind>(text, ["rateByWeight", "rateByVolume", "mass", "volume"]).ok) throw new Error(`"${text}" is no amount`);
+  if (!numbersOf(row).measured) throw new Error(`"${row.rate}", "${row.total}": no amount`);
   return row;
 }
 
@@ -71,30 +93,91 @@ export const findApplication = (db: Access, id: string): ApplicationRow | undefi
 export const correctionOf = (db: Access, id: string) =>
   db.select({ id: applications.id }).from(applications).where(eq(applications.corrects, id)).get();
 
-/** The newest records, newest first, those that were corrected too. */
-export const listApplications = (db: Access, most: number, aside?: SetAside[]): ApplicationRow[] =>
-  readRows(
-    "record of the log",
-    db.select().from(applications).orderBy(desc(applications.date), desc(applications.createdAt)).limit(most).all(),
-    recordOf,
-    aside,
-  );
+/** Which records of the log: of a site, of a label, or all. */
+export interface LogQuery {
+  readonly siteId?: string;
+  readonly labelId?: string;
+}
 
-/** What stands as down: neither corrected, wherever the correction lies, nor void. Of some sites, or of all. */
-export function standingApplications(db: Access, siteIds?: readonly string[], aside?: SetAside[]): ApplicationRow[] {
+const CORRECTED = sql`exists (select 1 from ${applications} c where c.corrects = ${applications.id})`;
+const STANDS = and(eq(applications.isVoid, false), sql`not ${CORRECTED}`);
+
+export type LoggedRow = ApplicationRow & {
+  /** Something corrects it. */
+  readonly corrected: boolean;
+};
+
+/** A page of the log, newest first, those that were corrected too. @param after where the last page ended */
+export function applicationsPage(
+  db: Access,
+  { siteId, labelId }: LogQuery,
+  after: Cursor | undefined,
+  most: number,
+  aside?: SetAside[],
+): Page<LoggedRow> {
+  const { date, createdAt, id } = applications;
+  const found = db
+    .select({ row: applications, corrected: sql<number>`${CORRECTED}` })
+    .from(applications)
+    .where(
+      and(
+        siteId === undefined ? undefined : eq(applications.siteId, siteId),
+        labelId === undefined ? undefined : eq(applications.labelId, labelId),
+        rowsAfter([date, createdAt, id], after),
+      ),
+    )
+    .orderBy(desc(date), desc(createdAt), desc(id))
+    .limit(most + 1)
+    .all()
+    .map(({ row, corrected }) => ({ ...row, corrected: corrected === 1 }));
+  const page = pageOf(found, most, (row) => [row.date, row.createdAt, row.id]);
+  return { ...page, rows: readRows("record of the log", page.rows, recordOf, aside) };
+}
+
+/** Every row of the log, for whoever looks at all of it. */
+export const allApplications = (db: Access, aside?: SetAside[]): ApplicationRow[] =>
+  readRows("record of the log", db.select().from(applications).all(), recordOf, aside);
+
+/**
+ * What stands as down on some sites since a day: neither corrected, wherever the correction lies, nor void.
+ * @param since ISO day: what counts on no day from it on is left out
+ */
+export function standingApplications(
+  db: Access,
+  siteIds: readonly string[],
+  since: string,
+  aside?: SetAside[],
+): ApplicationRow[] {
   const rows = db
     .select()
     .from(applications)
     .where(
-      and(
-        siteIds === undefined ? undefined : inArray(applications.siteId, [...siteIds]),
-        eq(applications.isVoid, false),
-        sql`not exists (select 1 from ${applications} c where c.corrects = ${applications.id})`,
-      ),
+      and(inArray(applications.siteId, [...siteIds]), or(gte(applications.date, since), gte(applications.alsoOn, since)), STANDS),
     )
-    .orderBy(applications.date)
+    .orderBy(asc(applications.date))
     .all();
   return readRows("record of the log", rows, recordOf, aside);
+}
+
+/**
+ * How much of a product went down since its shelf was counted, g or mL.
+ * @param names what it is or was called, for rows that know it by name only
+ */
+export function usedSince(
+  db: Access,
+  labelId: string,
+  names: readonly string[],
+  measured: "mass" | "volume",
+  since: string,
+): number {
+  const sum = (which: SQL | undefined): number =>
+    db
+      .select({ sum: sql<number>`coalesce(sum(${applications.totalCanonical}), 0)` })
+      .from(applications)
+      .where(and(which, gt(applications.createdAt, since), eq(applications.measured, measured), STANDS))
+      .get()!.sum;
+  const byName = and(isNull(applications.labelId), inArray(applications.product, [...names]));
+  return sum(eq(applications.labelId, labelId)) + (names.length > 0 ? sum(byName) : 0);
 }
 
 export const recordsOfSheet = (db: Access, sheetId: string) =>
@@ -112,30 +195,14 @@ export function withdrawSheet(db: Access, sheetId: string, became: string | null
 export const withdrawalOf = (db: Access, sheetId: string) =>
   db.select().from(withdrawals).where(eq(withdrawals.sheetId, sheetId)).get();
 
-/** The sheets that are neither put on record nor withdrawn: what they plan counts. Of some sites, or of all. */
-export function openSheets(db: Access, siteIds?: readonly string[], aside?: SetAside[]) {
-  const here =
-    siteIds === undefined
-      ? undefined
-      : inArray(
-          mixSheets.id,
-          db
-            .select({ id: sheetSites.sheetId })
-            .from(sheetSites)
-            .where(inArray(sheetSites.siteId, [...siteIds])),
-        );
-  const rows = db
-    .select()
-    .from(mixSheets)
-    .where(
-      and(
-        here,
-        sql`not exists (select 1 from ${applications} a where a.sheet_id = ${mixSheets.id})`,
-        sql`not exists (select 1 from ${withdrawals} w where w.sheet_id = ${mixSheets.id})`,
-      ),
-    )
-    .all();
-  return readRows("mix sheet", rows, asItIs, aside);
+/** The open sheets of some sites: neither on record nor withdrawn. */
+export function openSheets(db: Access, siteIds: readonly string[], aside?: SetAside[]) {
+  const here = db
+    .select({ id: sheetSites.sheetId })
+    .from(sheetSites)
+    .innerJoin(stillOpen, and(eq(stillOpen.kind, "sheet"), eq(stillOpen.recordId, sheetSites.sheetId)))
+    .where(inArray(sheetSites.siteId, [...siteIds]));
+  return readRows("mix sheet", db.select().from(mixSheets).where(inArray(mixSheets.id, here)).all(), asItIs, aside);
 }
 
 export interface Dismissal {

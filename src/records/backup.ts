@@ -2,6 +2,7 @@ import { closeSync, existsSync, fsyncSync, mkdirSync, openSync, readdirSync, ren
 import path from "node:path";
 import Database from "better-sqlite3";
 import { connect, migrationsApplied, migrationsKnown, recordsFile } from "./database";
+import { isDerived } from "./derived";
 import { RecordsFault } from "./disk";
 
 /** Copies of the records that are known to be whole. */
@@ -22,13 +23,10 @@ export interface Backup extends Checked {
 }
 
 function countsOf(client: Database.Database): Record<string, number> {
-  const tables = client
-    .prepare(
-      "select name from sqlite_master where type = 'table' and name not like 'sqlite_%' and name <> '__drizzle_migrations'",
-    )
-    .pluck()
-    .all() as string[];
-  return Object.fromEntries(tables.map((t) => [t, client.prepare(`select count(*) from "${t}"`).pluck().get() as number]));
+  const tables = client.prepare("select name from sqlite_master where type = 'table'").pluck().all() as string[];
+  return Object.fromEntries(
+    tables.filter((t) => !isDerived(t)).map((t) => [t, client.prepare(`select count(*) from "${t}"`).pluck().get() as number]),
+  );
 }
 
 /**

@@ -1,8 +1,10 @@
-import { and, desc, eq, inArray, isNull, lt } from "drizzle-orm";
+import { and, asc, count, desc, eq, gt, inArray, isNull, lt } from "drizzle-orm";
 import { entered, type Ground, type LeverName, type MethodId } from "@/core/contents";
 import type { JobFile } from "@/formats/job-file/types";
+import type { Cursor, Page } from "@/formats/slices";
 import { asItIs, readRow, readRows, type SetAside } from "./aside";
-import type { Access } from "./database";
+import type { Access } from "./access";
+import { newestFirst, pageOf, rowsAfter } from "./page";
 import { calibrations, trials } from "./schema";
 import { calibrationWithdrawals } from "./schema-work";
 
@@ -50,12 +52,13 @@ export function addCalibration(db: Access, made: NewCalibration, now: string): v
 export const findCalibration = (db: Access, id: string) =>
   readRow("calibration", db.select().from(calibrations).where(eq(calibrations.id, id)).get(), asItIs);
 
-/** The calibrations that no longer count, with their reasons. */
-export const calibrationsWithdrawn = (db: Access): ReadonlyMap<string, string> =>
+/** Which of some calibrations no longer count, with their reasons. */
+export const calibrationsWithdrawn = (db: Access, ids: readonly string[]): ReadonlyMap<string, string> =>
   new Map(
     db
       .select()
       .from(calibrationWithdrawals)
+      .where(inArray(calibrationWithdrawals.calibrationId, [...ids]))
       .all()
       .map((row) => [row.calibrationId, row.why]),
   );
@@ -66,26 +69,103 @@ export const withdrawalOfCalibration = (db: Access, id: string) =>
 export const withdrawCalibration = (db: Access, calibrationId: string, why: string, at: string): void =>
   void db.insert(calibrationWithdrawals).values({ calibrationId, why, at }).run();
 
-/** The newest calibrations, newest first, with the trials that were struck. */
-export function listCalibrations(db: Access, most: number, aside?: SetAside[]) {
-  const all = db.select().from(calibrations).orderBy(desc(calibrations.madeAt), desc(calibrations.createdAt)).limit(most).all();
-  const rows = readRows("calibration", all, asItIs, aside);
-  const tape =
-    rows.length === 0
-      ? []
-      : db
-          .select()
-          .from(trials)
-          .where(
-            inArray(
-              trials.calibrationId,
-              rows.map((r) => r.id),
-            ),
-          )
-          .all();
+/** Whose calibrations of a rig: a person's, a tap's, or all of the rig. */
+export interface CalibrationsOf {
+  readonly rigId: string;
+  readonly personId?: string | undefined;
+  readonly siteId?: string | undefined;
+}
+
+/** A calibration with the trials that were struck. */
+export type CalibrationRow = typeof calibrations.$inferSelect & { readonly struck: readonly (typeof trials.$inferSelect)[] };
+
+const PLACE = [calibrations.madeAt, calibrations.createdAt, calibrations.id] as const;
+
+/** A page of the calibrations of a rig, newest first, with the trials that were struck. */
+export function calibrationsPage(
+  db: Access,
+  { rigId, personId, siteId }: CalibrationsOf,
+  after: Cursor | undefined,
+  most: number,
+  aside?: SetAside[],
+): Page<CalibrationRow> {
+  const found = db
+    .select()
+    .from(calibrations)
+    .where(
+      and(
+        eq(calibrations.rigId, rigId),
+        personId === undefined ? undefined : eq(calibrations.personId, personId),
+        siteId === undefined ? undefined : eq(calibrations.siteId, siteId),
+        rowsAfter(PLACE, after),
+      ),
+    )
+    .orderBy(...newestFirst(PLACE))
+    .limit(most + 1)
+    .all();
+  const page = pageOf(found, most, (row) => [row.madeAt, row.createdAt, row.id]);
+  return { ...page, rows: withStruck(db, readRows("calibration", page.rows, asItIs, aside), aside) };
+}
+
+/** All calibrations of a rig, newest first, read a few at a time as they are asked for. */
+export function* calibrationsNewestFirst(db: Access, of: CalibrationsOf, aside?: SetAside[]) {
+  const A_FEW = 4;
+  let after: Cursor | undefined;
+  do {
+    const page = calibrationsPage(db, of, after, A_FEW, aside);
+    yield* page.rows;
+    after = page.next ?? undefined;
+  } while (after);
+}
+
+/** A calibration with the trials that were struck. */
+export function findWithStruck(db: Access, id: string): CalibrationRow | undefined {
+  const row = findCalibration(db, id);
+  return row && withStruck(db, [row])[0];
+}
+
+/** Every calibration, for whoever looks at all of them. */
+export const allCalibrations = (db: Access, aside?: SetAside[]) => {
+  readRows("trial", db.select().from(trials).all(), asItIs, aside);
+  return readRows("calibration", db.select().from(calibrations).all(), asItIs, aside);
+};
+
+function withStruck<R extends { readonly id: string }>(db: Access, rows: readonly R[], aside?: SetAside[]) {
+  const ids = rows.map((row) => row.id);
+  const tape = ids.length === 0 ? [] : db.select().from(trials).where(inArray(trials.calibrationId, ids)).all();
   const struck = readRows("trial", tape, asItIs, aside).filter((t) => t.struck !== null);
   return rows.map((row) => ({ ...row, struck: struck.filter((t) => t.calibrationId === row.id) }));
 }
+
+/** Who has calibrated a rig, or whose taps fed it: looked up one after the other, however many calibrations there are. */
+export function ownersOf(db: Access, rigId: string, owner: "person" | "tap", most: number): string[] {
+  const column = owner === "person" ? calibrations.personId : calibrations.siteId;
+  const found: string[] = [];
+  while (found.length < most) {
+    const next = db
+      .select({ id: column })
+      .from(calibrations)
+      .where(and(eq(calibrations.rigId, rigId), gt(column, found.at(-1) ?? "")))
+      .orderBy(asc(column))
+      .limit(1)
+      .get();
+    if (!next?.id) break;
+    found.push(next.id);
+  }
+  return found;
+}
+
+/** How many calibrations each person has made. */
+export const calibrationsByPerson = (db: Access, personIds: readonly string[]): ReadonlyMap<string, number> =>
+  new Map(
+    db
+      .select({ id: calibrations.personId, count: count() })
+      .from(calibrations)
+      .where(inArray(calibrations.personId, [...personIds]))
+      .groupBy(calibrations.personId)
+      .all()
+      .map((row) => [row.id!, row.count]),
+  );
 
 /** The newest calibration of a rig with the same person or tap before a moment. */
 export function newestBefore(db: Access, of: Pick<NewCalibration, "rigId" | "personId" | "siteId" | "madeAt">) {

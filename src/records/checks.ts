@@ -1,6 +1,6 @@
-import { desc, eq } from "drizzle-orm";
+import { and, desc, eq, inArray, isNull } from "drizzle-orm";
 import { asItIs, readRow, readRows, type SetAside } from "./aside";
-import type { Access } from "./database";
+import type { Access } from "./access";
 import { kitChecks, quickChecks } from "./schema";
 
 type NewQuickCheck = Omit<typeof quickChecks.$inferInsert, "createdAt">;
@@ -17,27 +17,56 @@ export const findQuickCheck = (db: Access, id: string) =>
 
 export const findKitCheck = (db: Access, id: string) => db.select().from(kitChecks).where(eq(kitChecks.id, id)).get();
 
-/** The newest quick checks, newest first. */
-export const listQuickChecks = (db: Access, most: number, aside?: SetAside[]) =>
-  readRows(
-    "quick check",
-    db.select().from(quickChecks).orderBy(desc(quickChecks.madeAt), desc(quickChecks.createdAt)).limit(most).all(),
-    asItIs,
-    aside,
-  );
+const newest = () => [desc(quickChecks.madeAt), desc(quickChecks.createdAt)];
 
-/** The quick checks that hold a calibration's flow against the rig, newest first. */
-export const checksOf = (db: Access, calibrationId: string) =>
-  readRows(
+/** The newest quick check that holds a calibration's flow against the rig. */
+export const newestCheckOf = (db: Access, calibrationId: string) =>
+  readRow(
     "quick check",
     db
       .select()
       .from(quickChecks)
       .where(eq(quickChecks.calibrationId, calibrationId))
-      .orderBy(desc(quickChecks.madeAt), desc(quickChecks.createdAt))
-      .all(),
+      .orderBy(...newest())
+      .limit(1)
+      .get(),
     asItIs,
   );
+
+/** The quick checks of some calibrations, newest first. */
+export const checksOf = (db: Access, calibrationIds: readonly string[], aside?: SetAside[]) =>
+  readRows(
+    "quick check",
+    db
+      .select()
+      .from(quickChecks)
+      .where(inArray(quickChecks.calibrationId, [...calibrationIds]))
+      .orderBy(...newest())
+      .all(),
+    asItIs,
+    aside,
+  );
+
+/** The newest quick checks of a rig by a person, or by nobody in particular, newest first. */
+export const newestChecks = (db: Access, rigId: string, personId: string | null, most: number, aside?: SetAside[]) =>
+  readRows(
+    "quick check",
+    db
+      .select()
+      .from(quickChecks)
+      .where(
+        and(eq(quickChecks.rigId, rigId), personId === null ? isNull(quickChecks.personId) : eq(quickChecks.personId, personId)),
+      )
+      .orderBy(...newest())
+      .limit(most)
+      .all(),
+    asItIs,
+    aside,
+  );
+
+/** Every quick check, for whoever looks at all of them. */
+export const allQuickChecks = (db: Access, aside?: SetAside[]) =>
+  readRows("quick check", db.select().from(quickChecks).all(), asItIs, aside);
 
 export function addKitCheck(db: Access, check: NewKitCheck, now: string): void {
   db.insert(kitChecks)
@@ -45,6 +74,12 @@ export function addKitCheck(db: Access, check: NewKitCheck, now: string): void {
     .run();
 }
 
-/** The newest proofs of tools, newest first. */
-export const listKitChecks = (db: Access, most: number) =>
-  db.select().from(kitChecks).orderBy(desc(kitChecks.madeAt), desc(kitChecks.createdAt)).limit(most).all();
+/** The last proof of a tool of a rig. */
+export const lastProof = (db: Access, rigId: string, of: "scale" | "vessel", tool: string) =>
+  db
+    .select()
+    .from(kitChecks)
+    .where(and(eq(kitChecks.rigId, rigId), eq(kitChecks.of, of), eq(kitChecks.tool, tool)))
+    .orderBy(desc(kitChecks.madeAt), desc(kitChecks.createdAt))
+    .limit(1)
+    .get();

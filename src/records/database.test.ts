@@ -2,7 +2,7 @@ import { existsSync, mkdirSync, readdirSync, readFileSync } from "node:fs";
 import path from "node:path";
 import Database from "better-sqlite3";
 import { openRecords } from "./database";
-import { readBook } from "@/services/read-book";
+import { readAll } from "@/services/read-all";
 import { freshRecords, ids, town } from "@/services/testing/town";
 import { findRig } from "./rigs";
 
@@ -29,7 +29,7 @@ describe("the file", () => {
     town(records.db);
     records.db.$client.close();
     records.db = openRecords(records.folder);
-    expect(readBook(records.db).rigs.length).toBe(1);
+    expect(readAll(records.db).rigs.length).toBe(1);
   });
 
   test("of an older schema is copied, and everything in it comes over; a newer one is left alone", () => {
@@ -44,7 +44,7 @@ describe("the file", () => {
         values (7, 'site-0000000001', 0, 'north', '6200 ft2', 576), (9, 'site-0000000001', 1, 'south', '1800 ft2', 167.2);
     `);
     records.db = openRecords(folder);
-    const book = readBook(records.db);
+    const book = readAll(records.db);
     expect(book.labels.map((l) => l.card)).toEqual([
       {
         name: "Granule",
@@ -74,7 +74,7 @@ describe("the file", () => {
   test("a record that can't be understood is set aside, never a wrong number", () => {
     town(records.db);
     records.db.$client.prepare("update tanks set usable = '4 furlongs'").run();
-    const book = readBook(records.db);
+    const book = readAll(records.db);
     expect(book.rigs).toEqual([]);
     expect(book.aside).toMatchObject([{ of: "rig", name: "Blue backpack" }]);
     expect(() => findRig(records.db, ids.rigs)).toThrow(/a tank of it can't be read/);

@@ -5,6 +5,7 @@ import { drizzle } from "drizzle-orm/better-sqlite3";
 import { migrate } from "drizzle-orm/better-sqlite3/migrator";
 import type { Access, Records } from "./access";
 import { damaged, diskFaultOf, RecordsFault } from "./disk";
+import { fillNumbers } from "./applications";
 import { fillNames } from "./names";
 import * as upkeep from "./schema";
 import * as work from "./schema-work";
@@ -91,7 +92,7 @@ function bringUpToDate(records: Records, folder: string): void {
       reason: `These records were written by a newer Careful Gauge (${folder}).`,
       todo: "Update it, or name another folder with CAREFUL_GAUGE_DATA.",
     });
-  if (applied === count) return fillNames(records, new Date().toISOString());
+  if (applied === count) return fillIn(records);
   if (applied > 0) {
     const copies = path.join(/*turbopackIgnore: true*/ folder, "copies");
     mkdirSync(copies, { recursive: true });
@@ -99,9 +100,15 @@ function bringUpToDate(records: Records, folder: string): void {
     records.$client.prepare("vacuum into ?").run(path.join(copies, `before-schema-${applied + 1}-${stamp}.db`));
   }
   migrate(records, { migrationsFolder });
-  fillNames(records, new Date().toISOString());
+  fillIn(records);
   // The tables stand in the file itself from now on, not only in what is written ahead of it.
   records.$client.pragma("wal_checkpoint(TRUNCATE)");
+}
+
+/** What records from before must have besides, and what a start that was cut off left. */
+function fillIn(records: Records): void {
+  fillNames(records, new Date().toISOString());
+  fillNumbers(records);
 }
 
 /** Closes the records: everything goes into the one file, which may then be copied as it is. */
@@ -114,7 +121,7 @@ export function closeRecords(records: Records): void {
   }
 }
 
-const kept = globalThis as typeof globalThis & { carefulGaugeRecords?: Records; carefulGaugeBoot?: string };
+const kept = globalThis as typeof globalThis & { carefulGaugeRecords?: Records };
 
 /** The folder that the scripts set. */
 export function recordsFolder(): string {
@@ -138,15 +145,4 @@ export function records(): Records {
     process.once("exit", () => closeRecords(opened));
   }
   return kept.carefulGaugeRecords;
-}
-
-/**
- * A text that is another one after every change, by this process or any other on the same file. Costs two look-ups and
- * reads no record.
- */
-export function revisionOf(records: Records): string {
-  kept.carefulGaugeBoot ??= `${process.pid}.${Date.now().toString(36)}`;
-  const others = records.$client.pragma("data_version", { simple: true }) as number;
-  const own = records.$client.prepare("select total_changes()").pluck().get() as number;
-  return `${kept.carefulGaugeBoot}.${others}.${own}`;
 }

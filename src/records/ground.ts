@@ -1,5 +1,5 @@
-import { and, eq, inArray, isNotNull, isNull, or, sql } from "drizzle-orm";
-import type { Access } from "./database";
+import { and, eq, inArray, isNotNull, isNull, sql } from "drizzle-orm";
+import type { Access } from "./access";
 import { sameGround, sites, zones } from "./schema";
 import { applications } from "./schema-work";
 
@@ -11,32 +11,52 @@ export function noteGround(db: Access, zoneId: string, as: readonly string[], at
   db.insert(sameGround).values(rows).run();
 }
 
-/** The zones that are one ground with each zone that has others beside it. */
-export function groundGroups(db: Access): ReadonlyMap<string, readonly string[]> {
-  const links = db
-    .select({ a: sameGround.zoneId, b: sameGround.asZoneId })
-    .from(sameGround)
-    .where(isNotNull(sameGround.asZoneId))
-    .all();
+/**
+ * The zones that are one ground with each zone of some sites that has others beside it. Links are followed from those sites
+ * on, however far they lead.
+ */
+export function groundGroups(db: Access, siteIds: readonly string[]): ReadonlyMap<string, readonly string[]> {
+  if (siteIds.length === 0) return new Map();
+  const list = sql.join(
+    siteIds.map((id) => sql`${id}`),
+    sql`, `,
+  );
+  const links = db.all<{ a: string; b: string }>(sql`
+    with recursive reached(zone) as (
+      select ${zones.id} from ${zones} where ${zones.siteId} in (${list})
+      union select ${sameGround.asZoneId} from reached cross join ${sameGround} on ${sameGround.zoneId} = reached.zone
+        where ${sameGround.asZoneId} is not null
+      union select ${sameGround.zoneId} from reached cross join ${sameGround} on ${sameGround.asZoneId} = reached.zone
+    )
+    select ${sameGround.zoneId} as a, ${sameGround.asZoneId} as b from reached cross join ${sameGround} on ${sameGround.zoneId} = reached.zone
+      where ${sameGround.asZoneId} is not null`);
   const groups = new Map<string, Set<string>>();
   for (const { a, b } of links) {
-    const joined = new Set([a, b!, ...(groups.get(a) ?? []), ...(groups.get(b!) ?? [])]);
+    const joined = new Set([a, b, ...(groups.get(a) ?? []), ...(groups.get(b) ?? [])]);
     for (const zone of joined) groups.set(zone, joined);
   }
   return new Map([...groups].map(([zone, group]) => [zone, [...group]]));
 }
 
-/** Where zones lie, also those that were taken out: all of them, or those of some sites and some by their ids. */
+/** Where zones lie, also those that were taken out: those of some sites, and some by their ids. */
 export function sitesOfZones(
   db: Access,
-  of?: { readonly siteIds: readonly string[]; readonly zoneIds: readonly string[] },
+  of: { readonly siteIds: readonly string[]; readonly zoneIds: readonly string[] },
 ): Map<string, string> {
-  const rows = db
-    .select({ id: zones.id, siteId: zones.siteId })
-    .from(zones)
-    .where(of && or(inArray(zones.siteId, [...of.siteIds]), inArray(zones.id, [...of.zoneIds])))
-    .all();
-  return new Map(rows.map((zone) => [zone.id, zone.siteId]));
+  const place = { id: zones.id, siteId: zones.siteId };
+  const found = [
+    ...db
+      .select(place)
+      .from(zones)
+      .where(inArray(zones.siteId, [...of.siteIds]))
+      .all(),
+    ...db
+      .select(place)
+      .from(zones)
+      .where(inArray(zones.id, [...of.zoneIds]))
+      .all(),
+  ];
+  return new Map(found.map((zone) => [zone.id, zone.siteId]));
 }
 
 /** A zone that somebody may be entering again. */
@@ -79,9 +99,9 @@ const WENT_DOWN = sql`exists (select 1 from ${applications} a where a.site_id = 
 export const zonesOfRetiredSites = (db: Access): FormerZone[] =>
   db
     .select(columns)
-    .from(sites)
-    .innerJoin(zones, eq(zones.siteId, sites.id))
-    .where(and(isNotNull(sites.retiredAt), WENT_DOWN))
+    .from(zones)
+    .innerJoin(sites, eq(sites.id, zones.siteId))
+    .where(and(inArray(zones.siteId, db.select({ id: sites.id }).from(sites).where(isNotNull(sites.retiredAt))), WENT_DOWN))
     .all()
     .map(asFormer);
 

@@ -1,16 +1,22 @@
 import { asc, eq } from "drizzle-orm";
 import type { CardText } from "@/formats/card/card";
 import { readRow, readRows, type SetAside } from "./aside";
-import type { Access } from "./database";
+import type { Access } from "./access";
 import { labels } from "./schema";
 
 export interface Label {
   readonly id: string;
   readonly retired: boolean;
+  readonly revision: number;
   readonly card: CardText;
 }
 
-const labelOf = ({ id, retiredAt, card }: typeof labels.$inferSelect): Label => ({ id, retired: retiredAt !== null, card });
+const labelOf = ({ id, retiredAt, revision, card }: typeof labels.$inferSelect): Label => ({
+  id,
+  retired: retiredAt !== null,
+  revision,
+  card,
+});
 
 /** All labels, each as its card. */
 export const listLabels = (db: Access, aside?: SetAside[]): Label[] =>

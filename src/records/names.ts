@@ -39,6 +39,15 @@ export function recordsNamed(db: Access, kind: NamedKind, name: string): NamedRe
     .map(({ id, name: now, retiredAt }) => ({ id, name: now, retired: retiredAt !== null }));
 }
 
+/** Every name that a record has or had. */
+export const namesOf = (db: Access, kind: NamedKind, recordId: string): string[] =>
+  db
+    .select({ name: recordNames.name })
+    .from(recordNames)
+    .where(and(eq(recordNames.kind, kind), eq(recordNames.recordId, recordId)))
+    .all()
+    .map((row) => row.name);
+
 /** The record that is called so now, but for capitals, accents and what can't be seen; a retired one too. */
 export const twinOf = (db: Access, kind: NamedKind, name: string): NamedRecord | undefined =>
   recordsNamed(db, kind, name).find((one) => foldedName(one.name) === foldedName(name));

@@ -1,21 +1,32 @@
 import { asc, eq } from "drizzle-orm";
 import { readRow, readRows, type SetAside } from "./aside";
-import type { Access } from "./database";
+import type { Access } from "./access";
 import { people } from "./schema";
 
 export interface Person {
   readonly id: string;
   readonly name: string;
   readonly retired: boolean;
+  readonly revision: number;
 }
 
 function personOf(row: typeof people.$inferSelect): Person {
   if (typeof row.name !== "string" || row.name.trim() === "") throw new Error("it has no name");
-  return { id: row.id, name: row.name, retired: row.retiredAt !== null };
+  return { id: row.id, name: row.name, retired: row.retiredAt !== null, revision: row.revision };
 }
 
 export const listPeople = (db: Access, aside?: SetAside[]): Person[] =>
   readRows("person", db.select().from(people).orderBy(asc(people.name)).all(), personOf, aside);
+
+/** What everybody is called. */
+export const peopleNames = (db: Access): ReadonlyMap<string, string> =>
+  new Map(
+    db
+      .select({ id: people.id, name: people.name })
+      .from(people)
+      .all()
+      .map((row) => [row.id, row.name]),
+  );
 
 export const findPerson = (db: Access, id: string): Person | undefined =>
   readRow("person", db.select().from(people).where(eq(people.id, id)).get(), personOf);

@@ -4,7 +4,7 @@ import { readRig } from "@/formats/job-file/read-rig";
 import type { RigText } from "@/formats/job-file/types";
 import { isSetup, kitOf, type TipText } from "@/formats/rig-setup";
 import { asItIs, readParts, readRow, readRows, type SetAside } from "./aside";
-import type { Access } from "./database";
+import type { Access } from "./access";
 import { rigs, tanks } from "./schema";
 import { listTips } from "./tips";
 
@@ -13,6 +13,7 @@ export type NamedRig = RigText & { readonly name: string };
 export interface KnownRig {
   readonly id: string;
   readonly retired: boolean;
+  readonly revision: number;
   readonly rig: NamedRig;
 }
 
@@ -22,7 +23,7 @@ function rigOf(row: typeof rigs.$inferSelect, of: readonly (typeof tanks.$inferS
   const rig = textOf(row, readParts("tank", of, asItIs), charts);
   readRig(rig);
   kitOf(rig);
-  return { id: row.id, retired: row.retiredAt !== null, rig };
+  return { id: row.id, retired: row.retiredAt !== null, revision: row.revision, rig };
 }
 
 /** All rigs with their tanks, as a job file writes them. */

@@ -1,7 +1,7 @@
 import { asc, eq } from "drizzle-orm";
 import { parseField, raw, type DoneFill, type StopEvent } from "@/core/contents";
 import { readRows } from "./aside";
-import type { Access } from "./database";
+import type { Access } from "./access";
 import { fills, stopEvents } from "./schema-work";
 
 export interface NewStopEvent {

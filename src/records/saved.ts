@@ -1,5 +1,5 @@
 import { and, eq } from "drizzle-orm";
-import type { Access } from "./database";
+import type { Access } from "./access";
 import { savedRequests } from "./schema";
 
 /** What was asked to be kept under an id; undefined where nothing was, or before this was noted. */

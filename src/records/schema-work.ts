@@ -28,7 +28,14 @@ export const mixSheets = sqliteTable(
     rules: textsText("rules").notNull(),
     createdAt: createdAt(),
   },
-  (t) => [index("mix_sheets_by_date").on(t.madeAt)],
+  (t) => [
+    index("mix_sheets_of_day").on(t.dayId),
+    // A key that others refer to is looked for in them at every change: without these, in all of them.
+    index("mix_sheets_of_site").on(t.siteId),
+    index("mix_sheets_of_rig").on(t.rigId),
+    index("mix_sheets_by").on(t.personId),
+    index("mix_sheets_of_calibration").on(t.calibrationId),
+  ],
 );
 
 /** The sites that a sheet is for. */
@@ -99,7 +106,7 @@ export const rinses = sqliteTable(
     rinsedAt: text("rinsed_at").notNull(),
     createdAt: createdAt(),
   },
-  (t) => [index("rinses_of_rig").on(t.rigId, t.rinsedAt)],
+  (t) => [index("rinses_of_tank").on(t.rigId, t.tank, t.rinsedAt), index("rinses_by").on(t.personId)],
 );
 
 /** What was counted on the shelf. What goes down after it is taken off. */
@@ -164,6 +171,10 @@ export const applications = sqliteTable(
     /** Product for an area, as a job file writes it, and what that comes to on the zone. */
     rate: text("rate").notNull(),
     total: text("total").notNull(),
+    /** The two as numbers: g or mL a square metre, g or mL. Null only where an older text can't be read. */
+    measured: text("measured", { enum: ["mass", "volume"] }),
+    rateCanonical: real("rate_canonical"),
+    totalCanonical: real("total_canonical"),
     actives: activesText("actives").notNull(),
     gravity: text("gravity"),
     personId: text("person_id").references(() => people.id),
@@ -180,9 +191,19 @@ export const applications = sqliteTable(
     createdAt: createdAt(),
   },
   (t) => [
-    index("applications_of_zone").on(t.siteId, t.date),
+    index("applications_of_site").on(t.siteId, t.date, t.createdAt, t.id),
+    index("applications_by_day").on(t.date, t.createdAt, t.id),
+    index("applications_of_label").on(t.labelId, t.date, t.createdAt, t.id),
+    index("applications_since").on(t.labelId, t.createdAt),
     index("applications_of_sheet").on(t.sheetId),
+    index("applications_by").on(t.personId),
+    index("applications_without_number")
+      .on(t.id)
+      .where(sql`${t.totalCanonical} is null`),
     uniqueIndex("applications_corrected_once").on(t.corrects),
+    check("applications_measured", sql`${t.measured} is null or ${t.measured} in ('mass', 'volume')`),
+    check("applications_rate", sql`${t.rateCanonical} is null or ${t.rateCanonical} > 0`),
+    check("applications_total", sql`${t.totalCanonical} is null or ${t.totalCanonical} > 0`),
     check("applications_date", sql`${t.date} glob '[0-9][0-9][0-9][0-9]-[0-9][0-9]-[0-9][0-9]'`),
   ],
 );
@@ -203,16 +224,20 @@ export const dismissals = sqliteTable(
 );
 
 /** Granules that are to be spread dry: no rig, no calibration, no tank. Open until it is down or withdrawn. */
-export const spreadings = sqliteTable("spreadings", {
-  id: id(),
-  madeAt: text("made_at").notNull(),
-  /** The day that it is planned for. */
-  date: text("date").notNull(),
-  personId: text("person_id").references(() => people.id),
-  /** Everything it is worked out from, as entered. */
-  job: spreadText("job").notNull(),
-  createdAt: createdAt(),
-});
+export const spreadings = sqliteTable(
+  "spreadings",
+  {
+    id: id(),
+    madeAt: text("made_at").notNull(),
+    /** The day that it is planned for. */
+    date: text("date").notNull(),
+    personId: text("person_id").references(() => people.id),
+    /** Everything it is worked out from, as entered. */
+    job: spreadText("job").notNull(),
+    createdAt: createdAt(),
+  },
+  (t) => [index("spreadings_by").on(t.personId)],
+);
 
 /** What became of a spreading. */
 export const spreadingEnds = sqliteTable("spreading_ends", {
@@ -231,3 +256,47 @@ export const calibrationWithdrawals = sqliteTable("calibration_withdrawals", {
   why: text("why").notNull(),
   at: text("at").notNull(),
 });
+
+/*
+ * What follows from the records is kept by triggers, so that it holds for every way in: a form, a file, a copy that is taken
+ * over. None of it is exported, compared or taken over itself.
+ */
+
+/** How often each kind of record was changed: an answer made of a kind stands as long as its number does. */
+export const sliceState = sqliteTable("slice_state", {
+  kind: text("kind").primaryKey(),
+  n: integer("n").notNull(),
+});
+
+/** Sheets and spreadings that are neither on record nor withdrawn. */
+export const stillOpen = sqliteTable(
+  "still_open",
+  {
+    kind: text("kind", { enum: ["sheet", "spreading"] }).notNull(),
+    recordId: text("record_id").notNull(),
+    madeAt: text("made_at").notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.kind, t.recordId] }), index("still_open_by_date").on(t.kind, t.madeAt, t.recordId)],
+);
+
+/** Into which tank a sheet is mixed. */
+export const sheetTanks = sqliteTable(
+  "sheet_tanks",
+  {
+    sheetId: text("sheet_id").primaryKey(),
+    rigId: text("rig_id").notNull(),
+    tank: text("tank").notNull(),
+    madeAt: text("made_at").notNull(),
+  },
+  (t) => [index("sheet_tanks_of_rig").on(t.rigId, t.tank, t.madeAt)],
+);
+
+/** The products of a sheet, by their cards; of one from before cards had ids, by name. */
+export const sheetProducts = sqliteTable(
+  "sheet_products",
+  {
+    sheetId: text("sheet_id").notNull(),
+    labelId: text("label_id").notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.sheetId, t.labelId] }), index("sheet_products_of").on(t.labelId, t.sheetId)],
+);

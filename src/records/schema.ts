@@ -12,10 +12,12 @@ export const id = () => text("id").primaryKey();
 export const createdAt = () => text("created_at").notNull();
 /** Retired, not deleted: what was recorded with it must stay readable, and retiring can be undone. */
 const retiredAt = () => text("retired_at");
+/** Goes up with every change, by a trigger: the second of two editors is told, not written over. */
+const revision = () => integer("revision").notNull().default(0);
 
 export const people = sqliteTable(
   "people",
-  { id: id(), name: text("name").notNull(), createdAt: createdAt(), retiredAt: retiredAt() },
+  { id: id(), name: text("name").notNull(), createdAt: createdAt(), retiredAt: retiredAt(), revision: revision() },
   (t) => [uniqueIndex("people_name").on(t.name)],
 );
 
@@ -37,6 +39,7 @@ export const rigs = sqliteTable(
     setup: setupText("setup"),
     createdAt: createdAt(),
     retiredAt: retiredAt(),
+    revision: revision(),
   },
   (t) => [
     uniqueIndex("rigs_name").on(t.name),
@@ -77,6 +80,7 @@ export const tips = sqliteTable(
     tip: tipText("tip").notNull(),
     createdAt: createdAt(),
     retiredAt: retiredAt(),
+    revision: revision(),
   },
   (t) => [uniqueIndex("tips_name").on(t.name)],
 );
@@ -90,6 +94,7 @@ export const labels = sqliteTable(
     card: cardText("card").notNull(),
     createdAt: createdAt(),
     retiredAt: retiredAt(),
+    revision: revision(),
   },
   (t) => [uniqueIndex("labels_name").on(t.name)],
 );
@@ -105,8 +110,17 @@ export const sites = sqliteTable(
     water: integer("water", { mode: "boolean" }).notNull().default(false),
     createdAt: createdAt(),
     retiredAt: retiredAt(),
+    revision: revision(),
   },
-  (t) => [uniqueIndex("sites_name").on(t.name)],
+  (t) => [
+    uniqueIndex("sites_name").on(t.name),
+    index("sites_live")
+      .on(t.name)
+      .where(sql`${t.retiredAt} is null`),
+    index("sites_retired")
+      .on(t.name)
+      .where(sql`${t.retiredAt} is not null`),
+  ],
 );
 
 /** A zone keeps its id through every change of its name: what went down on it stays its own. */
@@ -130,7 +144,13 @@ export const zones = sqliteTable(
     /** A zone is never deleted: what went down on it must stay known. */
     retiredAt: retiredAt(),
   },
-  (t) => [index("zones_of_site").on(t.siteId, t.position), check("zones_area", inRange(t.areaM2, "zoneArea"))],
+  (t) => [
+    index("zones_of_site").on(t.siteId, t.position),
+    index("zones_retired")
+      .on(t.retiredAt)
+      .where(sql`${t.retiredAt} is not null`),
+    check("zones_area", inRange(t.areaM2, "zoneArea")),
+  ],
 );
 
 /**
@@ -226,6 +246,10 @@ export const calibrations = sqliteTable(
   },
   (t) => [
     index("calibrations_of_rig").on(t.rigId, t.madeAt),
+    index("calibrations_of_person").on(t.rigId, t.personId, t.madeAt),
+    index("calibrations_of_tap").on(t.rigId, t.siteId, t.madeAt),
+    index("calibrations_by").on(t.personId),
+    index("calibrations_at").on(t.siteId),
     check("calibrations_spray_volume", inRange(t.sprayVolume, "sprayVolume")),
   ],
 );
@@ -267,7 +291,12 @@ export const quickChecks = sqliteTable(
     ratio: real("ratio").notNull(),
     createdAt: createdAt(),
   },
-  (t) => [index("quick_checks_of_rig").on(t.rigId, t.madeAt), check("quick_checks_ratio", sql`${t.ratio} > 0`)],
+  (t) => [
+    index("quick_checks_of_rig").on(t.rigId, t.personId, t.madeAt),
+    index("quick_checks_of_calibration").on(t.calibrationId, t.madeAt),
+    index("quick_checks_by").on(t.personId),
+    check("quick_checks_ratio", sql`${t.ratio} > 0`),
+  ],
 );
 
 /** Proofs of scales and vessels against something known. */
@@ -288,5 +317,5 @@ export const kitChecks = sqliteTable(
     good: integer("good", { mode: "boolean" }).notNull(),
     createdAt: createdAt(),
   },
-  (t) => [index("kit_checks_of_rig").on(t.rigId)],
+  (t) => [index("kit_checks_of_tool").on(t.rigId, t.of, t.tool, t.madeAt)],
 );

@@ -1,5 +1,5 @@
 import { eq } from "drizzle-orm";
-import type { Access } from "./database";
+import type { Access } from "./access";
 import { settings } from "./schema";
 
 /** What the firm has settled for all its devices. */

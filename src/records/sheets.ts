@@ -1,8 +1,11 @@
-import { and, asc, desc, eq, inArray } from "drizzle-orm";
+import { and, asc, desc, eq, ne, sql } from "drizzle-orm";
+import type { SQLiteColumn } from "drizzle-orm/sqlite-core";
 import type { JobFile, SiteText } from "@/formats/job-file/types";
+import type { Cursor } from "@/formats/slices";
 import { asItIs, readRow, readRows, type SetAside } from "./aside";
-import type { Access } from "./database";
-import { mixSheets, sheetSites, ticks } from "./schema-work";
+import type { Access } from "./access";
+import { newestFirst, pageOf, rowsAfter } from "./page";
+import { mixSheets, sheetProducts, sheetSites, sheetTanks, stillOpen, ticks, withdrawals } from "./schema-work";
 
 export interface NewSheet {
   readonly id: string;
@@ -34,25 +37,80 @@ export const sheetsOfDay = (db: Access, dayId: string) =>
 export const findSheet = (db: Access, id: string) =>
   readRow("mix sheet", db.select().from(mixSheets).where(eq(mixSheets.id, id)).get(), asItIs);
 
-/** The newest sheets, newest first, with the keys of their ticked steps. */
-export function listSheets(db: Access, most: number, aside?: SetAside[]) {
-  const all = db.select().from(mixSheets).orderBy(desc(mixSheets.madeAt), desc(mixSheets.createdAt)).limit(most).all();
-  const rows = readRows("mix sheet", all, asItIs, aside);
-  const events =
-    rows.length === 0
-      ? []
-      : db
-          .select()
-          .from(ticks)
-          .where(
-            inArray(
-              ticks.sheetId,
-              rows.map((r) => r.id),
-            ),
-          )
-          .orderBy(asc(ticks.id))
-          .all();
-  return rows.map((row) => ({ ...row, done: standing(events.filter((e) => e.sheetId === row.id)) }));
+const OPEN_PLACE = [stillOpen.madeAt, stillOpen.recordId] as const;
+
+/** A page of the open sheets, newest first. */
+export function openSheetsPage(db: Access, after: Cursor | undefined, most: number, aside?: SetAside[]) {
+  const found = db
+    .select({ sheet: mixSheets })
+    .from(stillOpen)
+    .innerJoin(mixSheets, eq(mixSheets.id, stillOpen.recordId))
+    .where(and(eq(stillOpen.kind, "sheet"), rowsAfter(OPEN_PLACE, after)))
+    .orderBy(...newestFirst(OPEN_PLACE))
+    .limit(most + 1)
+    .all()
+    .map((row) => row.sheet);
+  const page = pageOf(found, most, (row) => [row.madeAt, row.id]);
+  return { ...page, rows: readRows("mix sheet", page.rows, asItIs, aside) };
+}
+
+/** Every sheet, for whoever looks at all of them. */
+export const allSheets = (db: Access, aside?: SetAside[]) =>
+  readRows("mix sheet", db.select().from(mixSheets).all(), asItIs, aside);
+
+/** A step of it was ticked, and it was not withdrawn. */
+const MIXED = (sheetId: SQLiteColumn) =>
+  sql`exists (select 1 from ${ticks} t where t.sheet_id = ${sheetId} and t.done = 1) and not exists (select 1 from ${withdrawals} w where w.sheet_id = ${sheetId})`;
+
+/** The newest sheets that were mixed into a tank of a rig, newest first. @param except a sheet that is passed over */
+export const mixedInto = (db: Access, rigId: string, tank: string, except: string | undefined, most: number) =>
+  db
+    .select({ id: sheetTanks.sheetId, madeAt: sheetTanks.madeAt })
+    .from(sheetTanks)
+    .where(
+      and(
+        eq(sheetTanks.rigId, rigId),
+        eq(sheetTanks.tank, tank),
+        except === undefined ? undefined : ne(sheetTanks.sheetId, except),
+        MIXED(sheetTanks.sheetId),
+      ),
+    )
+    .orderBy(desc(sheetTanks.madeAt))
+    .limit(most)
+    .all();
+
+/** The cards of a sheet's products, by id; of an old sheet by name. */
+export const productsOfSheet = (db: Access, sheetId: string): string[] =>
+  db
+    .select({ id: sheetProducts.labelId })
+    .from(sheetProducts)
+    .where(eq(sheetProducts.sheetId, sheetId))
+    .all()
+    .map((row) => row.id);
+
+/** Whether just these products, by id, were mixed in one tank before. */
+export function mixedBefore(db: Access, labelIds: readonly string[]): boolean {
+  const [first] = labelIds;
+  if (first === undefined) return false;
+  const one = db
+    .select({ id: sheetProducts.sheetId })
+    .from(sheetProducts)
+    .where(
+      and(
+        eq(sheetProducts.labelId, first),
+        sql`(select count(*) from ${sheetProducts} p where p.sheet_id = ${sheetProducts.sheetId}) = ${labelIds.length}`,
+        ...labelIds
+          .slice(1)
+          .map(
+            (id) =>
+              sql`exists (select 1 from ${sheetProducts} p where p.sheet_id = ${sheetProducts.sheetId} and p.label_id = ${id})`,
+          ),
+        MIXED(sheetProducts.sheetId),
+      ),
+    )
+    .limit(1)
+    .get();
+  return one !== undefined;
 }
 
 /** Ticks a step off, or takes the tick back: either way a new row. */

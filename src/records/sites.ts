@@ -1,9 +1,11 @@
-import { and, asc, eq, notInArray } from "drizzle-orm";
+import { and, asc, eq, gt, inArray, isNotNull, isNull, notInArray, sql } from "drizzle-orm";
 import { entered, isDate, raw } from "@/core/contents";
-import type { KeptSite } from "@/formats/book";
+import type { KeptSite } from "@/formats/entries";
 import type { SiteText } from "@/formats/job-file/types";
+import type { Cursor, Page } from "@/formats/slices";
 import { readParts, readRow, readRows, type SetAside } from "./aside";
-import type { Access } from "./database";
+import type { Access } from "./access";
+import { pageOf } from "./page";
 import { sites, zones } from "./schema";
 
 /** A zone that was taken out of its site. What went down on it is still known. */
@@ -16,6 +18,7 @@ export interface FormerZoneText {
 export interface KnownSite {
   readonly id: string;
   readonly retired: boolean;
+  readonly revision: number;
   readonly site: KeptSite;
   readonly former: readonly FormerZoneText[];
 }
@@ -23,17 +26,94 @@ export interface KnownSite {
 type SiteRow = typeof sites.$inferSelect;
 type ZoneRow = typeof zones.$inferSelect;
 
-/** All sites with their zones, as a job file writes them. */
-export function listSites(db: Access, aside?: SetAside[]): KnownSite[] {
-  const all = new Map<string, ZoneRow[]>();
-  for (const zone of db.select().from(zones).orderBy(asc(zones.position)).all())
-    all.set(zone.siteId, [...(all.get(zone.siteId) ?? []), zone]);
-  return readRows(
-    "site",
-    db.select().from(sites).orderBy(asc(sites.name)).all(),
-    (row) => siteOf(row, all.get(row.id) ?? []),
+/** All sites with their zones, for whoever looks at all of them. */
+export const allSites = (db: Access, aside?: SetAside[]): KnownSite[] =>
+  withZones(db, db.select().from(sites).orderBy(asc(sites.name)).all(), aside);
+
+/** Some sites by their ids, by name. */
+export const sitesById = (db: Access, ids: readonly string[], aside?: SetAside[]): KnownSite[] =>
+  withZones(
+    db,
+    db
+      .select()
+      .from(sites)
+      .where(inArray(sites.id, [...ids]))
+      .orderBy(asc(sites.name))
+      .all(),
     aside,
   );
+
+/** The names of some sites. */
+export const siteNames = (db: Access, ids: readonly string[]): ReadonlyMap<string, string> =>
+  new Map(
+    db
+      .select({ id: sites.id, name: sites.name })
+      .from(sites)
+      .where(inArray(sites.id, [...ids]))
+      .all()
+      .map((row) => [row.id, row.name]),
+  );
+
+/** Which sites are listed: those that are retired or those that are not, with words that begin so. */
+export interface SitesQuery {
+  readonly search?: string | undefined;
+  readonly retired: boolean;
+}
+
+/** A page of the sites by name. @param after the name that the last page ended with */
+export function sitesPage(
+  db: Access,
+  { search, retired }: SitesQuery,
+  after: Cursor | undefined,
+  most: number,
+  aside?: SetAside[],
+): Page<KnownSite> {
+  const words = (search ?? "").normalize("NFC").match(/[\p{L}\p{N}]+/gu) ?? [];
+  const matches = sql.join(
+    words.slice(0, MOST_WORDS).map((word) => sql`${`"${word}"*`}`),
+    sql` || ' ' || `,
+  );
+  const found = db
+    .select()
+    .from(sites)
+    .where(
+      and(
+        retired ? isNotNull(sites.retiredAt) : isNull(sites.retiredAt),
+        after === undefined ? undefined : gt(sites.name, after[0] ?? ""),
+        words.length === 0
+          ? undefined
+          : sql`${sites.id} in (select n.site_id from site_search f join site_numbers n on n.n = f.rowid where site_search match ${matches})`,
+      ),
+    )
+    .orderBy(asc(sites.name))
+    .limit(most + 1)
+    .all();
+  const page = pageOf(found, most, (row) => [row.name]);
+  return { ...page, rows: withZones(db, page.rows, aside) };
+}
+const MOST_WORDS = 8;
+
+/** Sites with their zones, which are asked for all at once. */
+function withZones(db: Access, rows: readonly SiteRow[], aside?: SetAside[]): KnownSite[] {
+  const all = new Map<string, ZoneRow[]>();
+  const AT_ONCE = 500;
+  for (let i = 0; i < rows.length; i += AT_ONCE)
+    for (const zone of db
+      .select()
+      .from(zones)
+      .where(
+        inArray(
+          zones.siteId,
+          rows.slice(i, i + AT_ONCE).map((row) => row.id),
+        ),
+      )
+      .orderBy(asc(zones.position))
+      .all()) {
+      const list = all.get(zone.siteId);
+      if (list) list.push(zone);
+      else all.set(zone.siteId, [zone]);
+    }
+  return readRows("site", rows, (row) => siteOf(row, all.get(row.id) ?? []), aside);
 }
 
 export function findSite(db: Access, id: string): KnownSite | undefined {
@@ -124,6 +204,7 @@ function siteOf(site: SiteRow, of: readonly ZoneRow[]): KnownSite {
   return {
     id: site.id,
     retired: site.retiredAt !== null,
+    revision: site.revision,
     site: {
       name: site.name,
       ...(site.jurisdiction !== null && { "x-jurisdiction": site.jurisdiction }),

@@ -1,8 +1,8 @@
-import { desc, eq, isNull } from "drizzle-orm";
+import { desc, eq } from "drizzle-orm";
 import type { SpreadFile } from "@/formats/job-file/spread";
 import { asItIs, readRow, readRows, type SetAside } from "./aside";
-import type { Access } from "./database";
-import { spreadingEnds, spreadings } from "./schema-work";
+import type { Access } from "./access";
+import { spreadingEnds, spreadings, stillOpen } from "./schema-work";
 
 export interface NewSpreading {
   readonly id: string;
@@ -32,10 +32,10 @@ export const endSpreading = (db: Access, spreadingId: string, what: "recorded" |
 export function openSpreadings(db: Access, aside?: SetAside[]) {
   const rows = db
     .select({ spreading: spreadings })
-    .from(spreadings)
-    .leftJoin(spreadingEnds, eq(spreadingEnds.spreadingId, spreadings.id))
-    .where(isNull(spreadingEnds.spreadingId))
-    .orderBy(desc(spreadings.madeAt))
+    .from(stillOpen)
+    .innerJoin(spreadings, eq(spreadings.id, stillOpen.recordId))
+    .where(eq(stillOpen.kind, "spreading"))
+    .orderBy(desc(stillOpen.madeAt))
     .all();
   return readRows(
     "spreading",

@@ -2,6 +2,7 @@ import { copyFileSync } from "node:fs";
 import path from "node:path";
 import type Database from "better-sqlite3";
 import { connect, recordsFile, type Records } from "./database";
+import { isDerived } from "./derived";
 
 /**
  * Long work on records without holding anybody up: it is done on a copy, and what it added or changed there goes over in
@@ -47,26 +48,23 @@ interface Table {
 const NUMBERED = ["stop_events", "fills"];
 
 function tablesOf(client: Database.Database): Table[] {
-  const names = client
-    .prepare(
-      "select name from scratch.sqlite_master where type = 'table' and name not like 'sqlite_%' and name <> '__drizzle_migrations'",
-    )
-    .pluck()
-    .all() as string[];
-  return names.map((name) => {
-    const info = client.prepare(`pragma scratch.table_info(${quoted(name)})`).all() as {
-      name: string;
-      type: string;
-      pk: number;
-    }[];
-    const key = info.filter((c) => c.pk > 0);
-    return {
-      name,
-      columns: info.map((c) => c.name),
-      key: key.map((c) => c.name),
-      counted: key.length === 1 && key[0]!.type.toLowerCase() === "integer",
-    };
-  });
+  const names = client.prepare("select name from scratch.sqlite_master where type = 'table'").pluck().all() as string[];
+  return names
+    .filter((name) => !isDerived(name))
+    .map((name) => {
+      const info = client.prepare(`pragma scratch.table_info(${quoted(name)})`).all() as {
+        name: string;
+        type: string;
+        pk: number;
+      }[];
+      const key = info.filter((c) => c.pk > 0);
+      return {
+        name,
+        columns: info.map((c) => c.name),
+        key: key.map((c) => c.name),
+        counted: key.length === 1 && key[0]!.type.toLowerCase() === "integer",
+      };
+    });
 }
 
 /**

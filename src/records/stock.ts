@@ -1,5 +1,5 @@
-import { asc, desc, eq } from "drizzle-orm";
-import type { Access } from "./database";
+import { and, desc, eq, gt } from "drizzle-orm";
+import type { Access } from "./access";
 import { rinses, stockCounts } from "./schema-work";
 
 export interface NewStockCount {
@@ -21,11 +21,15 @@ export const findStockCount = (db: Access, id: string) =>
 
 export const findRinse = (db: Access, id: string) => db.select({ id: rinses.id }).from(rinses).where(eq(rinses.id, id)).get();
 
-/** The last count of every product. */
-export function lastCounts(db: Access) {
-  const rows = db.select().from(stockCounts).orderBy(asc(stockCounts.countedAt), asc(stockCounts.createdAt)).all();
-  return [...new Map(rows.map((row) => [row.labelId, row])).values()];
-}
+/** The last count of a product. */
+export const lastCount = (db: Access, labelId: string) =>
+  db
+    .select()
+    .from(stockCounts)
+    .where(eq(stockCounts.labelId, labelId))
+    .orderBy(desc(stockCounts.countedAt), desc(stockCounts.createdAt))
+    .limit(1)
+    .get();
 
 export interface NewRinse {
   readonly id: string;
@@ -41,5 +45,11 @@ export function addRinse(db: Access, rinse: NewRinse, now: string): void {
     .run();
 }
 
-/** The newest rinses, newest first. */
-export const listRinses = (db: Access, most: number) => db.select().from(rinses).orderBy(desc(rinses.rinsedAt)).limit(most).all();
+/** Whether a tank was rinsed after a moment. */
+export const rinsedSince = (db: Access, rigId: string, tank: string, moment: string): boolean =>
+  db
+    .select({ id: rinses.id })
+    .from(rinses)
+    .where(and(eq(rinses.rigId, rigId), eq(rinses.tank, tank), gt(rinses.rinsedAt, moment)))
+    .limit(1)
+    .get() !== undefined;

@@ -1,10 +1,15 @@
 import { asc, eq } from "drizzle-orm";
 import type { TipText } from "@/formats/rig-setup";
 import { readRow, readRows, type SetAside } from "./aside";
-import type { Access } from "./database";
+import type { Access } from "./access";
 import { tips } from "./schema";
 
-const tipOf = (row: typeof tips.$inferSelect) => ({ id: row.id, retired: row.retiredAt !== null, tip: row.tip });
+const tipOf = (row: typeof tips.$inferSelect) => ({
+  id: row.id,
+  retired: row.retiredAt !== null,
+  revision: row.revision,
+  tip: row.tip,
+});
 
 /** All tips with their charts. */
 export const listTips = (db: Access, aside?: SetAside[]) =>

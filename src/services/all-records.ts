@@ -3,14 +3,14 @@ import { NOTHING, type Choices, type Imported, type ImportItem } from "@/formats
 import { shown } from "@/formats/job-file/shown";
 import type { SetAside } from "@/records/aside";
 import { migrationsKnown, type Records } from "@/records/database";
-import { listApplications } from "@/records/applications";
-import { listCalibrations } from "@/records/calibrations";
-import { listQuickChecks } from "@/records/checks";
+import { allApplications, fillNumbers } from "@/records/applications";
+import { allCalibrations } from "@/records/calibrations";
+import { allQuickChecks } from "@/records/checks";
 import { listLabels } from "@/records/labels";
 import { listPeople } from "@/records/people";
 import { listRigs } from "@/records/rigs";
-import { listSheets } from "@/records/sheets";
-import { listSites } from "@/records/sites";
+import { allSheets } from "@/records/sheets";
+import { allSites } from "@/records/sites";
 import { listTips } from "@/records/tips";
 import { twinOf, type NamedKind } from "@/records/names";
 import {
@@ -39,8 +39,6 @@ const FORMAT = "careful-gauge-records";
 /** @returns the text of the file; the same records give the same text */
 export const exportAll = (db: Records): string =>
   `${JSON.stringify({ format: FORMAT, version: migrationsKnown().count, tables: allRows(db) })}\n`;
-
-const ALL = 10_000_000;
 
 /** Tables of what is kept up to date: a difference is shown, and taken only by choice. */
 const OF_KIND: Partial<Record<TableName, KeptKind>> = {
@@ -127,11 +125,11 @@ export function asideOf(db: Records): SetAside[] {
   listRigs(db, aside);
   listTips(db, aside);
   listLabels(db, aside);
-  listSites(db, aside);
-  listCalibrations(db, 30_000, aside);
-  listQuickChecks(db, ALL, aside);
-  listSheets(db, 30_000, aside);
-  listApplications(db, ALL, aside);
+  allSites(db, aside);
+  allCalibrations(db, aside);
+  allQuickChecks(db, aside);
+  allSheets(db, aside);
+  allApplications(db, aside);
   return aside;
 }
 
@@ -180,7 +178,11 @@ function merge(
         } catch (error) {
           issues.push(issue(`tables.${table} ${id}`, "conflict", message(error), "what is on record was left"));
         }
-      } else if (kind || FOLLOWS.includes(table) || canonical(here) === canonical({ ...nulls(info.columns), ...row })) {
+      } else if (
+        kind ||
+        FOLLOWS.includes(table) ||
+        canonical(alone(here)) === canonical(alone({ ...nulls(info.columns), ...row }))
+      ) {
         // On record just so, or held against what is here below.
       } else if (NUMBERED.includes(table)) {
         // The number was given to something else here since: it is another row, under another number.
@@ -207,6 +209,7 @@ function merge(
     }
   };
   if (issues.length === 0) {
+    fillNumbers(db);
     each(
       "people",
       listPeople(other).map((p) => ({ id: p.id, text: { name: p.name } })),
@@ -223,13 +226,16 @@ function merge(
       "labels",
       listLabels(other).map((l) => ({ id: l.id, text: l.card })),
     );
-    const sites = listSites(other).map((s) => ({ id: s.id, text: s.site }));
+    const sites = allSites(other).map((s) => ({ id: s.id, text: s.site }));
     each("sites", sites, (file) => (here) => siteOver(here, file));
     for (const { id, text } of sites) if (!added.has(id)) items.push(...newZones(db, id, text, id, choices, now, issues));
   }
   db.$client.exec(issues.length > 0 ? "rollback to whole; release whole" : "release whole");
   return issues.length > 0 ? { ok: false, issues } : good({ ...NOTHING, items, rows });
 }
+
+/** A row without the numbers that only repeat its texts: a file from before has none. */
+const alone = ({ measured: _m, rate_canonical: _r, total_canonical: _t, ...row }: Row): Row => row;
 
 const ZONE = { columns: [], key: ["id"] };
 

@@ -15,6 +15,8 @@ export interface CardsNow {
   /** The cards that a record is of: that of its id; or, where it has none, those that are or were called so. */
   readonly cardsOf: (record: { readonly labelId: string | null; readonly product: string }) => readonly CardText[];
   readonly downOf: (record: Recorded) => Down;
+  /** All cards, those that are retired too. */
+  readonly cards: readonly CardText[];
 }
 
 export interface Recorded {
@@ -40,6 +42,7 @@ export function cardsNow(db: Access): CardsNow {
     return own ? [own] : byName(product);
   };
   return {
+    cards: [...cards.values()],
     cardsOf,
     downOf: (record) => {
       const of = cardsOf(record);

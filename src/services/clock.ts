@@ -1,5 +1,5 @@
 import { dayIn, localDate } from "@/formats/day";
-import { dateOf } from "@/core/contents";
+import { dateOf, dayOf } from "@/core/contents";
 import type { Access } from "@/records/database";
 import { readSetting } from "@/records/settings";
 
@@ -30,6 +30,9 @@ export function firmZone(db: Access): { readonly zone: string; readonly settled:
 
 /** Today, as an ISO date of the firm's place. */
 export const todayOf = (db: Access): string => localDate(nowText(), firmZone(db).zone);
+
+/** Which day it is at the firm's place, for judging by days. */
+export const dayNow = (db: Access) => ({ today: dayOf(todayOf(db)), zone: firmZone(db).zone });
 
 /** The day of a moment at the firm's place. */
 export const dateAt = (db: Access, moment: string): string => dateOf(dayIn(moment, firmZone(db).zone));

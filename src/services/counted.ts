@@ -1,6 +1,7 @@
-import { calibrate, given, mixedFor, rateOnGround } from "@/core/contents";
+import { calibrate, daysLater, given, mixedFor, rateOnGround } from "@/core/contents";
+import type { CardText } from "@/formats/card/card";
 import { groundText } from "@/formats/card/choice";
-import type { CountedEntry } from "@/formats/book";
+import type { CountedEntry } from "@/formats/entries";
 import { appliedOf } from "@/formats/counted";
 import { cardOfProduct } from "@/formats/gear";
 import { oneLess, soundJob } from "@/formats/job-file/assemble";
@@ -16,23 +17,39 @@ import { cardsNow, type Recorded } from "./cards-now";
 import { todayOf } from "./clock";
 
 /**
- * All that counts against the limits of the zones of some sites, or of all: what went down, and what open sheets plan.
+ * The first day that a limit can still see from today: the calendar year and the twelve months before it, or the longest
+ * time between two applications that a card names. What lies before it can't hold a plan.
+ */
+function firstSeen(cards: Iterable<CardText>, today: string): string {
+  const YEAR = 366;
+  let most = YEAR;
+  for (const { limits } of cards)
+    for (const { intervalAtLeast, intervalAtMost } of limits)
+      // Past its latest day the next one is late; a year later it is no second half any more.
+      most = Math.max(most, days(intervalAtLeast), intervalAtMost === undefined ? 0 : days(intervalAtMost) + YEAR);
+  return daysLater(today, -most);
+}
+const days = (text: string | undefined): number => Number.parseInt(text ?? "0", 10);
+
+/**
+ * All that counts against the limits of the zones of some sites: what went down, as far back as a limit can see, and what
+ * open sheets and spreadings plan.
  * @param aside takes the rows that can't be read: what they hold isn't counted, so nothing may be planned beside them
  */
-export function countedOf(db: Access, siteIds?: readonly string[], aside?: SetAside[]): CountedEntry[] {
-  const groups = groundGroups(db);
+export function countedOf(db: Access, siteIds: readonly string[], aside?: SetAside[]): CountedEntry[] {
+  const groups = groundGroups(db, siteIds);
   // Ground that lies under another site's name has its history there.
-  const everywhere = siteIds === undefined ? undefined : withGround(db, siteIds, groups);
-  const siteOf = sitesOfZones(db, everywhere && { siteIds: everywhere, zoneIds: [] });
+  const everywhere = withGround(db, siteIds, groups);
+  const siteOf = sitesOfZones(db, { siteIds: everywhere, zoneIds: [] });
   const known = cardsNow(db);
+  const today = todayOf(db);
   const ground = (zoneId: string) => groups.get(zoneId) ?? (siteOf.has(zoneId) ? [zoneId] : []);
-  const down = standingApplications(db, everywhere, aside).flatMap((row): CountedEntry[] => {
+  const down = standingApplications(db, everywhere, firstSeen(known.cards, today), aside).flatMap((row): CountedEntry[] => {
     const applied = appliedOf(known.downOf(row), row.rate, { date: row.date, alsoOn: row.alsoOn });
     const { siteId, zone } = row;
     const zoneIds = ground(row.zoneId);
     return applied.map((one) => ({ siteId, zoneIds, zone, sheetId: null, applied: one }));
   });
-  const today = todayOf(db);
   const planned = openSheets(db, everywhere, aside).flatMap((sheet) => {
     const later = (sheet.job.date ?? today) > today;
     // What was poured before its day counts today too.
@@ -45,7 +62,7 @@ export function countedOf(db: Access, siteIds?: readonly string[], aside?: SetAs
     });
   });
   const spread = openSpreadings(db, aside)
-    .filter(({ job }) => everywhere === undefined || (job.sites ?? []).some((site) => everywhere.includes(site["x-id"] ?? "")))
+    .filter(({ job }) => (job.sites ?? []).some((site) => everywhere.includes(site["x-id"] ?? "")))
     .flatMap((spreading) => {
       const read = readSpread(spreading.job);
       const date = spreading.date > today ? spreading.date : today;

@@ -3,7 +3,8 @@ import { planOfSheet } from "@/formats/sheet-plan";
 import { findSheet } from "@/records/sheets";
 import { tellStop } from "./day-stops";
 import { importJob } from "./import-job";
-import { readBook, readSheet } from "./read-book";
+import { readSheet } from "./slices/sheets";
+import { readAll } from "./read-all";
 import { recordSheet } from "./record-sheet";
 import { saveCalibration } from "./save-calibration";
 import { saveSheet } from "./save-sheet";
@@ -66,7 +67,7 @@ test("a day from the first fill to the log: done, read off the tank, skipped", (
   pour(2);
   must(tell("done", { site: "Park" }));
   must(recordSheet(records.db, DAY, { date: "2026-09-02", all: true }));
-  const { applications, sheets } = readBook(records.db);
+  const { applications, sheets } = readAll(records.db);
   expect(sheets[0]).toMatchObject({ run: true, state: "recorded", sites: ["Court", "Green", "Park"] });
   expect(applications.map((a) => [a.zone, Number(Number.parseFloat(a.rate).toFixed(3)), a.note]).sort()).toEqual([
     ["court", Number((0.3 * (3.5 / 3.09375)).toFixed(3)), "113 % of what was planned, read off the tank"],
@@ -157,7 +158,7 @@ test("a spot mix: half a gallon, on so much of the zone as it treats", () => {
   const { plan } = planOfSheet(job, null);
   expect(num(plan.sites[0]!.spray) / GAL).toBeCloseTo(0.5, 9);
   must(recordSheet(records.db, DAY, { date: "2026-09-02", all: true }));
-  expect(readBook(records.db).applications[0]).toMatchObject({
+  expect(readAll(records.db).applications[0]).toMatchObject({
     zone: "north",
     note: expect.stringMatching(/^a spot of 0\.5 gal; put on record with 0 of \d+ steps ticked/),
   });
@@ -173,7 +174,7 @@ test("a spot mix: half a gallon, on so much of the zone as it treats", () => {
 
 test("mixed for another volume is counted as it goes down", () => {
   must(saveSheet(records.db, sheet({ mixedFor: "2 gal/1000 ft2" })));
-  const [planned] = readBook(records.db).counted;
+  const [planned] = readAll(records.db).counted;
   // 0.3 oz in every two gallons, 1.03 gal on 1,000 sq ft.
   expect(Number.parseFloat(planned!.applied.amount)).toBeCloseTo((0.3 / 2) * 1.03125, 6);
   // The other way round twice the label would go down: held.
@@ -187,17 +188,17 @@ describe("what is on hand", () => {
   test("the last count, less what went down since", () => {
     must(count("80"));
     must(saveSheet(records.db, sheet()));
-    expect(readBook(records.db).stock).toEqual([
+    expect(readAll(records.db).stock).toEqual([
       { labelId: ids.labels, counted: "80 oz", countedAt: NOW, left: expect.closeTo(80 * 28.349523125, 6) },
     ]);
     must(recordSheet(records.db, DAY, { date: "2026-09-02", all: true }));
-    expect(readBook(records.db).stock[0]!.left / 28.349523125).toBeCloseTo(80 - 8 * 0.3, 6);
+    expect(readAll(records.db).stock[0]!.left / 28.349523125).toBeCloseTo(80 - 8 * 0.3, 6);
     must(count("12 oz", "count-00000002"));
-    expect(readBook(records.db).stock[0]!.left / 28.349523125).toBeCloseTo(12, 6);
+    expect(readAll(records.db).stock[0]!.left / 28.349523125).toBeCloseTo(12, 6);
   });
   test("an empty shelf is a count too; a volume of a dry product is not", () => {
     must(count("0 oz"));
-    expect(readBook(records.db).stock[0]!.left).toBe(0);
+    expect(readAll(records.db).stock[0]!.left).toBe(0);
     expect(faults(count("3 fl oz", "count-00000003"))).toEqual(["amount volume-on-dry"]);
     expect(faults(saveStockCount(records.db, { id: "x" }))).toEqual([" wrong-type"]);
   });
@@ -205,7 +206,9 @@ describe("what is on hand", () => {
     const rinse = { id: "rinse-00000001", rigId: ids.rigs, tank: "main", personId: ids.people, rinsedAt: NOW };
     must(saveRinse(records.db, rinse));
     must(saveRinse(records.db, rinse));
-    expect(readBook(records.db).rinses).toEqual([{ id: "rinse-00000001", rigId: ids.rigs, tank: "main", rinsedAt: NOW }]);
+    expect(records.db.$client.prepare("select id, rig_id, tank, rinsed_at from rinses").raw().all()).toEqual([
+      ["rinse-00000001", ids.rigs, "main", NOW],
+    ]);
     expect(faults(saveRinse(records.db, { ...rinse, tank: "rear" }))).toEqual(["tank unknown-name"]);
     expect(faults(saveRinse(records.db, { ...rinse, rigId: "rig-9999999999" }))).toEqual(["rigId unknown-name"]);
   });

@@ -1,16 +1,30 @@
 import { bad, good, parseField, raw, STOP_EVENTS, type Result, type StopEvent } from "@/core/contents";
-import { type Records, whole } from "@/records/database";
+import { type Access, type Records, whole } from "@/records/database";
 import { addStopEvent, type NewStopEvent } from "@/records/runs";
-import { doneSteps, findSheet } from "@/records/sheets";
+import { doneSteps, findSheet, sheetsOfDay } from "@/records/sheets";
+import { wholly } from "./keep-up";
 import { isId, issue, nowText, shown } from "./input";
 import { plannedFor, runOf, sheetState } from "./sheet-today";
 
 /**
  * Tells what became of a stop of a day: `{ what: "done", site, left? }` with what the tank still holds where somebody
  * looked, `{ what: "skipped", site }`, `{ what: "back", site }`, or `{ what: "order", order }` for the stops still to do.
- * What follows is planned anew from it.
+ * What follows is planned anew from it. With `everywhere` it is told to every tank of the day, or to none.
  */
 export function tellStop(db: Records, sheetId: string, input: unknown): Result<{ id: string }> {
+  if ((input as { everywhere?: unknown } | null)?.everywhere !== true) return tellOne(db, sheetId, input);
+  return wholly(db, (tx) => {
+    const day = isId(sheetId) ? findSheet(tx, sheetId)?.dayId : undefined;
+    const sheets = [sheetId, ...(day ? sheetsOfDay(tx, day).flatMap((other) => (other.id === sheetId ? [] : [other.id])) : [])];
+    for (const id of sheets) {
+      const told = tellOne(tx, id, input);
+      if (!told.ok) return told;
+    }
+    return good({ id: sheetId });
+  });
+}
+
+function tellOne(db: Access, sheetId: string, input: unknown): Result<{ id: string }> {
   const { what, site, left, order } = (input ?? {}) as { what?: unknown; site?: unknown; left?: unknown; order?: unknown };
   return whole(db, (tx): Result<{ id: string }> => {
     const sheet = isId(sheetId) ? findSheet(tx, sheetId) : undefined;

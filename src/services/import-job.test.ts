@@ -2,7 +2,7 @@ import { readFileSync } from "node:fs";
 import type { Imported } from "@/formats/import";
 import { holdClock } from "./clock";
 import { importJob } from "./import-job";
-import { readBook } from "./read-book";
+import { readAll } from "./read-all";
 import { faults, freshRecords, must } from "./testing/town";
 
 const records = freshRecords();
@@ -20,7 +20,7 @@ describe("bringing in a job file", () => {
     const again = must(importJob(records.db, town00(), {}));
     expect([again.calibrations, again.applications]).toEqual([0, 0]);
     expect(states(again)).toEqual(new Set(["same"]));
-    const book = readBook(records.db);
+    const book = readAll(records.db);
     expect([book.labels.length, book.sites.length]).toEqual([0, 6]);
     expect(book.sites.every((s) => s.site.zones.length >= 2)).toBe(true);
   });
@@ -43,6 +43,6 @@ describe("bringing in a job file", () => {
     const job = JSON.parse(town00());
     spoil(job);
     expect(faults(importJob(records.db, JSON.stringify(job), {}))).toContain(expected);
-    expect(readBook(records.db).rigs).toEqual([]);
+    expect(readAll(records.db).rigs).toEqual([]);
   });
 });

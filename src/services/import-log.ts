@@ -1,7 +1,7 @@
 import { good, issueAt, sameName, type Issue, type Result } from "@/core/contents";
 import { NOTHING, type Choices, type Imported } from "@/formats/import";
 import { logLines } from "@/formats/log-csv";
-import { addApplications, idsFromFiles, type NewApplication } from "@/records/applications";
+import { addApplications, onRecord, type NewApplication } from "@/records/applications";
 import type { Access, Records } from "@/records/database";
 import { findLabel } from "@/records/labels";
 import { recordsNamed, type NamedKind } from "@/records/names";
@@ -25,10 +25,17 @@ export function importLog(db: Records, text: string, _choices?: Choices, progres
     const counts = { applications: 0, known: 0 };
     const now = nowText();
     const today = todayOf(tx);
-    const before = idsFromFiles(tx);
     const entries: NewApplication[] = [];
     const find = finders(tx);
+    // Two lines that are alike are two applications; the same file again is the same two.
     const seen = new Map<string, number>();
+    const ids = lines.value.map(({ cells }) => {
+      const content = JSON.stringify(cells);
+      const nth = seen.get(content) ?? 0;
+      seen.set(content, nth + 1);
+      return fileId("log", content, String(nth));
+    });
+    const before = onRecord(tx, ids);
     for (const [i, { line, cells }] of lines.value.entries()) {
       if (i % 50 === 0) progress?.(i, lines.value.length);
       // More faults than anybody reads are not looked for.
@@ -44,11 +51,7 @@ export function importLog(db: Records, text: string, _choices?: Choices, progres
         issues.push(issue(`${place}.product`, "unknown-name", cells.product!, "the labels on record: add its card first"));
       if (personId === undefined) issues.push(issue(`${place}.person`, "unknown-name", cells.person!, "the people on record"));
       if (!site || !zone || !label || personId === undefined) continue;
-      // Two lines that are alike are two applications; the same file again is the same two.
-      const content = JSON.stringify(cells);
-      const nth = seen.get(content) ?? 0;
-      seen.set(content, nth + 1);
-      const id = fileId("log", content, String(nth));
+      const id = ids[i]!;
       if (before.has(id)) {
         counts.known += 1;
         continue;

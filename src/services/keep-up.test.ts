@@ -1,6 +1,6 @@
 import { tipFormOf } from "@/formats/forms/tip-form-of";
 import { put, retire, type KeptKind } from "./keep-up";
-import { readBook } from "./read-book";
+import { readAll } from "./read-all";
 import { add, faults, freshRecords, ids, LABEL, must, RIG, SITE, town } from "./testing/town";
 
 const records = freshRecords();
@@ -9,7 +9,7 @@ const TIP_ROW = { pressure: "40", flow: "0.25", droplet: "medium" };
 describe("keeping people, rigs, labels and sites up to date", () => {
   test("what was typed is kept as a job file writes it, and comes back", () => {
     town(records.db);
-    const book = readBook(records.db);
+    const book = readAll(records.db);
     expect(book.rigs[0]!.rig).toEqual({
       name: "Blue backpack",
       kind: "backpack",
@@ -43,15 +43,15 @@ describe("keeping people, rigs, labels and sites up to date", () => {
     town(records.db);
     expect(faults(add(records.db, "rigs", RIG, "rig-0000000002"))).toEqual(["name duplicate-name"]);
     must(add(records.db, "rigs", { ...RIG, pressure: "45 psi" }));
-    expect(readBook(records.db).rigs.map((r) => r.rig.tip?.pressure)).toEqual(["45 psi"]);
+    expect(readAll(records.db).rigs.map((r) => r.rig.tip?.pressure)).toEqual(["45 psi"]);
   });
 
   test("retired is out of the way, not gone", () => {
     town(records.db);
     must(retire(records.db, "labels", { id: ids.labels, retired: true }));
-    expect(readBook(records.db).labels[0]!.retired).toBe(true);
+    expect(readAll(records.db).labels[0]!.retired).toBe(true);
     must(retire(records.db, "labels", { id: ids.labels, retired: false }));
-    expect(readBook(records.db).labels[0]!.retired).toBe(false);
+    expect(readAll(records.db).labels[0]!.retired).toBe(false);
     expect(faults(retire(records.db, "labels", { id: "nothing-of-that", retired: true }))).toEqual(["id unknown-name"]);
   });
 
@@ -112,7 +112,7 @@ describe("keeping people, rigs, labels and sites up to date", () => {
     ["people", null, " wrong-type"],
   ])("%s %p is refused: %s", (kind, form, expected) => {
     expect(faults(add(records.db, kind, form))).toContain(expected);
-    expect(readBook(records.db)[kind]).toEqual([]);
+    expect(readAll(records.db)[kind]).toEqual([]);
   });
 
   test("an id is asked for", () => expect(faults(put(records.db, "people", { form: { name: "A" } }))).toEqual(["id wrong-type"]));

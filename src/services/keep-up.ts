@@ -37,7 +37,10 @@ interface Kind<Text> {
   readonly what: string;
   /** Reads a form. */
   readonly read: (input: unknown) => Result<Text>;
-  readonly find: (db: Access, id: string) => { readonly retired: boolean; readonly text: Text } | undefined;
+  readonly find: (
+    db: Access,
+    id: string,
+  ) => { readonly retired: boolean; readonly revision: number; readonly text: Text } | undefined;
   /** Keeps it; answers with what is still to be said. */
   readonly put: (db: Access, id: string, text: Text, now: string) => Issue[];
   readonly retire: (db: Access, id: string, at: string | null) => boolean;
@@ -57,7 +60,7 @@ export const KEPT: { readonly [K in KeptKind]: Kind<KeptText[K]> } = {
     read: (input) => map(readForm(personForm, input), (form) => ({ name: form.name.trim() })),
     find: (db, id) => {
       const found = findPerson(db, id);
-      return found && { retired: found.retired, text: { name: found.name } };
+      return found && { retired: found.retired, revision: found.revision, text: { name: found.name } };
     },
     put: saying((db, id, text, now) => putPerson(db, id, text.name, now)),
     retire: retirePerson,
@@ -67,7 +70,7 @@ export const KEPT: { readonly [K in KeptKind]: Kind<KeptText[K]> } = {
     read: (input) => map(readRigForm(input), rigText),
     find: (db, id) => {
       const found = findRig(db, id);
-      return found && { retired: found.retired, text: found.rig };
+      return found && { retired: found.retired, revision: found.revision, text: found.rig };
     },
     put: saying(putRig),
     retire: retireRig,
@@ -77,7 +80,7 @@ export const KEPT: { readonly [K in KeptKind]: Kind<KeptText[K]> } = {
     read: (input) => map(readTipForm(input), tipText),
     find: (db, id) => {
       const found = findTip(db, id);
-      return found && { retired: found.retired, text: found.tip };
+      return found && { retired: found.retired, revision: found.revision, text: found.tip };
     },
     put: saying(putTip),
     retire: retireTip,
@@ -87,7 +90,7 @@ export const KEPT: { readonly [K in KeptKind]: Kind<KeptText[K]> } = {
     read: readCard,
     find: (db, id) => {
       const found = findLabel(db, id);
-      return found && { retired: found.retired, text: found.card };
+      return found && { retired: found.retired, revision: found.revision, text: found.card };
     },
     put: saying(putLabel),
     retire: retireLabel,
@@ -97,7 +100,7 @@ export const KEPT: { readonly [K in KeptKind]: Kind<KeptText[K]> } = {
     read: (input) => map(readSiteForm(input), siteText),
     find: (db, id) => {
       const found = findSite(db, id);
-      return found && { retired: found.retired, text: found.site };
+      return found && { retired: found.retired, revision: found.revision, text: found.site };
     },
     put: (db, id, text, now) => {
       const faults = twinZones(text);
@@ -186,7 +189,25 @@ export function wholly<T>(db: Access, work: (tx: Access) => Result<T>): Result<T
   }
 }
 
-/** Adds or changes one: `{ id, form, dismissed? }`. A name is given once within its kind. */
+/** Why a change can't be kept: the record is another one by now than the form was opened with. */
+function overtaken(tx: Access, of: KeptKind, id: string, text: KeptText[KeptKind], revision: unknown): Issue | undefined {
+  if (typeof revision !== "number") return undefined;
+  try {
+    const now = KEPT[of].find(tx, id);
+    // What stands is what was asked for already: an answer got lost.
+    if (!now || now.revision === revision || canonical(now.text) === canonical(text)) return undefined;
+    return issue("", "changed-meanwhile", now.text.name, "look at what stands now, then save over it or leave it");
+  } catch (error) {
+    // What can't be read is mended by saving it anew.
+    if (error instanceof RecordUnreadable) return undefined;
+    throw error;
+  }
+}
+
+/**
+ * Adds or changes one: `{ id, form, revision?, dismissed? }`. A name is given once within its kind. With the revision that
+ * the form was opened with, what somebody else has changed since is not written over.
+ */
 export function put(db: Records, of: KeptKind, input: unknown): Result<{ id: string }> {
   const id = readId(input);
   if (!id.ok) return id;
@@ -195,6 +216,8 @@ export function put(db: Records, of: KeptKind, input: unknown): Result<{ id: str
   const dismissed = readDismissed(input);
   if (!dismissed.ok) return dismissed;
   return wholly(db, (tx) => {
+    const late = overtaken(tx, of, id.value, text.value, (input as { revision?: unknown }).revision);
+    if (late) return bad(late);
     const now = nowText();
     const kept = keepUp(tx, of, id.value, text.value as never, now);
     if (kept.ok) addDismissals(tx, id.value, dismissed.value, now);

@@ -2,7 +2,8 @@ import { rigFormOf } from "@/formats/forms/rig-form-of";
 import { planOfSheet } from "@/formats/sheet-plan";
 import { findSheet } from "@/records/sheets";
 import { num } from "@/core/contents";
-import { readBook, readSheet } from "./read-book";
+import { readSheet } from "./slices/sheets";
+import { readAll } from "./read-all";
 import { recordSheet } from "./record-sheet";
 import { saveApplication, voidApplication } from "./save-application";
 import { saveCalibration, withdrawCalibrationOf } from "./save-calibration";
@@ -147,16 +148,16 @@ describe("granules spread dry", () => {
   test("need no rig; booked they count, on record they are down, each once", () => {
     must(saveSpread(records.db, book()));
     must(saveSpread(records.db, book()));
-    expect(readBook(records.db).spreadings).toHaveLength(1);
+    expect(readAll(records.db).spreadings).toHaveLength(1);
     // 6.25 lb of the 7 that a year allows are planned.
     expect(faults(saveSpread(records.db, book({ id: "spreading-00002" })))).toEqual([" held", " held"]);
     must(recordSpread(records.db, "spreading-00001", { date: "2026-09-02" }));
     must(recordSpread(records.db, "spreading-00001", { date: "2026-09-02" }));
-    const { applications, spreadings } = readBook(records.db);
+    const { applications, spreadings } = readAll(records.db);
     expect(spreadings).toEqual([]);
     expect(applications.map((a) => [a.zone, Math.round(Number.parseFloat(a.total)), a.note])).toEqual([
-      ["north", 620, "spread dry"],
       ["south", 180, "spread dry"],
+      ["north", 620, "spread dry"],
     ]);
     expect(faults(saveSpread(records.db, book({ id: "spreading-00003" })))).toEqual([" held", " held"]);
     expect(faults(withdrawSpread(records.db, "spreading-00001"))).toEqual([" conflict"]);
@@ -168,7 +169,7 @@ describe("granules spread dry", () => {
     expect(faults(saveSpread(records.db, book({ products: both })))).toEqual(["products[1].formulation conflict"]);
     const spot = [{ siteId: ids.sites, spot: { zoneId: `${ids.sites}.0`, volume: "1 gal" } }];
     expect(faults(saveSpread(records.db, book({ stops: spot })))).toEqual([" wrong-type"]);
-    expect(readBook(records.db)).toMatchObject({ spreadings: [], aside: [] });
+    expect(readAll(records.db)).toMatchObject({ spreadings: [], aside: [] });
   });
   test("withdrawn they count no more", () => {
     must(saveSpread(records.db, book()));
@@ -196,7 +197,7 @@ describe("granules spread dry", () => {
       sites: [{ name: "Quay", zones: [{ name: "a", area: "900 ft2" }] }],
     };
     must(importJob(records.db, JSON.stringify(file), {}));
-    const { labels, sites, rigs } = readBook(records.db);
+    const { labels, sites, rigs } = readAll(records.db);
     expect([labels.map((l) => l.card.name), sites.map((s) => s.site.name), rigs.length]).toEqual([
       ["Feed", "Granule", "Other feed"],
       ["Green", "Quay"],
@@ -214,12 +215,12 @@ describe("a record says what happened", () => {
     expect(refused).toMatchObject({ ok: false, issues: [{ path: "all", code: "reason-needed" }] });
     expect(refused.ok ? "" : refused.issues[0]!.received).toMatch(/^5 of 16 steps are ticked$/);
     must(recordSheet(records.db, SHEET, { date: "2026-09-02", all: true }));
-    expect(readBook(records.db).applications[0]!.note).toMatch(/^put on record with 5 of 16 steps ticked: all of it was said/);
+    expect(readAll(records.db).applications[0]!.note).toMatch(/^put on record with 5 of 16 steps ticked: all of it was said/);
   });
   test("an entry of a real sheet can be corrected, struck, and brought back", () => {
     must(saveSheet(records.db, sheet()));
     must(recordSheet(records.db, SHEET, { date: "2026-09-02", all: true }));
-    const [north] = readBook(records.db).applications;
+    const [north] = readAll(records.db).applications;
     expect(north!.id).toMatch(/\./);
     const entry = {
       id: "application-0001",
@@ -235,7 +236,7 @@ describe("a record says what happened", () => {
     must(saveApplication(records.db, entry));
     must(voidApplication(records.db, { id: "application-0002", corrects: "application-0001", why: "the other lawn" }));
     const standing = () => {
-      const all = readBook(records.db).applications;
+      const all = readAll(records.db).applications;
       const old = new Set(all.map((a) => a.corrects));
       return all.filter((a) => !old.has(a.id) && !a.isVoid && a.zone === north!.zone).map((a) => a.rate);
     };
@@ -254,7 +255,7 @@ describe("a calibration", () => {
     expect(faults(withdrawCalibrationOf(records.db, { id: "calibration-00001" }))).toEqual(["why reason-needed"]);
     must(withdrawCalibrationOf(records.db, { id: "calibration-00001", why: "the tip was worn" }));
     must(withdrawCalibrationOf(records.db, { id: "calibration-00001", why: "the tip was worn" }));
-    expect(readBook(records.db).calibrations[0]!.withdrawn).toBe("the tip was worn");
+    expect(readAll(records.db).calibrations[0]!.withdrawn).toBe("the tip was worn");
     expect(faults(saveSheet(records.db, sheet({ id: "sheet-0000000002" })))).toEqual(["calibrationId conflict"]);
     expect(readSheet(records.db, SHEET)!.stopped.map((s) => s.received)).toEqual([
       "its calibration was withdrawn (the tip was worn)",

@@ -1,7 +1,8 @@
 import { importJob } from "./import-job";
 import { holdClock } from "./clock";
 import { put, retire } from "./keep-up";
-import { readBook, readSheet } from "./read-book";
+import { readSheet } from "./slices/sheets";
+import { readAll } from "./read-all";
 import { recordSheet } from "./record-sheet";
 import { saveApplication, voidApplication } from "./save-application";
 import { saveCalibration } from "./save-calibration";
@@ -140,7 +141,7 @@ describe("ground and product keep their history", () => {
   test("a zone is never deleted, and what went down on it is still known", () => {
     down();
     must(put(records.db, "sites", { id: ids.sites, form: { ...SITE, zones: [SITE.zones[1]!] } }));
-    expect(readBook(records.db).sites[0]).toMatchObject({ former: [{ id: NORTH, name: "north", area: "6,200 ft2" }] });
+    expect(readAll(records.db).sites[0]).toMatchObject({ former: [{ id: NORTH, name: "north", area: "6,200 ft2" }] });
     expect(() => records.db.$client.exec("delete from zones")).toThrow(/never deleted/);
     must(
       put(records.db, "sites", { id: ids.sites, form: { ...SITE, zones: [{ ...SITE.zones[0]!, id: NORTH }, SITE.zones[1]!] } }),
@@ -230,7 +231,7 @@ describe("the server's clock and the firm's zone decide the day", () => {
     must(saveCalibration(records.db, { session: session({ id: "calibration-00002" }), madeAt: "2026-12-31T09:00:00.000Z" }));
     holdClock("2027-01-01T00:30:00Z");
     held({ calibrationId: "calibration-00002" });
-    expect(readBook(records.db).firm.today).toBe("2026-12-31");
+    expect(readAll(records.db).firm.today).toBe("2026-12-31");
     holdClock("2027-01-01T08:30:00Z");
     must(plan({ calibrationId: "calibration-00002" }));
   });
@@ -239,7 +240,7 @@ describe("the server's clock and the firm's zone decide the day", () => {
     expect(faults(recordSheet(records.db, SHEET, { date: "1990-01-01" }))).toEqual(["why reason-needed"]);
     expect(faults(recordSheet(records.db, SHEET, { date: "2026-09-03" }))).toEqual(["date bad-date"]);
     must(recordSheet(records.db, SHEET, { date: "2025-11-30", all: true, why: "written up much later" }));
-    expect(readBook(records.db).applications[0]).toMatchObject({ date: "2025-11-30", alsoOn: "2026-09-02" });
+    expect(readAll(records.db).applications[0]).toMatchObject({ date: "2025-11-30", alsoOn: "2026-09-02" });
     must(plan({ id: "sheet-0000000002", products: [{ labelId: ids.labels, rate: "0.4" }] }));
     held({ id: "sheet-0000000003", products: [{ labelId: ids.labels, rate: "0.2" }] });
   });
@@ -365,7 +366,7 @@ describe("what was poured can't be un-poured", () => {
     must(plan());
     held({ id: "sheet-0000000002", stops: [{ siteId: "site-0000000002" }] });
     expect(
-      readBook(records.db)
+      readAll(records.db)
         .counted.filter((c) => c.sheetId === null)
         .map((c) => c.siteId),
     ).toEqual(["site-0000000002"]);

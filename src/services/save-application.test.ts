@@ -1,4 +1,5 @@
-import { readBook, readSheet } from "./read-book";
+import { readSheet } from "./slices/sheets";
+import { readAll } from "./read-all";
 import { importCards } from "./import-cards";
 import { importJob } from "./import-job";
 import { importLog } from "./import-log";
@@ -35,7 +36,7 @@ beforeEach(() => {
   must(put(records.db, "labels", { id: ids.labels, form: BOUND }));
   must(saveCalibration(records.db, { session: session(), madeAt: NOW }));
 });
-const counted = () => readBook(records.db).counted.map((c) => [c.zone, c.applied.amount, c.sheetId]);
+const counted = () => readAll(records.db).counted.map((c) => [c.zone, c.applied.amount, c.sheetId]);
 
 describe("what went down", () => {
   test("a rate, or the zone's total; what it is of stands in the record, whatever becomes of the card", () => {
@@ -47,7 +48,7 @@ describe("what went down", () => {
         form: { ...BOUND, name: "Other", actives: [{ name: "tollazole", content: "5 %" }] },
       }),
     );
-    const book = readBook(records.db);
+    const book = readAll(records.db);
     expect(book.applications.map((a) => [a.product, a.total, a.rate, a.actives[0]!.name])).toEqual([
       ["Granule", "0.72 oz", "0.4 oz/1000 ft2", "osselfenate"],
       ["Granule", "2.48 oz", "0.4 oz/1000 ft2", "osselfenate"],
@@ -65,7 +66,7 @@ describe("what went down", () => {
     must(saveApplication(records.db, application()));
     must(saveApplication(records.db, application()));
     expect(faults(saveApplication(records.db, application({ amount: "9 oz" })))).toEqual(["id kept-otherwise"]);
-    expect(readBook(records.db).applications.map((a) => a.total)).toEqual(["2.48 oz"]);
+    expect(readAll(records.db).applications.map((a) => a.total)).toEqual(["2.48 oz"]);
   });
   test("a correction names what it corrects, a void one counts no more, each once", () => {
     must(saveApplication(records.db, application()));
@@ -77,7 +78,7 @@ describe("what went down", () => {
     must(voidApplication(records.db, { id: "application-0004", corrects: "application-0002", why: "rained off" }));
     must(voidApplication(records.db, { id: "application-0004", corrects: "application-0002", why: "rained off" }));
     expect(counted()).toEqual([]);
-    expect(readBook(records.db).applications.length).toBe(3);
+    expect(readAll(records.db).applications.length).toBe(3);
     expect(faults(voidApplication(records.db, { id: "application-0005", corrects: "nothing-of-that" }))).toEqual([
       "corrects unknown-name",
     ]);
@@ -126,7 +127,7 @@ describe("a plan past a limit has no door", () => {
     expect(refused.ok ? "" : refused.issues[0]!.received).toMatch(
       /the label allows 0.8 oz .* 0.7 oz .* counts against it already/,
     );
-    expect(readBook(records.db).sheets).toEqual([]);
+    expect(readAll(records.db).sheets).toEqual([]);
   });
   test("at once: a rate over the label's highest", () => {
     expect(faults(saveSheet(records.db, sheet({ products: [{ labelId: ids.labels, rate: "0.5" }] })))).toEqual([
@@ -158,7 +159,7 @@ describe("a plan past a limit has no door", () => {
     expect(faults(recordSheet(records.db, "sheet-0000000001", { date: "2026-09-02" }))).toEqual(["all reason-needed"]);
     must(recordSheet(records.db, "sheet-0000000001", { date: "2026-09-02", all: true }));
     must(recordSheet(records.db, "sheet-0000000001", { date: "2026-09-02", all: true }));
-    const book = readBook(records.db);
+    const book = readAll(records.db);
     expect(book.applications.map((a) => [a.zone, a.total, a.source])).toEqual(
       expect.arrayContaining([
         ["north", "2.48 oz", "sheet"],
@@ -220,7 +221,7 @@ describe("files", () => {
   test("a log is taken in whole, and once; two lines that are alike are two applications", () => {
     expect(must(importLog(records.db, CSV))).toMatchObject({ applications: 3, known: 0 });
     expect(must(importLog(records.db, CSV))).toMatchObject({ applications: 0, known: 3 });
-    expect(readBook(records.db).applications.every((a) => a.source === "file")).toBe(true);
+    expect(readAll(records.db).applications.every((a) => a.source === "file")).toBe(true);
   });
   test("one line that can't stand refuses them all, each with its place", () => {
     const wrong = `${CSV}2026-06-31,Green,north,Granule,0.3,,\n2026-06-01,Grey,north,Powder,0.3,Nobody,\n2026-06-01,Green,west,Granule,1,,\n`;
@@ -231,7 +232,7 @@ describe("files", () => {
       "line 6.person unknown-name",
       "line 7.zone unknown-name",
     ]);
-    expect(readBook(records.db).applications).toEqual([]);
+    expect(readAll(records.db).applications).toEqual([]);
     expect(importLog(records.db, "a,b\n1,2\n").ok).toBe(false);
   });
   test("cards: new ones are added, others left and shown, taken one by one; the old is kept", () => {

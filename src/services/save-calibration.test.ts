@@ -1,6 +1,6 @@
 import { expectNear } from "@/core/testing/near";
 import type { Session } from "@/formats/session";
-import { readBook } from "./read-book";
+import { readAll } from "./read-all";
 import { saveCalibration } from "./save-calibration";
 import { add, faults, freshRecords, ids, must, NOW, RIG, session, town } from "./testing/town";
 
@@ -15,7 +15,7 @@ describe("saving a calibration", () => {
     expectNear(row.spray_volume as number, (132 * 29.5735295625) / 92.90304, 1e-12);
     expect(JSON.parse(row.rules as string)).toEqual(["catch-flow v1", "mean-time v1", "pace-of-area v1", "spray-volume v1"]);
     expect(records.db.$client.prepare("select count(*) from trials").pluck().get()).toBe(5);
-    expect(readBook(records.db).calibrations[0]).toMatchObject({
+    expect(readAll(records.db).calibrations[0]).toMatchObject({
       personId: ids.people,
       struck: [{ of: "walk", time: "95 s", volume: null, why: "stumbled or stopped" }],
       calibration: { pace: { times: ["61 s", "63 s", "1:02"] } },
@@ -26,7 +26,7 @@ describe("saving a calibration", () => {
     town(records.db);
     must(saveCalibration(records.db, { session: session(), madeAt: NOW }));
     must(saveCalibration(records.db, { session: session(), madeAt: NOW }));
-    expect(readBook(records.db).calibrations.length).toBe(1);
+    expect(readAll(records.db).calibrations.length).toBe(1);
   });
 
   test.each<[string, Partial<Session>, string]>([
@@ -45,7 +45,7 @@ describe("saving a calibration", () => {
   ])("%s: refused", (_what, more, expected) => {
     town(records.db);
     expect(faults(saveCalibration(records.db, { session: session(more), madeAt: NOW }))).toContain(expected);
-    expect(readBook(records.db).calibrations).toEqual([]);
+    expect(readAll(records.db).calibrations).toEqual([]);
   });
 
   test.each([
@@ -70,7 +70,7 @@ describe("saving a calibration", () => {
       walks: [{ time: "40 s" }],
     });
     must(saveCalibration(records.db, { session: boom, madeAt: NOW }));
-    expect(readBook(records.db).calibrations[0]).toMatchObject({
+    expect(readAll(records.db).calibrations[0]).toMatchObject({
       personId: null,
       calibration: { flow: { kind: "outlet-catches", time: "30 s", volumes: ["20 fl oz", "21 fl oz"] } },
     });
@@ -84,7 +84,7 @@ describe("saving a calibration", () => {
         madeAt: NOW,
       }),
     );
-    expect(readBook(records.db).calibrations[0]!.calibration).toEqual({
+    expect(readAll(records.db).calibrations[0]!.calibration).toEqual({
       used: [{ area: "100 ft2", start: "36 fl oz", remaining: "0 fl oz" }],
     });
   });

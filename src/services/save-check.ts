@@ -1,6 +1,5 @@
 import {
   bad,
-  calibrate,
   good,
   judgeCheck,
   parseField,
@@ -11,8 +10,8 @@ import {
   type Quantity,
   type Result,
 } from "@/core/contents";
-import { soundJob } from "@/formats/job-file/assemble";
 import { kitOf } from "@/formats/rig-setup";
+import { workOut } from "@/formats/standing";
 import { ownedBy } from "@/formats/stands-on";
 import { findCalibration } from "@/records/calibrations";
 import { addKitCheck, addQuickCheck, findKitCheck, findQuickCheck } from "@/records/checks";
@@ -22,6 +21,7 @@ import { findRig } from "@/records/rigs";
 import { A_MOMENT, isId, isMoment, issue, nowText, shown as inWords } from "./input";
 import { once } from "./once";
 import { retiredFaults } from "./retired";
+import { recordedAs } from "./slices/calibrations";
 
 const text = (value: unknown) => (typeof value === "string" ? value : "");
 
@@ -45,7 +45,7 @@ export function saveQuickCheck(db: Records, input: unknown): Result<{ id: string
   const volume = parseField("catchVolume", r.volume, { path: "volume" });
   const time = parseField("catchTime", r.time, { path: "time" });
   if (!volume.ok || !time.ok) return bad(...(volume.ok ? [] : volume.issues), ...(time.ok ? [] : time.issues));
-  const { flow } = calibrate(soundJob(calibration.job).calibration);
+  const { flow } = workOut(recordedAs(calibration));
   if (!flow)
     return bad(issue("calibrationId", "conflict", "this calibration has no flow of its own", "calibrate with a catch first"));
   const checked = quantity("flow", raw(volume.value.value) / raw(time.value.value), "mL/s");

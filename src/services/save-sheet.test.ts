@@ -1,4 +1,5 @@
-import { readBook, readSheet } from "./read-book";
+import { readSheet } from "./slices/sheets";
+import { readAll } from "./read-all";
 import { saveCalibration } from "./save-calibration";
 import { saveSheet } from "./save-sheet";
 import { tickStep } from "./tick-step";
@@ -23,7 +24,7 @@ describe("mix sheets", () => {
     // Changing the label afterwards changes no sheet.
     must(add(records.db, "labels", { ...LABEL, rates: [{ rate: "0.9" }] }));
     expect(readSheet(records.db, "sheet-0000000001")!.job.products![0]!.rate).toBe("0.3 oz/1000 ft2");
-    expect(readBook(records.db).sheets[0]).toMatchObject({ steps: 16, done: 0 });
+    expect(readAll(records.db).sheets[0]).toMatchObject({ steps: 16, done: 0 });
   });
 
   test("ticks: the last word on each step, on every device", () => {
@@ -74,6 +75,6 @@ describe("mix sheets", () => {
   test("sent twice, kept once", () => {
     must(saveSheet(records.db, sheet()));
     must(saveSheet(records.db, sheet()));
-    expect(readBook(records.db).sheets.length).toBe(1);
+    expect(readAll(records.db).sheets.length).toBe(1);
   });
 });

@@ -1,21 +1,17 @@
 import {
   bad,
   belongsToPerson,
-  calibrate,
-  dayOf,
   daysFrom,
   good,
   groundIsOpen,
   isDate,
-  isEstimate,
-  isUnsure,
-  mayMix,
+  issueAt,
   LOAD_MODES,
   planSources,
-  standingOf,
   WATER_FIRST,
   type Issue,
   type LoadMode,
+  type MixLock,
   type MixPlan,
   type MixProduct,
   type Result,
@@ -24,16 +20,15 @@ import {
 import type { CardText } from "@/formats/card/card";
 import { isChoice, rowName, strangeTurfs, type ChoiceText } from "@/formats/card/choice";
 import { productsOf } from "@/formats/counted";
-import type { KeptSite } from "@/formats/book";
-import { dayIn } from "@/formats/day";
+import type { KeptSite } from "@/formats/entries";
 import { planOf, rulesOf, soundJob, soundPlan } from "@/formats/job-file/assemble";
 import { readJob } from "@/formats/job-file/read";
 import type { HeadText, RigText } from "@/formats/job-file/types";
 import { fitsHead, isHead } from "@/formats/rig-setup";
 import { mixFile, type MixWish, type StopWish } from "@/formats/mix-of";
-import { ownedBy, standsOn } from "@/formats/stands-on";
-import { findCalibration, withdrawalOfCalibration } from "@/records/calibrations";
-import { checksOf } from "@/records/checks";
+import { lockOf } from "@/formats/standing";
+import { ownedBy } from "@/formats/stands-on";
+import { findWithStruck } from "@/records/calibrations";
 import type { SetAside } from "@/records/aside";
 import { whole, type Access, type Records } from "@/records/database";
 import { findLabel } from "@/records/labels";
@@ -43,10 +38,12 @@ import { addSheet, findSheet } from "@/records/sheets";
 import { findSite } from "@/records/sites";
 import { countedOf } from "./counted";
 import { asideFaults } from "./aside-faults";
-import { firmZone, todayOf } from "./clock";
+import { todayOf } from "./clock";
 import { isId, issue, nowText, shown } from "./input";
+import { wholly } from "./keep-up";
 import { once } from "./once";
 import { retiredFaults } from "./retired";
+import { judgeRow, lockWords, onDay } from "./slices/calibrations";
 import { heldIssues } from "./tick-step";
 
 /** As many loads as one sheet can be ticked off for, and as many stops as one day has. */
@@ -118,7 +115,7 @@ function isRequest(input: unknown): input is SheetRequest {
  * amount is worked out here. A calibration that no longer stands, that is another person's, or that is not one yet, gives
  * no sheet.
  */
-export function saveSheet(db: Records, input: unknown): Result<{ id: string }> {
+export function saveSheet(db: Access, input: unknown): Result<{ id: string }> {
   if (!isRequest(input))
     return bad(issue("", "wrong-type", "something else", "a mix: sites, rig, calibration, products and loads"));
   const day = dayOfPlan(db, input.date);
@@ -130,7 +127,7 @@ export function saveSheet(db: Records, input: unknown): Result<{ id: string }> {
     return bad(
       issue("head", "conflict", "this head can't be set so", "a number that its dial has, or its own feed: see the rig"),
     );
-  const calibration = findCalibration(db, input.calibrationId);
+  const calibration = findWithStruck(db, input.calibrationId);
   const sites = input.stops.map((stop) => findSite(db, stop.siteId));
   const stops = input.stops.flatMap((stop, i) => (sites[i] ? [{ ...stop, site: sites[i].site }] : []));
   if (!known || !rig || !calibration || stops.length < input.stops.length)
@@ -146,11 +143,6 @@ export function saveSheet(db: Records, input: unknown): Result<{ id: string }> {
     ...labels.map((label, i) => [`products[${i}]`, label.card.name, label] as const),
   );
   if (retired.length > 0) return bad(...retired);
-  const withdrawn = withdrawalOfCalibration(db, calibration.id);
-  if (withdrawn)
-    return bad(
-      issue("calibrationId", "conflict", `this calibration was withdrawn (${withdrawn.why})`, "mix from one that stands"),
-    );
   const ownerOfTap = { personId: input.personId, siteId: input.stops[0]!.siteId };
   if (calibration.rigId !== input.rigId || !ownedBy(rig.kind, calibration, ownerOfTap))
     return bad(
@@ -163,7 +155,10 @@ export function saveSheet(db: Records, input: unknown): Result<{ id: string }> {
     );
   const products = productsOf(input.products.map(({ labelId, ...rest }, i) => ({ ...rest, id: labelId, card: labels[i]!.card })));
   if (!products.ok) return products;
-  const made = calibrate(soundJob(calibration.job).calibration);
+  const judged = judgeRow(db, rig, calibration, onDay(db, date));
+  const lock = lockOf(judged);
+  if (lock) return bad(lockIssue(lock));
+  const { made } = judged;
   const fileNow = (counted: ReturnType<typeof countedOf>) =>
     mixFile({
       ...input,
@@ -191,35 +186,6 @@ export function saveSheet(db: Records, input: unknown): Result<{ id: string }> {
   );
   const open = [...openGround(read.value.products), ...strangeRows(input.products, labels, turfs)];
   if (open.length > 0) return bad(...open);
-  const standing = standingOf(
-    standsOn(calibration.job.rig),
-    standsOn(rig),
-    dayIn(calibration.madeAt, firmZone(db).zone),
-    dayOf(date),
-    checksOf(db, calibration.id)[0]?.ratio,
-  );
-  if (!mayMix(standing))
-    return bad(
-      issue(
-        "calibrationId",
-        "conflict",
-        `the calibration is ${standing.state} (${standing.reasons.join("; ")})`,
-        "calibrate again before mixing",
-      ),
-    );
-  if (isEstimate(made))
-    return bad(
-      issue("calibrationId", "conflict", "the flow is only estimated from the tip's rated one", "catch it before mixing"),
-    );
-  if (isUnsure(made))
-    return bad(
-      issue(
-        "calibrationId",
-        "conflict",
-        "the trials differ by over 10 %, this is not a calibration yet",
-        "take more trials before mixing",
-      ),
-    );
   const planned = planOf(read.value);
   if (!planned.ok) return planned;
   const { plan } = planned.value;
@@ -248,8 +214,8 @@ export function saveSheet(db: Records, input: unknown): Result<{ id: string }> {
         // Another sheet may have been saved since the plan was judged: the budget is looked at again where it is taken.
         const now = fileNow(counted(tx));
         if (!now.ok) return now;
-        const judged = soundPlan(soundJob(now.value));
-        if (judged.plan.reasons.length > 0) return bad(...heldIssues(judged.plan));
+        const again = soundPlan(soundJob(now.value));
+        if (again.plan.reasons.length > 0) return bad(...heldIssues(again.plan));
         const { id, rigId, calibrationId, dayId } = input;
         const madeAt = nowText();
         const personId = belongsToPerson(rig.kind) ? input.personId : null;
@@ -261,6 +227,37 @@ export function saveSheet(db: Records, input: unknown): Result<{ id: string }> {
     ),
   );
 }
+
+/** Why a calibration may not be mixed from, as a fault of a request. */
+function lockIssue(lock: MixLock): Issue {
+  const fault = (received: string, expected: string) => issue("calibrationId", "conflict", received, expected);
+  if (lock.code === "withdrawn") return fault(`this calibration was withdrawn (${lock.why})`, "mix from one that stands");
+  if (lock.code === "unsure")
+    return fault("the trials differ by over 10 %, this is not a calibration yet", "take more trials before mixing");
+  if (lock.code === "estimate") return fault("the flow is only estimated from the tip's rated one", "catch it before mixing");
+  return fault(`the calibration is ${lockWords(lock)}`, "calibrate again before mixing");
+}
+
+/**
+ * Saves the sheets of one day, a tank each: `{ sheets: [ … ] }`. All of them or none: half a day's mix is not on record.
+ * @returns the ids, in order
+ */
+export function saveSheets(db: Records, input: unknown): Result<{ ids: readonly string[] }> {
+  const { sheets } = (input ?? {}) as { sheets?: unknown };
+  if (!Array.isArray(sheets) || sheets.length < 1 || sheets.length > MOST_TANKS)
+    return bad(issue("sheets", "wrong-type", "something else", `a list of 1 to ${MOST_TANKS} mixes`));
+  return wholly(db, (tx) => {
+    const ids: string[] = [];
+    for (const [i, sheet] of sheets.entries()) {
+      const kept = saveSheet(tx, sheet);
+      if (!kept.ok) return { ok: false, issues: kept.issues.map((one) => issueAt(`sheets[${i}]`, one)) };
+      ids.push(kept.value.id);
+    }
+    return good({ ids });
+  });
+}
+/** More tanks than any truck has (ours). */
+const MOST_TANKS = 8;
 
 /** A rate for a gallon of which nobody said how much ground it is for: an overdose wherever more is sprayed. */
 export const openGround = (products: readonly MixProduct[]): Issue[] =>
@@ -311,7 +308,7 @@ function asSet<R extends RigText>(rig: R, head: HeadText | undefined): R | undef
 const loadsOf = (plan: MixPlan) => plan.run?.loads.length ?? plan.sites.reduce((sum, site) => sum + site.loads.length, 0);
 
 /** What a request names that isn't there: labels, zones, a site twice. */
-function missingOf(db: Records, input: SheetRequest, stops: readonly (StopWish & { readonly site: KeptSite })[]): Issue[] {
+function missingOf(db: Access, input: SheetRequest, stops: readonly (StopWish & { readonly site: KeptSite })[]): Issue[] {
   const issues: Issue[] = [];
   input.products.forEach(({ labelId }, i) => {
     if (!findLabel(db, labelId)) issues.push(issue(`products[${i}].labelId`, "unknown-name", labelId, "the labels on record"));

@@ -1,12 +1,13 @@
 import { bad, good, parsePackage, raw, type Quantity, type Result } from "@/core/contents";
-import type { StockEntry } from "@/formats/book";
-import { standingApplications } from "@/records/applications";
+import type { StockEntry } from "@/formats/entries";
+import { usedSince } from "@/records/applications";
+import type { SetAside } from "@/records/aside";
 import { type Access, type Records, whole } from "@/records/database";
-import { findLabel } from "@/records/labels";
-import { recordsNamed } from "@/records/names";
+import { findLabel, listLabels } from "@/records/labels";
+import { namesOf } from "@/records/names";
 import { findPerson } from "@/records/people";
 import { findRig } from "@/records/rigs";
-import { addRinse, addStockCount, findRinse, findStockCount, lastCounts } from "@/records/stock";
+import { addRinse, addStockCount, findRinse, findStockCount, lastCount } from "@/records/stock";
 import { A_MOMENT, isId, isMoment, issue, nowText, shown } from "./input";
 import { once } from "./once";
 
@@ -41,26 +42,15 @@ export function saveStockCount(db: Records, input: unknown): Result<{ id: string
 }
 
 /** What is on hand of each counted product, in g or mL: the last count, less what went down since. */
-export function stockNow(db: Access): StockEntry[] {
-  const down = standingApplications(db);
-  return lastCounts(db).flatMap(({ labelId, amount, countedAt, createdAt }) => {
-    const card = findLabel(db, labelId)?.card;
-    const counted = card && parsePackage(amount, card.form, { zero: true });
-    if (!card || !counted?.ok) return [];
-    const names = new Map<string, boolean>();
-    const called = (name: string) => {
-      const known = names.get(name) ?? recordsNamed(db, "labels", name).some((label) => label.id === labelId);
-      names.set(name, known);
-      return known;
-    };
-    const used = down
-      .filter((row) => row.createdAt > createdAt && (row.labelId === null ? called(row.product) : row.labelId === labelId))
-      .reduce((sum, row) => {
-        const total = parsePackage(row.total, card.form, {});
-        return sum + (total.ok ? raw(total.value.value as Quantity<"mass">) : 0);
-      }, 0);
+export function stockNow(db: Access, aside?: SetAside[]): StockEntry[] {
+  return listLabels(db, aside).flatMap(({ id: labelId, card }) => {
+    const last = lastCount(db, labelId);
+    const counted = last && parsePackage(last.amount, card.form, { zero: true });
+    if (!last || !counted?.ok) return [];
+    const measured = card.form === "dry" ? "mass" : "volume";
+    const used = usedSince(db, labelId, namesOf(db, "labels", labelId), measured, last.createdAt);
     const left = Math.max(0, raw(counted.value.value as Quantity<"mass">) - used);
-    return [{ labelId, counted: amount, countedAt, left }];
+    return [{ labelId, counted: last.amount, countedAt: last.countedAt, left }];
   });
 }
 

@@ -1,31 +1,16 @@
-import {
-  bad,
-  dayOf,
-  good,
-  mayMix,
-  num,
-  runState,
-  showEntered,
-  entered,
-  standingOf,
-  type Issue,
-  type Result,
-  type RunState,
-} from "@/core/contents";
-import type { KeptSite, SheetState } from "@/formats/book";
+import { bad, good, num, runState, showEntered, entered, type Issue, type Result, type RunState } from "@/core/contents";
+import type { KeptSite, SheetState } from "@/formats/entries";
 import type { CardText } from "@/formats/card/card";
 import { isChoice, rowName } from "@/formats/card/choice";
 import { productOf } from "@/formats/card/product-of";
 import { withCounted } from "@/formats/counted";
-import { dayIn } from "@/formats/day";
 import { soundJob, soundPlan, tankName } from "@/formats/job-file/assemble";
 import type { JobFile, ProductText, SiteText } from "@/formats/job-file/types";
 import { planOfSheet } from "@/formats/sheet-plan";
-import { standsOn } from "@/formats/stands-on";
+import { lockOf } from "@/formats/standing";
 import { recordsOfSheet, withdrawalOf, withdrawSheet } from "@/records/applications";
 import type { SetAside } from "@/records/aside";
-import { findCalibration, withdrawalOfCalibration } from "@/records/calibrations";
-import { checksOf } from "@/records/checks";
+import { findWithStruck } from "@/records/calibrations";
 import { type Access, type Records, whole } from "@/records/database";
 import { findLabel } from "@/records/labels";
 import { recordsNamed } from "@/records/names";
@@ -34,9 +19,10 @@ import { fillsOf, stopEventsOf } from "@/records/runs";
 import { findSheet, siteIdOf } from "@/records/sheets";
 import { findSite } from "@/records/sites";
 import { asideFaults } from "./aside-faults";
-import { firmZone, todayOf } from "./clock";
+import { dayNow, todayOf } from "./clock";
 import { countedOf, wasPoured } from "./counted";
 import { isId, isReason, issue, nowText, shown } from "./input";
+import { judgeRow, lockWords } from "./slices/calibrations";
 
 export type SheetRow = NonNullable<ReturnType<typeof findSheet>>;
 
@@ -86,36 +72,28 @@ export function sheetToday(db: Access, sheet: SheetRow, pouring = false): SheetT
 
 /** Whether its calibration may still be mixed from, and its tank is still the same. */
 function ofCalibration(db: Access, sheet: SheetRow): Issue[] {
-  const calibration = findCalibration(db, sheet.calibrationId);
+  const calibration = findWithStruck(db, sheet.calibrationId);
   const rig = findRig(db, sheet.rigId)?.rig;
   if (!calibration || !rig) return [issue("", "conflict", "its rig or its calibration is gone", "withdraw it and mix again")];
-  const standing = standingOf(
-    standsOn(calibration.job.rig),
-    standsOn(rig),
-    dayIn(calibration.madeAt, firmZone(db).zone),
-    dayOf(todayOf(db)),
-    checksOf(db, calibration.id)[0]?.ratio,
-  );
-  const issues: Issue[] = [];
-  const withdrawn = withdrawalOfCalibration(db, calibration.id);
-  if (withdrawn)
-    issues.push(
-      issue(
-        "",
-        "conflict",
-        `its calibration was withdrawn (${withdrawn.why})`,
-        "withdraw this sheet and mix from one that stands",
-      ),
-    );
-  if (!mayMix(standing))
-    issues.push(
-      issue(
-        "",
-        "conflict",
-        `its calibration is ${standing.state} (${standing.reasons.join("; ")})`,
-        "calibrate again, then withdraw this sheet and mix anew",
-      ),
-    );
+  const judged = judgeRow(db, rig, calibration, dayNow(db));
+  const lock = lockOf(judged);
+  const issues: Issue[] = lock
+    ? [
+        lock.code === "withdrawn"
+          ? issue(
+              "",
+              "conflict",
+              `its calibration was withdrawn (${lock.why})`,
+              "withdraw this sheet and mix from one that stands",
+            )
+          : issue(
+              "",
+              "conflict",
+              `its calibration is ${lockWords(lock)}`,
+              "calibrate again, then withdraw this sheet and mix anew",
+            ),
+      ]
+    : [];
   const name = tankName(sheet.job);
   const volume = (tanks: JobFile["rig"]["tanks"]) => (tanks?.find((t) => t.name === name) ?? tanks?.[0])?.usable;
   const [then, now] = [volume(sheet.job.rig.tanks), volume(rig.tanks)];

@@ -3,6 +3,8 @@ import { answerTo } from "./answer";
 
 const opened = jest.fn(() => ({ records: true }));
 jest.mock("@/records/database", () => ({ records: () => opened() }));
+const revisions = jest.fn(() => new Map([["people", 0]]));
+jest.mock("@/records/revision", () => ({ revisionsOf: () => revisions() }));
 
 const request = (body: string, headers: Record<string, string> = {}) =>
   new Request("http://127.0.0.1:3000/api/keep/people", {
@@ -20,6 +22,24 @@ describe("answering a request to keep something", () => {
     const issue = { path: "name", code: "missing", received: "", expected: `"a name"` } as const;
     const refused = await answerTo(request("{}"), () => bad(issue));
     expect([refused.status, await refused.json()]).toEqual([422, { ok: false, issues: [issue] }]);
+  });
+
+  test("what it changed is told, so that no more than that is read again", async () => {
+    revisions
+      .mockReturnValueOnce(
+        new Map([
+          ["people", 4],
+          ["log", 7],
+        ]),
+      )
+      .mockReturnValueOnce(
+        new Map([
+          ["people", 5],
+          ["log", 7],
+        ]),
+      );
+    const kept = await answerTo(request("{}"), () => good(1));
+    expect(kept.headers.get("x-touched")).toBe("people");
   });
 
   test("a page of another site is turned away before anything is read", async () => {

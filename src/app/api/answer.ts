@@ -1,5 +1,6 @@
 import { bad, type Issue, type Result } from "@/core/contents";
 import { records, type Records } from "@/records/database";
+import { revisionsOf } from "@/records/revision";
 import { firstFaults } from "@/services/background/import-file";
 import { faultOf } from "@/services/faults";
 import { issue } from "@/services/input";
@@ -26,7 +27,15 @@ export async function answerTo(
   if (!text.ok) return respond(text);
   const body = parse(text.value);
   if (!body.ok) return respond(body);
-  return guarded(async () => respond(await work(records(), body.value)));
+  return guarded(async () => {
+    const db = records();
+    const before = revisionsOf(db);
+    const response = respond(await work(db, body.value));
+    // Which kinds of record it changed: a screen reads again what is made of them.
+    const touched = [...revisionsOf(db)].filter(([kind, n]) => n !== before.get(kind)).map(([kind]) => kind);
+    response.headers.set("x-touched", touched.join(","));
+    return response;
+  });
 }
 
 /** Does something and answers also where it fails: with what a person can do about it, or that it was our fault. */
@@ -56,7 +65,7 @@ export const respond = (result: Result<unknown>) =>
 
 function statusOf(issues: readonly Issue[]): number {
   const has = (code: Issue["code"]) => issues.some((one) => one.code === code);
-  return has("too-big") ? 413 : has("kept-otherwise") ? 409 : 422;
+  return has("too-big") ? 413 : has("kept-otherwise") || has("changed-meanwhile") ? 409 : 422;
 }
 
 const kB = (bytes: number) => `${Math.ceil(bytes / 1000).toLocaleString("en-US")} kB`;

@@ -54,9 +54,6 @@ export function standingOf(then: StandsOn, now: StandsOn, madeOn: number, today:
   return { state: "stands", reasons, daysLeft };
 }
 
-/** Whether amounts may be worked out from it: an old pace is warned of, a changed rig or a failed check is not mixed from. */
-export const mayMix = ({ state }: Standing): boolean => state === "stands" || state === "expired";
-
 function changes(then: StandsOn, now: StandsOn): string[] {
   const before = read(then);
   const after = read(now);

@@ -6,11 +6,12 @@ import { kitOf } from "@/formats/rig-setup";
 import { planOfSheet } from "@/formats/sheet-plan";
 import { standsOn } from "@/formats/stands-on";
 import type { Records } from "@/records/database";
-import { readBook, readSheet } from "../read-book";
+import { readSheet } from "../slices/sheets";
+import { readAll } from "../read-all";
 
 /** For tests: works out what every room works out of the records. @throws Error where a room would be empty */
 export function showEverything(db: Records): void {
-  const book = readBook(db);
+  const book = readAll(db);
   if (book.aside.length > 0) throw new Error(`set aside: ${JSON.stringify(book.aside)}`);
   for (const { rig } of book.rigs) {
     standsOn(rig);

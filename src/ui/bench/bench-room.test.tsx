@@ -45,20 +45,10 @@ test("a button takes rig and person in hand and goes there", () => {
   expect(JSON.parse(localStorage.getItem("in-hand")!)).toEqual({ rigId: RIG.id, personId: PERSON.id });
 });
 
-test("open sheets are listed until they are on record or withdrawn", () => {
-  const sites = [
-    {
-      id: "site-1",
-      retired: false,
-      site: { name: "Bowling green", zones: [{ name: "a", area: "100 ft2", "x-id": "site-1.0" }] },
-      former: [],
-    },
-  ];
+test("open sheets are listed with how far they are", () => {
   const what = { sites: ["Bowling green"], products: [], tank: "main", run: false, dayId: null };
-  const open = { state: "open" as const, steps: 5, done: 2, ...what };
-  const sheet = { id: "sheet-1", madeAt: daysAgo(0), siteId: "site-1", rigId: RIG.id, personId: PERSON.id, ...open };
-  const closed = (["recorded", "withdrawn"] as const).map((state) => ({ ...sheet, id: state, state }));
-  showWith({ rigs: [RIG], sites, sheets: [sheet, { ...sheet, id: "sheet-2", done: 5 }, ...closed] }, <BenchRoom />);
+  const sheet = { id: "sheet-1", madeAt: daysAgo(0), rigId: RIG.id, personId: PERSON.id, steps: 5, done: 2, ...what };
+  showWith({ rigs: [RIG], openSheets: [sheet, { ...sheet, id: "sheet-2", done: 5 }] }, <BenchRoom />);
   expect(screen.getAllByRole("link", { name: "Bowling green" }).map((l) => l.getAttribute("href"))).toEqual([
     "/mix/sheet?id=sheet-1",
     "/mix/sheet?id=sheet-2",

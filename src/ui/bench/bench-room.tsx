@@ -4,11 +4,13 @@ import { Box, chakra, ClientOnly } from "@chakra-ui/react";
 import { format } from "date-fns";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { CHECK_EVERY, ownerOf, readParts, writeNumber, type System } from "@/core/contents";
-import type { Book, PersonEntry, RigEntry, SheetEntry, SiteEntry } from "@/formats/book";
-import { useBook } from "../data/book";
-import { dayHere, wallClock } from "../data/clock";
-import { calibratedFor, today, useInHand, type Calibrated } from "../data/in-hand";
+import { useState } from "react";
+import { make, mixLock, readParts, writeNumber, type System } from "@/core/contents";
+import type { PersonEntry, RigEntry, SheetEntry, StandingEntry } from "@/formats/entries";
+import type { Cursor, Page } from "@/formats/slices";
+import { usePeople, useRead, useRigs, useSites, useSlice } from "../data/records";
+import { wallClock } from "../data/clock";
+import { useInHand } from "../data/in-hand";
 import { calibrationWorking } from "../calibrate/working";
 import { keptKeys } from "../data/kept-here";
 import { Room } from "../frame/room";
@@ -18,37 +20,24 @@ import { FirstThing } from "../parts/notices";
 import { Stamp } from "../parts/stamp";
 import { BringIn } from "./bring-in";
 import { FirmZone } from "./firm-zone";
-import { SetAside, WholeRecords } from "./records";
+import { SetAside } from "../parts/set-aside";
+import { WholeRecords } from "./records";
 
 interface Pair {
   readonly rig: RigEntry;
   readonly person: PersonEntry | undefined;
-  readonly site: SiteEntry | undefined;
-  readonly calibrated: Calibrated | undefined;
+  readonly standing: StandingEntry | undefined;
 }
 
 /** Each rig with each person (or tap) that it was calibrated with; one that never was, once by itself. */
-function pairsOf(book: Book): Pair[] {
-  const now = today();
-  const pair = (rig: RigEntry, person?: PersonEntry, site?: SiteEntry): Pair => ({
-    rig,
-    person,
-    site,
-    calibrated: calibratedFor(book, rig, { personId: person?.id, siteId: site?.id }, now),
-  });
-  return book.rigs
+const pairsOf = (rigs: readonly RigEntry[], people: readonly PersonEntry[], standings: readonly StandingEntry[]): Pair[] =>
+  rigs
     .filter((r) => !r.retired)
     .flatMap((rig): Pair[] => {
-      const owner = ownerOf(rig.rig.kind);
-      if (owner === "rig") return [pair(rig)];
-      const made = book.calibrations.filter((c) => c.rigId === rig.id);
-      const of: Pair[] =
-        owner === "person"
-          ? book.people.filter((p) => !p.retired && made.some((c) => c.personId === p.id)).map((person) => pair(rig, person))
-          : book.sites.filter((s) => !s.retired && made.some((c) => c.siteId === s.id)).map((site) => pair(rig, undefined, site));
-      return of.length > 0 ? of : [pair(rig)];
+      const own = standings.filter((one) => one.rigId === rig.id);
+      if (own.length === 0) return [{ rig, person: undefined, standing: undefined }];
+      return own.map((standing) => ({ rig, person: people.find((p) => p.id === standing.personId), standing }));
     });
-}
 
 interface Judged {
   readonly state: "good" | "act" | "stop";
@@ -62,39 +51,49 @@ const CALIBRATE = ["Calibrate", "/calibrate"] as const;
 const CHECK = ["Quick check", "/calibrate/check"] as const;
 
 /** How a rig stands with a person or a tap today, and what is due. */
-function judge(calibrated: Calibrated | undefined): Judged {
-  if (!calibrated) return { state: "act", word: "to do", go: CALIBRATE };
-  if (calibrated.unsure) return { state: "stop", word: "not yet", go: CALIBRATE };
-  if (calibrated.estimate) return { state: "stop", word: "estimate only", go: CALIBRATE };
-  const { state } = calibrated.standing;
-  if (state === "failing") return { state: "stop", word: "failing", go: CALIBRATE };
-  if (state === "stale") return { state: "act", word: "stale", go: CALIBRATE };
-  if (state === "expired") return { state: "act", word: "due", go: CALIBRATE };
-  return checkDue(calibrated)
-    ? { state: "act", word: "check due", go: CHECK }
-    : { state: "good", word: "stands", go: ["Mix", "/mix"] };
-}
-
-/** A week after the calibration, or after the last check of it; direct evidence has no flow to check. */
-function checkDue({ entry, check, made }: Calibrated): boolean {
-  return made.flow !== null && today() - dayHere(check?.madeAt ?? entry.madeAt) > CHECK_EVERY;
+function judge(one: StandingEntry | undefined): Judged {
+  if (!one) return { state: "act", word: "to do", go: CALIBRATE };
+  const lock = mixLock(one);
+  if (lock?.code === "unsure") return { state: "stop", word: "not yet", go: CALIBRATE };
+  if (lock?.code === "estimate") return { state: "stop", word: "estimate only", go: CALIBRATE };
+  if (lock) return { state: lock.code === "failing" ? "stop" : "act", word: lock.code, go: CALIBRATE };
+  if (one.standing.state === "expired") return { state: "act", word: "due", go: CALIBRATE };
+  return one.checkDue ? { state: "act", word: "check due", go: CHECK } : { state: "good", word: "stands", go: ["Mix", "/mix"] };
 }
 
 export function BenchRoom() {
-  const { book, read: known } = useBook();
+  const known = useRead("firm", "rigs");
+  const firm = useSlice("firm", {}).value;
+  const rigs = useRigs();
   const { calibrated, system } = useInHand();
-  if (!known) return <Room working={[]}>{null}</Room>;
+  if (!known || !firm) return <Room working={[]}>{null}</Room>;
   return (
     <Room working={calibrated ? calibrationWorking(calibrated.made, system) : []}>
       <ClientOnly>
         <Box display="grid" gap="24px" gridTemplateColumns="minmax(0,1fr)">
-          {!book.firm.settled && book.rigs.length > 0 && <FirmZone asking />}
-          <SetAside rows={book.aside} />
-          {book.rigs.length === 0 ? <Empty settled={book.firm.settled} /> : <Bench book={book} />}
+          {!firm.settled && rigs.length > 0 && <FirmZone asking />}
+          <Unreadable />
+          {rigs.length === 0 ? <Empty settled={firm.settled} /> : <Bench rigs={rigs} />}
         </Box>
       </ClientOnly>
     </Room>
   );
+}
+
+/** The rows that can't be read, of all that the bench looks at. */
+function Unreadable() {
+  const asides = [
+    useSlice("people", {}).aside,
+    useSlice("rigs", {}).aside,
+    useSlice("tips", {}).aside,
+    useSlice("labels", {}).aside,
+    useSlice("sites", {}).aside,
+    useSlice("standings", {}).aside,
+    useSlice("openSheets", {}).aside,
+    useSlice("spreadings", {}).aside,
+    useSlice("log", {}).aside,
+  ].flat();
+  return <SetAside rows={[...new Map(asides.map((one) => [`${one.of} ${one.id}`, one])).values()]} />;
 }
 
 function Empty({ settled }: { settled: boolean }) {
@@ -136,22 +135,23 @@ function Empty({ settled }: { settled: boolean }) {
   );
 }
 
-function Bench({ book }: { book: Book }) {
+function Bench({ rigs }: { rigs: readonly RigEntry[] }) {
   const { system } = useInHand();
-  const pairs = pairsOf(book);
-  const state = (pair: Pair) => judge(pair.calibrated);
+  const people = usePeople();
+  const standings = useSlice("standings", {}).value;
+  const pairs = standings ? pairsOf(rigs, people, standings) : [];
+  const state = (pair: Pair) => judge(pair.standing);
   const due = pairs.filter((p) => state(p).state !== "good" && state(p).word !== "check due");
   const toCheck = pairs.filter((p) => state(p).word === "check due");
   const ready = pairs.filter((p) => state(p).state === "good");
-  const open = book.sheets.filter((s) => s.state === "open").slice(0, 8);
   return (
     <Box display="grid" gap="28px">
       <Box display="flex" justifyContent="space-between" alignItems="baseline" gap="4px 16px" flexWrap="wrap">
         <Heading>{format(wallClock(), "EEEE, d MMMM")}</Heading>
         <Link href="/mix/quick">A mix on one page</Link>
       </Box>
-      <RunSheets book={book} />
-      {open.length > 0 && <OpenSheets sheets={open} />}
+      <RunSheets rigs={rigs} people={people} />
+      <OpenSheets />
       {due.length > 0 && <Rows title="To calibrate" pairs={due} system={system} />}
       {toCheck.length > 0 && <Rows title="Quick check due" pairs={toCheck} system={system} />}
       {ready.length > 0 && <Rows title="Ready to mix from" pairs={ready} system={system} />}
@@ -161,12 +161,28 @@ function Bench({ book }: { book: Book }) {
   );
 }
 
-/** What is open stands at the top: it waits to be poured, or to be put on record. */
-function OpenSheets({ sheets }: { sheets: readonly SheetEntry[] }) {
+/** What is open stands at the top: it waits to be poured, or to be put on record. All of it, however old. */
+function OpenSheets() {
+  const first = useSlice("openSheets", {}).value;
+  if (!first || first.rows.length === 0) return null;
   return (
     <Box>
       <SubHeading>Open sheets</SubHeading>
-      {sheets.map((sheet) => (
+      <SomeSheets page={first} />
+    </Box>
+  );
+}
+
+function MoreSheets({ after }: { after: Cursor }) {
+  const page = useSlice("openSheets", { after }).value;
+  return page ? <SomeSheets page={page} /> : null;
+}
+
+function SomeSheets({ page: { rows, next } }: { page: Page<SheetEntry> }) {
+  const [more, setMore] = useState(false);
+  return (
+    <>
+      {rows.map((sheet) => (
         <Box
           key={sheet.id}
           display="flex"
@@ -188,19 +204,26 @@ function OpenSheets({ sheets }: { sheets: readonly SheetEntry[] }) {
           </Box>
         </Box>
       ))}
-    </Box>
+      {next && !more && (
+        <Button look="quiet" onClick={() => setMore(true)}>
+          More open sheets
+        </Button>
+      )}
+      {next && more && <MoreSheets after={next} />}
+    </>
   );
 }
 
 /** Run sheets that were begun on this device and not saved. */
-function RunSheets({ book }: { book: Book }) {
+function RunSheets({ rigs, people }: { rigs: readonly RigEntry[]; people: readonly PersonEntry[] }) {
   const { choose } = useInHand();
   const router = useRouter();
-  const begun = keptKeys("session:").flatMap((key) => {
-    const [, rigId, personId, siteId] = key.split(":");
-    const rig = book.rigs.find((r) => r.id === rigId && !r.retired);
-    const person = book.people.find((p) => p.id === personId);
-    const site = book.sites.find((s) => s.id === siteId);
+  const kept = keptKeys("session:").map((key) => [key, ...key.split(":").slice(1)] as const);
+  const { sites } = useSites(kept.map(([, , , siteId]) => siteId ?? ""));
+  const begun = kept.flatMap(([key, rigId, personId, siteId]) => {
+    const rig = rigs.find((r) => r.id === rigId && !r.retired);
+    const person = people.find((p) => p.id === personId);
+    const site = sites.find((s) => s.id === siteId);
     return rig ? [{ key, rig, person, site }] : [];
   });
   if (begun.length === 0) return null;
@@ -228,14 +251,14 @@ function RunSheets({ book }: { book: Book }) {
   );
 }
 
-function Standing({ calibrated: { made }, system }: { calibrated: Calibrated; system: System }) {
-  const { number, unit } = readParts(made.sprayVolume.value, "sprayVolume", system);
+function Standing({ standing, system }: { standing: StandingEntry; system: System }) {
+  const { number, unit } = readParts(make<"sprayVolume">(standing.sprayVolume), "sprayVolume", system);
   return (
     <>
       <chakra.strong fontSize="22px" lineHeight="1.1">
         {number}
       </chakra.strong>
-      {made.uncertainty && ` ± ${writeNumber(made.uncertainty.relative * 100, { figures: 2 })} %`}
+      {standing.relative !== null && ` ± ${writeNumber(standing.relative * 100, { figures: 2 })} %`}
       <Box color="soft" fontSize="14px">
         {unit}
       </Box>
@@ -250,7 +273,7 @@ function Rows({ title, pairs, system }: { title: string; pairs: readonly Pair[];
     choose({
       rigId: pair.rig.id,
       ...(pair.person && { personId: pair.person.id }),
-      ...(pair.site && { siteId: pair.site.id }),
+      ...(pair.standing?.siteId && { siteId: pair.standing.siteId }),
     });
     router.push(path);
   };
@@ -259,14 +282,14 @@ function Rows({ title, pairs, system }: { title: string; pairs: readonly Pair[];
       <SubHeading>{title}</SubHeading>
       <Box as="ul" listStyleType="none">
         {pairs.map((pair) => {
-          const { rig, person, site, calibrated } = pair;
-          const { state, word, go } = judge(calibrated);
-          const whose = person?.name ?? (site && `tap of ${site.site.name}`);
+          const { rig, person, standing } = pair;
+          const { state, word, go } = judge(standing);
+          const whose = person?.name ?? (standing?.tap && `tap of ${standing.tap}`);
           const name = `${rig.rig.name}${whose ? `, ${whose}` : ""}`;
           return (
             <Box
               as="li"
-              key={`${rig.id}${person?.id}${site?.id}`}
+              key={`${rig.id}${person?.id}${standing?.siteId}`}
               display="grid"
               gridTemplateColumns={{ base: "minmax(0,1fr) auto", lg: "minmax(0,1fr) 210px 150px 150px" }}
               gap="4px 18px"
@@ -281,11 +304,11 @@ function Rows({ title, pairs, system }: { title: string; pairs: readonly Pair[];
                   {whose && <chakra.span fontWeight="400">, {whose}</chakra.span>}
                 </Box>
                 <Box fontSize="14px" color="soft">
-                  {calibrated ? standingWords(calibrated) : "never calibrated"}
+                  {standing ? standingWords(standing) : "never calibrated"}
                 </Box>
               </Box>
               <Box fontFamily="reading" fontSize="15px" gridColumn={{ base: "1", lg: "auto" }}>
-                {calibrated && <Standing calibrated={calibrated} system={system} />}
+                {standing && <Standing standing={standing} system={system} />}
               </Box>
               <Box gridColumn={{ base: "1", lg: "auto" }}>
                 <Stamp state={state}>{word}</Stamp>

@@ -2,7 +2,7 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import { useState } from "react";
-import { sentences, useBook, useSend } from "../data/book";
+import { sentences, useSend, useSlice } from "../data/records";
 import { Button, Note, Select } from "../parts/controls";
 import { Field } from "../parts/field";
 import { Notice } from "../parts/notices";
@@ -12,9 +12,10 @@ const zones = (): readonly string[] => ["UTC", ...Intl.supportedValuesOf("timeZo
 
 /** Whose day counts: the firm's, wherever a device or the server is. Asked at the first start; changed here later. */
 export function FirmZone({ asking = false }: { asking?: boolean }) {
-  const { book } = useBook();
+  const firm = useSlice("firm", {}).value;
   const send = useSend();
-  const [zone, setZone] = useState(book.firm.zone);
+  const [picked, setZone] = useState<string>();
+  const zone = picked ?? firm?.zone ?? "UTC";
   const [trouble, setTrouble] = useState<readonly string[]>([]);
   const [saved, setSaved] = useState(false);
   const save = async () => {
@@ -34,7 +35,7 @@ export function FirmZone({ asking = false }: { asking?: boolean }) {
       {asking ? (
         <Box>
           <chakra.strong>Which day is it, and where?</chakra.strong> A limit for the year, a wait of so many days: they go by the
-          day where your grounds are. This machine says {book.firm.zone}.
+          day where your grounds are. This machine says {firm?.zone}.
         </Box>
       ) : (
         <Note>Limits, waits and records go by the day of this time zone, whatever a phone&apos;s clock says.</Note>

@@ -1,8 +1,8 @@
 import { act, fireEvent, screen } from "@testing-library/react";
-import { EMPTY_BOOK } from "@/formats/book";
 import { showWith } from "../testing/show";
 import { FirmZone } from "./firm-zone";
-import { SetAside, WholeRecords } from "./records";
+import { SetAside } from "../parts/set-aside";
+import { WholeRecords } from "./records";
 
 const sent = jest.fn();
 let status = 200;
@@ -19,7 +19,7 @@ beforeEach(() => {
       ok: status === 200,
       status,
       headers: new Map(),
-      json: () => Promise.resolve(url === "/api/book" ? EMPTY_BOOK : status === 200 ? { ok: true, value: {} } : fault),
+      json: () => Promise.resolve(status === 200 ? { ok: true, value: {} } : fault),
       blob: () => Promise.resolve(new Blob(["x"])),
     });
   }) as never;
@@ -50,7 +50,7 @@ test("rows that can't be read are shown each with why and their raw text; withou
 });
 
 test("a copy that can't be made says why", async () => {
-  showWith(EMPTY_BOOK, <WholeRecords />);
+  showWith({}, <WholeRecords />);
   status = 503;
   await act(async () => fireEvent.click(screen.getByText("Download a copy")));
   expect(screen.getByRole("alert", { hidden: true })).toHaveTextContent("The disk is full. Free some space.");

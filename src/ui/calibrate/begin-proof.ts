@@ -3,10 +3,10 @@
 import { nanoid } from "nanoid";
 import { useRouter } from "next/navigation";
 import { valueIn, writeNumber, type Quantity } from "@/core/contents";
-import type { RigEntry } from "@/formats/book";
+import type { RigEntry } from "@/formats/entries";
 import { rigFormOf } from "@/formats/forms/rig-form-of";
 import { emptySession, type Session } from "@/formats/session";
-import { useSend } from "../data/book";
+import { useSend } from "../data/records";
 import { keep } from "../data/kept-here";
 import { usualMethod } from "./mark-step";
 import { sessionKey } from "./session-key";

@@ -3,10 +3,9 @@
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
 import { useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from "react";
 import { explainAll, methodOf, read } from "@/core/contents";
-import type { RigEntry } from "@/formats/book";
+import type { RigEntry } from "@/formats/entries";
 import { setupOn } from "@/formats/rig-setup";
 import { emptySession, type Session } from "@/formats/session";
-import { useBook } from "../data/book";
 import { ownerIn, useInHand } from "../data/in-hand";
 import { keep, useKept } from "../data/kept-here";
 import { isTyping } from "../frame/keys";
@@ -31,10 +30,9 @@ import { SessionSlips } from "./session-slips";
 import { expectedOf, workedOut } from "./worked-out";
 
 export function CalibrateRoom() {
-  const { read: known } = useBook();
   const hand = useInHand();
   const { rig } = hand;
-  if (!known) return <Room working={[]}>{null}</Room>;
+  if (!hand.read) return <Room working={[]}>{null}</Room>;
   const lacks = lackIn(hand);
   if (!rig || lacks)
     return (

@@ -2,7 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { parseField, quantity, raw, read, vesselFor } from "@/core/contents";
-import type { RigEntry } from "@/formats/book";
+import type { RigEntry } from "@/formats/entries";
 import { kitOf } from "@/formats/rig-setup";
 import { catchTime, type Session } from "@/formats/session";
 import { useSystem } from "../data/in-hand";

@@ -20,7 +20,7 @@ import {
   type System,
 } from "@/core/contents";
 import { rowRates } from "@/formats/card/choice";
-import { useBook } from "../data/book";
+import { useLabels } from "../data/records";
 import { useKept } from "../data/kept-here";
 import { SubHeading, Select } from "../parts/controls";
 import { Fact, Facts } from "../parts/fact";
@@ -48,11 +48,11 @@ const NOTHING: Asked = { labelId: "", use: "", tapVolume: "", tapTime: "", drawV
 
 /** What a hose-end head does with a product: the pace for the rate, the dial for a pace, and the classic mistakes. */
 export function HeadFacts({ made, input, system }: HeadProps) {
-  const { book } = useBook();
+  const labels = useLabels();
   const [asked = NOTHING, setAsked] = useKept<Asked>("head");
   const set = (next: Partial<Asked>) => setAsked({ ...asked, ...next });
   const head = input.rig.head!;
-  const label = book.labels.find((l) => l.id === asked.labelId && l.card.form === "liquid");
+  const label = labels.find((l) => l.id === asked.labelId && l.card.form === "liquid");
   const use = asked.use || (label?.card.use ?? "");
   const stated = label && rowRates(label.card, 0)?.least;
   const rate =

@@ -12,7 +12,7 @@ import {
   type MethodId,
   type System,
 } from "@/core/contents";
-import type { RigEntry } from "@/formats/book";
+import type { RigEntry } from "@/formats/entries";
 import { readRig } from "@/formats/job-file/read-rig";
 import { setupOf } from "@/formats/rig-setup";
 import { byMethod, type Session } from "@/formats/session";

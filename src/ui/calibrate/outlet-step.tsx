@@ -16,7 +16,7 @@ import {
   type Quantity,
   type System,
 } from "@/core/contents";
-import type { RigEntry } from "@/formats/book";
+import type { RigEntry } from "@/formats/entries";
 import { readRig } from "@/formats/job-file/read-rig";
 import { catchTime, type Session } from "@/formats/session";
 import { simulatedMeter } from "@/standins/flow-meter";

@@ -1,7 +1,7 @@
 "use client";
 
 import type { Remedy } from "@/core/contents";
-import type { RigEntry } from "@/formats/book";
+import type { RigEntry } from "@/formats/entries";
 import type { Session } from "@/formats/session";
 import { useInHand } from "../data/in-hand";
 import { useBeginProof } from "./begin-proof";

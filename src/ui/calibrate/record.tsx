@@ -8,9 +8,10 @@ import { useState } from "react";
 import { calibrationJob, soundJob } from "@/formats/job-file/assemble";
 import { isUnsure, read as readIn, type Calibration, type Remedy, type System } from "@/core/contents";
 import { setupOf } from "@/formats/rig-setup";
-import { sentences, useBook, useSend } from "../data/book";
-import { wallClock } from "../data/clock";
-import { calibratedFor, today, useInHand, workOut } from "../data/in-hand";
+import { judge, workOut } from "@/formats/standing";
+import { sentences, usePeople, useRigs, useSend, useSlice } from "../data/records";
+import { dayNow, wallClock } from "../data/clock";
+import { useSystem } from "../data/in-hand";
 import { Room } from "../frame/room";
 import { standingWords } from "../frame/strip";
 import { AskWhy } from "../parts/ask-why";
@@ -59,27 +60,28 @@ function Withdraw({ id }: { id: string }) {
 /** A calibration on record, worked out again from what was entered. */
 export function CalibrationRecord() {
   const id = useSearchParams().get("id");
-  const { book, read } = useBook();
-  const { system } = useInHand();
+  const rigs = useRigs();
+  const people = usePeople();
+  const system = useSystem();
   const prove = useProve();
-  const entry = book.calibrations.find((c) => c.id === id);
-  const rig = book.rigs.find((r) => r.id === entry?.rigId);
-  if (!entry || !rig)
+  const looked = useSlice("calibration", id === null ? null : { id }).value;
+  const entry = looked?.entry;
+  const rig = rigs.find((r) => r.id === entry?.rigId);
+  if (!looked || !entry || !rig)
     return (
       <Room>
-        {read && (
+        {(looked === null || id === null) && (
           <FirstThing>
-            There is no such calibration among the newest. <Link href="/calibrate">Calibrate</Link>
+            There is no such calibration. <Link href="/calibrate">Calibrate</Link>
           </FirstThing>
         )}
       </Room>
     );
   const made = workOut(entry);
   const job = soundJob(calibrationJob(entry.rig, entry.calibration));
-  const person = book.people.find((p) => p.id === entry.personId);
-  const newest = calibratedFor(book, rig, { personId: entry.personId ?? undefined, siteId: entry.siteId ?? undefined }, today());
-  const tap = book.sites.find((s) => s.id === entry.siteId);
-  const before = book.calibrations.find((c) => c.id === entry.follows);
+  const person = people.find((p) => p.id === entry.personId);
+  const { before, tap, inForce } = looked;
+  const newest = inForce ? judge(rig.rig, inForce.entry, inForce.check ?? undefined, dayNow()) : undefined;
   const pull = (remedy: Remedy) => {
     const { personId, siteId, id: follows } = entry;
     const { pace, target } = entry.calibration;
@@ -97,7 +99,7 @@ export function CalibrationRecord() {
       <Heading>
         {rig.rig.name}
         {person && `, ${person.name}`}
-        {tap && `, tap of ${tap.site.name}`}
+        {tap && `, tap of ${tap}`}
       </Heading>
       <Note marginBottom="18px">
         {format(wallClock(entry.madeAt), "d MMMM yyyy, HH:mm")}

@@ -18,7 +18,7 @@ import {
   type CatchContext,
   type Slip,
 } from "@/core/contents";
-import type { RigEntry } from "@/formats/book";
+import type { RigEntry } from "@/formats/entries";
 import { readParts } from "@/formats/job-file/read-checked";
 import { readRig } from "@/formats/job-file/read-rig";
 import { catchTime, readSession, type Session } from "@/formats/session";

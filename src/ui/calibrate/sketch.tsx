@@ -14,7 +14,7 @@ import {
   type Quantity,
   type System,
 } from "@/core/contents";
-import type { RigEntry } from "@/formats/book";
+import type { RigEntry } from "@/formats/entries";
 import { readRig } from "@/formats/job-file/read-rig";
 import type { Session } from "@/formats/session";
 

@@ -4,12 +4,15 @@ import { Box } from "@chakra-ui/react";
 import { format } from "date-fns";
 import Link from "next/link";
 import { read, writeNumber } from "@/core/contents";
-import type { RigEntry } from "@/formats/book";
-import { useBook } from "../data/book";
+import type { RigEntry } from "@/formats/entries";
+import { workOut } from "@/formats/standing";
+import type { Cursor } from "@/formats/slices";
+import { useState } from "react";
+import { useSlice } from "../data/records";
 import { wallClock } from "../data/clock";
-import { useInHand, workOut } from "../data/in-hand";
+import { useSystem } from "../data/in-hand";
 import { LEVER_WORDS } from "./levers-panel";
-import { SubHeading } from "../parts/controls";
+import { Button, SubHeading } from "../parts/controls";
 
 interface StoryProps {
   readonly rig: RigEntry;
@@ -19,17 +22,17 @@ interface StoryProps {
 
 /** What this rig has given with this person, newest first: the season so far. */
 export function Story({ rig, personId, siteId }: StoryProps) {
-  const { book } = useBook();
-  const { system } = useInHand();
-  const entries = book.calibrations
-    .filter(
-      (c) =>
-        c.rigId === rig.id &&
-        (personId === undefined || c.personId === personId) &&
-        (siteId === undefined || c.siteId === siteId),
-    )
-    .slice(0, 12);
-  if (entries.length === 0) return null;
+  const [places, setPlaces] = useState<readonly Cursor[]>([]);
+  const query = {
+    rig: rig.id,
+    ...(personId !== undefined && { person: personId }),
+    ...(siteId !== undefined && { site: siteId }),
+  };
+  const last = places.at(-1);
+  const page = useSlice("story", last ? { ...query, after: last } : query).value;
+  const system = useSystem();
+  if (!page || (page.rows.length === 0 && places.length === 0)) return null;
+  const { rows: entries, next } = page;
   return (
     <Box marginTop="30px" maxW="560px">
       <SubHeading>So far</SubHeading>
@@ -72,6 +75,16 @@ export function Story({ rig, personId, siteId }: StoryProps) {
           );
         })}
       </Box>
+      {places.length > 0 && (
+        <Button look="quiet" onClick={() => setPlaces(places.slice(0, -1))}>
+          Later ones
+        </Button>
+      )}
+      {next && (
+        <Button look="quiet" onClick={() => setPlaces([...places, next])}>
+          Earlier ones
+        </Button>
+      )}
     </Box>
   );
 }

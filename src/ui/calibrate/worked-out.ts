@@ -14,7 +14,7 @@ import {
   type Quantity,
   type Source,
 } from "@/core/contents";
-import type { RigEntry } from "@/formats/book";
+import type { RigEntry } from "@/formats/entries";
 import { calibrationJob } from "@/formats/job-file/assemble";
 import { readChecked, readParts, type Job } from "@/formats/job-file/read-checked";
 import { readRig } from "@/formats/job-file/read-rig";

@@ -1,5 +1,6 @@
 import { screen, within } from "@testing-library/react";
 import { calibrationOn, PERSON, RIG, showWith } from "../testing/show";
+import { dayHere } from "../data/clock";
 import { CheckRoom } from "./check-room";
 
 jest.mock("next/navigation", () => ({ useRouter: () => ({ push: jest.fn() }), usePathname: () => "/calibrate/check" }));
@@ -43,7 +44,7 @@ describe("the quick check", () => {
 
   test("says what a minute should fill, and that three checks make a trend", () => {
     const entry = calibrationOn(daysAgo(3));
-    room({ calibrations: [entry], checks: [check(entry.id, 0.98, 1)] });
+    room({ calibrations: [entry], points: [{ day: 1, ratio: 0.98 }], checks: [check(entry.id, 0.98, 1)] });
     expect(screen.getByText(/About 31 fl oz in the minute/)).toBeInTheDocument();
     expect(screen.getByText("Three checks make a trend.")).toBeInTheDocument();
     expect(screen.getByText("pass")).toBeInTheDocument();
@@ -59,28 +60,22 @@ describe("the quick check", () => {
 });
 
 describe("the series", () => {
-  test("carries checks of an older calibration over by its own flow, oldest first", () => {
+  test("is drawn as the server carried it over, oldest first; all of the checks stay in the list", () => {
     const now = calibrationOn(daysAgo(2));
-    // The older one flowed 34 fl oz in 62 s, a sixteenth more than today's 32.
-    const flow = { kind: "timed-catch" as const, catches: [{ volume: "34 fl oz", time: "62 s" }] };
-    const old = calibrationOn(daysAgo(40), { calibration: { ...now.calibration, flow } });
-    room({ calibrations: [now, old], checks: [check(now.id, 1.01, 1), check(old.id, 1, 20)] });
+    const points = [
+      { day: 1, ratio: 1.0625 },
+      { day: 20, ratio: 1.01 },
+    ];
+    room({ calibrations: [now], points, checks: [check(now.id, 1.01, 1), check("older", 1, 20)] });
     expect(screen.getByTestId("chart")).toHaveTextContent("1.063 1.010");
-  });
-
-  test("begins anew where the rig was set another way", () => {
-    const now = calibrationOn(daysAgo(2));
-    const old = calibrationOn(daysAgo(40), { rig: { ...RIG.rig, tip: { size: "03", pressure: "40 psi" } } });
-    room({ calibrations: [now, old], checks: [check(now.id, 1.01, 1), check(old.id, 1, 20)] });
-    expect(screen.getByTestId("chart")).toHaveTextContent(/^1\.010$/);
-    // All of them stay in the list.
     expect(within(screen.getByRole("list", { name: "Quick checks" })).getAllByRole("listitem").length).toBe(2);
   });
 
   test("says when the trend leaves the band, and in which window", () => {
     const entry = calibrationOn(daysAgo(29));
     const ratios = [1.0, 0.993, 0.987, 0.979].map((ratio, i) => check(entry.id, ratio, 28 - 7 * i));
-    room({ calibrations: [entry], checks: ratios.reverse() });
+    const points = ratios.map(({ ratio, madeAt }) => ({ day: dayHere(madeAt), ratio }));
+    room({ calibrations: [entry], points, checks: ratios.reverse() });
     expect(screen.getByText(/It leaves the ±5 % band about/)).toBeInTheDocument();
     expect(screen.getByText(/in 30 days/)).toHaveTextContent(/^Trend −3 ± 0\.\d+ % in 30 days/);
   });

@@ -11,24 +11,21 @@ import {
   CHECK_EVERY,
   entered,
   judgeRatio,
-  raw,
   read,
   showChange,
-  standingOf,
   trendOf,
   volumeIn,
   writeNumber,
   type CheckPoint,
   type Trend,
 } from "@/core/contents";
-import type { Book, CheckEntry } from "@/formats/book";
-import { standsOn } from "@/formats/stands-on";
+import type { CheckEntry } from "@/formats/entries";
 import { CatchWatch } from "../calibrate/catch-watch";
 import { Places } from "../calibrate/places";
 import { calibrationWorking } from "../calibrate/working";
-import { sentences, useBook } from "../data/book";
-import { dayHere, nowMoment, wallClock } from "../data/clock";
-import { today, useInHand, workOut, type Calibrated } from "../data/in-hand";
+import { sentences, useSlice } from "../data/records";
+import { nowMoment, wallClock } from "../data/clock";
+import { today, useInHand, type Calibrated } from "../data/in-hand";
 import { useSaveOnce } from "../data/save-id";
 import { Room } from "../frame/room";
 import { Heading, Note, Reading, SubHeading } from "../parts/controls";
@@ -46,9 +43,8 @@ const TrendChart = dynamic(() => import("./trend-chart").then((m) => m.TrendChar
 
 /** The weekly one-minute test of the flow, and its series. */
 export function CheckRoom() {
-  const { read: known } = useBook();
   const hand = useInHand();
-  if (!known) return <Room working={[]}>{null}</Room>;
+  if (!hand.read) return <Room working={[]}>{null}</Room>;
   const lacks = lackIn(hand);
   const calibrated = hand.calibrated;
   return (
@@ -77,7 +73,6 @@ export function CheckRoom() {
 }
 
 function Checking({ calibrated }: { calibrated: Calibrated }) {
-  const { book } = useBook();
   const { person, site, system } = useInHand();
   const saveOnce = useSaveOnce();
   const [trouble, setTrouble] = useState<readonly string[]>([]);
@@ -89,8 +84,8 @@ function Checking({ calibrated }: { calibrated: Calibrated }) {
     const result = await saveOnce("/api/quick-checks", `check:${entry.id}`, check, { madeAt: nowMoment() });
     setTrouble(result.ok ? [] : sentences(result.issues));
   };
-  const series = seriesOf(book, calibrated);
-  const latest = book.checks.find((c) => c.calibrationId === entry.id);
+  const series = useSlice("series", { calibration: entry.id }).value;
+  const latest = calibrated.check;
   return (
     <Box
       display="grid"
@@ -121,31 +116,9 @@ function Checking({ calibrated }: { calibrated: Calibrated }) {
         ))}
         {latest && <Verdict check={latest} />}
       </Box>
-      <Series points={series} checks={book.checks.filter((c) => c.rigId === entry.rigId && c.personId === entry.personId)} />
+      {series && <Series points={series.points} checks={series.checks} />}
     </Box>
   );
-}
-
-/**
- * The checks of the rig as it is set today, oldest first, all held against the flow of the calibration that stands: one
- * that was made after an older calibration is carried over by that one's own flow. Another tip, another pressure or a
- * serviced pump begins a new series.
- */
-function seriesOf(book: Book, { entry, made }: Calibrated): CheckPoint[] {
-  const now = standsOn(entry.rig);
-  const base = new Map<string, number>();
-  for (const c of book.calibrations) {
-    const same = c.rigId === entry.rigId && c.personId === entry.personId && c.siteId === entry.siteId;
-    if (!same || standingOf(standsOn(c.rig), now, 0, 0).state === "stale") continue;
-    const flow = c.id === entry.id ? made.flow : workOut(c).flow;
-    if (flow) base.set(c.id, raw(flow.value) / raw(made.flow!.value));
-  }
-  return book.checks
-    .flatMap((c) => {
-      const carried = base.get(c.calibrationId);
-      return carried === undefined ? [] : [{ day: dayHere(c.madeAt), ratio: c.ratio * carried }];
-    })
-    .reverse();
 }
 
 function Verdict({ check }: { check: CheckEntry }) {
@@ -178,7 +151,7 @@ function Series({ points, checks }: { points: readonly CheckPoint[]; checks: rea
       )}
       {points.length > 0 && <TrendWords trend={trend} />}
       <Box as="ol" listStyleType="none" marginTop="10px" aria-label="Quick checks">
-        {checks.slice(0, 12).map((c) => (
+        {checks.map((c) => (
           <Box
             as="li"
             key={c.id}

@@ -3,13 +3,14 @@
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
 import { format } from "date-fns";
 import Link from "next/link";
-import { agreement, coverageOf, mayMix, ownerOf, raw, read, writeNumber, type Calibration, type System } from "@/core/contents";
-import type { Book, CalibrationEntry, PersonEntry, RigEntry } from "@/formats/book";
+import { agreement, coverageOf, ownerOf, raw, read, writeNumber, type Calibration, type System } from "@/core/contents";
+import type { CalibrationEntry, MemberEntry, PersonEntry, RigEntry } from "@/formats/entries";
+import { judge, lockOf, workOut } from "@/formats/standing";
 import { readTanks } from "@/formats/job-file/read-checked";
 import { Places } from "../calibrate/places";
-import { useBook } from "../data/book";
-import { wallClock } from "../data/clock";
-import { calibratedFor, today, useInHand, workOut, type Calibrated } from "../data/in-hand";
+import { usePeople, useRead, useSlice } from "../data/records";
+import { dayNow, wallClock } from "../data/clock";
+import { useInHand, type Calibrated } from "../data/in-hand";
 import { Room } from "../frame/room";
 import { standingWords } from "../frame/strip";
 import { Heading, Note, SubHeading } from "../parts/controls";
@@ -18,7 +19,7 @@ import { Stamp } from "../parts/stamp";
 
 /** People on one rig beside one another, and how well each repeats: the training record. */
 export function CrewRoom() {
-  const { book, read: known } = useBook();
+  const known = useRead("rigs", "people");
   const { rig, system } = useInHand();
   if (!known) return <Room working={[]}>{null}</Room>;
   return (
@@ -36,7 +37,7 @@ export function CrewRoom() {
             {rig.rig.kind === "boom" ? "a governed machine goes as fast with anyone." : "a hose-end head depends on the tap."}
           </FirstThing>
         ) : (
-          <Compared book={book} rig={rig} system={system} />
+          <Compared rig={rig} system={system} />
         )}
       </ClientOnly>
     </Room>
@@ -50,19 +51,19 @@ interface Member {
   readonly record: readonly { readonly entry: CalibrationEntry; readonly made: Calibration }[];
 }
 
-function crewOf(book: Book, rig: RigEntry): Member[] {
-  return book.people.flatMap((person): Member[] => {
-    const calibrated = calibratedFor(book, rig, { personId: person.id }, today());
-    if (person.retired || !calibrated) return [];
-    const record = book.calibrations
-      .filter((c) => c.rigId === rig.id && c.personId === person.id)
-      .map((entry) => ({ entry, made: workOut(entry) }));
-    return [{ person, calibrated, record: record.reverse() }];
+const crewOf = (people: readonly PersonEntry[], rig: RigEntry, members: readonly MemberEntry[]): Member[] =>
+  members.flatMap((member): Member[] => {
+    const person = people.find((p) => p.id === member.personId);
+    if (!person) return [];
+    const calibrated = judge(rig.rig, member.entry, member.check ?? undefined, dayNow());
+    return [{ person, calibrated, record: member.record.map((entry) => ({ entry, made: workOut(entry) })) }];
   });
-}
 
-function Compared({ book, rig, system }: { book: Book; rig: RigEntry; system: System }) {
-  const crew = crewOf(book, rig);
+function Compared({ rig, system }: { rig: RigEntry; system: System }) {
+  const people = usePeople();
+  const members = useSlice("crew", { rig: rig.id }).value;
+  if (!members) return null;
+  const crew = crewOf(people, rig, members);
   if (crew.length === 0)
     return (
       <FirstThing>
@@ -100,7 +101,7 @@ function Compared({ book, rig, system }: { book: Book; rig: RigEntry; system: Sy
           </tbody>
         </chakra.table>
       </Box>
-      <Swap crew={crew.filter((m) => mayMix(m.calibrated.standing))} />
+      <Swap crew={crew.filter((m) => !lockOf(m.calibrated))} />
       <Box>
         <SubHeading>Training record</SubHeading>
         <Note marginY="8px">
@@ -198,7 +199,7 @@ function Training({ member: { person, record } }: { member: Member }) {
         gap="6px 18px"
         marginTop="6px"
       >
-        {record.slice(-8).map(({ entry, made }) => {
+        {record.map(({ entry, made }) => {
           const spread = paceSpread(made);
           return (
             <Box as="li" key={entry.id} fontSize="15px">

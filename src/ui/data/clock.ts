@@ -27,6 +27,9 @@ export const nowMoment = (): string => new Date(Date.now() + ahead).toISOString(
 /** The number of the day that it is. */
 export const today = (): number => dayIn(nowMoment(), zone);
 
+/** Which day it is where the firm is, for judging by days. */
+export const dayNow = () => ({ today: today(), zone });
+
 export const todayDate = (): string => localDate(nowMoment(), zone);
 
 /** The number of the day of a moment, where the firm is. */

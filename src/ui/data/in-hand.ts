@@ -1,23 +1,12 @@
 "use client";
 
 import { useMemo } from "react";
-import {
-  calibrate,
-  hasOwnCatchTime,
-  isEstimate,
-  isUnsure,
-  ownerOf,
-  standingOf,
-  type Calibration,
-  type Standing,
-  type System,
-} from "@/core/contents";
-import type { Book, CalibrationEntry, CheckEntry, PersonEntry, RigEntry, SiteEntry } from "@/formats/book";
-import { calibrationJob, soundJob } from "@/formats/job-file/assemble";
-import { ownedBy, standsOn } from "@/formats/stands-on";
-import { useBook } from "./book";
-import { dayHere, today } from "./clock";
+import { ownerOf, type System } from "@/core/contents";
+import type { PersonEntry, RigEntry, SiteEntry } from "@/formats/entries";
+import { judge, type Calibrated } from "@/formats/standing";
+import { dayHere, dayNow, today } from "./clock";
 import { useKept } from "./kept-here";
+import { usePeople, useRead, useRigs, useSites, useSlice } from "./records";
 
 /** What is in hand: the rig, who holds the wand, the site, and the reader's units. */
 interface Chosen {
@@ -32,22 +21,14 @@ export interface InHand {
   readonly person: PersonEntry | undefined;
   readonly site: SiteEntry | undefined;
   readonly system: System;
-  /** The newest calibration of this rig and person, where there is one. */
+  /** The calibration of this rig and person that counts, where there is one. */
   readonly calibrated: Calibrated | undefined;
+  /** All of it has been read: until then nothing is known to be missing. */
+  readonly read: boolean;
   readonly choose: (next: Chosen) => void;
 }
 
-export interface Calibrated {
-  readonly entry: CalibrationEntry;
-  readonly made: Calibration;
-  readonly standing: Standing;
-  /** Over 10 % between trials: not a calibration yet. */
-  readonly unsure: boolean;
-  /** Only a tip's rated flow stands behind it. */
-  readonly estimate: boolean;
-  /** The newest quick check since. */
-  readonly check: CheckEntry | undefined;
-}
+export type { Calibrated };
 
 /** Who holds the wand and whose tap is used. */
 export interface Hand {
@@ -55,54 +36,7 @@ export interface Hand {
   readonly siteId?: string | undefined;
 }
 
-const worked = new WeakMap<CalibrationEntry, Calibration>();
-
-/** A calibration on record, worked out again from what was entered. */
-export function workOut(entry: CalibrationEntry): Calibration {
-  let made = worked.get(entry);
-  if (!made) {
-    const job = soundJob(calibrationJob(entry.rig, entry.calibration));
-    made = calibrate({
-      ...job.calibration,
-      ...(entry.ground && { ground: entry.ground }),
-      ownCatchTime: job.calibration.ownCatchTime === true || (entry.method !== null && hasOwnCatchTime(entry.method)),
-    });
-    worked.set(entry, made);
-  }
-  return made;
-}
-
-/**
- * The calibration of a rig by a person that counts, judged against the rig as it is today: the newest that can be mixed
- * from. One that is no calibration yet, or that was made with another tip or pressure, pushes none aside that stands; where
- * none does, the newest says why.
- */
-export function calibratedFor(book: Book, rig: RigEntry, hand: Hand, today: number): Calibrated | undefined {
-  const whose = { personId: hand.personId ?? null, siteId: hand.siteId ?? null };
-  let newest: Calibrated | undefined;
-  for (const entry of book.calibrations) {
-    if (entry.rigId !== rig.id || entry.withdrawn !== undefined || !ownedBy(rig.rig.kind, entry, whose)) continue;
-    const one = judged(book, rig, entry, today);
-    if (one.standing.state !== "stale" && !one.unsure && !one.estimate) return one;
-    newest ??= one;
-  }
-  return newest;
-}
-
-function judged(book: Book, rig: RigEntry, entry: CalibrationEntry, today: number): Calibrated {
-  const made = workOut(entry);
-  const check = book.checks.find((c) => c.calibrationId === entry.id);
-  return {
-    entry,
-    made,
-    check,
-    standing: standingOf(standsOn(entry.rig), standsOn(rig.rig), dayHere(entry.madeAt), today, check?.ratio),
-    unsure: isUnsure(made),
-    estimate: isEstimate(made),
-  };
-}
-
-export { today };
+export { dayHere, today };
 
 /** Whose a calibration of the rig in hand would be: the person's, the tap's, or nobody's own. */
 export function ownerIn({ rig, person, site }: Pick<InHand, "rig" | "person" | "site">): Hand {
@@ -113,31 +47,56 @@ export function ownerIn({ rig, person, site }: Pick<InHand, "rig" | "person" | "
 const current = <T extends { id: string; retired: boolean }>(list: readonly T[], id: string | undefined) =>
   list.find((one) => one.id === id && !one.retired);
 
+/** The only one of a list that is not retired; undefined where there are more, or none. */
+const only = <T extends { retired: boolean }>(list: readonly T[]): T | undefined => {
+  const live = list.filter((one) => !one.retired);
+  return live.length === 1 ? live[0] : undefined;
+};
+
 /** The reader's units alone: for a field, which needs no more. */
 export function useSystem(): System {
   const [chosen] = useKept<Chosen>("in-hand");
   return chosen?.system ?? "us";
 }
 
-/** What is in hand, and how to take something else. Until a choice is made, an only rig or person is taken. */
+/** What counts of a rig with who holds the wand, or whose tap feeds it, and how it stands today. */
+export function useCalibrated(rig: RigEntry | undefined, hand: Hand): { calibrated: Calibrated | undefined; read: boolean } {
+  const owner = rig && ownerOf(rig.rig.kind);
+  const whose = owner === "person" ? hand.personId : owner === "tap" ? hand.siteId : "";
+  const query =
+    rig === undefined || whose === undefined
+      ? null
+      : { rig: rig.id, ...(owner === "person" && { person: whose }), ...(owner === "tap" && { site: whose }) };
+  const inForce = useSlice("inForce", query).value;
+  const calibrated = useMemo(
+    () => (rig && inForce ? judge(rig.rig, inForce.entry, inForce.check ?? undefined, dayNow()) : undefined),
+    [rig, inForce],
+  );
+  return { calibrated, read: query === null || inForce !== undefined };
+}
+
+/** What is in hand, and how to take something else. Until a choice is made, an only rig, person or site is taken. */
 export function useInHand(): InHand {
-  const { book } = useBook();
+  const rigs = useRigs();
+  const people = usePeople();
   const [chosen = {}, setChosen] = useKept<Chosen>("in-hand");
-  return useMemo(() => {
-    const only = <T extends { id: string; retired: boolean }>(list: readonly T[]) => {
-      const live = list.filter((one) => !one.retired);
-      return live.length === 1 ? live[0] : undefined;
-    };
-    const rig = current(book.rigs, chosen.rigId) ?? only(book.rigs);
-    const site = current(book.sites, chosen.siteId) ?? only(book.sites);
-    const person = current(book.people, chosen.personId) ?? only(book.people);
-    return {
+  const first = useSlice("sites", {}).value;
+  const taken = useSites(chosen.siteId === undefined ? [] : [chosen.siteId]);
+  const known = useRead("rigs", "people", "sites");
+  const rig = current(rigs, chosen.rigId) ?? only(rigs);
+  const person = current(people, chosen.personId) ?? only(people);
+  const site = current(taken.sites, chosen.siteId) ?? (first?.next === null ? only(first.rows) : undefined);
+  const { calibrated, read } = useCalibrated(rig, { personId: person?.id, siteId: site?.id });
+  return useMemo(
+    () => ({
       rig,
       person,
       site,
       system: chosen.system ?? "us",
-      calibrated: rig && calibratedFor(book, rig, { personId: person?.id, siteId: site?.id }, today()),
+      calibrated,
+      read: known && taken.read && read,
       choose: (next) => setChosen({ ...chosen, ...next }),
-    };
-  }, [book, chosen, setChosen]);
+    }),
+    [rig, person, site, calibrated, known, taken.read, read, chosen, setChosen],
+  );
 }

@@ -2,7 +2,7 @@
 
 import { nanoid } from "nanoid";
 import type { Result } from "@/core/contents";
-import { useSend } from "./book";
+import { useSend } from "./records";
 import { keep, readKept } from "./kept-here";
 
 interface Sent {

@@ -2,7 +2,7 @@
 
 import type { Result } from "@/core/contents";
 import type { Choices, Imported } from "@/formats/import";
-import { unreachable } from "./book";
+import { unreachable } from "./records";
 
 interface Sending {
   readonly signal: AbortSignal;

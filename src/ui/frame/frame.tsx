@@ -3,7 +3,7 @@
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
 import { format } from "date-fns";
 import type { ReactNode } from "react";
-import { BookProvider, useBook } from "../data/book";
+import { useConnection, useRead } from "../data/records";
 import { clockIsOff, wallClock } from "../data/clock";
 import { Notice } from "../parts/notices";
 import { KeyList, useRoomKeys } from "./keys";
@@ -19,7 +19,7 @@ const Skip = chakra("a", {
 });
 
 function Lost() {
-  const { lost } = useBook();
+  const { lost } = useConnection();
   if (!lost) return null;
   return (
     <Box role="status" background="act" color="onAct" padding="6px 16px" fontWeight="700" className="no-print">
@@ -32,7 +32,7 @@ function Lost() {
 const OFF = 5 * 60_000;
 
 function ClockOff() {
-  const { read } = useBook();
+  const read = useRead("firm");
   const off = clockIsOff();
   if (!read || Math.abs(off) < OFF) return null;
   const minutes = Math.round(Math.abs(off) / 60_000);
@@ -47,7 +47,8 @@ function ClockOff() {
 
 /** The records can't be opened: nothing else can be shown, but why, and what to do. */
 function Fault({ children }: { children: ReactNode }) {
-  const { fault, read } = useBook();
+  const { fault } = useConnection();
+  const read = useRead("rigs");
   if (!fault) return children;
   const message = (
     <Box padding="24px 16px" maxW="860px">
@@ -70,7 +71,7 @@ function Fault({ children }: { children: ReactNode }) {
 export function Frame({ children }: { children: ReactNode }) {
   const keys = useRoomKeys();
   return (
-    <BookProvider>
+    <>
       <Skip href="#stage">Skip to the work</Skip>
       <Strip onKeys={keys.open} />
       <RoomLine />
@@ -80,6 +81,6 @@ export function Frame({ children }: { children: ReactNode }) {
       </ClientOnly>
       <Fault>{children}</Fault>
       <KeyList shown={keys.shown} onClose={keys.close} />
-    </BookProvider>
+    </>
   );
 }

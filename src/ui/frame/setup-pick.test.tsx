@@ -1,6 +1,6 @@
 import { chakra } from "@chakra-ui/react";
 import { fireEvent, screen, waitFor } from "@testing-library/react";
-import { EMPTY_BOOK, type RigEntry } from "@/formats/book";
+import type { RigEntry } from "@/formats/entries";
 import { RIG, showWith } from "../testing/show";
 import { SetupPick } from "./setup-pick";
 
@@ -9,11 +9,11 @@ beforeEach(() => {
   localStorage.clear();
   sent.mockReset();
   global.fetch = jest.fn((url: string, init?: { body?: string }) => {
-    if (url !== "/api/book") sent(url, JSON.parse(init!.body!));
+    if (init?.body) sent(url, JSON.parse(init.body));
     return Promise.resolve({
       ok: true,
       headers: new Map(),
-      json: () => Promise.resolve(url === "/api/book" ? EMPTY_BOOK : { ok: true, value: {} }),
+      json: () => Promise.resolve({ ok: true, value: {} }),
     });
   }) as never;
 });

@@ -2,14 +2,14 @@
 
 import { chakra } from "@chakra-ui/react";
 import { useState } from "react";
-import type { RigEntry } from "@/formats/book";
+import type { RigEntry } from "@/formats/entries";
 import { rigFormOf } from "@/formats/forms/rig-form-of";
 import { setupOf, setupOn, type NamedSetup } from "@/formats/rig-setup";
-import { useBook, useSend } from "../data/book";
+import { useSend, useTips } from "../data/records";
 
 /** Sets a rig in one of its named ways: tip, pressure and nozzle setting. What was calibrated so stands again. */
 export function SetupPick({ rig, look }: { rig: RigEntry; look: typeof chakra.select }) {
-  const { book } = useBook();
+  const tips = useTips();
   const send = useSend();
   const [busy, setBusy] = useState(false);
   const setups = setupOf(rig.rig).setups ?? [];
@@ -21,7 +21,7 @@ export function SetupPick({ rig, look }: { rig: RigEntry; look: typeof chakra.se
     const chart =
       size === undefined || size === now.tipSize
         ? now.chart
-        : (book.tips.find((t) => !t.retired && t.tip.size === size)?.tip.name ?? "");
+        : (tips.find((t) => !t.retired && t.tip.size === size)?.tip.name ?? "");
     const form = {
       ...now,
       chart,

@@ -4,36 +4,38 @@ import { Box, chakra, ClientOnly } from "@chakra-ui/react";
 import { format } from "date-fns";
 import { useTheme } from "next-themes";
 import { usePathname, useSearchParams } from "next/navigation";
-import { Suspense, type ReactNode } from "react";
-import { dateOf, GOOD_FOR, ownerOf, readParts, writeNumber, type System } from "@/core/contents";
+import { Suspense, useId, useState, type ReactNode } from "react";
+import { dateOf, GOOD_FOR, mixLock, ownerOf, readParts, writeNumber, type MayMix, type System } from "@/core/contents";
 import { setupOf } from "@/formats/rig-setup";
-import type { RigEntry } from "@/formats/book";
-import { useBook } from "../data/book";
+import type { RigEntry, SiteEntry } from "@/formats/entries";
+import { usePeople, useRigs, useSlice } from "../data/records";
 import { dayHere } from "../data/clock";
 import { SetupPick } from "./setup-pick";
 import { useInHand, type Calibrated } from "../data/in-hand";
 
-const Pick = chakra("select", {
-  base: {
-    background: "transparent",
-    color: "onStrip",
-    fontFamily: "body",
-    fontSize: { base: "15px", lg: "16px" },
-    fontWeight: "700",
-    border: "none",
-    borderBottom: "1px dotted",
-    borderColor: "onStripSoft",
-    // The name of the cell lies over its top: the whole cell is the target.
-    minHeight: "48px",
-    marginTop: "-14px",
-    paddingTop: "14px",
-    width: "100%",
-    minWidth: 0,
-    textOverflow: "ellipsis",
-    cursor: "pointer",
-    "& option": { background: "sheet", color: "ink" },
-  },
-});
+const CELL = {
+  background: "transparent",
+  color: "onStrip",
+  fontFamily: "body",
+  fontSize: { base: "15px", lg: "16px" },
+  fontWeight: "700",
+  border: "none",
+  borderBottom: "1px dotted",
+  borderColor: "onStripSoft",
+  // The name of the cell lies over its top: the whole cell is the target.
+  minHeight: "48px",
+  marginTop: "-14px",
+  paddingTop: "14px",
+  width: "100%",
+  minWidth: 0,
+  textOverflow: "ellipsis",
+  cursor: "pointer",
+  "& option": { background: "sheet", color: "ink" },
+} as const;
+
+const Pick = chakra("select", { base: CELL });
+
+const Find = chakra("input", { base: CELL });
 
 const Small = chakra("button", {
   base: {
@@ -80,13 +82,16 @@ function SprayVolume({ calibrated, system }: { calibrated: Calibrated | undefine
   );
 }
 
-export function standingWords(calibrated: Calibrated): string {
-  if (calibrated.unsure) return "✕ not a calibration yet";
-  if (calibrated.estimate) return "✕ an estimate: catch it first";
-  const { state, reasons } = calibrated.standing;
-  if (state === "stale") return `! stale: ${reasons.join("; ")}`;
-  if (state === "failing") return `✕ failing: ${reasons[0]}`;
-  const until = dateOf(dayHere(calibrated.entry.madeAt) + GOOD_FOR);
+export function standingWords(
+  one: MayMix & ({ readonly madeAt: string } | { readonly entry: { readonly madeAt: string } }),
+): string {
+  const lock = mixLock(one);
+  if (lock?.code === "unsure") return "✕ not a calibration yet";
+  if (lock?.code === "estimate") return "✕ an estimate: catch it first";
+  if (lock?.code === "stale") return `! stale: ${lock.reasons.join("; ")}`;
+  if (lock?.code === "failing") return `✕ failing: ${lock.reasons[0]}`;
+  const { state } = one.standing;
+  const until = dateOf(dayHere("entry" in one ? one.entry.madeAt : one.madeAt) + GOOD_FOR);
   const day = format(new Date(`${until}T12:00:00`), "d MMM");
   return state === "expired" ? `! time the pace again, was good until ${day}` : `✓ good until ${day}`;
 }
@@ -107,13 +112,14 @@ function OverSheet({ onKeys }: { onKeys: () => void }) {
 }
 
 function Bar({ onKeys, sheetId }: { onKeys: () => void; sheetId: string | null }) {
-  const { book } = useBook();
-  const { rig, person, site, system, calibrated, choose } = useInHand();
-  const sheet = sheetId === null ? undefined : book.sheets.find((s) => s.id === sheetId);
-  const of = sheet && book.rigs.find((r) => r.id === sheet.rigId);
+  const rigs = useRigs();
+  const people = usePeople();
+  const { rig, person, site, system, calibrated, read, choose } = useInHand();
+  const sheet = useSlice("sheet", sheetId === null ? null : { id: sheetId }).value;
+  const of = sheet && rigs.find((r) => r.id === sheet.rigId);
   // Poured is what the sheet says, whatever is in hand.
   if (sheet && of && (of.id !== rig?.id || (sheet.personId !== null && sheet.personId !== person?.id)))
-    return <SheetStrip rig={of} person={book.people.find((p) => p.id === sheet.personId)?.name} tank={sheet.tank} />;
+    return <SheetStrip rig={of} person={sheet.personName ?? undefined} tank={sheet.tank} />;
   const live = <T extends { retired: boolean }>(list: readonly T[]) => list.filter((one) => !one.retired);
   const tip = rig?.rig.tip;
   const many = rig !== undefined && (setupOf(rig.rig).setups?.length ?? 0) > 0;
@@ -129,7 +135,7 @@ function Bar({ onKeys, sheetId }: { onKeys: () => void; sheetId: string | null }
         <Cell name="Rig">
           <Pick aria-label="Rig in hand" value={rig?.id ?? ""} onChange={(e) => choose({ rigId: e.target.value })}>
             <option value="">pick a rig</option>
-            {live(book.rigs).map((r) => (
+            {live(rigs).map((r) => (
               <option key={r.id} value={r.id}>
                 {r.rig.name}
               </option>
@@ -139,7 +145,7 @@ function Bar({ onKeys, sheetId }: { onKeys: () => void; sheetId: string | null }
         <Cell name={rig && ownerOf(rig.rig.kind) === "rig" ? "Driver" : "Holds the wand"}>
           <Pick aria-label="Who holds the wand" value={person?.id ?? ""} onChange={(e) => choose({ personId: e.target.value })}>
             <option value="">who today?</option>
-            {live(book.people).map((p) => (
+            {live(people).map((p) => (
               <option key={p.id} value={p.id}>
                 {p.name}
               </option>
@@ -161,18 +167,11 @@ function Bar({ onKeys, sheetId }: { onKeys: () => void; sheetId: string | null }
           </Box>
         </Box>
         <Cell name="Spray volume" main>
-          <SprayVolume calibrated={calibrated} system={system} />
+          {read && <SprayVolume calibrated={calibrated} system={system} />}
         </Cell>
         <Box display={{ base: rig?.rig.kind === "hose-end" ? "block" : "none", lg: "block" }} flex="1 1 0" minW={0}>
           <Cell name={rig?.rig.kind === "hose-end" ? "Site and its tap" : "Site"}>
-            <Pick aria-label="Site in hand" value={site?.id ?? ""} onChange={(e) => choose({ siteId: e.target.value })}>
-              <option value="">pick a site</option>
-              {live(book.sites).map((s) => (
-                <option key={s.id} value={s.id}>
-                  {s.site.name}
-                </option>
-              ))}
-            </Pick>
+            <SiteInHand site={site} onPick={(siteId) => choose({ siteId })} />
           </Cell>
         </Box>
         <Box display="flex" gap="2px" alignItems="center" flex="0 0 auto">
@@ -191,6 +190,52 @@ function Bar({ onKeys, sheetId }: { onKeys: () => void; sheetId: string | null }
         </Box>
       </Box>
     </Box>
+  );
+}
+
+/** The site in hand: picked from a short list; of a long one, found by the beginnings of its words. */
+function SiteInHand({ site, onPick }: { site: SiteEntry | undefined; onPick: (id: string) => void }) {
+  const [typed, setTyped] = useState<string>();
+  const list = useId();
+  const first = useSlice("sites", {}).value;
+  const long = first !== undefined && first.next !== null;
+  const found = useSlice("sites", long && typed ? { search: typed } : null).value;
+  if (!long) {
+    const rows = first?.rows ?? [];
+    return (
+      <Pick aria-label="Site in hand" value={site?.id ?? ""} onChange={(e) => onPick(e.target.value)}>
+        <option value="">pick a site</option>
+        {rows.map((s) => (
+          <option key={s.id} value={s.id}>
+            {s.site.name}
+          </option>
+        ))}
+      </Pick>
+    );
+  }
+  const rows = found?.rows ?? first.rows;
+  return (
+    <>
+      <Find
+        type="search"
+        list={list}
+        aria-label="Site in hand"
+        placeholder="find a site"
+        value={typed ?? site?.site.name ?? ""}
+        onFocus={() => setTyped("")}
+        onBlur={() => setTyped(undefined)}
+        onChange={(e) => {
+          const picked = rows.find((s) => s.site.name === e.target.value);
+          setTyped(picked ? undefined : e.target.value);
+          if (picked) onPick(picked.id);
+        }}
+      />
+      <datalist id={list}>
+        {rows.map((s) => (
+          <option key={s.id} value={s.site.name} />
+        ))}
+      </datalist>
+    </>
   );
 }
 

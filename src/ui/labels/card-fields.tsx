@@ -7,7 +7,7 @@ import { GEAR, ROW_KEYS, ROW_WORDS } from "@/formats/card/card";
 import { cardSlips } from "@/formats/card/card-slips";
 import { CARD_GROUPS, CARD_FIELDS, type CardField, type ScalarKey } from "@/formats/card/fields";
 import { BLANK_LIMIT, BLANK_RATE, type CardForm } from "@/formats/forms/card-form-of";
-import { useBook } from "../data/book";
+import { useLabels } from "../data/records";
 import { Button, Select, SubHeading } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
 import { Fold } from "../parts/fold";
@@ -122,8 +122,8 @@ function Scalar({ form, field }: FieldsProps & { field: CardField }) {
 
 function Actives({ form, dry }: FieldsProps & { dry: boolean }) {
   const rows = useFieldArray({ control: form.control, name: "actives" });
-  const { book } = useBook();
-  const known = [...new Set(book.labels.flatMap((l) => l.card.actives.map((a) => a.name)))];
+  const labels = useLabels();
+  const known = [...new Set(labels.flatMap((l) => l.card.actives.map((a) => a.name)))];
   return (
     <Box display="grid" gap="10px">
       {rows.fields.map((row, i) => (

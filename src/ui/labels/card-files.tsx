@@ -1,15 +1,15 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { useBook } from "../data/book";
+import { useLabels } from "../data/records";
 import { Button } from "../parts/controls";
 import { download } from "../parts/download";
 import { TakeFile } from "../parts/take-file";
 
 /** Cards out and in, as CSV for a spreadsheet or as JSON. */
 export function CardFiles() {
-  const { book } = useBook();
-  const cards = book.labels.filter((l) => !l.retired).map((l) => l.card);
+  const labels = useLabels();
+  const cards = labels.filter((l) => !l.retired).map((l) => l.card);
   const out = async (kind: "csv" | "json") => {
     const { cardsToCsv, cardsToJson } = await import("@/formats/card/csv");
     if (kind === "csv") download("labels.csv", cardsToCsv(cards), "text/csv");

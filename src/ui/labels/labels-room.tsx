@@ -5,7 +5,7 @@ import { useState } from "react";
 import { PRODUCT_USES, type ProductUse } from "@/core/contents";
 import type { CardText } from "@/formats/card/card";
 import { cardFormOf, type CardForm } from "@/formats/forms/card-form-of";
-import { useBook } from "../data/book";
+import { useLabels, useRead } from "../data/records";
 import { Room } from "../frame/room";
 import { Button, Heading, Note, SubHeading } from "../parts/controls";
 import { KeptForm, Listed, TwoSides } from "../parts/keeper";
@@ -47,10 +47,11 @@ const shelfOf = ({ use }: CardText): number => (use ? PRODUCT_USES.indexOf(use) 
 type Side = { readonly shows: "card" | "form" | "reader"; readonly id?: string };
 
 export function LabelsRoom() {
-  const { book, read } = useBook();
+  const labels = useLabels();
+  const read = useRead("labels");
   const [side, setSide] = useState<Side>({ shows: "form" });
   const [added, setAdded] = useState(0);
-  const entry = book.labels.find((l) => l.id === side.id);
+  const entry = labels.find((l) => l.id === side.id);
   const done = (id: string | undefined) => {
     setSide(id === undefined ? { shows: "form" } : { shows: "card", id });
     setAdded(added + 1);
@@ -62,7 +63,7 @@ export function LabelsRoom() {
       what="label"
       schema={() => import("@/formats/forms/label").then((forms) => forms.cardForm)}
       blank={cardFormOf()}
-      editing={entry && { id: entry.id, form: cardFormOf(entry.card) }}
+      editing={entry && { id: entry.id, revision: entry.revision, form: cardFormOf(entry.card) }}
       onDone={done}
     >
       {(use) =>
@@ -101,10 +102,10 @@ export function LabelsRoom() {
         What the label in your hand says, once, on a card. Every mix is held against it: its rates, its limits, what to wear. The
         label itself is binding.
       </Note>
-      <TwoSides wide formFirst={read && (book.labels.length === 0 || entry !== undefined)}>
+      <TwoSides wide formFirst={read && (labels.length === 0 || entry !== undefined)}>
         <Box>
           <SubHeading>On the shelf</SubHeading>
-          {read && book.labels.length === 0 && (
+          {read && labels.length === 0 && (
             <Box marginTop="12px">
               <FirstThing>
                 No label yet. Add the product that you will mix, with the rate that its label gives and what it never allows.
@@ -117,7 +118,7 @@ export function LabelsRoom() {
             editing={side.id}
             onShow={(id) => setSide({ shows: "card", id })}
             onEdit={(id) => setSide({ shows: "form", id })}
-            entries={[...book.labels]
+            entries={[...labels]
               .sort((a, b) => shelfOf(a.card) - shelfOf(b.card))
               .map((l) => ({
                 id: l.id,

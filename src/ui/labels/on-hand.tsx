@@ -3,8 +3,8 @@
 import { Box } from "@chakra-ui/react";
 import { format } from "date-fns";
 import { quantity, read, type System } from "@/core/contents";
-import type { LabelEntry, StockEntry } from "@/formats/book";
-import { useBook } from "../data/book";
+import type { LabelEntry, StockEntry } from "@/formats/entries";
+import { useStock } from "../data/records";
 import { wallClock } from "../data/clock";
 import { useInHand } from "../data/in-hand";
 import { CountStock } from "../mix/count-stock";
@@ -18,9 +18,9 @@ const words = ({ counted, countedAt, left }: StockEntry, dry: boolean, system: S
 
 /** What is on hand of a product, and counting it. */
 export function OnHand({ label }: { label: LabelEntry }) {
-  const { book } = useBook();
+  const counted = useStock();
   const { system } = useInHand();
-  const stock = book.stock.find((s) => s.labelId === label.id);
+  const stock = counted.find((s) => s.labelId === label.id);
   return (
     <Box>
       {stock ? words(stock, label.card.form === "dry", system) : "Not counted yet."}{" "}

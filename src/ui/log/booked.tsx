@@ -4,8 +4,8 @@ import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import { read, readAmount } from "@/core/contents";
 import { planOfSpread, readSpread } from "@/formats/job-file/spread";
-import type { SpreadingEntry } from "@/formats/book";
-import { sentences, useBook, useSend } from "../data/book";
+import type { SpreadingEntry } from "@/formats/entries";
+import { sentences, useSend, useSlice } from "../data/records";
 import { todayDate } from "../data/clock";
 import { useInHand } from "../data/in-hand";
 import { bagWords } from "../mix/spread-list";
@@ -15,13 +15,13 @@ import { Notice } from "../parts/notices";
 
 /** Granules that are booked and not down yet: put on record, or withdrawn. */
 export function Booked() {
-  const { book } = useBook();
-  if (book.spreadings.length === 0) return null;
+  const spreadings = useSlice("spreadings", {}).value ?? [];
+  if (spreadings.length === 0) return null;
   return (
     <Box id="booked" marginBottom="22px">
       <SubHeading>Booked, to be spread dry</SubHeading>
       <Box as="ul" listStyleType="none" aria-label="Booked">
-        {book.spreadings.map((one) => (
+        {spreadings.map((one) => (
           <One key={one.id} spreading={one} />
         ))}
       </Box>

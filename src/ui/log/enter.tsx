@@ -16,13 +16,13 @@ import {
   type Issue,
   type Slip,
 } from "@/core/contents";
-import type { ApplicationEntry, LabelEntry } from "@/formats/book";
+import type { ApplicationEntry, LabelEntry } from "@/formats/entries";
 import { productOf } from "@/formats/card/product-of";
 import { rowRates } from "@/formats/card/choice";
 import { readRate } from "@/formats/forms/rate";
 import { Faults } from "@/formats/job-file/faults";
 import { readProduct } from "@/formats/job-file/read-product";
-import { sentences, useBook } from "../data/book";
+import { sentences, useLabels, usePeople, useSite } from "../data/records";
 import { todayDate } from "../data/clock";
 import { useInHand } from "../data/in-hand";
 import { useKept } from "../data/kept-here";
@@ -58,7 +58,8 @@ interface EnterProps {
 
 /** Entering what went down, or correcting what was entered: the old record stays, the new one names it. */
 export function Enter({ corrects, onDone }: EnterProps) {
-  const { book } = useBook();
+  const labels = useLabels();
+  const people = usePeople();
   const hand = useInHand();
   const saveOnce = useSaveOnce();
   const blank = (): Draft => ({
@@ -66,7 +67,7 @@ export function Enter({ corrects, onDone }: EnterProps) {
     date: corrects?.date ?? todayDate(),
     siteId: corrects?.siteId ?? hand.site?.id ?? "",
     zoneId: corrects?.zoneId ?? "",
-    labelId: corrects?.labelId ?? book.labels.find((l) => corrects && sameName(l.card.name, corrects.product))?.id ?? "",
+    labelId: corrects?.labelId ?? labels.find((l) => corrects && sameName(l.card.name, corrects.product))?.id ?? "",
     amount: corrects ? shorter(corrects.rate) : "",
     personId: corrects?.personId ?? hand.person?.id ?? "",
     note: "",
@@ -79,14 +80,14 @@ export function Enter({ corrects, onDone }: EnterProps) {
   const draft = kept ?? start;
   const set = (next: Partial<Draft>) => setKept({ ...draft, ...next });
   const [issues, setIssues] = useState<readonly Issue[]>([]);
-  const site = book.sites.find((s) => s.id === draft.siteId);
+  const site = useSite(draft.siteId);
   const zones = [
     ...(site?.site.zones ?? []),
     // What went down on a zone that was taken out since did go down there.
     ...(site?.former.filter((z) => z.id === corrects?.zoneId).map((z) => ({ ...z, "x-id": z.id })) ?? []),
   ];
   const zone = zones.find((z) => z["x-id"] === draft.zoneId) ?? (zones.length === 1 ? zones[0] : undefined);
-  const label = book.labels.find((l) => l.id === draft.labelId);
+  const label = labels.find((l) => l.id === draft.labelId);
   const save = async () => {
     const { id: _, ...rest } = draft;
     // As it was shown it is as it was: a correction of the date is none of the amount.
@@ -144,7 +145,7 @@ export function Enter({ corrects, onDone }: EnterProps) {
             {(props) => (
               <Select {...props} value={draft.personId} onChange={(e) => set({ personId: e.target.value })}>
                 <option value="">not noted</option>
-                {book.people
+                {people
                   .filter((p) => !p.retired)
                   .map((p) => (
                     <option key={p.id} value={p.id}>

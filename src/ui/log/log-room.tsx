@@ -4,44 +4,35 @@ import { Box, chakra, ClientOnly } from "@chakra-ui/react";
 import { format } from "date-fns";
 import { Fragment, useState, type ReactNode } from "react";
 import { readAmountOf } from "@/core/contents";
-import type { ApplicationEntry } from "@/formats/book";
-import { sentences, useBook } from "../data/book";
-import { useInHand } from "../data/in-hand";
+import type { ApplicationEntry } from "@/formats/entries";
+import type { Cursor, Page } from "@/formats/slices";
+import { sentences, useRead, useSlice } from "../data/records";
+import { useInHand, useSystem } from "../data/in-hand";
 import { useSaveOnce } from "../data/save-id";
 import { rateWords, shorter } from "../labels/words";
 import { Room } from "../frame/room";
 import { Button, Heading, Note, SubHeading } from "../parts/controls";
-import { download } from "../parts/download";
+import { downloadFrom } from "../parts/download";
+import { ShelfPick, SitePick } from "../parts/pickers";
 import { TwoSides } from "../parts/keeper";
 import { AskWhy } from "../parts/ask-why";
 import { FirstThing, Notice } from "../parts/notices";
 import { TakeFile } from "../parts/take-file";
+import { SetAside } from "../parts/set-aside";
 import { Stamp } from "../parts/stamp";
 import { Booked } from "./booked";
 import { Enter } from "./enter";
 
 /** What went down: by hand, from a poured sheet, or from a file. Nothing here is edited; a correction names what it corrects. */
 export function LogRoom() {
-  const { book, read } = useBook();
-  const [correcting, setCorrecting] = useState<string>();
+  const known = useRead("firm", "people", "labels");
+  const read = useInHand().read && known;
   const [times, setTimes] = useState(0);
-  const [trouble, setTrouble] = useState<readonly string[]>([]);
-  const saveOnce = useSaveOnce();
-  const corrected = new Set(book.applications.map((a) => a.corrects));
-  const days = new Map<string, ApplicationEntry[]>();
-  for (const one of book.applications)
-    if (!one.isVoid && !corrected.has(one.id)) days.set(one.date, [...(days.get(one.date) ?? []), one]);
-  /** The record that is to be struck, and of which it has to be said why. */
-  const [asked, setAsked] = useState<string>();
-  const undo = async (entry: ApplicationEntry, why: string) => {
-    const result = await saveOnce("/api/applications/void", `void:${entry.id}`, { corrects: entry.id, why });
-    setAsked(undefined);
-    setTrouble(result.ok ? [] : sentences(result.issues));
-  };
-  const takeBack = async (entry: ApplicationEntry) => {
-    const result = await saveOnce("/api/applications/void", `back:${entry.id}`, { corrects: entry.id, back: true });
-    setTrouble(result.ok ? [] : sentences(result.issues));
-  };
+  const [siteId, setSiteId] = useState("");
+  const [labelId, setLabelId] = useState("");
+  const query = { ...(siteId !== "" && { site: siteId }), ...(labelId !== "" && { label: labelId }) };
+  const { value: first, aside } = useSlice("log", query);
+  const looking = siteId !== "" || labelId !== "";
   return (
     <Room>
       <Heading>Log</Heading>
@@ -52,7 +43,7 @@ export function LogRoom() {
         <Box>
           <Booked />
           <SubHeading>Went down</SubHeading>
-          {read && book.applications.length === 0 && (
+          {first && first.rows.length === 0 && !looking && (
             <Box marginTop="12px">
               <FirstThing>
                 Nothing on record. Enter what went down this year, or put a poured mix sheet on record: a limit can only count
@@ -60,29 +51,20 @@ export function LogRoom() {
               </FirstThing>
             </Box>
           )}
-          {trouble.map((text) => (
-            <Notice key={text} state="stop">
-              {text}
-            </Notice>
-          ))}
-          <Box as="ul" listStyleType="none" aria-label="What went down">
-            {book.applications.map((entry, i) => (
-              <Fragment key={entry.id}>
-                {entry.date !== book.applications[i - 1]?.date && <Day date={entry.date} stands={days.get(entry.date) ?? []} />}
-                <Record
-                  entry={entry}
-                  old={corrected.has(entry.id)}
-                  onCorrect={() => setCorrecting(correcting === entry.id ? undefined : entry.id)}
-                  onUndo={() => setAsked(asked === entry.id ? undefined : entry.id)}
-                  onBack={() => void takeBack(entry)}
-                  onWhy={asked === entry.id ? (why) => void undo(entry, why) : undefined}
-                >
-                  {correcting === entry.id && <Enter key={entry.id} corrects={entry} onDone={() => setCorrecting(undefined)} />}
-                </Record>
-              </Fragment>
-            ))}
-          </Box>
-          <LogFiles />
+          {(looking || (first && first.rows.length > 0)) && (
+            <Box display="grid" gap="12px" gridTemplateColumns={{ base: "minmax(0,1fr)", md: "1fr 1fr" }} marginTop="8px">
+              <SitePick label="Only this site" empty="every site" value={siteId} onPick={setSiteId} />
+              <ShelfPick label="Only this product" empty="every product" value={labelId} onPick={setLabelId} />
+            </Box>
+          )}
+          {looking && first?.rows.length === 0 && <Note>Nothing of this is on record.</Note>}
+          <SetAside rows={aside} />
+          {first && (
+            <Box as="ul" listStyleType="none" aria-label="What went down">
+              <Records key={JSON.stringify(query)} page={first} query={query} before="" />
+            </Box>
+          )}
+          <LogFiles any={(first?.rows.length ?? 0) > 0 || looking} />
         </Box>
         <Box>
           <SubHeading>Enter what went down</SubHeading>
@@ -95,10 +77,79 @@ export function LogRoom() {
   );
 }
 
+interface RecordsProps {
+  readonly page: Page<ApplicationEntry>;
+  readonly query: { readonly site?: string; readonly label?: string };
+  /** The day that the page before ended with. */
+  readonly before: string;
+}
+
+/** A page of the log, and, once it is asked for, the next one under it. */
+function Records({ page: { rows, next }, query, before }: RecordsProps) {
+  const [correcting, setCorrecting] = useState<string>();
+  const [trouble, setTrouble] = useState<readonly string[]>([]);
+  const [more, setMore] = useState(false);
+  const saveOnce = useSaveOnce();
+  /** The record that is to be struck, and of which it has to be said why. */
+  const [asked, setAsked] = useState<string>();
+  const undo = async (entry: ApplicationEntry, why: string) => {
+    const result = await saveOnce("/api/applications/void", `void:${entry.id}`, { corrects: entry.id, why });
+    setAsked(undefined);
+    setTrouble(result.ok ? [] : sentences(result.issues));
+  };
+  const takeBack = async (entry: ApplicationEntry) => {
+    const result = await saveOnce("/api/applications/void", `back:${entry.id}`, { corrects: entry.id, back: true });
+    setTrouble(result.ok ? [] : sentences(result.issues));
+  };
+  const days = new Map<string, ApplicationEntry[]>();
+  for (const one of rows) if (!one.isVoid && !one.corrected) days.set(one.date, [...(days.get(one.date) ?? []), one]);
+  return (
+    <>
+      {trouble.map((text) => (
+        <Notice key={text} state="stop">
+          {text}
+        </Notice>
+      ))}
+      {rows.map((entry, i) => (
+        <Fragment key={entry.id}>
+          {entry.date !== (rows[i - 1]?.date ?? before) && <Day date={entry.date} stands={days.get(entry.date) ?? []} />}
+          <Record
+            entry={entry}
+            onCorrect={() => setCorrecting(correcting === entry.id ? undefined : entry.id)}
+            onUndo={() => setAsked(asked === entry.id ? undefined : entry.id)}
+            onBack={() => void takeBack(entry)}
+            onWhy={asked === entry.id ? (why) => void undo(entry, why) : undefined}
+          >
+            {correcting === entry.id && <Enter key={entry.id} corrects={entry} onDone={() => setCorrecting(undefined)} />}
+          </Record>
+        </Fragment>
+      ))}
+      {next && !more && (
+        <Box as="li" paddingY="10px">
+          <Button look="quiet" onClick={() => setMore(true)}>
+            Earlier records
+          </Button>
+        </Box>
+      )}
+      {next && more && <MoreRecords query={query} after={next} before={rows.at(-1)?.date ?? before} />}
+    </>
+  );
+}
+
+function MoreRecords({ query, after, before }: Pick<RecordsProps, "query" | "before"> & { after: Cursor }) {
+  const { value: page, aside } = useSlice("log", { ...query, after });
+  if (!page) return null;
+  return (
+    <>
+      <SetAside rows={aside} />
+      <Records page={page} query={query} before={before} />
+    </>
+  );
+}
+
 /** A day of work: its date, and the sites of what stands. */
 function Day({ date, stands }: { date: string; stands: readonly ApplicationEntry[] }) {
-  const { book } = useBook();
-  const sites = [...new Set(stands.map((e) => book.sites.find((s) => s.id === e.siteId)?.site.name ?? "a site"))];
+  const sites = [...new Set(stands.map((e) => e.site))];
   return (
     <Box
       as="li"
@@ -122,7 +173,6 @@ const FROM = { hand: "by hand", sheet: "from its sheet", file: "from a file" } a
 
 interface RecordProps {
   readonly entry: ApplicationEntry;
-  readonly old: boolean;
   readonly onCorrect: () => void;
   readonly onUndo: () => void;
   /** It was struck by mistake. */
@@ -133,11 +183,9 @@ interface RecordProps {
   readonly children?: ReactNode;
 }
 
-function Record({ entry, old, onCorrect, onUndo, onBack, onWhy, children }: RecordProps) {
-  const { book } = useBook();
-  const { system } = useInHand();
-  const site = book.sites.find((s) => s.id === entry.siteId)?.site.name ?? "a site";
-  const person = book.people.find((p) => p.id === entry.personId)?.name;
+function Record({ entry, onCorrect, onUndo, onBack, onWhy, children }: RecordProps) {
+  const system = useSystem();
+  const { site, person, corrected: old } = entry;
   const stands = !old && !entry.isVoid;
   return (
     <Box as="li" borderBottom="1px solid" borderColor="line" padding="8px 0">
@@ -203,20 +251,24 @@ function Record({ entry, old, onCorrect, onUndo, onBack, onWhy, children }: Reco
   );
 }
 
-function LogFiles() {
-  const { book } = useBook();
+/** The whole log out as the server writes it, and lines of a table in. */
+function LogFiles({ any }: { any: boolean }) {
+  const [trouble, setTrouble] = useState<string>();
   const out = async () => {
-    const { logToCsv } = await import("@/formats/log-csv");
-    const site = (id: string) => book.sites.find((s) => s.id === id)?.site.name ?? "";
-    const person = (id: string) => book.people.find((p) => p.id === id)?.name ?? "";
-    download("log.csv", logToCsv(book.applications, { site, person }), "text/csv");
+    try {
+      await downloadFrom("/api/log", "log.csv");
+      setTrouble(undefined);
+    } catch {
+      setTrouble("The log could not be fetched: is the server there? Try again.");
+    }
   };
   return (
     <Box display="grid" gap="8px" marginTop="18px">
       <Box>
-        <Button look="quiet" onClick={() => void out()} disabled={book.applications.length === 0}>
+        <Button look="quiet" onClick={() => void out()} disabled={!any}>
           Save as CSV
         </Button>
+        {trouble && <Notice state="stop">{trouble}</Notice>}
       </Box>
       <TakeFile kind="log" label="Log as CSV" accept=".csv,text/csv">
         Bring a CSV in

@@ -2,7 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { entered, LOAD_MODES, read, showEntered, WATER_FIRST, type LoadMode, type WaterFirst } from "@/core/contents";
-import type { SiteEntry } from "@/formats/book";
+import type { SiteEntry } from "@/formats/entries";
 import { todayDate } from "../data/clock";
 import type { InHand } from "../data/in-hand";
 import { Note, Select } from "../parts/controls";

@@ -3,9 +3,9 @@
 import { Box } from "@chakra-ui/react";
 import Link from "next/link";
 import { rowName } from "@/formats/card/choice";
-import type { LabelEntry, SiteEntry } from "@/formats/book";
+import type { LabelEntry, SiteEntry } from "@/formats/entries";
 import { likelyRow, rateAt } from "@/formats/card/choice";
-import { useBook } from "../data/book";
+import { useLabels } from "../data/records";
 import { formWords } from "../labels/words";
 import { Button, Note, SubHeading } from "../parts/controls";
 import { FirstThing, Notice } from "../parts/notices";
@@ -32,22 +32,22 @@ interface ProductsProps {
 
 /** The products of one tank and their rates. */
 export function ChooseProducts({ tank, chosen, site, turfs, mix, date, change, which = () => true, none }: ProductsProps) {
-  const { book } = useBook();
-  const shelf = book.labels.filter((l) => !l.retired && which(l) && !mix.products.some((p) => p.labelId === l.id));
+  const labels = useLabels();
+  const shelf = labels.filter((l) => !l.retired && which(l) && !mix.products.some((p) => p.labelId === l.id));
   const put = (products: readonly DraftProduct[]) => change({ ...mix, products });
   const setProduct = (labelId: string, next: Partial<DraftProduct>) =>
     put(mix.products.map((p) => (p.labelId === labelId ? { ...p, ...next } : p)));
   return (
     <Box>
       <SubHeading>{tank ? `Products in the ${tank} tank` : "Products"}</SubHeading>
-      {book.labels.length === 0 && (
+      {labels.length === 0 && (
         <Box marginTop="12px">
           <FirstThing>
             The shelf is empty: <Link href="/labels">add the first label</Link>.
           </FirstThing>
         </Box>
       )}
-      {book.labels.length > 0 && none && shelf.length === 0 && chosen.length === 0 && <Notice state="act">{none}</Notice>}
+      {labels.length > 0 && none && shelf.length === 0 && chosen.length === 0 && <Notice state="act">{none}</Notice>}
       {chosen.map((c) => (
         <Box key={c.labelId} borderBottom="1px solid" borderColor="line" paddingY="10px" display="grid" gap="8px">
           <Box display="flex" justifyContent="space-between" gap="12px" alignItems="flex-start">

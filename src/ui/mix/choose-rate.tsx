@@ -16,7 +16,7 @@ import {
 } from "@/core/contents";
 import { rowWords } from "@/formats/card/card";
 import { POINTS, rateAt, secondHalf, type ChoiceText, type Point } from "@/formats/card/choice";
-import type { SiteEntry } from "@/formats/book";
+import type { SiteEntry } from "@/formats/entries";
 import { readProduct } from "@/formats/job-file/read-product";
 import { Faults } from "@/formats/job-file/faults";
 import { todayDate } from "../data/clock";

@@ -2,7 +2,7 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import { entered, showEntered } from "@/core/contents";
-import type { SiteEntry } from "@/formats/book";
+import type { SiteEntry } from "@/formats/entries";
 import { Button } from "../parts/controls";
 
 interface ZonesProps {

@@ -3,7 +3,7 @@
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Issue } from "@/core/contents";
-import { sentences, useSend } from "../data/book";
+import { sentences, useSend } from "../data/records";
 import { todayDate } from "../data/clock";
 import { AskWhy } from "../parts/ask-why";
 import { Button, Note, SubHeading } from "../parts/controls";

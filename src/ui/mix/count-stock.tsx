@@ -2,8 +2,8 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import { useState } from "react";
-import type { LabelEntry } from "@/formats/book";
-import { sentences } from "../data/book";
+import type { LabelEntry } from "@/formats/entries";
+import { sentences } from "../data/records";
 import { nowMoment } from "../data/clock";
 import { useSaveOnce } from "../data/save-id";
 import { Button } from "../parts/controls";

@@ -4,7 +4,7 @@ import { Box, chakra } from "@chakra-ui/react";
 import { useState } from "react";
 import { quantity, read, showChange, type RunState, type System } from "@/core/contents";
 import type { JobFile } from "@/formats/job-file/types";
-import { sentences } from "../data/book";
+import { sentences } from "../data/records";
 import { Button, SubHeading } from "../parts/controls";
 import { TextField } from "../parts/field";
 import { Notice } from "../parts/notices";

@@ -1,6 +1,6 @@
 import { act, fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { given, runState, type RunState } from "@/core/contents";
-import type { Sheet } from "@/formats/book";
+import type { Sheet } from "@/formats/entries";
 import { mixJob, soundJob, soundPlan } from "@/formats/job-file/assemble";
 import type { JobFile } from "@/formats/job-file/types";
 import { planOfSheet } from "@/formats/sheet-plan";
@@ -50,7 +50,9 @@ const state = (...args: [Parameters<typeof runState>[1]?, Parameters<typeof runS
 const sheetOf = (run: RunState): Sheet => ({
   id: "sheet-1",
   madeAt: "2026-09-02T10:00:00Z",
+  personId: null,
   personName: null,
+  tank: "main",
   calibrationMadeAt: "2026-09-01T10:00:00Z",
   rigId: RIG.id,
   state: "open",

@@ -1,9 +1,18 @@
 import type { LoadMode, Result, WaterFirst } from "@/core/contents";
 import { todayDate } from "../data/clock";
-import type { Book, LabelEntry, SiteEntry } from "@/formats/book";
+import type { CountedEntry, LabelEntry, SiteEntry } from "@/formats/entries";
 import { onGround, rateAt, type ChoiceText } from "@/formats/card/choice";
 import type { HeadText, ProductText } from "@/formats/job-file/types";
 import type { StopWish } from "@/formats/mix-of";
+
+/** The records that a mix is made of. */
+export interface MixRecords {
+  readonly labels: readonly LabelEntry[];
+  /** The site in hand and the stops. */
+  readonly sites: readonly SiteEntry[];
+  /** What counts against their zones; undefined until it is read: nothing is worked out before. */
+  readonly counted: readonly CountedEntry[] | undefined;
+}
 
 /** A product of a mix in the making: its label, the rate as typed, and how it was chosen. */
 export interface DraftProduct {
@@ -103,12 +112,16 @@ export function turfsOf(draft: Draft, tank: string, site: string | undefined, si
 }
 
 /** A draft with the label's rows chosen again where the ground is another turf than they are for. */
-export function followGround(draft: Draft, site: string | undefined, book: Pick<Book, "labels" | "sites">): Draft {
+export function followGround(
+  draft: Draft,
+  site: string | undefined,
+  { labels, sites }: Pick<MixRecords, "labels" | "sites">,
+): Draft {
   const tanks = Object.fromEntries(
     Object.entries(draft.tanks).map(([tank, mix]) => {
-      const turfs = turfsOf(draft, tank, site, book.sites);
+      const turfs = turfsOf(draft, tank, site, sites);
       const products = mix.products.map((product): DraftProduct => {
-        const card = book.labels.find((l) => l.id === product.labelId)?.card;
+        const card = labels.find((l) => l.id === product.labelId)?.card;
         const choice = card && product.choice && onGround(card, product.choice, turfs);
         return choice
           ? { ...product, choice, rate: rateAt(card!, choice.row, choice.point, choice.split !== undefined) }

@@ -2,7 +2,7 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import { readAreaRate, sameName, sizeOf, type MixPlan, type Reason, type System } from "@/core/contents";
-import { useBook } from "../data/book";
+import { useLabels } from "../data/records";
 import { Button } from "../parts/controls";
 
 interface HeldProps {
@@ -93,9 +93,9 @@ const SPENT: readonly Reason["code"][] = ["over-year-limit", "over-count-limit"]
 
 /** Where a budget is spent: what stands on the shelf for the same use with another active. It recommends none. */
 function OtherActives({ plan }: { plan: Pick<MixPlan, "reasons"> }) {
-  const { book } = useBook();
+  const labels = useLabels();
   const spent = plan.reasons.filter((r) => SPENT.includes(r.code)).map((r) => r.product);
-  const cards = book.labels.filter((l) => !l.retired).map((l) => l.card);
+  const cards = labels.filter((l) => !l.retired).map((l) => l.card);
   const own = cards.filter((c) => spent.includes(c.name));
   const others = cards.filter(
     (card) =>

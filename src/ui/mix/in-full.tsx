@@ -26,9 +26,8 @@ import {
   type MixPlan,
   type System,
 } from "@/core/contents";
-import type { Book } from "@/formats/book";
 import type { Job } from "@/formats/job-file/read-checked";
-import { useBook } from "../data/book";
+import { useSlice } from "../data/records";
 import { Note, Select } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
 import { Fold } from "../parts/fold";
@@ -44,17 +43,14 @@ interface InFullProps {
   readonly system: System;
 }
 
-/** Whether just these products have gone into one tank before. */
-const mixedBefore = (book: Book, names: readonly string[]) =>
-  book.sheets.some((s) => s.done > 0 && s.products.length === names.length && names.every((n) => s.products.includes(n)));
-
 /** What a mix may need beside its loads: a jar test, a premix, whole packets, how far a tank may be stretched. */
 export function InFull({ plan, fillings, job, calibration, kit, system }: InFullProps) {
-  const { book } = useBook();
+  const labels = [...new Set((job.file.products ?? []).map((p) => p["x-id"] ?? p.name))].sort();
+  const before = useSlice("mixedBefore", labels.length > 1 ? { labels } : null).value;
   const first = fillings[0];
   if (!first) return null;
   const names = plan.products.map((p) => p.name);
-  const fresh = names.length > 1 && !mixedBefore(book, names);
+  const fresh = names.length > 1 && before === false;
   const powders = plan.products.flatMap((p, i) => (isWeight(first.amounts[i]!) && !isPacket(p) ? [i] : []));
   return (
     <>

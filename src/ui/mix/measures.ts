@@ -17,7 +17,9 @@ import {
   type Source,
   type System,
 } from "@/core/contents";
-import type { KitCheckEntry } from "@/formats/book";
+import type { KitCheckEntry } from "@/formats/entries";
+import type { RigText } from "@/formats/job-file/types";
+import { kitOf } from "@/formats/rig-setup";
 
 /** How one amount is measured with the kit, as a screen says it. */
 export interface Measuring {
@@ -40,6 +42,10 @@ export function soundKit(kit: Kit, rigId: string, proofs: readonly KitCheckEntry
   const good = <T extends { name: string }>(tools: readonly T[]) => tools.filter((t) => !failed.includes(t.name));
   return { kit: { ...kit, scales: good(kit.scales), vessels: good(kit.vessels) }, failed };
 }
+
+/** The kit of a rig as it may be measured with now: none of it before its proofs are known. */
+export const kitNow = (rig: RigText, rigId: string, proofs: readonly KitCheckEntry[] | undefined): Kit =>
+  proofs ? soundKit(kitOf(rig), rigId, proofs).kit : { scales: [], vessels: [] };
 
 /** Binds a plan to a kit: how each amount of it is measured, worked out once an amount. Undefined for a kit of nothing. */
 export function measuresOf(plan: MixPlan, kit: Kit, system: System): MeasuringOf {

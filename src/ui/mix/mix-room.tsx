@@ -6,9 +6,9 @@ import { useMemo, useState } from "react";
 import { allFillings, kindOf, planLines, valueIn, writeNumber, type AreaRate, type Quantity } from "@/core/contents";
 import { Faults as JobFaults } from "@/formats/job-file/faults";
 import { readProduct } from "@/formats/job-file/read-product";
-import type { Book, SiteEntry } from "@/formats/book";
+import type { LabelEntry, SiteEntry } from "@/formats/entries";
 import { kitOf } from "@/formats/rig-setup";
-import { sentences, useBook } from "../data/book";
+import { sentences, useRead, useRigs, useSlice } from "../data/records";
 import { useInHand, type InHand } from "../data/in-hand";
 import { useKept } from "../data/kept-here";
 import { Room } from "../frame/room";
@@ -32,10 +32,11 @@ import { DayPicture } from "./day-picture";
 import { SaveSheet } from "./save-sheet";
 import { SpreadMix } from "./spread-mix";
 import { sheetLine } from "./sheet-line";
-import { chosenOf, lockOf, rigAsSet, workMix, type Worked } from "./work-mix";
+import { useMixRecords } from "./mix-records";
+import { chosenOf, lockWords, rigAsSet, workMix, type Worked } from "./work-mix";
 
 export function MixRoom() {
-  const { read } = useBook();
+  const read = useRead("firm", "rigs", "people", "labels", "sites");
   if (!read) return <Room working={[]}>{null}</Room>;
   return (
     <ClientOnly>
@@ -45,18 +46,20 @@ export function MixRoom() {
 }
 
 function Mixing() {
-  const { book } = useBook();
   const hand = useInHand();
   const [kept, keepDraft] = useKept<Partial<Draft>>("mix");
+  const records = useMixRecords([hand.site?.id ?? "", ...(kept?.stops ?? [])]);
+  const { labels, sites } = records;
+  const rigs = useRigs();
   const draft = useMemo(
-    () => followGround(kept ? draftOf(kept) : withOnly(book, hand.site), hand.site?.id, book),
-    [kept, hand.site, book],
+    () => followGround(kept ? draftOf(kept) : withOnly(labels, hand.site), hand.site?.id, { labels, sites }),
+    [kept, hand.site, labels, sites],
   );
   /** The order of the stops while one of them is dragged. */
   const [preview] = useState(createPreview);
   const change = (next: Partial<Draft>) => keepDraft({ ...draft, ...next });
   const { rig, site } = hand;
-  const locked = lockOf(hand);
+  const locked = hand.read ? lockWords(hand) : undefined;
   const keys = useMemo(() => (rig?.rig.tanks ?? [{}]).map((_, i, tanks) => tankKey(tanks, i)), [rig]);
   const tank = keys.includes(draft.tank) ? draft.tank : (keys[0] ?? "");
   const tanks = useMemo(
@@ -64,13 +67,23 @@ function Mixing() {
       keys
         .filter((key) => key === tank || tankOf(draft, key).products.length > 0)
         .map((key) => {
-          const chosen = chosenOf(draft, key, book);
-          return { key, chosen, worked: locked ? undefined : workMix(hand, draft, key, chosen, book) };
+          const chosen = chosenOf(draft, key, records);
+          return { key, chosen, worked: locked ? undefined : workMix(hand, draft, key, chosen, records) };
         }),
-    [keys, tank, draft, book, hand, locked],
+    [keys, tank, draft, records, hand, locked],
   );
+  const proofs = useSlice("proofs", rig ? { rig: rig.id } : null).value;
   if (draft.purpose === "spread")
-    return <SpreadMix draft={draft} change={change} hand={hand} preview={preview} onSaved={() => keepDraft(undefined)} />;
+    return (
+      <SpreadMix
+        records={records}
+        draft={draft}
+        change={change}
+        hand={hand}
+        preview={preview}
+        onSaved={() => keepDraft(undefined)}
+      />
+    );
   const { chosen, worked } = tanks.find((t) => t.key === tank)!;
   const others = tanks.filter((t) => t.key !== tank);
   const putTank = (next: TankDraft) => change({ tanks: { ...draft.tanks, [tank]: next } });
@@ -80,13 +93,13 @@ function Mixing() {
     putTank({
       ...tankOf(draft, tank),
       products: tankOf(draft, tank).products.map((p) => {
-        const label = book.labels.find((l) => l.id === p.labelId)?.card.name;
+        const label = labels.find((l) => l.id === p.labelId)?.card.name;
         return label === product ? { ...p, rate: roundedDown(most), choice: { ...p.choice, point: "typed" as const } } : p;
       }),
     });
   const plan = worked && "plan" in worked ? worked.plan : undefined;
   const products = chosen.flatMap((c) => (c.read.ok ? [c.read.value] : []));
-  const { kit, failed } = rig ? soundKit(kitOf(rig.rig), rig.id, book.kitChecks) : { kit: undefined, failed: [] };
+  const { kit, failed } = rig && proofs ? soundKit(kitOf(rig.rig), rig.id, proofs) : { kit: undefined, failed: [] };
   const fillings = plan ? allFillings(plan) : [];
   const lines =
     worked && "plan" in worked ? planLines(worked.plan, hand.system, besideOf(worked.job, worked.calibration, fillings)) : [];
@@ -98,8 +111,8 @@ function Mixing() {
         <ChooseProducts
           {...(keys.length > 1 && { tank: name(tank) })}
           chosen={chosen}
-          site={draft.purpose === "site" || draft.purpose === "spot" ? site : book.sites.find((s) => s.id === draft.stops[0])}
-          turfs={turfsOf(draft, tank, site?.id, book.sites)}
+          site={draft.purpose === "site" || draft.purpose === "spot" ? site : sites.find((s) => s.id === draft.stops[0])}
+          turfs={turfsOf(draft, tank, site?.id, sites)}
           mix={tankOf(draft, tank)}
           date={draft.date}
           change={putTank}
@@ -107,7 +120,7 @@ function Mixing() {
       </Box>
       <Box marginTop="22px" display="grid" gap="18px" gridTemplateColumns="minmax(0,1fr)">
         {locked && <Notice state="act">{locked}</Notice>}
-        {book.rigs.length === 0 && (
+        {rigs.length === 0 && (
           <Notice state="plain">
             Nothing on record yet? <Link href="/mix/quick">A mix on one page</Link> needs no records, and makes them if you like.
           </Notice>
@@ -140,9 +153,7 @@ function Mixing() {
                 <Button
                   onClick={() =>
                     change({
-                      stops: draft.stops.filter(
-                        (id) => !plan.held.includes(book.sites.find((s) => s.id === id)?.site.name ?? ""),
-                      ),
+                      stops: draft.stops.filter((id) => !plan.held.includes(sites.find((s) => s.id === id)?.site.name ?? "")),
                     })
                   }
                 >
@@ -180,7 +191,7 @@ function Mixing() {
               plan={one.plan}
               input={one.input}
               tank={keys.length > 1 ? name(key) : undefined}
-              stops={draft.stops.map((id) => book.sites.find((s) => s.id === id)?.site.name ?? "")}
+              stops={draft.stops.map((id) => sites.find((s) => s.id === id)?.site.name ?? "")}
               preview={preview}
               system={hand.system}
             />
@@ -209,8 +220,8 @@ function Mixing() {
 }
 
 /** A fresh mix: an only product of the shelf is in it. */
-function withOnly(book: Book, site: SiteEntry | undefined): Draft {
-  const shelf = book.labels.filter((l) => !l.retired);
+function withOnly(labels: readonly LabelEntry[], site: SiteEntry | undefined): Draft {
+  const shelf = labels.filter((l) => !l.retired);
   const draft = draftOf({});
   if (shelf.length !== 1) return draft;
   const product = firstChoice(shelf[0]!, site?.site.zones[0]?.["x-turf"]);

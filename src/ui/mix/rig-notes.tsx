@@ -4,12 +4,12 @@ import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import { format } from "date-fns";
 import { dropletAt, finer, showEntered, type Droplet, type System } from "@/core/contents";
-import type { Book, RigEntry, SheetEntry } from "@/formats/book";
+import type { RigEntry } from "@/formats/entries";
 import type { ProductText } from "@/formats/job-file/types";
 import { cardOfProduct } from "@/formats/gear";
 import { readRig } from "@/formats/job-file/read-rig";
 import { setupOf } from "@/formats/rig-setup";
-import { sentences, useBook } from "../data/book";
+import { sentences, useSlice } from "../data/records";
 import { nowMoment, wallClock } from "../data/clock";
 import { useInHand } from "../data/in-hand";
 import { useSaveOnce } from "../data/save-id";
@@ -26,26 +26,18 @@ interface RigNotesProps {
   readonly except?: string;
 }
 
-/** The last mix that was poured into a tank and not rinsed out since; undefined where there is none. */
-export function unrinsed(book: Book, rigId: string, tank: string, except?: string): SheetEntry | undefined {
-  const last = book.sheets.find(
-    (s) => s.id !== except && s.rigId === rigId && s.tank === tank && s.done > 0 && s.state !== "withdrawn",
-  );
-  const rinsed = last && book.rinses.some((r) => r.rigId === rigId && r.tank === tank && r.rinsedAt > last.madeAt);
-  return rinsed ? undefined : last;
-}
-
 /** What the rig itself has to say to a mix: what it is kept for, what was in it before, what its hose still holds. */
 export function RigNotes({ rig, tank, products, except }: RigNotesProps) {
-  const { book } = useBook();
   const { system } = useInHand();
   const { dedication, uses } = setupOf(rig.rig);
   const strangers = products.filter((p) => {
     const { use } = cardOfProduct(p);
     return uses && uses.length > 0 && use && !uses.includes(use);
   });
-  const before = unrinsed(book, rig.id, tank, except);
-  const changed = before && products.length > 0 && before.products.some((name) => !products.some((p) => p.name === name));
+  const before = useSlice("lastMix", { rig: rig.id, tank, ...(except !== undefined && { except }) }).value;
+  // By the card, so that another name is no other product; an old sheet knows its products by name.
+  const here = (key: string) => products.some((p) => p["x-id"] === key || p.name === key);
+  const changed = before && products.length > 0 && before.labelIds.some((key) => !here(key));
   const held = heldBy(rig, system);
   const drops = dropletNotes(rig, products);
   return (

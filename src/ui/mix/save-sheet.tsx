@@ -4,7 +4,7 @@ import { Box } from "@chakra-ui/react";
 import { nanoid } from "nanoid";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { sentences, useSend } from "../data/book";
+import { sentences, useSend } from "../data/records";
 import { nowMoment, todayDate } from "../data/clock";
 import type { InHand } from "../data/in-hand";
 import { forgetId, saveId } from "../data/save-id";
@@ -32,8 +32,7 @@ export function SaveSheet({ draft, hand, tanks, nameOf, onSaved }: SaveProps) {
   const held = mixed.filter(({ worked }) => !worked || !("plan" in worked) || worked.plan.reasons.length > 0);
   const save = async () => {
     setBusy(true);
-    const kept: string[] = [];
-    for (const { key, worked } of mixed) {
+    const sheets = mixed.map(({ key, worked }) => {
       const content = {
         rigId: hand.rig!.id,
         personId: hand.person?.id ?? null,
@@ -51,21 +50,19 @@ export function SaveSheet({ draft, hand, tanks, nameOf, onSaved }: SaveProps) {
         stops: worked && "plan" in worked ? worked.stops : [],
         products: tankOf(draft, key).products,
       };
-      const result = await send<{ id: string }>("/api/sheets", {
-        id: saveId(`sheet:${key}`, content),
-        madeAt: nowMoment(),
-        ...content,
-      });
-      if (!result.ok) {
-        setBusy(false);
-        return setTrouble(sentences(result.issues).map((text) => (mixed.length > 1 ? `${nameOf(key)} tank: ${text}` : text)));
-      }
-      kept.push(result.value.id);
-    }
+      return { id: saveId(`sheet:${key}`, content), madeAt: nowMoment(), ...content };
+    });
+    const result = await send<{ ids: readonly string[] }>("/api/sheets", { sheets });
     setBusy(false);
+    if (!result.ok) {
+      const tankAt = (path: string) => mixed[Number(/^sheets\[(\d+)\]/.exec(path)?.[1] ?? 0)]!.key;
+      return setTrouble(
+        result.issues.map((issue) => `${mixed.length > 1 ? `${nameOf(tankAt(issue.path))} tank: ` : ""}${sentences([issue])[0]}`),
+      );
+    }
     for (const { key } of mixed) forgetId(`sheet:${key}`);
     onSaved();
-    router.push(`/mix/sheet?id=${kept[0]}`);
+    router.push(`/mix/sheet?id=${result.value.ids[0]}`);
   };
   return (
     <Box display="grid" gap="8px">

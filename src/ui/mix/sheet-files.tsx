@@ -4,7 +4,7 @@ import { Box } from "@chakra-ui/react";
 import Link from "next/link";
 import { useState } from "react";
 import type { Kit, System } from "@/core/contents";
-import type { Sheet } from "@/formats/book";
+import type { Sheet } from "@/formats/entries";
 import type { SheetPlan } from "@/formats/sheet-plan";
 import { Button } from "../parts/controls";
 import { download } from "../parts/download";

@@ -13,7 +13,7 @@ import {
   type RunLoad,
   type System,
 } from "@/core/contents";
-import type { Sheet } from "@/formats/book";
+import type { Sheet } from "@/formats/entries";
 import { gearOf } from "@/formats/gear";
 import { tankName } from "@/formats/job-file/assemble";
 import type { SheetPlan } from "@/formats/sheet-plan";

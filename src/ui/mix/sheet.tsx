@@ -6,13 +6,12 @@ import Link from "next/link";
 import { useSearchParams } from "next/navigation";
 import { useMemo, useState } from "react";
 import { entered, planLines, showEntered } from "@/core/contents";
-import type { Sheet } from "@/formats/book";
+import type { Sheet } from "@/formats/entries";
 import { choiceWords, isChoice } from "@/formats/card/choice";
 import { gearOf } from "@/formats/gear";
 import { tankName } from "@/formats/job-file/assemble";
-import { kitOf } from "@/formats/rig-setup";
 import { gearMissing, planOfSheet } from "@/formats/sheet-plan";
-import { useBook } from "../data/book";
+import { useRigs, useSlice } from "../data/records";
 import { todayDate, wallClock } from "../data/clock";
 import { useInHand } from "../data/in-hand";
 import { Room } from "../frame/room";
@@ -26,7 +25,7 @@ import { GearList } from "./gear-list";
 import { headLine } from "./head-setting";
 import { Held } from "./held";
 import { LabelCautions } from "./label-cautions";
-import { soundKit } from "./measures";
+import { kitNow } from "./measures";
 import { OnePlan } from "./one-plan";
 import { createPreview } from "./preview";
 import { EndOfDay, RigNotes } from "./rig-notes";
@@ -66,18 +65,16 @@ interface PouredProps {
 
 function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
   const { system } = useInHand();
-  const { book } = useBook();
+  const rigs = useRigs();
+  const proofs = useSlice("proofs", { rig: sheet.rigId }).value;
   /** The order of the stops while one of them is dragged. */
   const [preview] = useState(createPreview);
   const { run } = sheet;
   const worked = useMemo(() => planOfSheet(sheet.job, run), [sheet.job, run]);
   const { job, plan, input, calibration, fillings, filled } = worked;
   const done = useMemo(() => new Set(sheet.done), [sheet.done]);
-  const rig = book.rigs.find((r) => r.id === sheet.rigId);
-  const kit = useMemo(
-    () => soundKit(kitOf(sheet.job.rig), sheet.rigId, book.kitChecks).kit,
-    [sheet.job.rig, sheet.rigId, book.kitChecks],
-  );
+  const rig = rigs.find((r) => r.id === sheet.rigId);
+  const kit = useMemo(() => kitNow(sheet.job.rig, sheet.rigId, proofs), [sheet.job.rig, sheet.rigId, proofs]);
   const gear = useMemo(() => gearOf(sheet.job.products ?? []), [sheet.job.products]);
   // A withdrawn sheet has given its budget back: its amounts are nobody's to pour any more.
   const poured = sheet.state !== "withdrawn";

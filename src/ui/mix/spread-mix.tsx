@@ -7,7 +7,7 @@ import { explainAll, isSpread, spreadSources, type SpreadPlan } from "@/core/con
 import { planOfSpread, readSpread } from "@/formats/job-file/spread";
 import { strangeTurfs } from "@/formats/card/choice";
 import { spreadWish } from "@/formats/spread-of";
-import { sentences, useBook } from "../data/book";
+import { sentences } from "../data/records";
 import type { InHand } from "../data/in-hand";
 import { useSaveOnce } from "../data/save-id";
 import { Room } from "../frame/room";
@@ -16,7 +16,7 @@ import { Notice } from "../parts/notices";
 import { BudgetBars } from "./budget-bars";
 import { Choices } from "./choices";
 import { ChooseProducts } from "./choose-products";
-import { dateOf, stopsOf, tankOf, turfsOf, type Draft } from "./draft";
+import { dateOf, stopsOf, tankOf, turfsOf, type Draft, type MixRecords } from "./draft";
 import { Held } from "./held";
 import { LabelCautions } from "./label-cautions";
 import type { Preview } from "./preview";
@@ -24,6 +24,7 @@ import { SpreadList } from "./spread-list";
 import { chosenOf, zonesOfSite } from "./work-mix";
 
 interface SpreadMixProps {
+  readonly records: MixRecords;
   readonly draft: Draft;
   readonly change: (next: Partial<Draft>) => void;
   readonly hand: InHand;
@@ -35,28 +36,29 @@ interface SpreadMixProps {
 export const SPREAD = "spread dry";
 
 /** Granules that are spread dry: bags and pounds for an area. No rig, no calibration, no tank. */
-export function SpreadMix({ draft, change, hand, preview, onSaved }: SpreadMixProps) {
-  const { book } = useBook();
+export function SpreadMix({ records, draft, change, hand, preview, onSaved }: SpreadMixProps) {
+  const { sites, counted } = records;
   const router = useRouter();
   const saveOnce = useSaveOnce();
   const [trouble, setTrouble] = useState<readonly string[]>([]);
   const mix = tankOf(draft, SPREAD);
-  const chosen = chosenOf(draft, SPREAD, book);
-  const stops = stopsOf(draft, SPREAD, hand.site?.id, zonesOfSite(book));
-  const turfs = turfsOf(draft, SPREAD, hand.site?.id, book.sites);
+  const chosen = chosenOf(draft, SPREAD, records);
+  const stops = stopsOf(draft, SPREAD, hand.site?.id, zonesOfSite(sites));
+  const turfs = turfsOf(draft, SPREAD, hand.site?.id, sites);
   const products = chosen.flatMap((c) => (c.read.ok ? [c.read.value] : []));
   const ready = products.length > 0 && products.length === chosen.length && stops.length > 0;
   const date = dateOf(draft);
-  const job = ready
-    ? readSpread(
-        spreadWish({
-          products,
-          stops: stops.map((stop) => ({ ...stop, site: book.sites.find((s) => s.id === stop.siteId)!.site })),
-          counted: book.counted,
-          date,
-        }),
-      )
-    : undefined;
+  const job =
+    ready && counted
+      ? readSpread(
+          spreadWish({
+            products,
+            stops: stops.map((stop) => ({ ...stop, site: sites.find((s) => s.id === stop.siteId)!.site })),
+            counted,
+            date,
+          }),
+        )
+      : undefined;
   const plan: SpreadPlan | undefined = job?.ok ? planOfSpread(job.value) : undefined;
   const open = chosen.some(
     (c) => strangeTurfs(c.label.card, c.choice, turfs).length > 0 && (c.choice.reason ?? "").trim().length < 3,

@@ -2,7 +2,7 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import type { Issue } from "@/core/contents";
-import { sentences } from "../data/book";
+import { sentences } from "../data/records";
 
 /** The world has changed since a sheet was made: nothing may be poured from it any more, and no amount of it is shown. */
 export function Stopped({ issues }: { issues: readonly Issue[] }) {

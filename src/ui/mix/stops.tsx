@@ -3,13 +3,13 @@
 import { Box } from "@chakra-ui/react";
 import { entered, quantity, raw, read } from "@/core/contents";
 
-import type { SiteEntry } from "@/formats/book";
-import { useBook } from "../data/book";
+import type { SiteEntry } from "@/formats/entries";
+import { useSites, useSlice } from "../data/records";
 import { useInHand } from "../data/in-hand";
-import { Button, Select, SubHeading } from "../parts/controls";
-import { Field } from "../parts/field";
+import { Button, SubHeading } from "../parts/controls";
 import { Fold } from "../parts/fold";
 import { FirstThing } from "../parts/notices";
+import { SitePick } from "../parts/pickers";
 import { Zones } from "./choose-zones";
 import type { Draft } from "./draft";
 import type { Preview } from "./preview";
@@ -27,10 +27,11 @@ interface StopsProps {
 
 /** The sites of a mix in their order. */
 export function Stops({ draft, change, without, tank, onWithout, preview }: StopsProps) {
-  const { book } = useBook();
-  const sites = book.sites.filter((s) => !s.retired);
+  const { sites: known } = useSites(draft.stops);
+  const sites = known.filter((s) => !s.retired);
+  const first = useSlice("sites", {}).value;
   const stops = draft.stops.flatMap((id) => sites.find((s) => s.id === id) ?? []);
-  const others = sites.filter((s) => !draft.stops.includes(s.id));
+  const others = (first?.rows ?? []).filter((s) => !draft.stops.includes(s.id));
   const site = (id: string) => stops.find((s) => s.id === id)!;
   return (
     <Box>
@@ -58,24 +59,15 @@ export function Stops({ draft, change, without, tank, onWithout, preview }: Stop
       {others.length > 0 && (
         <Box marginTop="12px" display="flex" gap="12px" alignItems="flex-end" flexWrap="wrap">
           <Box width="320px" maxW="100%">
-            <Field label="Add a stop">
-              {(props) => (
-                <Select
-                  {...props}
-                  value=""
-                  onChange={(e) => e.target.value && change({ stops: [...draft.stops, e.target.value] })}
-                >
-                  <option value="">from the round …</option>
-                  {others.map((s) => (
-                    <option key={s.id} value={s.id}>
-                      {s.site.name}
-                    </option>
-                  ))}
-                </Select>
-              )}
-            </Field>
+            <SitePick
+              label="Add a stop"
+              empty="from the round …"
+              value=""
+              without={draft.stops}
+              onPick={(id) => id && change({ stops: [...draft.stops, id] })}
+            />
           </Box>
-          {others.length > 1 && (
+          {others.length > 1 && first?.next === null && (
             <Button look="quiet" onClick={() => change({ stops: [...draft.stops, ...others.map((s) => s.id)] })}>
               Add all {others.length}
             </Button>

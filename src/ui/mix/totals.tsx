@@ -21,7 +21,7 @@ import {
   type Source,
   type System,
 } from "@/core/contents";
-import { useBook } from "../data/book";
+import { useLabels, useStock } from "../data/records";
 import { Notice } from "../parts/notices";
 import { leftWords } from "../labels/on-hand";
 import { money } from "./cost-words";
@@ -104,9 +104,10 @@ function PackageWords({ product, amount }: { product: MixProduct; amount: Amount
 
 /** What is on hand against what is needed. */
 function OnHand({ product, amount, system }: { product: MixProduct; amount: Amount; system: System }) {
-  const { book } = useBook();
-  const label = book.labels.find((l) => l.card.name === product.name);
-  const stock = book.stock.find((s) => s.labelId === label?.id);
+  const labels = useLabels();
+  const counted = useStock();
+  const label = labels.find((l) => l.card.name === product.name);
+  const stock = counted.find((s) => s.labelId === label?.id);
   if (!label || !stock) return null;
   const short = stock.left < num(amount as Source<"mass">) * (1 - 1e-9);
   if (!short) return null;

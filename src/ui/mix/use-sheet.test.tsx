@@ -15,7 +15,7 @@ beforeEach(() => {
   [told, answers, away] = [[], [], true];
   global.fetch = jest.fn((_url: string, init?: { body?: string }) => {
     const response = (body: object) => ({ ok: true, headers: new Map(), json: () => Promise.resolve(body) });
-    if (!init?.body) return Promise.resolve(response({ ...SHEET, done: [...told] }));
+    if (!init?.body) return Promise.resolve(response({ value: { ...SHEET, done: [...told] }, aside: [] }));
     const { step } = JSON.parse(init.body) as { step: string };
     return new Promise((resolve, reject) => {
       answers.push(() => {

@@ -3,8 +3,9 @@
 import { useEffect, useState } from "react";
 import useSWR from "swr";
 import type { Issue } from "@/core/contents";
-import type { Sheet } from "@/formats/book";
-import { fetchJson, send, sentences, unreachable } from "../data/book";
+import type { Sheet } from "@/formats/entries";
+import { slicePath, type Answer } from "@/formats/slices";
+import { readSlice, send, sentences, unreachable } from "../data/records";
 import { keep, readKept, useKept } from "../data/kept-here";
 
 /** How often another device's ticks are looked for, ms. */
@@ -24,10 +25,12 @@ const queueOf = (key: string): readonly Tick[] => readKept<readonly Tick[]>(key)
 /** A sheet with its ticks, kept on the server: a reload loses none, two devices agree. */
 export function useSheet(id: string | null) {
   const url = `/api/sheets/${encodeURIComponent(id ?? "")}`;
-  const { data, error, mutate } = useSWR<Sheet>(id === null ? null : url, fetchJson, {
+  const answer = useSWR<Answer<"sheet">>(id === null ? null : slicePath("sheet", { id }), readSlice, {
     refreshInterval: LOOK_AGAIN,
     keepPreviousData: true,
   });
+  const { error, mutate } = answer;
+  const data = answer.data?.value;
   const [trouble, setTrouble] = useState<readonly string[]>([]);
   /** Ticks that the server hasn't heard of yet, in their order: it was away. */
   const key = `ticks:${id ?? ""}`;
@@ -38,19 +41,22 @@ export function useSheet(id: string | null) {
     if (!data) return;
     // One after the other: what came first is told first.
     if (queueOf(key).length > 0) return wait({ step, done });
-    const ticked = (of: Sheet): Sheet => ({ ...of, done: done ? [...of.done, step] : of.done.filter((s) => s !== step) });
+    const before = answer.data!;
+    const withDone = (of: Answer<"sheet">, next: readonly string[]) => ({ ...of, value: { ...of.value, done: next } });
+    const ticked = (of: Answer<"sheet">) =>
+      withDone(of, done ? [...of.value.done, step] : of.value.done.filter((s) => s !== step));
     // Until the answer is there a poll doesn't count: it may be of before the tick.
     await mutate(
       async (known) => {
         const result = await send<{ done: string[] }>(`${url}/ticks`, { step, done });
         if (result === unreachable) {
           wait({ step, done });
-          return known ?? data;
+          return known ?? before;
         }
         setTrouble(result.ok ? [] : sentences(result.issues));
-        return result.ok ? { ...(known ?? data), done: result.value.done } : (known ?? data);
+        return result.ok ? withDone(known ?? before, result.value.done) : (known ?? before);
       },
-      { optimisticData: (committed, shown) => ticked(shown ?? committed ?? data), revalidate: false },
+      { optimisticData: (committed, shown) => ticked(shown ?? committed ?? before), revalidate: false },
     );
     // The last step of a fill changes the day behind it.
     if (data.run && step.endsWith(".top-up")) await mutate();
@@ -76,7 +82,7 @@ export function useSheet(id: string | null) {
     const timer = setInterval(() => void tellNext(), TELL_AGAIN);
     return () => clearInterval(timer);
   }, [anyWaits, key, url, mutate]);
-  const shown = data && {
+  const shown: Sheet | undefined = data && {
     ...data,
     done: waiting.reduce<readonly string[]>(
       (done, tick) => (tick.done ? [...done.filter((s) => s !== tick.step), tick.step] : done.filter((s) => s !== tick.step)),
@@ -85,14 +91,10 @@ export function useSheet(id: string | null) {
   };
   /** Tells what became of a stop: to this sheet, or to every tank of the day. */
   const tell = async (event: object, everywhere = false): Promise<readonly Issue[]> => {
-    const sheets = [id!, ...(everywhere ? (data?.others ?? []).map((o) => o.id) : [])];
-    const issues: Issue[] = [];
-    for (const sheet of sheets) {
-      const result = await send(`/api/sheets/${encodeURIComponent(sheet)}/stops`, event);
-      if (!result.ok) issues.push(...result.issues);
-    }
+    // Every tank of the day hears it, or none does.
+    const result = await send(`${url}/stops`, everywhere ? { ...event, everywhere } : event);
     await mutate();
-    return issues;
+    return result.ok ? [] : result.issues;
   };
   const away =
     waiting.length === 0

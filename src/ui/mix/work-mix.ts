@@ -1,5 +1,6 @@
-import { belongsToPerson, groundIsOpen, mayMix, ownerOf, type Issue } from "@/core/contents";
-import type { Book } from "@/formats/book";
+import { belongsToPerson, groundIsOpen, ownerOf, type Issue } from "@/core/contents";
+import type { SiteEntry } from "@/formats/entries";
+import { lockOf } from "@/formats/standing";
 import { productOf } from "@/formats/card/product-of";
 import { planOf, type Planned } from "@/formats/job-file/assemble";
 import { readChecked, type Job } from "@/formats/job-file/read-checked";
@@ -7,34 +8,40 @@ import type { RigText } from "@/formats/job-file/types";
 import { mixFile, type StopWish } from "@/formats/mix-of";
 import { fitsHead } from "@/formats/rig-setup";
 import type { InHand } from "../data/in-hand";
-import { dateOf, stopsOf, tankOf, type Chosen, type Draft } from "./draft";
+import { dateOf, stopsOf, tankOf, type Chosen, type Draft, type MixRecords } from "./draft";
 
 /** A mix worked out, or why it can't be. */
 export type Worked =
   (Planned & { readonly job: Job; readonly stops: readonly StopWish[] }) | { readonly issues: readonly Issue[] };
 
 /** The products of a tank's mix with their labels. */
-export const chosenOf = (draft: Draft, tank: string, book: Book): Chosen[] =>
+export const chosenOf = (draft: Draft, tank: string, { labels }: Pick<MixRecords, "labels">): Chosen[] =>
   tankOf(draft, tank).products.flatMap((p): Chosen[] => {
-    const label = book.labels.find((l) => l.id === p.labelId && !l.retired);
+    const label = labels.find((l) => l.id === p.labelId && !l.retired);
     // A draft may have been begun before a choice was kept with it.
     const choice = p.choice ?? { row: 0, point: "typed" };
     return label ? [{ ...p, choice, label, read: productOf(label.card, p.rate, choice) }] : [];
   });
 
-export const zonesOfSite = (book: Book) => (siteId: string) =>
-  book.sites.find((s) => s.id === siteId && !s.retired)?.site.zones.map((z) => z["x-id"]) ?? [];
+export const zonesOfSite = (sites: readonly SiteEntry[]) => (siteId: string) =>
+  sites.find((s) => s.id === siteId && !s.retired)?.site.zones.map((z) => z["x-id"]) ?? [];
 
 /** The rig with its head set as this mix has it. */
 export const rigAsSet = (rig: RigText, { head }: Pick<Draft, "head">): RigText =>
   head && fitsHead(rig, head) ? { ...rig, head } : rig;
 
 /** Works one tank's mix out; undefined while something is still to be chosen. */
-export function workMix(hand: InHand, draft: Draft, tank: string, chosen: readonly Chosen[], book: Book): Worked | undefined {
+export function workMix(
+  hand: InHand,
+  draft: Draft,
+  tank: string,
+  chosen: readonly Chosen[],
+  { sites, counted }: MixRecords,
+): Worked | undefined {
   const { rig, site, calibrated } = hand;
   const products = chosen.flatMap((c) => (c.read.ok ? [c.read.value] : []));
-  if (!rig || !calibrated || products.length === 0 || products.length < chosen.length) return undefined;
-  const stops = stopsOf(draft, tank, site?.id, zonesOfSite(book));
+  if (!rig || !calibrated || !counted || products.length === 0 || products.length < chosen.length) return undefined;
+  const stops = stopsOf(draft, tank, site?.id, zonesOfSite(sites));
   if (stops.length === 0 || (draft.purpose === "spot" && draft.spot.volume.trim() === "")) return undefined;
   const known = (rig.rig.tanks ?? []).some((t) => t.name === tank);
   const file = mixFile({
@@ -42,8 +49,8 @@ export function workMix(hand: InHand, draft: Draft, tank: string, chosen: readon
     calibration: calibrated.entry.calibration,
     sprayVolume: calibrated.made.sprayVolume,
     products,
-    stops: stops.map((stop) => ({ ...stop, site: book.sites.find((s) => s.id === stop.siteId)!.site })),
-    counted: book.counted,
+    stops: stops.map((stop) => ({ ...stop, site: sites.find((s) => s.id === stop.siteId)!.site })),
+    counted,
     date: dateOf(draft),
     tank: known ? tank : "",
     loads: draft.loads,
@@ -63,17 +70,19 @@ export function workMix(hand: InHand, draft: Draft, tank: string, chosen: readon
 }
 
 /** Why no amounts are shown, in words; undefined where nothing locks them. */
-export function lockOf({ rig, person, site, calibrated }: InHand): string | undefined {
+export function lockWords({ rig, person, site, calibrated }: InHand): string | undefined {
   if (!rig) return "Pick the rig in the strip above.";
   if (belongsToPerson(rig.rig.kind) && !person)
     return "Who holds the wand today? Pick the person in the strip above: amounts stay locked until then.";
   if (ownerOf(rig.rig.kind) === "tap" && !site) return "Whose tap feeds the head? Pick the site: amounts stay locked until then.";
   if (!calibrated)
     return `No calibration of ${rig.rig.name}${person && belongsToPerson(rig.rig.kind) ? ` with ${person.name}` : ""} yet. Calibrate first: another person's pace won't do.`;
-  if (calibrated.unsure) return "The trials of this calibration differ by over 10 %: it is not a calibration yet. Take more.";
-  if (calibrated.estimate)
+  const lock = lockOf(calibrated);
+  if (!lock) return undefined;
+  if (lock.code === "unsure")
+    return "The trials of this calibration differ by over 10 %: it is not a calibration yet. Take more.";
+  if (lock.code === "estimate")
     return "The flow is only estimated from the tip's rated one. Catch it once, and the amounts are worked out.";
-  if (!mayMix(calibrated.standing))
-    return `The calibration is ${calibrated.standing.state}: ${calibrated.standing.reasons.join("; ")}. Calibrate again.`;
-  return undefined;
+  if (lock.code === "withdrawn") return `The calibration was withdrawn: ${lock.why}. Calibrate again.`;
+  return `The calibration is ${lock.code}: ${lock.reasons.join("; ")}. Calibrate again.`;
 }

@@ -1,6 +1,5 @@
 import { fireEvent, screen, waitFor } from "@testing-library/react";
 import { useState } from "react";
-import { EMPTY_BOOK } from "@/formats/book";
 import { siteForm } from "@/formats/forms/site";
 import { siteFormOf } from "@/formats/forms/site-form-of";
 import { show, showWith } from "../testing/show";
@@ -15,7 +14,7 @@ beforeEach(() => {
     Promise.resolve({
       ok: true,
       headers: new Map(),
-      json: () => Promise.resolve(url === "/api/book" ? EMPTY_BOOK : answer(url, init?.body && JSON.parse(init.body))),
+      json: () => Promise.resolve(answer(url, init?.body && JSON.parse(init.body))),
     }),
   ) as never;
 });

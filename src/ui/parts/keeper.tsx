@@ -5,7 +5,7 @@ import { nanoid } from "nanoid";
 import { Fragment, useEffect, useState, type ReactNode } from "react";
 import { useForm, type DefaultValues, type FieldValues, type Path, type Resolver, type UseFormReturn } from "react-hook-form";
 import type * as yup from "yup";
-import { sentences, useSend } from "../data/book";
+import { sentences, useReadAgain, useSend } from "../data/records";
 import { keep, readKept, useKept } from "../data/kept-here";
 import { Button, Reading } from "./controls";
 import { Notice } from "./notices";
@@ -15,9 +15,12 @@ import { SlipKeeper, type Dismissed } from "./slip-ask";
 
 export type KeptKind = "people" | "rigs" | "tips" | "labels" | "sites";
 
-interface Draft<T> {
+/** A half-filled form, as this browser keeps it. */
+interface FormDraft<T> {
   readonly id: string;
   readonly form: T;
+  /** How often the record had been changed when its form was opened; left out for a new one. */
+  readonly revision?: number | undefined;
   /** Slips that were asked about and meant. */
   readonly dismissed?: readonly Dismissed[];
 }
@@ -27,7 +30,7 @@ interface KeptFormProps<T extends FieldValues> {
   /** The form's check, fetched when something is first checked: most visits only look. */
   readonly schema: () => Promise<yup.ObjectSchema<T> | yup.AnyObjectSchema>;
   /** The record to change, or nothing for a new one. */
-  readonly editing: Draft<T> | undefined;
+  readonly editing: FormDraft<T> | undefined;
   readonly blank: T;
   readonly onDone: (id: string | undefined) => void;
   readonly what: string;
@@ -73,9 +76,9 @@ export function KeptForm<T extends FieldValues>(props: KeptFormProps<T>) {
 
 function KeptFormHere<T extends FieldValues>({ kind, schema, editing, blank, onDone, what, children }: KeptFormProps<T>) {
   const draftKey = `draft:${kind}:${editing?.id ?? "new"}`;
-  const [start] = useState<Draft<T>>(() => {
+  const [start] = useState<FormDraft<T>>(() => {
     // A draft may have been begun before the form had all its fields.
-    const draft = readKept<Draft<T>>(draftKey);
+    const draft = readKept<FormDraft<T>>(draftKey);
     return draft ? { ...draft, form: { ...blank, ...draft.form } } : (editing ?? { id: nanoid(), form: blank });
   });
   const form = useForm<T>({
@@ -86,26 +89,42 @@ function KeptFormHere<T extends FieldValues>({ kind, schema, editing, blank, onD
   });
   const [trouble, setTrouble] = useState<readonly string[]>([]);
   const [dismissed, setDismissed] = useState<readonly Dismissed[]>(start.dismissed ?? []);
+  /** Somebody else has changed the record since the form was opened. */
+  const [overtaken, setOvertaken] = useState(false);
   const send = useSend();
+  const readAgain = useReadAgain();
+  const { id, revision } = start;
 
   useEffect(
     () =>
       form.subscribe({
         formState: { values: true },
-        callback: ({ values }) => keep(draftKey, { id: start.id, form: values, dismissed }),
+        callback: ({ values }) => keep(draftKey, { id, revision, form: values, dismissed }),
       }),
-    [form, draftKey, start.id, dismissed],
+    [form, draftKey, id, revision, dismissed],
   );
   const dismiss = (more: readonly Dismissed[]) =>
     setDismissed((all) => {
       const next = [...all, ...more];
-      keep(draftKey, { id: start.id, form: form.getValues(), dismissed: next });
+      keep(draftKey, { id, revision, form: form.getValues(), dismissed: next });
       return next;
     });
 
   const save = form.handleSubmit(async (values) => {
     setTrouble([]);
-    const result = await send(`/api/keep/${kind}`, { id: start.id, form: values, dismissed });
+    // Once it was told, the newer one is saved over knowingly.
+    const over = overtaken ? editing?.revision : revision;
+    const result = await send(`/api/keep/${kind}`, {
+      id,
+      form: values,
+      dismissed,
+      ...(over !== undefined && { revision: over }),
+    });
+    if (!result.ok && result.issues.some((issue) => issue.code === "changed-meanwhile")) {
+      await readAgain();
+      return setOvertaken(true);
+    }
+    setOvertaken(false);
     if (result.ok) {
       keep(draftKey, undefined);
       saved.set(kind, `${editing ? "Saved" : "Added"} ${nameIn(values) ?? `the ${what}`}`);
@@ -125,11 +144,11 @@ function KeptFormHere<T extends FieldValues>({ kind, schema, editing, blank, onD
   const { isDirty } = form.formState;
   const drop = () => {
     // Cleared by mistake it can be taken back.
-    if (!editing && isDirty) keep(`cleared:${kind}`, { id: start.id, form: form.getValues(), dismissed });
+    if (!editing && isDirty) keep(`cleared:${kind}`, { id, form: form.getValues(), dismissed });
     keep(draftKey, undefined);
     onDone(undefined);
   };
-  const [cleared, forgetCleared] = useKept<Draft<T>>(`cleared:${kind}`);
+  const [cleared, forgetCleared] = useKept<FormDraft<T>>(`cleared:${kind}`);
   const takeBack = () => {
     keep(draftKey, cleared);
     forgetCleared(undefined);
@@ -151,12 +170,18 @@ function KeptFormHere<T extends FieldValues>({ kind, schema, editing, blank, onD
             {text}
           </Notice>
         ))}
+        {overtaken && (
+          <Notice state="act">
+            Somebody else has changed this {what} since you opened it. Nothing of yours is lost, and nothing was saved: save it
+            over theirs, or leave it as it is now and look at it first.
+          </Notice>
+        )}
         <Box display="flex" gap="10px" flexWrap="wrap">
           <Button look="act" type="submit" disabled={form.formState.isSubmitting}>
-            {editing ? "Save the change" : `Add ${what}`}
+            {overtaken ? "Save mine over it" : editing ? "Save the change" : `Add ${what}`}
           </Button>
           <Button look="quiet" type="button" onClick={drop}>
-            {editing ? "Leave it as it was" : "Clear"}
+            {overtaken ? "Leave it as it is now" : editing ? "Leave it as it was" : "Clear"}
           </Button>
           {!editing && cleared && !isDirty && (
             <Button look="quiet" type="button" onClick={takeBack}>
@@ -196,13 +221,61 @@ interface ListedProps {
   readonly editing: string | undefined;
 }
 
+/** Retires, or brings back; what couldn't be done is said. */
+function useRetire(kind: KeptKind) {
+  const send = useSend();
+  const [trouble, setTrouble] = useState<readonly string[]>([]);
+  const retire = async (id: string, retired: boolean): Promise<boolean> => {
+    const result = await send(`/api/keep/${kind}/retire`, { id, retired });
+    setTrouble(result.ok ? [] : sentences(result.issues));
+    return result.ok;
+  };
+  const said = trouble.map((text) => (
+    <Notice key={text} state="stop">
+      {text}
+    </Notice>
+  ));
+  return { retire, said };
+}
+
+interface RetiredProps {
+  readonly kind: KeptKind;
+  readonly entries: readonly { readonly id: string; readonly name: string }[];
+  /** There are more than are listed. */
+  readonly more?: boolean;
+}
+
+/** What is retired stays in reach. */
+export function Retired({ kind, entries, more = false }: RetiredProps) {
+  const { retire, said } = useRetire(kind);
+  return (
+    <Box as="details" marginTop="10px" color="soft">
+      <Box as="summary" cursor="pointer" minHeight="32px">
+        Retired:{" "}
+        <Reading>
+          {entries.length}
+          {more && " and more"}
+        </Reading>
+      </Box>
+      {said}
+      {entries.map((entry) => (
+        <Box key={entry.id} display="flex" alignItems="center" gap="8px">
+          {entry.name}
+          <Button look="quiet" onClick={() => void retire(entry.id, false)}>
+            Bring back {entry.name}
+          </Button>
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
 /** The list of a room. Retiring is undone with one press, and what is retired stays in reach. */
 export function Listed({ kind, what, entries, onEdit, onShow, editing }: ListedProps) {
-  const send = useSend();
+  const { retire: tell, said } = useRetire(kind);
   const [gone, setGone] = useState<{ id: string; name: string } | undefined>();
   const retire = async (id: string, name: string, retired: boolean) => {
-    const result = await send(`/api/keep/${kind}/retire`, { id, retired });
-    if (result.ok) setGone(retired ? { id, name } : undefined);
+    if (await tell(id, retired)) setGone(retired ? { id, name } : undefined);
   };
   const live = entries.filter((e) => !e.retired);
   const retired = entries.filter((e) => e.retired);
@@ -218,6 +291,7 @@ export function Listed({ kind, what, entries, onEdit, onShow, editing }: ListedP
           </Box>
         )}
       </Box>
+      {said}
       <Box as="ul" listStyleType="none" aria-label={`All ${what}s`}>
         {live.map((entry, i) => (
           <Fragment key={entry.id}>
@@ -273,21 +347,7 @@ export function Listed({ kind, what, entries, onEdit, onShow, editing }: ListedP
           </Fragment>
         ))}
       </Box>
-      {retired.length > 0 && (
-        <Box as="details" marginTop="10px" color="soft">
-          <Box as="summary" cursor="pointer" minHeight="32px">
-            Retired: <Reading>{retired.length}</Reading>
-          </Box>
-          {retired.map((entry) => (
-            <Box key={entry.id} display="flex" alignItems="center" gap="8px">
-              {entry.name}
-              <Button look="quiet" onClick={() => retire(entry.id, entry.name, false)}>
-                Bring back {entry.name}
-              </Button>
-            </Box>
-          ))}
-        </Box>
-      )}
+      {retired.length > 0 && <Retired kind={kind} entries={retired} />}
     </Box>
   );
 }

@@ -3,7 +3,7 @@
 import { Box } from "@chakra-ui/react";
 import Link from "next/link";
 import { ownerOf } from "@/core/contents";
-import { useBook } from "../data/book";
+import { usePeople, useRigs, useSlice } from "../data/records";
 import type { InHand } from "../data/in-hand";
 import { FirstThing } from "./notices";
 
@@ -17,25 +17,27 @@ export function lackIn({ rig, person, site }: InHand): "rig" | "person" | "site"
 
 /** What to do first, where something is not in hand. */
 export function NeedHand({ lacks }: { lacks: "rig" | "person" | "site" }) {
-  const { book } = useBook();
+  const rigs = useRigs();
+  const people = usePeople();
+  const sites = useSlice("sites", {}).value;
   return (
     <Box marginTop="14px">
       <FirstThing>
-        {book.rigs.length === 0 ? (
+        {rigs.length === 0 ? (
           <>
             First <Link href="/rigs">add the rig</Link> that you will calibrate.
           </>
         ) : lacks === "rig" ? (
           "Pick the rig in the strip above."
         ) : lacks === "site" ? (
-          book.sites.length === 0 ? (
+          sites?.rows.length === 0 ? (
             <>
               A hose-end head depends on the tap: first <Link href="/sites">add the site</Link>.
             </>
           ) : (
             "Whose tap feeds the head? Pick the site in the strip above."
           )
-        ) : book.people.length === 0 ? (
+        ) : people.length === 0 ? (
           <>
             A pace is a person&apos;s own: first <Link href="/rigs">add who sprays</Link>.
           </>

@@ -2,8 +2,8 @@
 
 import { useState, type ReactNode } from "react";
 import { foldedName } from "@/core/contents";
-import type { LabelEntry } from "@/formats/book";
-import { useBook } from "../data/book";
+import type { LabelEntry } from "@/formats/entries";
+import { useLabels, useSite, useSlice } from "../data/records";
 import { Input, Select } from "./controls";
 import { Field } from "./field";
 
@@ -32,24 +32,39 @@ function useFound<T>(list: readonly T[], name: (one: T) => string): { found: rea
 interface SitePickProps {
   readonly value: string | undefined;
   readonly onPick: (id: string) => void;
+  readonly label?: string;
+  readonly empty?: string;
+  /** Sites that are not to be picked. */
+  readonly without?: readonly string[];
 }
 
-/** One of the sites on record. */
-export function SitePick({ value, onPick }: SitePickProps) {
-  const { book } = useBook();
-  const { found, search } = useFound(
-    book.sites.filter((s) => !s.retired),
-    (s) => s.site.name,
-  );
-  const chosen = found.some((s) => s.id === value) ? undefined : book.sites.find((s) => s.id === value);
+/** One of the sites on record: a long list is searched in the records, not here. */
+export function SitePick({ value, onPick, label = "Site", empty = "pick a site", without = [] }: SitePickProps) {
+  const [typed, setTyped] = useState("");
+  const first = useSlice("sites", {}).value;
+  const searched = useSlice("sites", typed.trim() === "" ? null : { search: typed }).value;
+  const chosen = useSite(value === "" ? undefined : value);
+  const page = typed.trim() === "" ? first : searched;
+  const found = (page?.rows ?? []).filter((s) => !without.includes(s.id));
+  const long = first !== undefined && (first.next !== null || first.rows.length > MANY);
+  const more = page?.next ? " or more" : "";
   return (
-    <Field label="Site">
+    <Field label={label}>
       {(props) => (
         <>
-          {search}
+          {long && (
+            <Input
+              aria-label="Search the list below"
+              type="search"
+              placeholder="the beginning of its name"
+              value={typed}
+              marginBottom="4px"
+              onChange={(e) => setTyped(e.target.value)}
+            />
+          )}
           <Select {...props} value={value ?? ""} onChange={(e) => onPick(e.target.value)}>
-            <option value="">{search ? `${found.length} found: pick one` : "pick a site"}</option>
-            {chosen && <option value={chosen.id}>{chosen.site.name}</option>}
+            <option value="">{long && page ? `${found.length}${more} found: pick one` : empty}</option>
+            {chosen && !found.some((s) => s.id === chosen.id) && <option value={chosen.id}>{chosen.site.name}</option>}
             {found.map((s) => (
               <option key={s.id} value={s.id}>
                 {s.site.name}
@@ -73,12 +88,12 @@ interface ShelfPickProps {
 
 /** One of the labels on the shelf. */
 export function ShelfPick({ label, value, onPick, which = () => true, empty = "from the shelf …" }: ShelfPickProps) {
-  const { book } = useBook();
+  const labels = useLabels();
   const { found, search } = useFound(
-    book.labels.filter((l) => !l.retired && which(l)),
+    labels.filter((l) => !l.retired && which(l)),
     (l) => `${l.card.name} ${l.card.actives.map((a) => a.name).join(" ")} ${l.card.use ?? ""}`,
   );
-  const chosen = found.some((l) => l.id === value) ? undefined : book.labels.find((l) => l.id === value);
+  const chosen = found.some((l) => l.id === value) ? undefined : labels.find((l) => l.id === value);
   return (
     <Field label={label}>
       {(props) => (

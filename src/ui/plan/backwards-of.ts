@@ -18,7 +18,7 @@ import {
   type Quantity,
   type Source,
 } from "@/core/contents";
-import type { RigEntry } from "@/formats/book";
+import type { RigEntry } from "@/formats/entries";
 import { readRig } from "@/formats/job-file/read-rig";
 import type { Wish } from "./wish";
 

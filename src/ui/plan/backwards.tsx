@@ -2,7 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { onFoot, read, show, tooFastOnFoot, type Quantity } from "@/core/contents";
-import type { RigEntry } from "@/formats/book";
+import type { RigEntry } from "@/formats/entries";
 import { Typed } from "../calibrate/typed";
 import { useInHand } from "../data/in-hand";
 import { Button, Note, SubHeading } from "../parts/controls";

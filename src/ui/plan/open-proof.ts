@@ -1,7 +1,7 @@
 "use client";
 
 import { show, type Quantity } from "@/core/contents";
-import type { RigEntry } from "@/formats/book";
+import type { RigEntry } from "@/formats/entries";
 import { useBeginProof } from "../calibrate/begin-proof";
 import { ownerIn, useInHand } from "../data/in-hand";
 

@@ -2,9 +2,8 @@
 
 import { Box, ClientOnly } from "@chakra-ui/react";
 import { useMemo } from "react";
-import type { RigEntry } from "@/formats/book";
+import type { RigEntry } from "@/formats/entries";
 import { Places } from "../calibrate/places";
-import { useBook } from "../data/book";
 import { useInHand } from "../data/in-hand";
 import { useKept } from "../data/kept-here";
 import { Room } from "../frame/room";
@@ -28,9 +27,8 @@ const WISHES: Record<Wish["kind"], string> = {
 
 /** Working forwards from a wish: what to set so that a calibration comes out as wanted. Picking one opens its proof. */
 export function PlanRoom() {
-  const { read: known } = useBook();
   const hand = useInHand();
-  if (!known) return <Room working={[]}>{null}</Room>;
+  if (!hand.read) return <Room working={[]}>{null}</Room>;
   const lacks = lackIn(hand);
   return (
     <ClientOnly>

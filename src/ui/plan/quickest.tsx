@@ -16,11 +16,11 @@ import {
   type Droplet,
   type Setup,
 } from "@/core/contents";
-import type { RigEntry } from "@/formats/book";
+import type { RigEntry, TipEntry } from "@/formats/entries";
 import { readRig } from "@/formats/job-file/read-rig";
 import { chartOf } from "@/formats/rig-setup";
 import { Typed } from "../calibrate/typed";
-import { useBook } from "../data/book";
+import { useSite, useTips } from "../data/records";
 import { useInHand } from "../data/in-hand";
 import { Button, Note, Select, SubHeading } from "../parts/controls";
 import { Field } from "../parts/field";
@@ -42,10 +42,11 @@ const SHOWN = 14;
 
 /** Every tip and pressure at the fastest walk that keeps the spray volume: by minutes and refills on a site. */
 export function Quickest({ wish, change, rig }: QuickestProps) {
-  const { book } = useBook();
+  const tips = useTips();
+  const wished = useSite(wish.siteId);
   const { system, site: inHand } = useInHand();
-  const site = book.sites.find((s) => s.id === wish.siteId) ?? inHand;
-  const setups = useMemo(() => rankFor(wish, rig, site, book.tips), [wish, rig, site, book.tips]);
+  const site = wished ?? inHand;
+  const setups = useMemo(() => rankFor(wish, rig, site, tips), [wish, rig, site, tips]);
   return (
     <>
       <Box display="grid" gap="14px" gridTemplateColumns={{ base: "1fr 1fr", md: "repeat(4, minmax(0,1fr))" }}>
@@ -115,7 +116,7 @@ function rankFor(
   wish: Wish,
   rig: RigEntry,
   site: ReturnType<typeof useInHand>["site"],
-  charts: ReturnType<typeof useBook>["book"]["tips"],
+  charts: readonly TipEntry[],
 ): Setup[] | undefined {
   const basics = readRig(rig.rig);
   const swath = typed("swath", wish.swath, "swath") ?? boomSwath(basics);

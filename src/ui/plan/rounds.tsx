@@ -2,11 +2,11 @@
 
 import { Box } from "@chakra-ui/react";
 import { entered, make, raw, read, roundMixes, writeNumber, type Quantity } from "@/core/contents";
-import type { RigEntry } from "@/formats/book";
+import type { RigEntry } from "@/formats/entries";
 import { rowRates } from "@/formats/card/choice";
 import { kitOf } from "@/formats/rig-setup";
 import { Typed } from "../calibrate/typed";
-import { useBook } from "../data/book";
+import { useLabels } from "../data/records";
 import { useInHand } from "../data/in-hand";
 import { Button, Note, SubHeading } from "../parts/controls";
 import { Notice } from "../parts/notices";
@@ -23,10 +23,10 @@ interface RoundsProps {
 
 /** Spray volumes that make what goes into a full tank a round number; each with what it costs to round without walking so. */
 export function Rounds({ wish, change, rig }: RoundsProps) {
-  const { book } = useBook();
+  const labels = useLabels();
   const { system, calibrated } = useInHand();
   const open = useOpenProof(rig);
-  const label = book.labels.find((l) => l.id === wish.labelId && !l.retired);
+  const label = labels.find((l) => l.id === wish.labelId && !l.retired);
   const rate = label && rowRates(label.card, 0)?.least;
   const dry = label?.card.form === "dry";
   const step = label && typed(dry ? "knownWeight" : "catchVolume", wish.step || usualStep(rig, dry), "round to");

@@ -4,12 +4,11 @@ import { Box, chakra, ClientOnly } from "@chakra-ui/react";
 import Link from "next/link";
 import { useSearchParams } from "next/navigation";
 import { useEffect, useLayoutEffect, useMemo, useState } from "react";
-import type { Sheet } from "@/formats/book";
+import type { Sheet } from "@/formats/entries";
 import { tankName } from "@/formats/job-file/assemble";
 import { readRig } from "@/formats/job-file/read-rig";
-import { kitOf } from "@/formats/rig-setup";
 import { planOfSheet } from "@/formats/sheet-plan";
-import { useBook } from "../data/book";
+import { useSlice } from "../data/records";
 import { nowMoment } from "../data/clock";
 import { useInHand } from "../data/in-hand";
 import { useKept } from "../data/kept-here";
@@ -18,7 +17,7 @@ import { Room } from "../frame/room";
 import { Held } from "../mix/held";
 import { afterLine, weatherLines } from "../mix/field-words";
 import { headLine } from "../mix/head-setting";
-import { measuresOf, soundKit } from "../mix/measures";
+import { kitNow, measuresOf } from "../mix/measures";
 import { Stopped } from "../mix/stopped";
 import { useSheet } from "../mix/use-sheet";
 import { Button, Heading } from "../parts/controls";
@@ -56,14 +55,14 @@ interface PouringProps {
 
 function Pouring({ sheet, tick, trouble }: PouringProps) {
   const { system } = useInHand();
-  const { book } = useBook();
+  const proofs = useSlice("proofs", { rig: sheet.rigId }).value;
   const worked = useMemo(() => planOfSheet(sheet.job, sheet.run), [sheet.job, sheet.run]);
   const closed = sheet.state !== "open";
   const held = worked.plan.reasons.length > 0 || sheet.stopped.length > 0;
   const steps = useMemo(() => {
-    const { kit } = soundKit(kitOf(sheet.job.rig), sheet.rigId, book.kitChecks);
+    const kit = kitNow(sheet.job.rig, sheet.rigId, proofs);
     return pourSteps(sheet, worked, measuresOf(worked.plan, kit, system), system);
-  }, [sheet, worked, book.kitChecks, system]);
+  }, [sheet, worked, proofs, system]);
   const done = useMemo(() => new Set(sheet.done), [sheet.done]);
   const [busy, setBusy] = useState(false);
   const voice = useVoice();

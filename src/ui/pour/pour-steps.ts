@@ -1,5 +1,5 @@
 import { courseOf, lastsFor, num, onFoot, read, servedByTank, showDuration, stepsOf, type System } from "@/core/contents";
-import type { Sheet } from "@/formats/book";
+import type { Sheet } from "@/formats/entries";
 import { gearOf } from "@/formats/gear";
 import type { SheetPlan } from "@/formats/sheet-plan";
 import type { MeasuringOf } from "../mix/measures";

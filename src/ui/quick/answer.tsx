@@ -2,7 +2,7 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import { allFillings, given, isUnsure, read, readParts, writeNumber, type System } from "@/core/contents";
-import { sentences } from "../data/book";
+import { sentences } from "../data/records";
 import { sheetLine } from "../mix/sheet-line";
 import { TankColumns } from "../mix/tank-column";
 import { Note } from "../parts/controls";

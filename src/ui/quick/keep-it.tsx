@@ -4,10 +4,10 @@ import { Box } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { sameName } from "@/core/contents";
-import type { Book } from "@/formats/book";
+import type { LabelEntry, PersonEntry, RigEntry } from "@/formats/entries";
 import type { Imported } from "@/formats/import";
 import { rateAt, rowName } from "@/formats/card/choice";
-import { send, sentences, useBook, useReadAgain } from "../data/book";
+import { fetchSlice, sentences, useLabels, usePeople, useRigs, useSend, useSlice } from "../data/records";
 import { nowMoment } from "../data/clock";
 import { useInHand } from "../data/in-hand";
 import { keep } from "../data/kept-here";
@@ -36,14 +36,18 @@ const NAMES: readonly (readonly [keyof Quick["names"], string, string])[] = [
  */
 export function KeepIt({ quick, set, onKept }: KeepProps) {
   const router = useRouter();
-  const { book } = useBook();
+  const rigs = useRigs();
+  const people = usePeople();
+  const labels = useLabels();
+  const { site: siteName } = quick.names;
+  const site = useSlice("siteCalled", siteName.trim() === "" ? null : { name: siteName }).value ?? undefined;
   const { choose } = useInHand();
-  const again = useReadAgain();
+  const send = useSend();
   const [trouble, setTrouble] = useState<readonly string[]>([]);
   const [busy, setBusy] = useState(false);
   const missing = NAMES.some(([key]) => quick.names[key].trim() === "");
-  const here = onRecord(book, quick.names);
-  const taken = [here.rig?.rig.name, here.label?.card.name, here.site?.site.name].filter((name) => name !== undefined);
+  const here = onRecord({ rigs, people, labels }, quick.names);
+  const taken = [here.rig?.rig.name, here.label?.card.name, site?.site.name].filter((name) => name !== undefined);
   const save = async () => {
     const file = quickFile(quick);
     if (!file?.ok) return;
@@ -59,8 +63,10 @@ export function KeepIt({ quick, set, onKept }: KeepProps) {
       setBusy(false);
       return setTrouble(sentences(result.issues));
     }
-    const { rig, person, label, site } = onRecord((await again()) ?? book, quick.names);
-    if (rig && person && site) choose({ rigId: rig.id, personId: person.id, siteId: site.id });
+    const kept = onRecord(await newest(), quick.names);
+    const place = (await fetchSlice("siteCalled", { name: siteName })).value;
+    const { rig, person, label } = kept;
+    if (rig && person && place) choose({ rigId: rig.id, personId: person.id, siteId: place.id });
     if (label) {
       const choice = { row: 0, point: "least", from: rowName(label.card, 0) } as const;
       const products = [{ labelId: label.id, rate: rateAt(label.card, 0, "least", false), choice }];
@@ -103,13 +109,24 @@ export function KeepIt({ quick, set, onKept }: KeepProps) {
   );
 }
 
+interface Known {
+  readonly rigs: readonly RigEntry[];
+  readonly people: readonly PersonEntry[];
+  readonly labels: readonly LabelEntry[];
+}
+
+/** What is on record now that it was kept. */
+async function newest(): Promise<Known> {
+  const [rigs, people, labels] = await Promise.all([fetchSlice("rigs", {}), fetchSlice("people", {}), fetchSlice("labels", {})]);
+  return { rigs: rigs.value, people: people.value, labels: labels.value };
+}
+
 /** What stands on record under the names of a mix. */
-function onRecord(book: Book, names: Quick["names"]) {
+function onRecord({ rigs, people, labels }: Known, names: Quick["names"]) {
   const is = (name: string, key: keyof Quick["names"]) => sameName(name, names[key]);
   return {
-    rig: book.rigs.find((r) => is(r.rig.name, "rig")),
-    person: book.people.find((p) => is(p.name, "person")),
-    label: book.labels.find((l) => is(l.card.name, "product")),
-    site: book.sites.find((s) => is(s.site.name, "site")),
+    rig: rigs.find((r) => is(r.rig.name, "rig")),
+    person: people.find((p) => is(p.name, "person")),
+    label: labels.find((l) => is(l.card.name, "product")),
   };
 }

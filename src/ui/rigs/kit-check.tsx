@@ -4,10 +4,10 @@ import { Box } from "@chakra-ui/react";
 import { format } from "date-fns";
 import { useState } from "react";
 import { showChange } from "@/core/contents";
-import type { RigEntry } from "@/formats/book";
+import type { RigEntry } from "@/formats/entries";
 import { setupOf } from "@/formats/rig-setup";
 import { Typed } from "../calibrate/typed";
-import { sentences, useBook } from "../data/book";
+import { sentences, useSlice } from "../data/records";
 import { nowMoment, wallClock } from "../data/clock";
 import { useSaveOnce } from "../data/save-id";
 import { Button, Note, Select, SubHeading } from "../parts/controls";
@@ -17,7 +17,7 @@ import { Stamp } from "../parts/stamp";
 
 /** The two-minute proof of the measuring kit: a known weight on the scale, a known volume in the vessel. */
 export function KitCheck({ rig }: { rig: RigEntry }) {
-  const { book } = useBook();
+  const proofs = useSlice("proofs", { rig: rig.id }).value ?? [];
   const saveOnce = useSaveOnce();
   const kit = setupOf(rig.rig).kit;
   const tools = [
@@ -80,7 +80,7 @@ export function KitCheck({ rig }: { rig: RigEntry }) {
       ))}
       <Box as="ul" listStyleType="none" aria-label="Kit proofs" marginTop="10px">
         {tools.map((t) => {
-          const proof = book.kitChecks.find((c) => c.rigId === rig.id && c.of === t.of && c.tool === t.name);
+          const proof = proofs.find((c) => c.of === t.of && c.tool === t.name);
           return (
             <Box
               as="li"

@@ -5,7 +5,7 @@ import type { ReactNode } from "react";
 import { useFieldArray, type UseFormReturn } from "react-hook-form";
 import { GROUNDS, parseField, RIG_KINDS, slipsOfPressure, type Field as Quantified } from "@/core/contents";
 import type { RigForm } from "@/formats/forms/rig";
-import { useBook } from "../data/book";
+import { useTips } from "../data/records";
 import { useInHand, useSystem } from "../data/in-hand";
 import { Button, Note, Select } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
@@ -247,9 +247,9 @@ function Tanks({ form, jar }: { form: Form; jar: boolean }) {
 }
 
 function ChartPick({ form }: { form: Form }) {
-  const { book } = useBook();
+  const tips = useTips();
   const size = form.watch("tipSize").trim();
-  const fitting = book.tips.filter((t) => !t.retired && t.tip.size === size);
+  const fitting = tips.filter((t) => !t.retired && t.tip.size === size);
   if (fitting.length === 0) return null;
   return (
     <Field label="Chart of the tip">

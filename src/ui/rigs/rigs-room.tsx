@@ -2,11 +2,11 @@
 
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
-import { mayMix, read as readVolume } from "@/core/contents";
-import type { RigEntry } from "@/formats/book";
+import { make, mixLock, read as readVolume } from "@/core/contents";
+import type { RigEntry } from "@/formats/entries";
 import { rigFormOf } from "@/formats/forms/rig-form-of";
-import { useBook } from "../data/book";
-import { calibratedFor, today, useInHand, useSystem } from "../data/in-hand";
+import { usePeople, useRead, useRigs, useSlice } from "../data/records";
+import { useInHand, useSystem } from "../data/in-hand";
 import { Room } from "../frame/room";
 import { Heading, Note, SubHeading } from "../parts/controls";
 import { TextField } from "../parts/field";
@@ -19,11 +19,12 @@ import { Tips } from "./tips";
 import { rigLine } from "./words";
 
 export function RigsRoom() {
-  const { book, read } = useBook();
+  const rigs = useRigs();
+  const read = useRead("rigs");
   const { choose, rig } = useInHand();
   const [editing, setEditing] = useState<string>();
   const [added, setAdded] = useState(0);
-  const entry = book.rigs.find((r) => r.id === editing);
+  const entry = rigs.find((r) => r.id === editing);
   const done = (id: string | undefined) => {
     if (id !== undefined && !editing) choose({ rigId: id });
     setEditing(undefined);
@@ -33,11 +34,11 @@ export function RigsRoom() {
     <Room>
       <Heading>Rigs and crew</Heading>
       <Note>A rig is one sprayer with its hose, tip and pressure. Change any of them and its calibrations are stale.</Note>
-      <TwoSides formFirst={read && (book.rigs.length === 0 || entry !== undefined)}>
+      <TwoSides formFirst={read && (rigs.length === 0 || entry !== undefined)}>
         <Box display="grid" gap="26px">
           <Box>
             <SubHeading>Rigs</SubHeading>
-            {read && book.rigs.length === 0 && (
+            {read && rigs.length === 0 && (
               <Box marginTop="12px">
                 <FirstThing>
                   No rig yet. Add the sprayer that you will calibrate first: its tank, its tip and the pressure at the tip.
@@ -49,7 +50,7 @@ export function RigsRoom() {
               what="rig"
               editing={editing}
               onEdit={setEditing}
-              entries={book.rigs.map((r) => ({
+              entries={rigs.map((r) => ({
                 id: r.id,
                 retired: r.retired,
                 name: r.rig.name,
@@ -75,7 +76,7 @@ export function RigsRoom() {
               what="rig"
               schema={() => import("@/formats/forms/rig").then((forms) => forms.rigForm)}
               blank={rigFormOf()}
-              editing={entry && { id: entry.id, form: rigFormOf(entry.rig) }}
+              editing={entry && { id: entry.id, revision: entry.revision, form: rigFormOf(entry.rig) }}
               onDone={done}
             >
               {(form) => <RigFields form={form} />}
@@ -94,18 +95,16 @@ export function RigsRoom() {
 
 /** What stands of a rig today: with whom, and how much it puts down. */
 function Stands({ rig }: { rig: RigEntry }) {
-  const { book } = useBook();
+  const people = usePeople();
+  const standings = useSlice("standings", {}).value ?? [];
   const system = useSystem();
   if (rig.retired) return null;
-  const whose = new Set(book.calibrations.filter((c) => c.rigId === rig.id).map((c) => `${c.personId ?? ""}|${c.siteId ?? ""}`));
-  return [...whose].map((key) => {
-    const [personId, siteId] = key.split("|") as [string, string];
-    const one = calibratedFor(book, rig, { personId: personId || undefined, siteId: siteId || undefined }, today());
-    if (!one || one.unsure || one.estimate || !mayMix(one.standing)) return null;
-    const name = book.people.find((p) => p.id === personId)?.name ?? book.sites.find((s) => s.id === siteId)?.site.name;
+  return standings.map((one) => {
+    if (one.rigId !== rig.id || mixLock(one)) return null;
+    const name = people.find((p) => p.id === one.personId)?.name ?? one.tap;
     return (
-      <Box key={key} color="ink">
-        ✓ <strong>{readVolume(one.made.sprayVolume.value, "sprayVolume", system)}</strong>
+      <Box key={one.calibrationId} color="ink">
+        ✓ <strong>{readVolume(make<"sprayVolume">(one.sprayVolume), "sprayVolume", system)}</strong>
         {name && ` · ${name}`}
       </Box>
     );
@@ -114,11 +113,11 @@ function Stands({ rig }: { rig: RigEntry }) {
 
 /** The people who spray: a walking person's pace and swing are their own. */
 function Crew() {
-  const { book } = useBook();
+  const people = usePeople();
   const { choose } = useInHand();
   const [editing, setEditing] = useState<string>();
   const [added, setAdded] = useState(0);
-  const entry = book.people.find((p) => p.id === editing);
+  const entry = people.find((p) => p.id === editing);
   const done = (id: string | undefined) => {
     if (id !== undefined && !editing) choose({ personId: id });
     setEditing(undefined);
@@ -132,11 +131,11 @@ function Crew() {
         what="person"
         editing={editing}
         onEdit={setEditing}
-        entries={book.people.map((p) => ({
+        entries={people.map((p) => ({
           id: p.id,
           retired: p.retired,
           name: p.name,
-          about: paceLine(book.calibrations.filter((c) => c.personId === p.id).length),
+          about: paceLine(p.calibrations ?? 0),
         }))}
       />
       <Box marginTop="14px">
@@ -146,7 +145,7 @@ function Crew() {
           what="person"
           schema={() => import("@/formats/forms/person").then((forms) => forms.personForm)}
           blank={{ name: "" }}
-          editing={entry && { id: entry.id, form: { name: entry.name } }}
+          editing={entry && { id: entry.id, revision: entry.revision, form: { name: entry.name } }}
           onDone={done}
         >
           {(form) => (

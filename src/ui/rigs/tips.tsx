@@ -6,7 +6,7 @@ import { useFieldArray, type UseFormReturn } from "react-hook-form";
 import { DROPLETS, given, ISO_TIPS, parseField, ratedFlow, read, tipFlow } from "@/core/contents";
 import type { TipForm } from "@/formats/forms/tip";
 import { tipFormOf } from "@/formats/forms/tip-form-of";
-import { useBook } from "../data/book";
+import { useTips } from "../data/records";
 import { useInHand } from "../data/in-hand";
 import { Button, Note, Select, SubHeading } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
@@ -14,10 +14,10 @@ import { errorAt, KeptForm, Listed } from "../parts/keeper";
 
 /** Tips with their charts: what each gives at each pressure, and in which drops. */
 export function Tips() {
-  const { book } = useBook();
+  const tips = useTips();
   const [editing, setEditing] = useState<string>();
   const [added, setAdded] = useState(0);
-  const entry = book.tips.find((t) => t.id === editing);
+  const entry = tips.find((t) => t.id === editing);
   const done = () => {
     setEditing(undefined);
     setAdded(added + 1);
@@ -34,7 +34,7 @@ export function Tips() {
         what="tip"
         editing={editing}
         onEdit={setEditing}
-        entries={book.tips.map((t) => ({ id: t.id, retired: t.retired, name: t.tip.name, about: tipLine(t.tip) }))}
+        entries={tips.map((t) => ({ id: t.id, retired: t.retired, name: t.tip.name, about: tipLine(t.tip) }))}
       />
       <Box marginTop="14px">
         <KeptForm
@@ -43,7 +43,7 @@ export function Tips() {
           what="tip"
           schema={() => import("@/formats/forms/tip").then((forms) => forms.tipForm)}
           blank={tipFormOf()}
-          editing={entry && { id: entry.id, form: tipFormOf(entry.tip) }}
+          editing={entry && { id: entry.id, revision: entry.revision, form: tipFormOf(entry.tip) }}
           onDone={done}
         >
           {(form) => <TipFields form={form} />}

@@ -3,21 +3,22 @@
 import { Box, chakra } from "@chakra-ui/react";
 import { useState } from "react";
 import { useFieldArray, type UseFormReturn } from "react-hook-form";
-import { entered, parseField, showEntered, slipsOfArea } from "@/core/contents";
-import type { SiteEntry } from "@/formats/book";
+import { entered, parseField, showEntered, slipsOfArea, valueIn } from "@/core/contents";
+import type { SiteEntry } from "@/formats/entries";
 import { turfsOf } from "@/formats/card/says";
 import type { SiteForm } from "@/formats/forms/site";
 import { BLANK_ZONE, siteFormOf } from "@/formats/forms/site-form-of";
-import { groundsFor } from "@/formats/grounds";
+import type { Cursor, Page } from "@/formats/slices";
 import type { SiteText } from "@/formats/job-file/types";
-import { useBook } from "../data/book";
+import { useLabels, useSite, useSlice } from "../data/records";
 import { useInHand, useSystem } from "../data/in-hand";
 import { Room } from "../frame/room";
-import { Button, Heading, Note, Select, SubHeading } from "../parts/controls";
+import { Button, Heading, Input, Note, Select, SubHeading } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
 import { Fold } from "../parts/fold";
-import { errorAt, KeptForm, Listed, TwoSides } from "../parts/keeper";
+import { errorAt, KeptForm, Listed, Retired, TwoSides } from "../parts/keeper";
 import { FirstThing } from "../parts/notices";
+import { SetAside } from "../parts/set-aside";
 import { SlipAsk } from "../parts/slip-ask";
 import { SiteDrawn } from "./site-drawn";
 
@@ -34,11 +35,14 @@ const siteLine = (site: SiteText) =>
     .join(" · ");
 
 export function SitesRoom() {
-  const { book, read } = useBook();
+  const [search, setSearch] = useState("");
+  const { value: all } = useSlice("sites", {});
+  const { value: found, aside } = useSlice("sites", search.trim() === "" ? {} : { search });
   const { choose } = useInHand();
   const [editing, setEditing] = useState<string>();
   const [added, setAdded] = useState(0);
-  const entry = book.sites.find((s) => s.id === editing);
+  const entry = useSite(editing);
+  const none = all !== undefined && all.rows.length === 0;
   const done = (id: string | undefined) => {
     if (id !== undefined && !editing) choose({ siteId: id });
     setEditing(undefined);
@@ -51,38 +55,47 @@ export function SitesRoom() {
         A site is a customer&apos;s property, a zone is one lawn or bed in it with one kind of turf. Leave out what isn&apos;t
         sprayed. A zone that is taken out keeps what went down on it.
       </Note>
-      <TwoSides formFirst={read && (book.sites.length === 0 || entry !== undefined)}>
+      <TwoSides formFirst={none || entry !== undefined}>
         <Box>
           <SubHeading>On the round</SubHeading>
-          {read && book.sites.length === 0 && (
+          {none && (
             <Box marginTop="12px">
               <FirstThing>No site yet. Add the first property with the area of each of its lawns.</FirstThing>
             </Box>
           )}
-          <Listed
-            kind="sites"
-            what="site"
-            editing={editing}
-            onEdit={setEditing}
-            entries={book.sites.map((s) => ({
-              id: s.id,
-              retired: s.retired,
-              name: s.site.name,
-              about: siteLine(s.site),
-              drawn: <SiteDrawn site={s.site} />,
-            }))}
-          />
+          {!none && (
+            <Input
+              type="search"
+              aria-label="Search the sites"
+              placeholder="search: the beginning of a name"
+              value={search}
+              marginY="8px"
+              onChange={(e) => setSearch(e.target.value)}
+            />
+          )}
+          <SetAside rows={aside} />
+          {found && found.rows.length === 0 && search.trim() !== "" && <Note>No site has words that begin so.</Note>}
+          {found && (
+            <SitePages
+              key={search}
+              page={found}
+              query={search.trim() === "" ? {} : { search }}
+              editing={editing}
+              onEdit={setEditing}
+            />
+          )}
+          <RetiredSites />
         </Box>
         <Box>
           <SubHeading>{entry ? `Change ${entry.site.name}` : "Add a site"}</SubHeading>
           <Box marginTop="12px">
             <KeptForm
-              key={`${editing ?? "new"}${added}`}
+              key={`${entry?.id ?? "new"}${added}`}
               kind="sites"
               what="site"
               schema={() => import("@/formats/forms/site").then((forms) => forms.siteForm)}
               blank={{ ...siteFormOf(), zones: [{ ...BLANK_ZONE, name: LONE }] }}
-              editing={entry && { id: entry.id, form: siteFormOf(entry.site) }}
+              editing={entry && { id: entry.id, revision: entry.revision, form: siteFormOf(entry.site) }}
               onDone={done}
             >
               {(form) => <SiteFields form={form} site={entry} />}
@@ -94,12 +107,55 @@ export function SitesRoom() {
   );
 }
 
+interface PagesProps {
+  readonly page: Page<SiteEntry>;
+  readonly query: { readonly search?: string };
+  readonly editing: string | undefined;
+  readonly onEdit: (id: string) => void;
+}
+
+/** A page of the sites, and, once it is asked for, the next one under it. */
+function SitePages({ page: { rows, next }, query, editing, onEdit }: PagesProps) {
+  const [more, setMore] = useState(false);
+  return (
+    <>
+      <Listed kind="sites" what="site" editing={editing} onEdit={onEdit} entries={rows.map(lineOf)} />
+      {next && !more && (
+        <Button look="quiet" onClick={() => setMore(true)}>
+          More sites
+        </Button>
+      )}
+      {next && more && <NextSites query={query} after={next} editing={editing} onEdit={onEdit} />}
+    </>
+  );
+}
+
+function NextSites({ query, after, ...rest }: Omit<PagesProps, "page"> & { after: Cursor }) {
+  const page = useSlice("sites", { ...query, after }).value;
+  return page ? <SitePages page={page} query={query} {...rest} /> : null;
+}
+
+const lineOf = (s: SiteEntry) => ({
+  id: s.id,
+  retired: s.retired,
+  name: s.site.name,
+  about: siteLine(s.site),
+  drawn: <SiteDrawn site={s.site} />,
+});
+
+/** Retired sites stay in reach. */
+function RetiredSites() {
+  const page = useSlice("sites", { retired: true }).value;
+  if (!page || page.rows.length === 0) return null;
+  return <Retired kind="sites" entries={page.rows.map(lineOf)} more={page.next !== null} />;
+}
+
 function SiteFields({ form, site }: { form: UseFormReturn<SiteForm>; site: SiteEntry | undefined }) {
   const zones = useFieldArray({ control: form.control, name: "zones" });
   const { register } = form;
-  const { book } = useBook();
+  const labels = useLabels();
   const system = useSystem();
-  const turfs = [...new Set(book.labels.flatMap((l) => turfsOf(l.card)))].sort();
+  const turfs = [...new Set(labels.flatMap((l) => turfsOf(l.card)))].sort();
   return (
     <>
       <TextField label="Site" placeholder="Ferry green" error={errorAt(form, "name")} {...register("name")} />
@@ -200,11 +256,16 @@ function SiteFields({ form, site }: { form: UseFormReturn<SiteForm>; site: SiteE
 
 /** Of a zone that comes to ground that was there before: which one it is. Its history goes with it. */
 function Ground({ form, site, i }: { form: UseFormReturn<SiteForm>; site: SiteEntry | undefined; i: number }) {
-  const { book } = useBook();
-  const { id, area } = form.watch(`zones.${i}`) ?? {};
-  if ((id ?? "") !== "" || area === undefined) return null;
-  const grounds = groundsFor(book, site, area);
-  if (grounds.length === 0) return null;
+  const { id, name = "", area } = form.watch(`zones.${i}`) ?? {};
+  const read = parseField("zoneArea", area ?? "");
+  const fresh = (id ?? "") === "" && read.ok;
+  const grounds = useSlice(
+    "grounds",
+    fresh
+      ? { name: name.trim() || `zone ${i + 1}`, areaM2: valueIn(read.value.value, "m2"), ...(site && { site: site.id }) }
+      : null,
+  ).value;
+  if (!grounds || grounds.length === 0) return null;
   return (
     <Box gridColumn="1 / -1">
       <Field

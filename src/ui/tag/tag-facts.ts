@@ -11,11 +11,11 @@ import {
   writeNumber,
   type System,
 } from "@/core/contents";
-import type { Book, CalibrationEntry } from "@/formats/book";
+import type { CalibrationLook, RigEntry } from "@/formats/entries";
 import { calibrationJob, soundJob } from "@/formats/job-file/assemble";
-import { dayHere, wallClock } from "../data/clock";
+import { judge, workOut } from "@/formats/standing";
+import { dayHere, dayNow, wallClock } from "../data/clock";
 import { unitCovers } from "../calibrate/unit-covers";
-import { calibratedFor, today, workOut } from "../data/in-hand";
 
 /** What stands on a tag: the same on the screen, on paper and in the PDF. */
 export interface TagFacts {
@@ -44,22 +44,21 @@ function written(text: string): string {
   return area.ok ? showEntered(area.value) : length.ok ? showEntered(length.value) : text;
 }
 
-export function tagFacts(book: Book, entry: CalibrationEntry, system: System): TagFacts {
+/** @param person who walked, by name; undefined where it is nobody's own */
+export function tagFacts(looked: CalibrationLook, of: RigEntry, person: string | undefined, system: System): TagFacts {
+  const { entry, tap, inForce } = looked;
   const made = workOut(entry);
   const job = soundJob(calibrationJob(entry.rig, entry.calibration));
   const { pace, flow, used } = entry.calibration;
-  const rig = book.rigs.find((r) => r.id === entry.rigId)!;
-  const person = book.people.find((p) => p.id === entry.personId)?.name;
-  const tap = book.sites.find((s) => s.id === entry.siteId)?.site.name;
   const { tip, outlets } = entry.rig;
   const band = made.uncertainty;
-  const newest = calibratedFor(book, rig, { personId: entry.personId ?? undefined, siteId: entry.siteId ?? undefined }, today());
+  const newest = inForce ? judge(of.rig, inForce.entry, inForce.check ?? undefined, dayNow()) : undefined;
   const mean = made.trials.find((t) => t.of === "pace");
   const ground = pace?.kind === "timed-area" ? pace.area : pace?.kind === "timed-run" ? pace.distance : undefined;
   const swath = pace && "swath" in pace ? pace.swath : entry.calibration["x-swath"];
   return {
     system,
-    rig: rig.rig.name,
+    rig: of.rig.name,
     whose: person ?? (tap ? `tap of ${tap}` : "anyone"),
     tip:
       [tip?.size && `${(outlets?.count ?? 1) > 1 ? `${outlets!.count} × ` : ""}${tip.size}`, tip?.pressure]

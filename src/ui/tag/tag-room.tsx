@@ -4,7 +4,7 @@ import { Box, chakra } from "@chakra-ui/react";
 import Link from "next/link";
 import { useSearchParams } from "next/navigation";
 import { useState } from "react";
-import { useBook } from "../data/book";
+import { usePeople, useRigs, useSlice } from "../data/records";
 import { useInHand } from "../data/in-hand";
 import { Room } from "../frame/room";
 import { Button, Heading, Note, Select } from "../parts/controls";
@@ -18,23 +18,25 @@ type Size = keyof typeof SIZES;
 /** The tag of a calibration: to print and hang on the sprayer. */
 export function TagRoom() {
   const id = useSearchParams().get("id");
-  const { book, read } = useBook();
+  const rigs = useRigs();
+  const people = usePeople();
   const { system } = useInHand();
   const [size, setSize] = useState<Size>("A6");
   const [busy, setBusy] = useState(false);
   const [failed, setFailed] = useState(false);
-  const entry = book.calibrations.find((c) => c.id === id);
-  if (!entry)
+  const looked = useSlice("calibration", id === null ? null : { id }).value;
+  const rig = rigs.find((r) => r.id === looked?.entry.rigId);
+  if (!looked || !rig)
     return (
       <Room>
-        {read && (
+        {(looked === null || id === null) && (
           <FirstThing>
-            There is no such calibration among the newest. <Link href="/calibrate">Calibrate</Link>
+            There is no such calibration. <Link href="/calibrate">Calibrate</Link>
           </FirstThing>
         )}
       </Room>
     );
-  const tag = tagFacts(book, entry, system);
+  const tag = tagFacts(looked, rig, people.find((p) => p.id === looked.entry.personId)?.name, system);
   const pdf = async () => {
     setBusy(true);
     setFailed(false);

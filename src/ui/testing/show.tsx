@@ -2,23 +2,199 @@ import { ChakraProvider } from "@chakra-ui/react";
 import { render } from "@testing-library/react";
 import type { ReactElement } from "react";
 import { SWRConfig } from "swr";
-import type { Form } from "@/core/contents";
-import { EMPTY_BOOK, type Book, type LabelEntry } from "@/formats/book";
+import { raw, type CheckPoint, type Form } from "@/core/contents";
+import type {
+  ApplicationEntry,
+  AsideEntry,
+  CalibrationEntry,
+  CalibrationLook,
+  CheckEntry,
+  CountedEntry,
+  FirmEntry,
+  InForce,
+  KitCheckEntry,
+  LabelEntry,
+  LastMix,
+  PersonEntry,
+  RigEntry,
+  Sheet,
+  SheetEntry,
+  SiteEntry,
+  SpreadingEntry,
+  StandingEntry,
+  StockEntry,
+  TipEntry,
+} from "@/formats/entries";
 import type { CardText } from "@/formats/card/card";
-import { BookProvider } from "../data/book";
+import { sliceAt, type Answer, type Page, type SliceName, type Slices } from "@/formats/slices";
+import { checkDue, judge, thatCounts } from "@/formats/standing";
+import { dayNow, setFirmZone } from "../data/clock";
 import { system } from "../theme/system";
 
 /** For tests: an element in the app's theme. */
 export const show = (element: ReactElement) => render(<ChakraProvider value={system}>{element}</ChakraProvider>);
 
-/** An element in the app's theme with a book to read, which the server would have given. */
-export function showWith(book: Partial<Book>, element: ReactElement) {
-  const whole = { ...EMPTY_BOOK, ...book };
+/** Records for a test: what the server would have, in as far as a test needs it. */
+export interface TestRecords {
+  readonly firm: FirmEntry;
+  readonly aside: readonly AsideEntry[];
+  readonly people: readonly PersonEntry[];
+  readonly rigs: readonly RigEntry[];
+  readonly tips: readonly TipEntry[];
+  readonly labels: readonly LabelEntry[];
+  readonly sites: readonly SiteEntry[];
+  /** Newest first. */
+  readonly calibrations: readonly CalibrationEntry[];
+  readonly checks: readonly CheckEntry[];
+  readonly kitChecks: readonly KitCheckEntry[];
+  readonly openSheets: readonly SheetEntry[];
+  readonly sheets: readonly Sheet[];
+  readonly spreadings: readonly SpreadingEntry[];
+  readonly stock: readonly StockEntry[];
+  readonly counted: readonly CountedEntry[];
+  readonly log: readonly ApplicationEntry[];
+  readonly lastMix: LastMix | null;
+  readonly mixedBefore: boolean;
+  /** The series of quick checks of what counts. */
+  readonly points: readonly CheckPoint[];
+}
+
+const NOTHING: TestRecords = {
+  firm: { zone: "UTC", settled: true, today: "1970-01-01" },
+  aside: [],
+  people: [],
+  rigs: [],
+  tips: [],
+  labels: [],
+  sites: [],
+  calibrations: [],
+  checks: [],
+  kitChecks: [],
+  openSheets: [],
+  sheets: [],
+  spreadings: [],
+  stock: [],
+  counted: [],
+  log: [],
+  lastMix: null,
+  mixedBefore: false,
+  points: [],
+};
+
+const page = <T,>(rows: readonly T[]): Page<T> => ({ rows, next: null });
+
+/** What a server with these records would answer. */
+function answerOf(of: TestRecords, path: string): Answer<SliceName> | undefined {
+  const at = sliceAt(path);
+  if (!at) return undefined;
+  const query = at.query as { id?: string; ids?: string[]; rig?: string; person?: string; site?: string; retired?: boolean };
+  const made = of.calibrations.filter((c) => c.rigId === query.rig && (!query.person || c.personId === query.person));
+  const inForce = (rig: RigEntry | undefined, list: readonly CalibrationEntry[]): InForce | null => {
+    if (!rig) return null;
+    const checkOf = (c: CalibrationEntry) => of.checks.find((check) => check.calibrationId === c.id);
+    const one = thatCounts(list.map((entry) => judge(rig.rig, entry, checkOf(entry), dayNow())));
+    return one ? { entry: one.entry, check: one.check ?? null } : null;
+  };
+  const look = (): CalibrationLook | null => {
+    const entry = of.calibrations.find((c) => c.id === query.id);
+    const own = of.calibrations.filter((c) => c.rigId === entry?.rigId && c.personId === entry.personId);
+    const rig = of.rigs.find((r) => r.id === entry?.rigId);
+    return entry ? { entry, before: null, inForce: inForce(rig, own), tap: null } : null;
+  };
+  const standings = (): StandingEntry[] =>
+    of.rigs.flatMap((rig) => {
+      const own = of.calibrations.filter((c) => c.rigId === rig.id);
+      return [...new Set(own.map((c) => c.personId))].flatMap((personId) => {
+        const counts = inForce(
+          rig,
+          own.filter((c) => c.personId === personId),
+        );
+        if (!counts) return [];
+        const one = judge(rig.rig, counts.entry, counts.check ?? undefined, dayNow());
+        const { id: calibrationId, siteId, madeAt } = one.entry;
+        const sprayVolume = raw(one.made.sprayVolume.value);
+        const { standing, unsure, estimate } = one;
+        const relative = one.made.uncertainty?.relative ?? null;
+        const due = checkDue(one, dayNow());
+        return [
+          {
+            rigId: rig.id,
+            personId,
+            siteId,
+            tap: of.sites.find((s) => s.id === siteId)?.site.name ?? null,
+            calibrationId,
+            madeAt,
+            sprayVolume,
+            relative,
+            standing,
+            unsure,
+            estimate,
+            checkDue: due,
+          },
+        ];
+      });
+    });
+  const values: { readonly [S in SliceName]: () => Slices[S]["value"] } = {
+    firm: () => of.firm,
+    people: () => of.people,
+    rigs: () => of.rigs,
+    tips: () => of.tips,
+    labels: () => of.labels,
+    stock: () => of.stock,
+    proofs: () => of.kitChecks.filter((c) => c.rigId === query.rig),
+    sites: () => page(of.sites.filter((s) => s.retired === (query.retired === true))),
+    sitesById: () => of.sites.filter((s) => query.ids!.includes(s.id)),
+    siteCalled: () => null,
+    grounds: () => [],
+    standings,
+    inForce: () =>
+      inForce(
+        of.rigs.find((r) => r.id === query.rig),
+        made,
+      ),
+    calibration: look,
+    story: () => page(made),
+    crew: () =>
+      of.people.flatMap((person) => {
+        const own = made.filter((c) => c.personId === person.id);
+        const counts = inForce(
+          of.rigs.find((r) => r.id === query.rig),
+          own,
+        );
+        return counts ? [{ personId: person.id, ...counts, record: [...own].reverse() }] : [];
+      }),
+    series: () => ({ points: of.points, checks: of.checks }),
+    openSheets: () => page(of.openSheets),
+    sheet: () => of.sheets.find((s) => s.id === query.id)!,
+    spreadings: () => of.spreadings,
+    lastMix: () => of.lastMix,
+    mixedBefore: () => of.mixedBefore,
+    counted: () => of.counted,
+    log: () => page(of.log),
+  };
+  return { value: values[at.slice](), aside: of.aside };
+}
+
+/** An element in the app's theme with records to read, which the server would have given. */
+export function showWith(records: Partial<TestRecords>, element: ReactElement) {
+  const of = { ...NOTHING, ...records };
+  setFirmZone(of.firm.zone);
+  const answers = new Map<string, Answer<SliceName> | undefined>();
+  const fallback = new Proxy(
+    {},
+    {
+      get: (_, key) => {
+        const path = String(key);
+        if (!answers.has(path)) answers.set(path, answerOf(of, path));
+        return answers.get(path);
+      },
+    },
+  );
   return show(
     <SWRConfig
-      value={{ provider: () => new Map(), fallback: { "/api/book": whole }, revalidateOnMount: false, revalidateIfStale: false }}
+      value={(parent) => ({ ...parent, provider: () => new Map(), fallback, revalidateOnMount: false, revalidateIfStale: false })}
     >
-      <BookProvider>{element}</BookProvider>
+      {element}
     </SWRConfig>,
   );
 }

@@ -1,5 +1,5 @@
-import { saveSheet } from "@/services/save-sheet";
+import { saveSheets } from "@/services/save-sheet";
 import { answerTo } from "../answer";
 
-/** A day of sixty stops, each with the zones that are left out. */
-export const POST = (request: Request) => answerTo(request, saveSheet, { most: 256_000 });
+/** A truck's tanks, each with a day of sixty stops and the zones that are left out. */
+export const POST = (request: Request) => answerTo(request, saveSheets, { most: 512_000 });

@@ -1,61 +1,13 @@
-import type { Ground, Issue, LeverName, MethodId, RunState } from "@/core/contents";
+import type { Ground, Issue, LeverName, MethodId, RunState, Standing } from "@/core/contents";
 import type { SpreadFile } from "./job-file/spread";
 import type { TipText } from "./rig-setup";
 import type { ActiveText, CardText } from "./card/card";
 import type { AppliedText, CalibrationText, JobFile, RigText, SiteText, ZoneText } from "./job-file/types";
 
 /**
- * The book: what a screen needs to know, in the job file's own way of writing. Quantities travel as entered and are read
- * by core where they are used, so that the browser and the server work from the same texts.
+ * The records as a screen is given them, in the job file's own way of writing. Quantities travel as entered and are read by
+ * core where they are used, so that the browser and the server work from the same texts.
  */
-export interface Book {
-  /** The firm's time zone (IANA), whether anybody settled it, and the day that it is there. */
-  readonly firm: { readonly zone: string; readonly settled: boolean; readonly today: string };
-  /** The rows that can't be read. */
-  readonly aside: readonly AsideEntry[];
-  readonly people: readonly PersonEntry[];
-  readonly rigs: readonly RigEntry[];
-  readonly labels: readonly LabelEntry[];
-  readonly sites: readonly SiteEntry[];
-  /** Newest first. */
-  readonly calibrations: readonly CalibrationEntry[];
-  /** Newest first. */
-  readonly sheets: readonly SheetEntry[];
-  /** Granules that are booked and not down yet, newest first. */
-  readonly spreadings: readonly SpreadingEntry[];
-  readonly tips: readonly TipEntry[];
-  /** Newest first. */
-  readonly checks: readonly CheckEntry[];
-  /** All that counts against the limits of any zone. */
-  readonly counted: readonly CountedEntry[];
-  /** Newest first, those that were corrected too. */
-  readonly applications: readonly ApplicationEntry[];
-  /** Newest first. */
-  readonly kitChecks: readonly KitCheckEntry[];
-  /** What is on hand of the products that were counted. */
-  readonly stock: readonly StockEntry[];
-  /** Newest first. */
-  readonly rinses: readonly RinseEntry[];
-}
-
-export const EMPTY_BOOK: Book = {
-  firm: { zone: "UTC", settled: true, today: "1970-01-01" },
-  aside: [],
-  people: [],
-  rigs: [],
-  labels: [],
-  sites: [],
-  calibrations: [],
-  sheets: [],
-  spreadings: [],
-  tips: [],
-  checks: [],
-  kitChecks: [],
-  stock: [],
-  rinses: [],
-  counted: [],
-  applications: [],
-};
 
 /** A row that can't be read, set aside by itself. */
 export interface AsideEntry {
@@ -66,13 +18,26 @@ export interface AsideEntry {
   readonly raw: string;
 }
 
+/** What the firm has settled, and the day that it is there. */
+export interface FirmEntry {
+  /** The time zone (IANA). */
+  readonly zone: string;
+  /** Somebody has said so. */
+  readonly settled: boolean;
+  readonly today: string;
+}
+
 interface Entry {
   readonly id: string;
   readonly retired: boolean;
+  /** How often it was changed: who saves over a newer one is told. */
+  readonly revision?: number;
 }
 
 export interface PersonEntry extends Entry {
   readonly name: string;
+  /** How many calibrations are theirs. */
+  readonly calibrations?: number;
 }
 
 export interface RigEntry extends Entry {
@@ -155,6 +120,12 @@ export interface ApplicationEntry {
   readonly id: string;
   readonly date: string;
   readonly siteId: string;
+  /** What the site is called now. */
+  readonly site: string;
+  /** Who put it down, by name. */
+  readonly person: string | null;
+  /** Another record corrects it. */
+  readonly corrected: boolean;
   readonly zoneId: string;
   readonly zone: string;
   readonly product: string;
@@ -205,10 +176,72 @@ export interface CalibrationEntry {
   }[];
 }
 
+/** How a rig stands today with a person, with a tap, or by itself: the calibration that counts, judged. */
+export interface StandingEntry {
+  readonly rigId: string;
+  readonly personId: string | null;
+  readonly siteId: string | null;
+  /** The name of the site whose tap it is. */
+  readonly tap: string | null;
+  readonly calibrationId: string;
+  readonly madeAt: string;
+  /** mL/m², and half its 95 % band as a part of it. */
+  readonly sprayVolume: number;
+  readonly relative: number | null;
+  readonly standing: Standing;
+  readonly unsure: boolean;
+  readonly estimate: boolean;
+  /** A week has gone by since its flow was measured or checked. */
+  readonly checkDue: boolean;
+}
+
+/** A calibration that counts, with the newest quick check of it. */
+export interface InForce {
+  readonly entry: CalibrationEntry;
+  readonly check: CheckEntry | null;
+}
+
+/** A person on a rig: what counts today, and how well the runs agreed before, oldest first. */
+export interface MemberEntry extends InForce {
+  readonly personId: string;
+  readonly record: readonly CalibrationEntry[];
+}
+
+/** A calibration that is looked at. */
+export interface CalibrationLook {
+  readonly entry: CalibrationEntry;
+  /** The one that its lever was pulled after. */
+  readonly before: CalibrationEntry | null;
+  /** What counts today of the same rig and person or tap. */
+  readonly inForce: InForce | null;
+  readonly tap: string | null;
+}
+
+/** The quick checks of a rig as it is set today, oldest first, each as a part of the flow of the calibration that counts. */
+export interface CheckSeries {
+  readonly points: readonly { readonly day: number; readonly ratio: number }[];
+  /** The newest, newest first. */
+  readonly checks: readonly CheckEntry[];
+}
+
+/** The last mix that went into a tank and was not rinsed out. */
+export interface LastMix {
+  readonly sheetId: string;
+  readonly madeAt: string;
+  /** The ids of its cards (or, of an old sheet, names), and what its products are called. */
+  readonly labelIds: readonly string[];
+  readonly products: readonly string[];
+}
+
+/** A zone that one which comes to a site may be the same ground as. */
+export interface GroundEntry {
+  readonly id: string;
+  readonly name: string;
+}
+
 export interface SheetEntry {
   readonly id: string;
   readonly madeAt: string;
-  readonly siteId: string;
   readonly rigId: string;
   readonly personId: string | null;
   /** The names of its sites and of its products. */
@@ -220,7 +253,6 @@ export interface SheetEntry {
   readonly dayId: string | null;
   readonly steps: number;
   readonly done: number;
-  readonly state: SheetState;
 }
 
 /** Granules that are booked to be spread dry. */
@@ -239,9 +271,11 @@ export type SheetState = "open" | "recorded" | "withdrawn";
 export interface Sheet {
   readonly id: string;
   readonly madeAt: string;
+  readonly personId: string | null;
   readonly personName: string | null;
   readonly calibrationMadeAt: string;
   readonly rigId: string;
+  readonly tank: string;
   readonly state: SheetState;
   /** How the day has come along; null where it is none. */
   readonly run: RunState | null;

@@ -1,0 +1,164 @@
+import type {
+  ApplicationEntry,
+  AsideEntry,
+  CalibrationEntry,
+  CalibrationLook,
+  CheckSeries,
+  CountedEntry,
+  FirmEntry,
+  GroundEntry,
+  InForce,
+  KitCheckEntry,
+  LabelEntry,
+  LastMix,
+  MemberEntry,
+  PersonEntry,
+  RigEntry,
+  Sheet,
+  SheetEntry,
+  SiteEntry,
+  SpreadingEntry,
+  StandingEntry,
+  StockEntry,
+  TipEntry,
+} from "./entries";
+
+/**
+ * What a screen can ask the records for: one slice for each thing that a room needs to know, never all of it. This table is
+ * read at both ends: it says what is asked with, what comes back, and which kinds of record the answer is made of, so that
+ * an answer is worked out again only when one of them changed.
+ */
+
+/** The kinds of record, as the database counts their changes. */
+export const SLICE_KINDS = [
+  "settings",
+  "people",
+  "rigs",
+  "tips",
+  "labels",
+  "sites",
+  "calibrations",
+  "checks",
+  "proofs",
+  "sheets",
+  "ticks",
+  "log",
+  "spreadings",
+  "stock",
+  "rinses",
+] as const;
+export type SliceKind = (typeof SLICE_KINDS)[number];
+
+/** A place in a list: the texts that the list is ordered by. */
+export type Cursor = readonly string[];
+
+/** A part of a list, and where the next part begins; null at the end. */
+export interface Page<T> {
+  readonly rows: readonly T[];
+  readonly next: Cursor | null;
+}
+
+/** By slice: what it is asked with, and what comes back. */
+export interface Slices {
+  firm: { query: object; value: FirmEntry };
+  people: { query: object; value: readonly PersonEntry[] };
+  rigs: { query: object; value: readonly RigEntry[] };
+  tips: { query: object; value: readonly TipEntry[] };
+  labels: { query: object; value: readonly LabelEntry[] };
+  stock: { query: object; value: readonly StockEntry[] };
+  /** The last proof of each tool of a rig. */
+  proofs: { query: { rig: string }; value: readonly KitCheckEntry[] };
+  /** Sites by name, searched by the beginnings of words. */
+  sites: { query: { search?: string; retired?: boolean; after?: Cursor }; value: Page<SiteEntry> };
+  /** Some sites by their ids, those that are retired too. */
+  sitesById: { query: { ids: readonly string[] }; value: readonly SiteEntry[] };
+  /** The site that is called so. */
+  siteCalled: { query: { name: string }; value: SiteEntry | null };
+  /** The ground that a zone of so many square metres may be. */
+  grounds: { query: { site?: string; name: string; areaM2: number }; value: readonly GroundEntry[] };
+  /** How every rig stands with whom it was calibrated with. */
+  standings: { query: object; value: readonly StandingEntry[] };
+  /** What counts of a rig with a person or a tap. */
+  inForce: { query: { rig: string; person?: string; site?: string }; value: InForce | null };
+  calibration: { query: { id: string }; value: CalibrationLook | null };
+  /** What a rig has given, newest first. */
+  story: { query: { rig: string; person?: string; site?: string; after?: Cursor }; value: Page<CalibrationEntry> };
+  crew: { query: { rig: string }; value: readonly MemberEntry[] };
+  series: { query: { calibration: string }; value: CheckSeries };
+  openSheets: { query: { after?: Cursor }; value: Page<SheetEntry> };
+  sheet: { query: { id: string }; value: Sheet };
+  spreadings: { query: object; value: readonly SpreadingEntry[] };
+  lastMix: { query: { rig: string; tank: string; except?: string }; value: LastMix | null };
+  /** Whether just these went into one tank before. */
+  mixedBefore: { query: { labels: readonly string[] }; value: boolean };
+  /** What counts against the limits of the zones of some sites. */
+  counted: { query: { sites: readonly string[] }; value: readonly CountedEntry[] };
+  log: { query: { site?: string; label?: string; after?: Cursor }; value: Page<ApplicationEntry> };
+}
+export type SliceName = keyof Slices;
+
+const CALIBRATING = ["calibrations", "checks", "rigs", "tips", "people", "sites", "settings"] as const;
+
+/** The kinds of record that each slice is made of. */
+export const MADE_OF: { readonly [S in SliceName]: readonly SliceKind[] } = {
+  firm: ["settings"],
+  people: ["people", "calibrations"],
+  rigs: ["rigs", "tips"],
+  tips: ["tips"],
+  labels: ["labels"],
+  stock: ["stock", "labels", "log"],
+  proofs: ["proofs", "rigs"],
+  sites: ["sites"],
+  sitesById: ["sites"],
+  siteCalled: ["sites"],
+  grounds: ["sites", "log"],
+  standings: CALIBRATING,
+  inForce: CALIBRATING,
+  calibration: CALIBRATING,
+  story: CALIBRATING,
+  crew: CALIBRATING,
+  series: CALIBRATING,
+  openSheets: ["sheets", "ticks", "log"],
+  sheet: [...CALIBRATING, "sheets", "ticks", "log", "labels", "spreadings"],
+  spreadings: ["spreadings"],
+  lastMix: ["sheets", "ticks", "rinses"],
+  mixedBefore: ["sheets", "ticks"],
+  counted: ["log", "sheets", "ticks", "spreadings", "labels", "sites", "settings"],
+  log: ["log", "sites", "people", "labels"],
+};
+
+/** An answer: what was asked for, and the rows of it that can't be read. */
+export interface Answer<S extends SliceName> {
+  readonly value: Slices[S]["value"];
+  readonly aside: readonly AsideEntry[];
+}
+
+const AT = "/api/read/";
+
+/** Where a slice is asked for: the same query always under the same address. */
+export function slicePath<S extends SliceName>(slice: S, query: Slices[S]["query"]): string {
+  const entries = Object.entries(query)
+    .filter(([, value]) => value !== undefined && value !== "" && value !== false)
+    .sort(([a], [b]) => (a < b ? -1 : 1));
+  return `${AT}${slice}${entries.length > 0 ? `?q=${encodeURIComponent(JSON.stringify(Object.fromEntries(entries)))}` : ""}`;
+}
+
+const isSlice = (name: string): name is SliceName => Object.hasOwn(MADE_OF, name);
+
+/** The slice that stands at an address, and what it is asked with; undefined where there is none. */
+export function sliceAt(
+  path: string,
+): { readonly slice: SliceName; readonly query: Readonly<Record<string, unknown>> } | undefined {
+  if (!path.startsWith(AT)) return undefined;
+  const [name = "", search = ""] = path.slice(AT.length).split("?");
+  if (!isSlice(name)) return undefined;
+  const text = new URLSearchParams(search).get("q");
+  try {
+    const query: unknown = text === null ? {} : JSON.parse(text);
+    return typeof query === "object" && query !== null && !Array.isArray(query)
+      ? { slice: name, query: query as Readonly<Record<string, unknown>> }
+      : undefined;
+  } catch {
+    return undefined;
+  }
+}

@@ -1,0 +1,58 @@
+import type { ApplicationEntry } from "@/formats/entries";
+import type { Cursor, Page } from "@/formats/slices";
+import { applicationsPage, dismissalsOf, type LoggedRow, type LogQuery } from "@/records/applications";
+import type { SetAside } from "@/records/aside";
+import type { Access } from "@/records/database";
+import { peopleNames } from "@/records/people";
+import { siteNames } from "@/records/sites";
+import { cardsNow } from "../cards-now";
+import { canonical } from "../once";
+
+const SHOWN = 50;
+
+/** A page of the log, newest first, as it is known today. */
+export function logPage(
+  db: Access,
+  { site, label, after }: { site?: string; label?: string; after?: Cursor },
+  aside: SetAside[],
+  most = SHOWN,
+): Page<ApplicationEntry> {
+  const query: LogQuery = { ...(site !== undefined && { siteId: site }), ...(label !== undefined && { labelId: label }) };
+  const page = applicationsPage(db, query, after, most, aside);
+  return { ...page, rows: entriesOf(db, page.rows) };
+}
+
+function entriesOf(db: Access, rows: readonly LoggedRow[]): ApplicationEntry[] {
+  const known = cardsNow(db);
+  const sites = siteNames(db, [...new Set(rows.map((row) => row.siteId))]);
+  const people = peopleNames(db);
+  const dismissed = dismissalsOf(
+    db,
+    rows.map((row) => row.id),
+  );
+  return rows.map(
+    ({ area: _, gravity, createdAt: _c, measured: _m, rateCanonical: _r, totalCanonical: _t, ...record }): ApplicationEntry => {
+      const down = known.downOf({ ...record, gravity });
+      return {
+        ...record,
+        site: sites.get(record.siteId) ?? "a site",
+        person: people.get(record.personId ?? "") ?? null,
+        meant: dismissed.filter((d) => d.recordId === record.id).map((d) => `${d.typed}: ${d.reason}`),
+        // What is known of it now, where that is more than what was known then.
+        ...(down.name !== record.product && { calledNow: down.name }),
+        ...(canonical(down.actives) !== canonical(record.actives) && { activesNow: down.actives }),
+      };
+    },
+  );
+}
+
+/** The whole log, a few hundred records at a time, newest first. */
+export function* wholeLog(db: Access, aside: SetAside[] = []): Generator<readonly ApplicationEntry[]> {
+  const AT_ONCE = 500;
+  let after: Cursor | undefined;
+  do {
+    const page: Page<ApplicationEntry> = logPage(db, { ...(after && { after }) }, aside, AT_ONCE);
+    yield page.rows;
+    after = page.next ?? undefined;
+  } while (after);
+}

@@ -1,0 +1,117 @@
+import { MADE_OF, sliceAt, type Answer, type Cursor, type SliceName, type Slices } from "@/formats/slices";
+import type { SetAside } from "@/records/aside";
+import { type Records } from "@/records/database";
+import { listLabels } from "@/records/labels";
+import { listRigs } from "@/records/rigs";
+import { mixedBefore } from "@/records/sheets";
+import { sitesById } from "@/records/sites";
+import { listTips } from "@/records/tips";
+import { countedOf } from "../counted";
+import { stockNow } from "../save-stock";
+import { checkSeries, crew, inForce, lookAt, standings, story } from "./calibrations";
+import { logPage } from "./log";
+import { lastMix, openSheets, readSheet } from "./sheets";
+import { firm, grounds, people, proofs, siteCalled, sites, spreadings } from "./upkeep";
+
+/** The one reader of each slice: what a room asks for, and no more. */
+type Reader<S extends SliceName> = (db: Records, query: Slices[S]["query"], aside: SetAside[]) => Slices[S]["value"] | undefined;
+
+const READERS: { readonly [S in SliceName]: Reader<S> } = {
+  firm,
+  people: (db, _query, aside) => people(db, aside),
+  rigs: (db, _query, aside) => listRigs(db, aside),
+  tips: (db, _query, aside) => listTips(db, aside),
+  labels: (db, _query, aside) => listLabels(db, aside),
+  stock: (db, _query, aside) => stockNow(db, aside),
+  proofs,
+  sites,
+  sitesById: (db, { ids }, aside) => sitesById(db, ids, aside),
+  siteCalled,
+  grounds,
+  standings: (db, _query, aside) => standings(db, aside),
+  inForce,
+  calibration: lookAt,
+  story,
+  crew,
+  series: checkSeries,
+  openSheets,
+  sheet: (db, { id }) => readSheet(db, id),
+  spreadings: (db, _query, aside) => spreadings(db, aside),
+  lastMix,
+  mixedBefore: (db, { labels }) => mixedBefore(db, labels),
+  counted: (db, query, aside) => countedOf(db, query.sites, aside),
+  log: logPage,
+};
+
+/** What a query must look like: each part with its kind; `?` where it may be left out. */
+type Part = "text" | "text?" | "texts" | "yes?" | "cursor?" | "number";
+const ASKED: { readonly [S in SliceName]: Readonly<Record<string, Part>> } = {
+  firm: {},
+  people: {},
+  rigs: {},
+  tips: {},
+  labels: {},
+  stock: {},
+  proofs: { rig: "text" },
+  sites: { search: "text?", retired: "yes?", after: "cursor?" },
+  sitesById: { ids: "texts" },
+  siteCalled: { name: "text" },
+  grounds: { site: "text?", name: "text", areaM2: "number" },
+  standings: {},
+  inForce: { rig: "text", person: "text?", site: "text?" },
+  calibration: { id: "text" },
+  story: { rig: "text", person: "text?", site: "text?", after: "cursor?" },
+  crew: { rig: "text" },
+  series: { calibration: "text" },
+  openSheets: { after: "cursor?" },
+  sheet: { id: "text" },
+  spreadings: {},
+  lastMix: { rig: "text", tank: "text", except: "text?" },
+  mixedBefore: { labels: "texts" },
+  counted: { sites: "texts" },
+  log: { site: "text?", label: "text?", after: "cursor?" },
+};
+
+/** More than any screen asks for at once. */
+const MOST = 200;
+const isText = (value: unknown): value is string => typeof value === "string" && value.length <= 200;
+const isTexts = (value: unknown): value is Cursor => Array.isArray(value) && value.length <= MOST && value.every(isText);
+
+const FITS: { readonly [P in Part]: (value: unknown) => boolean } = {
+  text: isText,
+  "text?": (value) => value === undefined || isText(value),
+  texts: isTexts,
+  "yes?": (value) => value === undefined || value === true,
+  "cursor?": (value) => value === undefined || isTexts(value),
+  number: (value) => typeof value === "number" && Number.isFinite(value),
+};
+
+function isAsked<S extends SliceName>(
+  slice: S,
+  query: Readonly<Record<string, unknown>>,
+): query is Slices[S]["query"] & typeof query {
+  const parts = ASKED[slice];
+  return (
+    Object.keys(query).every((key) => Object.hasOwn(parts, key)) &&
+    Object.entries(parts).every(([key, part]) => FITS[part](query[key]))
+  );
+}
+
+/**
+ * Reads what stands at an address.
+ * @returns undefined where there is no such slice, the query is another's, or what it names isn't on record
+ */
+export function readSlice(db: Records, path: string): Answer<SliceName> | undefined {
+  const at = sliceAt(path);
+  if (!at || !isAsked(at.slice, at.query)) return undefined;
+  const aside: SetAside[] = [];
+  const value = (READERS[at.slice] as Reader<SliceName>)(db, at.query as never, aside);
+  if (value === undefined) return undefined;
+  return { value, aside: [...new Map(aside.map((one) => [`${one.of} ${one.id}`, one])).values()] };
+}
+
+/** The kinds of record that the answer at an address is made of; undefined where there is no such slice. */
+export const kindsAt = (path: string) => {
+  const at = sliceAt(path);
+  return at && MADE_OF[at.slice];
+};

@@ -1,0 +1,67 @@
+import type { FirmEntry, GroundEntry, KitCheckEntry, PersonEntry, SiteEntry, SpreadingEntry } from "@/formats/entries";
+import { kitOf } from "@/formats/rig-setup";
+import type { Cursor, Page } from "@/formats/slices";
+import type { SetAside } from "@/records/aside";
+import { calibrationsByPerson } from "@/records/calibrations";
+import { lastProof } from "@/records/checks";
+import type { Access } from "@/records/database";
+import { twinOf } from "@/records/names";
+import { listPeople } from "@/records/people";
+import { findRig } from "@/records/rigs";
+import { findSite, sitesPage } from "@/records/sites";
+import { openSpreadings } from "@/records/spreadings";
+import { firmZone, todayOf } from "../clock";
+import { groundBefore } from "../same-ground";
+
+/** What people keep up to date, as rooms ask for it. */
+
+export const firm = (db: Access): FirmEntry => ({ ...firmZone(db), today: todayOf(db) });
+
+export function people(db: Access, aside: SetAside[]): PersonEntry[] {
+  const all = listPeople(db, aside);
+  const made = calibrationsByPerson(
+    db,
+    all.map((person) => person.id),
+  );
+  return all.map((person) => ({ ...person, calibrations: made.get(person.id) ?? 0 }));
+}
+
+/** The last proof of each tool of a rig's kit. */
+export function proofs(db: Access, { rig: rigId }: { rig: string }): KitCheckEntry[] {
+  const rig = findRig(db, rigId);
+  if (!rig) return [];
+  const { scales, vessels } = kitOf(rig.rig);
+  const tools = [
+    ...scales.map(({ name }) => ({ of: "scale", name }) as const),
+    ...vessels.map(({ name }) => ({ of: "vessel", name }) as const),
+  ];
+  return tools.flatMap(({ of, name }) => {
+    const last = lastProof(db, rigId, of, name);
+    if (!last) return [];
+    const { createdAt: _, ...proof } = last;
+    return [proof];
+  });
+}
+
+const SITES = 50;
+
+export const sites = (
+  db: Access,
+  { search, retired, after }: { search?: string; retired?: boolean; after?: Cursor },
+  aside: SetAside[],
+): Page<SiteEntry> => sitesPage(db, { search, retired: retired === true }, after, SITES, aside);
+
+export function siteCalled(db: Access, { name }: { name: string }): SiteEntry | null {
+  const twin = twinOf(db, "sites", name);
+  return (twin && findSite(db, twin.id)) ?? null;
+}
+
+/** The ground that a zone which comes to a site may be: asked in the form by the same rule as when it is kept. */
+export const grounds = (db: Access, { site, name, areaM2 }: { site?: string; name: string; areaM2: number }): GroundEntry[] =>
+  groundBefore(db, site ?? "", { name, areaM2 }).map((zone) => ({
+    id: zone.id,
+    name: `${zone.name}${zone.siteId === site ? "" : ` of ${zone.site}`}${zone.siteId === site && zone.retired ? ", taken out" : ""}`,
+  }));
+
+export const spreadings = (db: Access, aside: SetAside[]): SpreadingEntry[] =>
+  openSpreadings(db, aside).map(({ createdAt: _, ...spreading }) => spreading);
