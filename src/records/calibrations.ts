@@ -109,12 +109,14 @@ export function calibrationsPage(
 
 /** All calibrations of a rig, newest first, read a few at a time as they are asked for. */
 export function* calibrationsNewestFirst(db: Access, of: CalibrationsOf, aside?: SetAside[]) {
-  const A_FEW = 4;
+  // Mostly the newest is the one that is looked for.
+  let most = 1;
   let after: Cursor | undefined;
   do {
-    const page = calibrationsPage(db, of, after, A_FEW, aside);
+    const page = calibrationsPage(db, of, after, most, aside);
     yield* page.rows;
     after = page.next ?? undefined;
+    most *= 4;
   } while (after);
 }
 
