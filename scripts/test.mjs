@@ -28,6 +28,12 @@ function check(name, args) {
 
 check("format", [bin("prettier"), "--check", "--log-level", "warn", "."]);
 check("lint", [bin("eslint"), ".", "--max-warnings", "0"]);
+check("no circles", [
+  inProject("node_modules", "dependency-cruiser", "bin", "dependency-cruise.mjs"),
+  "src",
+  "--config",
+  ".dependency-cruiser.cjs",
+]);
 
 // Next writes next-env.d.ts and route types in its build; types are checked against them.
 step("build");

@@ -6,7 +6,7 @@ import { flowOf } from "./flow";
 import { paceOf, type Pace } from "./pace";
 import { THOUSAND } from "../working/thousand";
 import { readHead, type HeadReading } from "../hose-end/head";
-import { trialStats } from "./trials";
+import { trialStats, type TrialSummary } from "./trials";
 import { uncertaintyOf, type Uncertainty } from "./uncertainty";
 import { pooled } from "./used";
 import { warningsOf, type Warning } from "./warnings";
@@ -35,12 +35,6 @@ export interface CalibrationInput {
   readonly ownCatchTime?: boolean;
   /** The first product's rate, for a hose-end head. */
   readonly rate?: Entered<"rateByVolume">;
-}
-
-export interface TrialSummary {
-  readonly of: "pace" | "flow" | "used" | "outlets";
-  readonly count: number;
-  readonly spread: number | null;
 }
 
 export interface Calibration {

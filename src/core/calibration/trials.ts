@@ -32,3 +32,10 @@ export function agreement(spread: number | null): Agreement {
   if (spread <= SPREAD_GOOD * (1 + 1e-9)) return "good";
   return spread <= SPREAD_MOST * (1 + 1e-9) ? "wide" : "disagree";
 }
+
+/** How far repeats of one thing were apart. */
+export interface TrialSummary {
+  readonly of: "pace" | "flow" | "used" | "outlets";
+  readonly count: number;
+  readonly spread: number | null;
+}

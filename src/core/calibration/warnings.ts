@@ -4,9 +4,8 @@ import { quantity, valueIn } from "../quantity/quantity";
 import { given, isDerived, num, type Source } from "../working/rule";
 import type { Evidence, FlowEvidence, Ground, RigBasics, RigKind } from "./evidence";
 import type { HeadReading } from "../hose-end/head";
-import type { TrialSummary } from "./calibrate";
 import { ratedFlow, tipFlow, wearOf } from "./tips";
-import { agreement, trialStats } from "./trials";
+import { agreement, trialStats, type TrialSummary } from "./trials";
 
 /** Something that a person should know before relying on a calibration. The codes are listed in docs/job-file.md. */
 export interface Warning {

@@ -1,6 +1,7 @@
 import { entered, type Entered } from "../quantity/parse";
 import { constant, derive, given, rule, num, type Derived } from "../working/rule";
-import type { LabelRate, MixProduct } from "../mixing/product";
+import type { LabelRate } from "./label-rate";
+import type { MixProduct } from "../mixing/product";
 
 /**
  * Rates for a gallon. "2 tbsp a gallon" on a label often means a gallon for so much ground: sprayed at 3.75 gal per 1,000

@@ -1,5 +1,5 @@
 import type { ProductUse } from "../hose-end/suitability";
-import type { LabelRate } from "../mixing/product";
+import type { LabelRate } from "./label-rate";
 import type { Entered } from "../quantity/parse";
 import type { Active, AreaRate } from "./active";
 import type { Aftercare } from "./aftercare";

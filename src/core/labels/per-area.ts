@@ -1,4 +1,4 @@
-import type { LabelRate } from "../mixing/product";
+import type { LabelRate } from "./label-rate";
 import { derive, given, num, rule, type Source } from "../working/rule";
 import type { AreaRate } from "./active";
 

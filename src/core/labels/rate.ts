@@ -1,5 +1,5 @@
 import { bad, type Issue, type Result } from "../issue";
-import { RATE_KINDS, RATES_OF_FORM, type Form, type LabelRate, type RateKind } from "../mixing/product";
+import { RATE_KINDS, RATES_OF_FORM, type Form, type LabelRate, type RateKind } from "./label-rate";
 import { parseAs, type Entered, type ParseOptions } from "../quantity/parse";
 
 /**

@@ -1,5 +1,5 @@
 import { bad, good, type Result } from "../issue";
-import type { Form, LabelRate } from "../mixing/product";
+import type { Form, LabelRate } from "./label-rate";
 import { plainNumber } from "../quantity/format";
 import { raw, type Quantity } from "../quantity/kinds";
 import { parseQuantity, type Entered, type ParseOptions } from "../quantity/parse";

@@ -1,7 +1,8 @@
 import { sameName } from "../names";
 import { perArea } from "../labels/per-area";
-import { rateOnGround, type SiteBudget } from "../mixing/judge";
-import type { MixPlan } from "../mixing/mix";
+import { rateOnGround } from "../mixing/judge";
+import type { SiteBudget } from "../mixing/plan";
+import type { MixPlan } from "../mixing/plan";
 import { num, type Source } from "../working/rule";
 
 type Budgets = ReadonlyMap<string, readonly SiteBudget[]>;

@@ -4,7 +4,7 @@ import { amountFor, type Amount } from "./amounts";
 import { coversRule } from "./areas";
 import { isWeight } from "./display";
 import type { DayRun } from "./day-run";
-import type { MixPlan } from "./mix";
+import type { MixPlan } from "./plan";
 import { goesInAsSlurry, pouringOrder } from "./pouring-order";
 import type { MixProduct } from "./product";
 import type { DoneFill } from "./run-state";

@@ -1,6 +1,6 @@
 import { volumeOnAreaRule, weightOnAreaRule } from "../labels/per-area";
 import { derive, given, kindOf, num, rule, type Derived, type Source } from "../working/rule";
-import type { MixProduct } from "./product";
+import type { Mixed, MixProduct } from "./product";
 
 const SOURCE = "the fixed-volume school: so much water is taken to cover an area, whatever is really sprayed (common practice)";
 
@@ -36,9 +36,6 @@ export const fixedFactorRule = rule({
   source: "mixed for q₀ and sprayed at q, product goes down at R·q/q₀, and the tank covers q₀/q of what was meant",
   compute: ({ sprayed, mixedFor }) => num(sprayed) / num(mixedFor),
 });
-
-/** What a product has of a strength: what goes into a volume of spray, worked out. */
-export type Mixed = Derived<"strengthByWeight"> | Derived<"strengthByVolume">;
 
 /**
  * A product mixed for another spray volume than is really sprayed. A rate for a volume of spray stays what it is: it never

@@ -5,33 +5,17 @@ import { groundIsOpen } from "../labels/gallon";
 import { judgeMix } from "../labels/limit-mix";
 import { judgeZone } from "../labels/limits";
 import { perArea } from "../labels/per-area";
-import type { Budget, LimitWarning, Reason } from "../labels/reason";
+import type { Reason } from "../labels/reason";
 import { showEntered } from "../quantity/format";
 import { raw, type Kind, type Quantity } from "../quantity/kinds";
 import type { Entered } from "../quantity/parse";
 import { rateBounds, slipsOfRate, type RateContext } from "../slips/of-rate";
-import type { AnySource, Source } from "../working/rule";
+import type { Source } from "../working/rule";
 import { putDown } from "./fixed-volume";
-import type { MixInput } from "./mix";
+import type { Judgement, LabelWarning, MixInput, SiteBudget } from "./plan";
 import { isSpread } from "./pouring-order";
-import type { LabelRate, MixProduct } from "./product";
-
-/** What a label makes of a mix that doesn't hold it. */
-export type LabelWarning =
-  LimitWarning | { readonly code: "per-acre-slip" | "unit-slip" | "under-label-range" | "ground-open"; readonly text: string };
-
-export interface SiteBudget extends Budget {
-  readonly site: string;
-}
-
-export interface Judgement {
-  /** The names of the held sites. */
-  readonly held: readonly string[];
-  readonly reasons: readonly Reason[];
-  readonly budgets: readonly SiteBudget[];
-  readonly warnings: readonly LabelWarning[];
-  readonly working: readonly AnySource[];
-}
+import type { LabelRate } from "../labels/label-rate";
+import type { MixProduct } from "./product";
 
 const SAYS_NOTHING: LabelSays = { actives: [], limits: [] };
 

@@ -1,119 +1,18 @@
-import type { HeadReading } from "../hose-end/head";
-import type { ZoneFacts } from "../labels/label";
-import type { Reason } from "../labels/reason";
 import { show, writeNumber } from "../quantity/format";
-import type { Entered } from "../quantity/parse";
 import { explainAll, type Line } from "../working/explain";
 import { derive, given, num, type AnySource, type Derived, type Source } from "../working/rule";
 import type { System } from "../working/units";
-import { amountFor, costOf, type Amount, type AmountFor } from "./amounts";
+import { amountFor, costOf, type AmountFor } from "./amounts";
 import { coverageRule, coversRule, areaOf, overageRule, sprayFor } from "./areas";
 import { dayRun, type DayRun, type Lawn } from "./day-run";
 import { fixedVolumeEffect, mixedFor } from "./fixed-volume";
-import { loadCount, MOST_LOADS, splitLoads, underLeast, type LoadMode } from "./loads";
-import { judge, type LabelWarning, type SiteBudget } from "./judge";
+import { loadCount, MOST_LOADS, splitLoads, underLeast } from "./loads";
+import { judge } from "./judge";
 import { isSpread } from "./pouring-order";
+import type { Contents, Load, MixInput, MixPlan, MixSite, MixWarning, SitePlan, Tank } from "./plan";
 import type { MixProduct } from "./product";
-import { spreadItems, type SpreadItem } from "./spread";
+import { spreadItems } from "./spread";
 import { totalsOf } from "./totals";
-
-export interface Tank {
-  readonly name: string;
-  readonly usable: Entered<"volume">;
-  /** The least that the pump can agitate. */
-  readonly leastMix?: Entered<"volume">;
-}
-
-export interface MixSite {
-  readonly name: string;
-  readonly jurisdiction?: string | undefined;
-  /** Has water to fill from. */
-  readonly water?: boolean;
-  readonly zones: readonly (ZoneFacts & { readonly area: Entered<"area"> })[];
-}
-
-export interface MixInput {
-  readonly sprayVolume: Source<"sprayVolume">;
-  readonly tank: Tank;
-  readonly products: readonly MixProduct[];
-  readonly sites: readonly MixSite[];
-  readonly loads: LoadMode;
-  /** What really leaves the sprayer, where a load is not filled with it: a hose-end head's jar. */
-  readonly leaves?: Source<"sprayVolume">;
-  readonly hoseEnd?: boolean;
-  /** What the head does with the first product at the pace that was timed. */
-  readonly head?: HeadReading | null;
-  /** The fixed-volume school: mixed for this, whatever is sprayed. */
-  readonly mixedFor?: Source<"sprayVolume"> | undefined;
-  /** So much more is mixed than the site takes; none unless somebody asks for it. */
-  readonly overage?: Source<"share"> | undefined;
-  /** One fill serves several sites; `places` where it is known which of them have water. */
-  readonly run?: (Progress & { readonly places: boolean }) | undefined;
-  /** ISO date of the plan; needed as soon as a limit on the year, the count or the interval is present. */
-  readonly date?: string | undefined;
-  readonly anyOrder?: boolean | undefined;
-}
-
-/** How far a day has come; nothing of it where it hasn't begun. */
-export interface Progress {
-  /** The names of the sites still to do, in their order; all of them where it is left out. */
-  readonly todo?: readonly string[] | undefined;
-  /** What is mixed in the tank now. */
-  readonly inTank?: Source<"volume"> | undefined;
-}
-
-/** What one filling holds. Every full tank of a plan is the same object. */
-export interface Contents {
-  readonly fillTo: Source<"volume">;
-  readonly covers: Source<"area">;
-  /** One amount a product, in the order of the input's products. */
-  readonly amounts: readonly Amount[];
-}
-
-export interface Load {
-  /** From 1, in the order of pouring. */
-  readonly number: number;
-  readonly contents: Contents;
-}
-
-export interface SitePlan {
-  readonly name: string;
-  readonly area: Source<"area">;
-  readonly spray: Derived<"volume">;
-  readonly loads: readonly Load[];
-  /** One total a product, in the order of the input's products. */
-  readonly totals: readonly Amount[];
-  /** What each total costs; null where no price is known. */
-  readonly costs: readonly ({ readonly value: number; readonly currency: string } | null)[];
-}
-
-export interface MixWarning {
-  readonly code: "below-least-mix" | "mixed-for-another-volume" | LabelWarning["code"];
-  readonly text: string;
-}
-
-export interface MixPlan {
-  readonly sprayVolume: Source<"sprayVolume">;
-  /** What really leaves the sprayer: the spray volume, but of a hose-end head's jar. */
-  readonly leaves: Source<"sprayVolume">;
-  readonly tankCoverage: Derived<"area">;
-  /** What goes into the tank, in the order of the input. */
-  readonly products: readonly MixProduct[];
-  /** What is spread dry beside it, site by site. */
-  readonly spread: readonly SpreadItem[];
-  /** The sites that may be sprayed. A held one is not among them: there is no amount of it anywhere. */
-  readonly sites: readonly SitePlan[];
-  /** The fills of the day, where it is planned as one. */
-  readonly run: DayRun | null;
-  /** The names of the sites that a label holds, and why. */
-  readonly held: readonly string[];
-  readonly reasons: readonly Reason[];
-  /** The budgets of every zone, of held sites too. */
-  readonly budgets: readonly SiteBudget[];
-  /** What the judgement was worked out from. */
-  readonly judged: readonly AnySource[];
-  readonly warnings: readonly MixWarning[];
-}
 
 /**
  * Turns label rates into what goes into each load, for any number of sites, zones and products. Every site starts with

@@ -9,7 +9,8 @@ import { costOf, type Amount } from "./amounts";
 import { fillingsOf, fullness, stepsOf, waterFirst } from "./column";
 import { readAmount } from "./display";
 import { splitLoads, type LoadMode } from "./loads";
-import { coverageOf, mix, type MixInput } from "./mix";
+import { coverageOf, mix } from "./mix";
+import type { MixInput } from "./plan";
 import { pouringOrder } from "./pouring-order";
 import type { MixProduct } from "./product";
 

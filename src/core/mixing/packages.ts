@@ -1,14 +1,7 @@
 import { raw, type Quantity } from "../quantity/kinds";
-import type { Entered } from "../quantity/parse";
 import { num, type Source } from "../working/rule";
 import type { Amount } from "./amounts";
-
-/** A package on the shelf or in the shop. */
-export interface Package {
-  /** A weight of a dry product, a volume of a liquid one. */
-  readonly content: Entered<"mass"> | Entered<"volume">;
-  readonly price?: number;
-}
+import type { Package } from "./product";
 
 /** What is exactly so many packages, must not become one more by the last bit of a double. */
 const SLACK = 1e-9;

@@ -1,23 +1,7 @@
 import type { LabelSays } from "../labels/label";
 import type { Entered } from "../quantity/parse";
 import type { Derived } from "../working/rule";
-import type { Mixed } from "./fixed-volume";
-import type { Package } from "./packages";
-
-/** Dry products go on a scale, liquid ones into a vessel: a weight ounce never stands for a fluid ounce. */
-export const FORMS = ["dry", "liquid"] as const;
-export type Form = (typeof FORMS)[number];
-
-/** A label rate: product for an area, or for a volume of spray. */
-export const RATE_KINDS = ["rateByWeight", "rateByVolume", "strengthByWeight", "strengthByVolume"] as const;
-export type RateKind = (typeof RATE_KINDS)[number];
-export type LabelRate = { [K in RateKind]: Entered<K> }[RateKind];
-
-/** The kinds of rate that a form can have. */
-export const RATES_OF_FORM = {
-  dry: ["rateByWeight", "strengthByWeight"],
-  liquid: ["rateByVolume", "strengthByVolume"],
-} as const satisfies Record<Form, readonly RateKind[]>;
+import type { Form, LabelRate } from "../labels/label-rate";
 
 export interface Price {
   readonly amount: number;
@@ -25,6 +9,16 @@ export interface Price {
   readonly currency: string;
   readonly per: Entered<"mass"> | Entered<"volume">;
 }
+
+/** A package on the shelf or in the shop. */
+export interface Package {
+  /** A weight of a dry product, a volume of a liquid one. */
+  readonly content: Entered<"mass"> | Entered<"volume">;
+  readonly price?: number;
+}
+
+/** What a product has of a strength: what goes into a volume of spray, worked out. */
+export type Mixed = Derived<"strengthByWeight"> | Derived<"strengthByVolume">;
 
 /** What a mix needs to know of a product. */
 export interface MixProduct {

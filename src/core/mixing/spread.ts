@@ -2,22 +2,11 @@ import { quantity } from "../quantity/quantity";
 import { constant, derive, given, type AnySource, type Derived, type Source } from "../working/rule";
 import { amountFor, costOf } from "./amounts";
 import { areaOf, overageRule } from "./areas";
-import { judge, type Judgement } from "./judge";
-import type { MixSite } from "./mix";
-import { enough, type Package } from "./packages";
+import { judge } from "./judge";
+import { enough } from "./packages";
+import type { Judgement, MixSite, SpreadItem } from "./plan";
 import { isSpread } from "./pouring-order";
 import type { MixProduct } from "./product";
-
-/** What one site takes of a granule. */
-export interface SpreadItem {
-  readonly site: string;
-  readonly product: MixProduct;
-  readonly area: Source<"area">;
-  readonly total: Derived<"mass">;
-  /** Whole bags: rounded up once, at the end. Null where no bag is known. */
-  readonly bags: { readonly one: Package; readonly count: number } | null;
-  readonly cost: { readonly value: number; readonly currency: string } | null;
-}
 
 interface Spreading {
   readonly products: readonly MixProduct[];

@@ -1,7 +1,7 @@
 import { derive, nums, rule, type Derived } from "../working/rule";
 import { costOf, type Amount } from "./amounts";
 import { isWeight } from "./display";
-import type { MixPlan } from "./mix";
+import type { MixPlan } from "./plan";
 
 export const allSitesWeightRule = rule({
   id: "all-sites-weight",

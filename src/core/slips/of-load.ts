@@ -2,7 +2,7 @@ import { read } from "../working/units";
 import { make, raw, type Quantity } from "../quantity/kinds";
 import type { Entered } from "../quantity/parse";
 import { unitNamed } from "../quantity/unit";
-import type { LabelRate } from "../mixing/product";
+import type { LabelRate } from "../labels/label-rate";
 import { scaled, type Slip } from "./slip";
 
 /** An amount of a product in a load, with its rate. */

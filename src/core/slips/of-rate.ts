@@ -3,7 +3,7 @@ import { raw, type Quantity } from "../quantity/kinds";
 import type { Entered } from "../quantity/parse";
 import { unitText, writeNumber } from "../quantity/format";
 import { unitNamed } from "../quantity/unit";
-import type { LabelRate, RateKind } from "../mixing/product";
+import type { LabelRate, RateKind } from "../labels/label-rate";
 import { fitting, inside, respelled, scaled, takenFor, type Bounds, type Candidate, type Slip } from "./slip";
 
 /** What a typed rate is compared with. */

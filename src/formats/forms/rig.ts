@@ -12,8 +12,7 @@ import {
 } from "@/core/contents";
 import type { HeadText, RigText } from "../job-file/types";
 import type { KitText, RigSetupText } from "../rig-setup";
-import { rigFormOf } from "./rig-form-of";
-import { choiceField, nameField, quantityField, readForm, refuse, textField, written } from "./field";
+import { choiceField, nameField, quantityField, refuse, textField, written } from "./field";
 import { sizeField } from "./tip";
 
 const wholeNumber = (most: number, example: string) =>
@@ -270,17 +269,4 @@ export function rigText(form: RigForm): RigText & { name: string } {
     ...(form.kind === "hose-end" && { head: headText(form.head) }),
     ...(Object.keys(setup).length > 0 && { "x-setup": setup }),
   };
-}
-
-/** Reads a rig's form from outside; what it leaves out is empty. */
-export const readRigForm = (input: unknown) =>
-  readForm(rigForm, typeof input === "object" && input !== null ? whole(input) : input);
-
-function whole(input: { tanks?: unknown }): object {
-  const tanks = Array.isArray(input.tanks)
-    ? { tanks: input.tanks.map((t: unknown) => (typeof t === "object" ? { capacity: "", ...t } : t)) }
-    : {};
-  const blank = rigFormOf();
-  const head = (input as { head?: unknown }).head;
-  return { ...blank, ...input, ...tanks, ...(typeof head === "object" && head !== null && { head: { ...blank.head, ...head } }) };
 }
