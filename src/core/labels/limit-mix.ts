@@ -8,9 +8,9 @@ import type { DayOfPlan, LimitWarning, Reason } from "./reason";
 
 export const dilutionOnAreaRule = rule({
   id: "dilution-on-area",
-  version: 1,
+  version: 2,
   title: "Water to all products",
-  formula: "(sprayVolume - sum(products)) / sum(products)",
+  formula: "max(sprayVolume - sum(products), 0) / sum(products)",
   inputs: { sprayVolume: "sprayVolume", products: ["rateByVolume"] },
   output: "dilution",
   source:

@@ -1,5 +1,5 @@
 import { act, renderHook } from "@testing-library/react";
-import { keep, keptKeys, readKept, useKept } from "./kept-here";
+import { useStorageFull, keep, keptKeys, readKept, useKept } from "./kept-here";
 
 beforeEach(() => localStorage.clear());
 
@@ -38,4 +38,18 @@ test("keys by their beginning", () => {
   keep("session:a:b", 1);
   keep("mix", 1);
   expect(keptKeys("session:")).toEqual(["session:a:b"]);
+});
+
+test("where this browser has no room left, what is typed stands as long as the page does, and that is said", () => {
+  const setItem = jest.spyOn(Storage.prototype, "setItem").mockImplementation(() => {
+    throw new DOMException("full", "QuotaExceededError");
+  });
+  const { result } = renderHook(() => [useKept<string>("draft"), useStorageFull()] as const);
+  act(() => result.current[0][1]("half a form"));
+  expect(result.current[0][0]).toBe("half a form");
+  expect(result.current[1]).toBe(true);
+  setItem.mockRestore();
+  act(() => result.current[0][1]("the whole form"));
+  expect([result.current[0][0], result.current[1]]).toEqual(["the whole form", false]);
+  expect(localStorage.getItem("draft")).toBe('"the whole form"');
 });

@@ -19,7 +19,23 @@ function subscribe(key: string, listener: () => void): () => void {
   return () => set.delete(listener);
 }
 
+/** What this browser has no room for: it lives as long as the page does. */
+const overflow = new Map<string, unknown>();
+const fullListeners = new Set<() => void>();
+
+/** Whether this browser has no room left: what is typed now is lost by a reload. */
+export const useStorageFull = (): boolean =>
+  useSyncExternalStore(
+    (listener) => {
+      fullListeners.add(listener);
+      return () => void fullListeners.delete(listener);
+    },
+    () => overflow.size > 0,
+    () => false,
+  );
+
 export function readKept<T>(key: string): T | undefined {
+  if (overflow.has(key)) return overflow.get(key) as T;
   const text = window.localStorage.getItem(key);
   if (text === null) return undefined;
   const known = parsed.get(key);
@@ -35,8 +51,18 @@ export function readKept<T>(key: string): T | undefined {
 
 /** Keeps a value, or forgets it where it is undefined. */
 export function keep(key: string, value: unknown): void {
+  const wasFull = overflow.size > 0;
+  overflow.delete(key);
   if (value === undefined) window.localStorage.removeItem(key);
-  else window.localStorage.setItem(key, JSON.stringify(value));
+  else
+    try {
+      window.localStorage.setItem(key, JSON.stringify(value));
+    } catch {
+      // Full, or not allowed: what was kept before under this key would be older than what is typed.
+      window.localStorage.removeItem(key);
+      overflow.set(key, value);
+    }
+  if (wasFull !== overflow.size > 0) fullListeners.forEach((listener) => listener());
   announce(key);
 }
 

@@ -5,6 +5,7 @@ import { format } from "date-fns";
 import type { ReactNode } from "react";
 import { useConnection, useRead } from "../data/records";
 import { clockIsOff, wallClock } from "../data/clock";
+import { useStorageFull } from "../data/kept-here";
 import { Notice } from "../parts/notices";
 import { KeyList, useRoomKeys } from "./keys";
 import { RoomLine } from "./room-line";
@@ -24,6 +25,15 @@ function Lost() {
   return (
     <Box role="status" background="act" color="onAct" padding="6px 16px" fontWeight="700" className="no-print">
       ! The server can&apos;t be reached. What you type and time is kept here; save when it is back.
+    </Box>
+  );
+}
+
+function StorageFull() {
+  if (!useStorageFull()) return null;
+  return (
+    <Box role="status" background="act" color="onAct" padding="6px 16px" fontWeight="700" className="no-print">
+      ! This browser has no room left to keep what you type. It stands as long as this page is open: save before you leave it.
     </Box>
   );
 }
@@ -76,6 +86,7 @@ export function Frame({ children }: { children: ReactNode }) {
       <Strip onKeys={keys.open} />
       <RoomLine />
       <Lost />
+      <StorageFull />
       <ClientOnly>
         <ClockOff />
       </ClientOnly>

@@ -4,6 +4,7 @@ import { Box, chakra } from "@chakra-ui/react";
 import { useEffect, useState, type ReactNode } from "react";
 import { lineText, type Line } from "@/core/contents";
 import { Button } from "../parts/controls";
+import { useAction } from "../parts/use-action";
 import { isTyping } from "./keys";
 
 const Sheet = chakra("section", {
@@ -150,15 +151,16 @@ function Pad({ lines }: { lines: readonly Line[] }) {
 
 function PadTools({ lines }: { lines: readonly Line[] }) {
   const [copied, setCopied] = useState(false);
+  const { trouble, run } = useAction("It could not be copied here");
   const copy = async () => {
-    await copyText(lines.map(lineText).join("\n"));
+    if (!(await run(() => copyText(lines.map(lineText).join("\n"))))) return;
     setCopied(true);
     setTimeout(() => setCopied(false), 2000);
   };
   return (
     <Box className="no-print" display="flex">
-      <Button look="quiet" onClick={copy}>
-        <span role="status">{copied ? "Copied" : "Copy"}</span>
+      <Button look="quiet" onClick={() => void copy()}>
+        <span role="status">{trouble ?? (copied ? "Copied" : "Copy")}</span>
       </Button>
       <Button look="quiet" onClick={() => window.print()}>
         Print

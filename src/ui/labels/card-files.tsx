@@ -4,12 +4,15 @@ import { Box } from "@chakra-ui/react";
 import { useLabels } from "../data/records";
 import { Button } from "../parts/controls";
 import { download } from "../parts/download";
+import { Notice } from "../parts/notices";
 import { TakeFile } from "../parts/take-file";
+import { useAction } from "../parts/use-action";
 
 /** Cards out and in, as CSV for a spreadsheet or as JSON. */
 export function CardFiles() {
   const labels = useLabels();
   const cards = labels.filter((l) => !l.retired).map((l) => l.card);
+  const action = useAction("The cards could not be written: is the server there? Try again.");
   const out = async (kind: "csv" | "json") => {
     const { cardsToCsv, cardsToJson } = await import("@/formats/card/csv");
     if (kind === "csv") download("labels.csv", cardsToCsv(cards), "text/csv");
@@ -18,13 +21,14 @@ export function CardFiles() {
   return (
     <Box display="grid" gap="8px" marginTop="18px">
       <Box display="flex" flexWrap="wrap" gap="8px">
-        <Button look="quiet" onClick={() => void out("csv")} disabled={cards.length === 0}>
+        <Button look="quiet" onClick={() => void action.run(() => out("csv"))} disabled={cards.length === 0}>
           Save as CSV
         </Button>
-        <Button look="quiet" onClick={() => void out("json")} disabled={cards.length === 0}>
+        <Button look="quiet" onClick={() => void action.run(() => out("json"))} disabled={cards.length === 0}>
           Save as JSON
         </Button>
       </Box>
+      {action.trouble && <Notice state="stop">{action.trouble}</Notice>}
       <TakeFile kind="cards" label="Cards" accept=".csv,.json,text/csv,application/json">
         Bring cards in
       </TakeFile>

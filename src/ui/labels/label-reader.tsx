@@ -7,6 +7,8 @@ import type { Mark, MarkField } from "@/core/reader/reader";
 import { MARK_WORDS, markWords, takeMark } from "@/formats/card/take-mark";
 import type { CardForm } from "@/formats/forms/card-form-of";
 import { useKept } from "../data/kept-here";
+import { Notice } from "../parts/notices";
+import { useAction } from "../parts/use-action";
 import { Button, Note, SubHeading } from "../parts/controls";
 
 interface Kept {
@@ -24,10 +26,12 @@ export function LabelReader({ form }: { form: UseFormReturn<CardForm> }) {
   const [kept = EMPTY, setKept] = useKept<Kept>("label-text");
   const [marks, setMarks] = useState<readonly Mark[]>();
   const set = (next: Partial<Kept>) => setKept({ ...kept, ...next });
-  const read = async (text: string) => {
-    const { readLabel } = await import("@/core/reader/reader");
-    setMarks(readLabel(text));
-  };
+  const reading = useAction("The reader could not be fetched: is the server there? The text stays here, try again.");
+  const read = (text: string) =>
+    reading.run(async () => {
+      const { readLabel } = await import("@/core/reader/reader");
+      setMarks(readLabel(text));
+    });
   const drop = async (event: DragEvent) => {
     const file = event.dataTransfer.files[0];
     if (!file) return;
@@ -47,6 +51,7 @@ export function LabelReader({ form }: { form: UseFormReturn<CardForm> }) {
   return (
     <Box as="section" aria-label="Label reader" display="grid" gap="12px" onDrop={drop} onDragOver={(e) => e.preventDefault()}>
       <SubHeading>The label&apos;s text</SubHeading>
+      {reading.trouble && <Notice state="stop">{reading.trouble}</Notice>}
       {marks === undefined ? (
         <>
           <Note>Paste it, or drop a text file here. What a card wants is marked, and each is yours to take or pass over.</Note>

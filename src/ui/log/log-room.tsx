@@ -18,6 +18,7 @@ import { TwoSides } from "../parts/keeper";
 import { AskWhy } from "../parts/ask-why";
 import { FirstThing, Notice } from "../parts/notices";
 import { TakeFile } from "../parts/take-file";
+import { useAction } from "../parts/use-action";
 import { SetAside } from "../parts/set-aside";
 import { Stamp } from "../parts/stamp";
 import { Booked } from "./booked";
@@ -253,19 +254,11 @@ function Record({ entry, onCorrect, onUndo, onBack, onWhy, children }: RecordPro
 
 /** The whole log out as the server writes it, and lines of a table in. */
 function LogFiles({ any }: { any: boolean }) {
-  const [trouble, setTrouble] = useState<string>();
-  const out = async () => {
-    try {
-      await downloadFrom("/api/log", "log.csv");
-      setTrouble(undefined);
-    } catch {
-      setTrouble("The log could not be fetched: is the server there? Try again.");
-    }
-  };
+  const { busy, trouble, run } = useAction("The log could not be fetched: is the server there? Try again.");
   return (
     <Box display="grid" gap="8px" marginTop="18px">
       <Box>
-        <Button look="quiet" onClick={() => void out()} disabled={!any}>
+        <Button look="quiet" onClick={() => void run(() => downloadFrom("/api/log", "log.csv"))} disabled={!any || busy}>
           Save as CSV
         </Button>
         {trouble && <Notice state="stop">{trouble}</Notice>}

@@ -59,7 +59,12 @@ export function InFull({ plan, fillings, job, calibration, kit, system }: InFull
       )}
       <Advice plan={plan} />
       {names.length > 1 && (
-        <Fold strong begun={fresh} title={fresh ? "Jar test: nobody has mixed these here before" : "Jar test"}>
+        <Fold
+          key={String(fresh)}
+          strong
+          begun={fresh}
+          title={fresh ? "Jar test: nobody has mixed these here before" : "Jar test"}
+        >
           <JarTest plan={plan} filling={first} kit={kit} system={system} />
         </Fold>
       )}

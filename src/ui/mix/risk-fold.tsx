@@ -117,10 +117,14 @@ function OneRisk({ name, input, rate, system }: OneProps) {
       {!risk && (
         <Box display="flex" gap="12px" alignItems="center">
           <Box role="status" fontFamily="reading">
-            {drawn.stopped ? "stopped" : `drawing, ${writeNumber(drawn.part * 100, { decimals: 0 })} %`}
+            {drawn.failed
+              ? "could not be drawn: is the server there?"
+              : drawn.stopped
+                ? "stopped"
+                : `drawing, ${writeNumber(drawn.part * 100, { decimals: 0 })} %`}
           </Box>
-          <Button look="quiet" onClick={drawn.stopped ? drawn.again : drawn.stop}>
-            {drawn.stopped ? "Draw again" : "Stop"}
+          <Button look="quiet" onClick={drawn.stopped || drawn.failed ? drawn.again : drawn.stop}>
+            {drawn.stopped || drawn.failed ? "Draw again" : "Stop"}
           </Button>
         </Box>
       )}
@@ -169,7 +173,10 @@ function aimWords(rate: AreaRate, factor: number, system: System): string {
 function useDrawn(input: RiskInput | undefined) {
   const key = input && JSON.stringify(input);
   const [round, setRound] = useState(0);
-  const [state, setState] = useState<{ key: string; part: number; risk?: Risk; stopped?: boolean }>({ key: "", part: 0 });
+  const [state, setState] = useState<{ key: string; part: number; risk?: Risk; stopped?: boolean; failed?: boolean }>({
+    key: "",
+    part: 0,
+  });
   const halt = useRef<() => void>(() => undefined);
   useEffect(() => {
     if (key === undefined) return;
@@ -194,7 +201,12 @@ function useDrawn(input: RiskInput | undefined) {
         // Word of the last batch may come after the answer.
         proxy((part) => setState((was) => (was.key === key && was.risk ? was : { key, part }))),
       )
-      .then((risk) => setState({ key, part: 1, risk }));
+      .then(
+        (risk) => setState({ key, part: 1, risk }),
+        () => setState({ key, part: 0, failed: true }),
+      );
+    // A worker that can't be fetched says so here, and answers nobody.
+    worker.onerror = () => setState({ key, part: 0, failed: true });
     return end;
   }, [key, round]);
   const now = state.key === key ? state : { key: "", part: 0 };
@@ -202,6 +214,7 @@ function useDrawn(input: RiskInput | undefined) {
     part: now.part,
     risk: "risk" in now ? now.risk : undefined,
     stopped: "stopped" in now ? now.stopped : false,
+    failed: "failed" in now ? now.failed : false,
     stop: () => halt.current(),
     again: () => {
       setState({ key: "", part: 0 });

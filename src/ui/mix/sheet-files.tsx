@@ -2,13 +2,13 @@
 
 import { Box } from "@chakra-ui/react";
 import Link from "next/link";
-import { useState } from "react";
 import type { Kit, System } from "@/core/contents";
 import type { Sheet } from "@/formats/entries";
 import type { SheetPlan } from "@/formats/sheet-plan";
 import { Button } from "../parts/controls";
 import { download } from "../parts/download";
 import { Notice } from "../parts/notices";
+import { useAction } from "../parts/use-action";
 
 interface FilesProps {
   readonly sheet: Sheet;
@@ -19,27 +19,20 @@ interface FilesProps {
 
 /** The ways out of a sheet: poured step by step, printed, as PDF, as a table, as a job file. */
 export function SheetFiles({ sheet, worked, kit, system }: FilesProps) {
-  const [trouble, setTrouble] = useState<string>();
-  const [busy, setBusy] = useState(false);
+  const pdf = useAction("The PDF could not be made here. Print the sheet instead.");
+  const table = useAction("The table could not be made here: is the server there? Try again.");
   const name = sheet.job.run ? `Day ${sheet.job.date ?? ""}` : (sheet.job.sites ?? []).map((s) => s.name).join(", ");
   const held = worked.plan.reasons.length > 0;
-  const pdf = async () => {
-    setBusy(true);
-    try {
-      // The PDF library is fetched when it is used.
-      const { saveSheetPdf } = await import("./sheet-pdf");
-      await saveSheetPdf(sheet, worked, kit, system, name);
-      setTrouble(undefined);
-    } catch {
-      setTrouble("The PDF could not be made here. Print the sheet instead.");
-    } finally {
-      setBusy(false);
-    }
+  const savePdf = async () => {
+    // The PDF library is fetched when it is used.
+    const { saveSheetPdf } = await import("./sheet-pdf");
+    await saveSheetPdf(sheet, worked, kit, system, name);
   };
-  const table = async () => {
+  const saveTable = async () => {
     const { loadsToCsv } = await import("@/formats/loads-csv");
     download(`${name}.csv`, loadsToCsv(worked.plan, worked.fillings), "text/csv");
   };
+  const trouble = pdf.trouble ?? table.trouble;
   return (
     <Box className="no-print" display="flex" gap="10px" flexWrap="wrap" alignItems="center">
       {sheet.state === "open" && !held && (
@@ -48,10 +41,10 @@ export function SheetFiles({ sheet, worked, kit, system }: FilesProps) {
         </Button>
       )}
       <Button onClick={() => window.print()}>Print the sheet</Button>
-      <Button onClick={() => void pdf()} disabled={busy || held}>
+      <Button onClick={() => void pdf.run(savePdf)} disabled={pdf.busy || held}>
         Save as PDF
       </Button>
-      <Button onClick={() => void table()} disabled={held}>
+      <Button onClick={() => void table.run(saveTable)} disabled={table.busy || held}>
         Save as CSV
       </Button>
       <Button onClick={() => download(`${name}.json`, `${JSON.stringify(sheet.job, null, 2)}\n`, "application/json")}>

@@ -1,4 +1,4 @@
-import { fireEvent, screen, waitFor } from "@testing-library/react";
+import { act, fireEvent, screen, waitFor } from "@testing-library/react";
 import { useState } from "react";
 import { siteForm } from "@/formats/forms/site";
 import { siteFormOf } from "@/formats/forms/site-form-of";
@@ -142,4 +142,44 @@ test("a form that was cleared by mistake is taken back", async () => {
   fireEvent.click(screen.getByRole("button", { name: "Take back what was cleared" }));
   await waitFor(() => expect(screen.getByLabelText("Site")).toHaveValue("Green"));
   expect(screen.queryByRole("button", { name: "Take back what was cleared" })).toBeNull();
+});
+
+test("who saves over somebody else's change is told, and saves over it only when they say so", async () => {
+  const done = jest.fn();
+  const editing = {
+    id: "site-1",
+    revision: 4,
+    form: { ...siteFormOf(), name: "Green", zones: [{ ...siteFormOf().zones[0]!, name: "lawn", area: "6200" }] },
+  };
+  const late = { ok: false, issues: [{ path: "", code: "changed-meanwhile", received: "Green", expected: "look" }] };
+  answer.mockImplementationOnce(() => late).mockImplementation((_url, body) => ({ ok: true, value: { id: body.id } }));
+  let readAgain: (revision: number) => void;
+  const Page = () => {
+    const [revision, setRevision] = useState(4);
+    readAgain = setRevision;
+    return (
+      <KeptForm
+        kind="sites"
+        what="site"
+        schema={() => Promise.resolve(siteForm)}
+        blank={siteFormOf()}
+        editing={{ ...editing, revision }}
+        onDone={done}
+      >
+        {(f) => <TextField label="Site" error={errorAt(f, "name")} {...f.register("name")} />}
+      </KeptForm>
+    );
+  };
+  showWith({}, <Page />);
+  type("Site", "Green two");
+  fireEvent.click(screen.getByRole("button", { name: "Save the change" }));
+  const over = await screen.findByRole("button", { name: "Save mine over it" });
+  expect(answer.mock.calls[0]![1]).toMatchObject({ revision: 4 });
+  // Nothing of what was typed is lost; what stands now has been read again.
+  expect(screen.getByLabelText("Site")).toHaveValue("Green two");
+  expect(done).not.toHaveBeenCalled();
+  act(() => readAgain(7));
+  fireEvent.click(over);
+  await waitFor(() => expect(done).toHaveBeenCalledWith("site-1"));
+  expect(answer.mock.calls[1]![1]).toMatchObject({ revision: 7, form: { name: "Green two" } });
 });

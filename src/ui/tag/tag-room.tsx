@@ -10,6 +10,7 @@ import { Room } from "../frame/room";
 import { Button, Heading, Note, Select } from "../parts/controls";
 import { Field } from "../parts/field";
 import { FirstThing, Notice } from "../parts/notices";
+import { useAction } from "../parts/use-action";
 import { tagFacts, tagLines, type TagFacts } from "./tag-facts";
 
 const SIZES = { A6: "A6 card", LETTER: "Letter sheet, four tags" } as const;
@@ -22,8 +23,7 @@ export function TagRoom() {
   const people = usePeople();
   const { system } = useInHand();
   const [size, setSize] = useState<Size>("A6");
-  const [busy, setBusy] = useState(false);
-  const [failed, setFailed] = useState(false);
+  const { busy, trouble, run } = useAction("The PDF could not be made. Print the page instead, or try again.");
   const looked = useSlice("calibration", id === null ? null : { id }).value;
   const rig = rigs.find((r) => r.id === looked?.entry.rigId);
   if (!looked || !rig)
@@ -38,16 +38,9 @@ export function TagRoom() {
     );
   const tag = tagFacts(looked, rig, people.find((p) => p.id === looked.entry.personId)?.name, system);
   const pdf = async () => {
-    setBusy(true);
-    setFailed(false);
-    try {
-      // The PDF library is large and wanted seldom: it is fetched when it is asked for.
-      const { savePdf } = await import("./tag-pdf");
-      await savePdf(tag, size);
-    } catch {
-      setFailed(true);
-    }
-    setBusy(false);
+    // The PDF library is large and wanted seldom: it is fetched when it is asked for.
+    const { savePdf } = await import("./tag-pdf");
+    await savePdf(tag, size);
   };
   return (
     <Room>
@@ -72,11 +65,11 @@ export function TagRoom() {
           <Button look="act" onClick={() => window.print()}>
             Print
           </Button>
-          <Button onClick={() => void pdf()} disabled={busy}>
+          <Button onClick={() => void run(pdf)} disabled={busy}>
             {busy ? "Making the PDF …" : "Save as PDF"}
           </Button>
         </Box>
-        {failed && <Notice state="stop">The PDF could not be made. Print the page instead, or try again.</Notice>}
+        {trouble && <Notice state="stop">{trouble}</Notice>}
       </Box>
       <Box display="grid" gridTemplateColumns={size === "A6" ? "minmax(0, 560px)" : "repeat(2, minmax(0, 1fr))"} gap="16px">
         {(size === "A6" ? [0] : [0, 1, 2, 3]).map((i) => (
