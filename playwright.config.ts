@@ -12,7 +12,9 @@ const CHROMIUM = { executablePath: process.env.CHROMIUM_PATH ?? "/usr/bin/chromi
 
 export default defineConfig({
   testDir: "e2e",
-  workers: 1,
+  // Each test has names of its own, and all share one server, as a firm's phones do.
+  workers: 2,
+  fullyParallel: true,
   timeout: 300_000,
   expect: { timeout: 30_000 },
   forbidOnly: Boolean(process.env.CI),

@@ -97,7 +97,8 @@ export interface Slices {
 }
 export type SliceName = keyof Slices;
 
-const CALIBRATING = ["calibrations", "checks", "rigs", "tips", "people", "sites", "settings"] as const;
+/** What decides which calibration counts, and how it stands today. */
+const CALIBRATING = ["calibrations", "checks", "rigs", "tips", "settings"] as const;
 
 /** The kinds of record that each slice is made of. */
 export const MADE_OF: { readonly [S in SliceName]: readonly SliceKind[] } = {
@@ -112,14 +113,14 @@ export const MADE_OF: { readonly [S in SliceName]: readonly SliceKind[] } = {
   sitesById: ["sites"],
   siteCalled: ["sites"],
   grounds: ["sites", "log"],
-  standings: CALIBRATING,
+  standings: [...CALIBRATING, "sites"],
   inForce: CALIBRATING,
-  calibration: CALIBRATING,
-  story: CALIBRATING,
-  crew: CALIBRATING,
-  series: CALIBRATING,
+  calibration: [...CALIBRATING, "sites"],
+  story: ["calibrations"],
+  crew: [...CALIBRATING, "people"],
+  series: ["calibrations", "checks", "settings"],
   openSheets: ["sheets", "ticks", "log"],
-  sheet: [...CALIBRATING, "sheets", "ticks", "log", "labels", "spreadings"],
+  sheet: [...CALIBRATING, "people", "sites", "sheets", "ticks", "log", "labels", "spreadings"],
   spreadings: ["spreadings"],
   lastMix: ["sheets", "ticks", "rinses"],
   mixedBefore: ["sheets", "ticks"],

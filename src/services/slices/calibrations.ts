@@ -110,14 +110,9 @@ export function inForce(db: Access, query: { rig: string; person?: string; site?
 /** As many taps of one head as a bench lists. */
 const MOST_TAPS = 100;
 
-/** How every rig stands with each person, or tap, that it was calibrated with. */
+/** How every rig stands with each person, or tap, that it was calibrated with; with those that are retired, too. */
 export function standings(db: Access, aside: SetAside[]): StandingEntry[] {
   const day = dayNow(db);
-  const people = new Set(
-    listPeople(db)
-      .filter((p) => !p.retired)
-      .map((p) => p.id),
-  );
   const found = listRigs(db)
     .filter((rig) => !rig.retired)
     .flatMap((rig) => {
@@ -127,7 +122,6 @@ export function standings(db: Access, aside: SetAside[]): StandingEntry[] {
           ? [{}]
           : ownersOf(db, rig.id, owner, MOST_TAPS).map((id) => (owner === "person" ? { personId: id } : { siteId: id }));
       return hands.flatMap((hand: { personId?: string; siteId?: string }) => {
-        if (hand.personId !== undefined && !people.has(hand.personId)) return [];
         const one = countsNow(db, rig, hand, day, aside);
         return one ? [{ rig, hand, one }] : [];
       });

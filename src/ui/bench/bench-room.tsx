@@ -34,7 +34,8 @@ const pairsOf = (rigs: readonly RigEntry[], people: readonly PersonEntry[], stan
   rigs
     .filter((r) => !r.retired)
     .flatMap((rig): Pair[] => {
-      const own = standings.filter((one) => one.rigId === rig.id);
+      const retired = (id: string | null) => people.some((p) => p.id === id && p.retired);
+      const own = standings.filter((one) => one.rigId === rig.id && !retired(one.personId));
       if (own.length === 0) return [{ rig, person: undefined, standing: undefined }];
       return own.map((standing) => ({ rig, person: people.find((p) => p.id === standing.personId), standing }));
     });

@@ -100,8 +100,9 @@ function Stands({ rig }: { rig: RigEntry }) {
   const system = useSystem();
   if (rig.retired) return null;
   return standings.map((one) => {
-    if (one.rigId !== rig.id || mixLock(one)) return null;
-    const name = people.find((p) => p.id === one.personId)?.name ?? one.tap;
+    const person = people.find((p) => p.id === one.personId);
+    if (one.rigId !== rig.id || mixLock(one) || person?.retired) return null;
+    const name = person?.name ?? one.tap;
     return (
       <Box key={one.calibrationId} color="ink">
         ✓ <strong>{readVolume(make<"sprayVolume">(one.sprayVolume), "sprayVolume", system)}</strong>
