@@ -61,7 +61,7 @@ const config = [
   ...next,
   ...typescript,
   room("core", [], {
-    packages: [...IO, "yup", "date-fns", "nanoid"],
+    packages: [...IO, "yup", "nanoid"],
     globals: [
       "Date",
       "process",

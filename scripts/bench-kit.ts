@@ -1,19 +1,15 @@
-import {
-  dayRun,
-  entered,
-  given,
-  measure,
-  mix,
-  quantity,
-  roomUp,
-  toolsOf,
-  amountFor,
-  allFillings,
-  type Kit,
-  type MixInput,
-  type MixProduct,
-  type Tool,
-} from "@/core/contents";
+import type { Kit } from "@/core/calibration/kit";
+import { measure, toolsOf, type Tool } from "@/core/measuring/measure";
+import { roomUp } from "@/core/measuring/room";
+import { amountFor } from "@/core/mixing/amounts";
+import { allFillings } from "@/core/mixing/column";
+import { dayRun } from "@/core/mixing/day-run";
+import { mix } from "@/core/mixing/mix";
+import type { MixInput } from "@/core/mixing/plan";
+import type { MixProduct } from "@/core/mixing/product";
+import { entered } from "@/core/quantity/parse";
+import { quantity } from "@/core/quantity/quantity";
+import { given } from "@/core/working/rule";
 
 /**
  * What the bench asks of mixing in full, as seconds: a mix of 1,000 sites × 4 products with limits, held against their

@@ -1,4 +1,8 @@
-import { entered, given, mix, type MixInput, type MixProduct } from "@/core/contents";
+import { mix } from "@/core/mixing/mix";
+import type { MixInput } from "@/core/mixing/plan";
+import type { MixProduct } from "@/core/mixing/product";
+import { entered } from "@/core/quantity/parse";
+import { given } from "@/core/working/rule";
 
 /**
  * Mixing 1,000 sites × 4 products in core, with every derivation kept, against a bare loop that does the same arithmetic

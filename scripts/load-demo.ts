@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from "node:fs";
 import path from "node:path";
-import { lineFor, type Result } from "@/core/contents";
+import { lineFor, type Result } from "@/core/issue";
 import { rateAt, rowName } from "@/formats/card/choice";
 import { dayIn } from "@/formats/day";
 import { tipFormOf } from "@/formats/forms/tip-form-of";

@@ -1,4 +1,4 @@
-import { entered } from "@/core/contents";
+import { entered } from "@/core/quantity/parse";
 import { totalText } from "@/formats/card/choice";
 import { readRate } from "@/formats/forms/rate";
 import { rigFormOf } from "@/formats/forms/rig-form-of";
@@ -12,7 +12,7 @@ import { put, type KeptKind } from "@/services/keep-up";
 import { saveCalibration } from "@/services/save-calibration";
 import { saveQuickCheck } from "@/services/save-check";
 import { saveSheet } from "@/services/save-sheet";
-import type { Result } from "@/core/contents";
+import type { Result } from "@/core/issue";
 
 /** A made-up firm, the same for the same size each time: to measure on. */
 export interface FirmSize {

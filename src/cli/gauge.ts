@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import { resolve } from "node:path";
-import { calibrate, lineFor, type Issue } from "@/core/contents";
+import { calibrate } from "@/core/calibration/calibrate";
+import { lineFor, type Issue } from "@/core/issue";
 import { planOf } from "@/formats/job-file/assemble";
 import { readAny, readAnyText } from "@/formats/job-file/read";
 import type { Job } from "@/formats/job-file/read-checked";

@@ -1,4 +1,5 @@
-import { foldedName, good, issueAt, type Result } from "@/core/contents";
+import { good, issueAt, type Result } from "@/core/issue";
+import { foldedName } from "@/core/names";
 import type { CardText } from "./card/card";
 import type { ChoiceText } from "./card/choice";
 import { productOf } from "./card/product-of";

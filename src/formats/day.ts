@@ -1,4 +1,4 @@
-import { dayOf } from "@/core/contents";
+import { dayOf } from "@/core/calendar";
 
 /** Days of a place: which day a moment falls on depends on where it is asked, never on UTC. */
 

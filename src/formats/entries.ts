@@ -1,4 +1,9 @@
-import type { Ground, Issue, LeverName, MethodId, RunState, Standing } from "@/core/contents";
+import type { Ground } from "@/core/calibration/evidence";
+import type { LeverName } from "@/core/calibration/levers";
+import type { MethodId } from "@/core/calibration/methods";
+import type { Standing } from "@/core/calibration/standing";
+import type { Issue } from "@/core/issue";
+import type { RunState } from "@/core/mixing/run-state";
 import type { SpreadFile } from "./job-file/spread";
 import type { TipText } from "./rig-setup";
 import type { ActiveText, CardText } from "./card/card";

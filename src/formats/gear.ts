@@ -1,4 +1,4 @@
-import { foldedName } from "@/core/contents";
+import { foldedName } from "@/core/names";
 import type { CardText, GearText } from "./card/card";
 import type { ProductText } from "./job-file/types";
 

@@ -1,4 +1,9 @@
-import { allFillings, isWeight, pouringOrder, valueIn, type Filling, type MixPlan, type Quantity } from "@/core/contents";
+import { allFillings, type Filling } from "@/core/mixing/column";
+import { isWeight } from "@/core/mixing/display";
+import type { MixPlan } from "@/core/mixing/plan";
+import { pouringOrder } from "@/core/mixing/pouring-order";
+import type { Quantity } from "@/core/quantity/kinds";
+import { valueIn } from "@/core/quantity/quantity";
 import { toCsv } from "./csv-out";
 
 /** What is poured, as a table: one line a product of a load, in the order of pouring. Numbers are not rounded. */

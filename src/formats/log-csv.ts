@@ -1,4 +1,4 @@
-import type { Result } from "@/core/contents";
+import type { Result } from "@/core/issue";
 import type { ApplicationEntry } from "./entries";
 import { readTable, type Line } from "./card/csv";
 import { toCsv } from "./csv-out";

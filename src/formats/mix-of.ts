@@ -1,16 +1,11 @@
-import {
-  coversRule,
-  derive,
-  given,
-  good,
-  parseField,
-  plainNumber,
-  valueIn,
-  type LoadMode,
-  type Result,
-  type Source,
-  type WaterFirst,
-} from "@/core/contents";
+import { good, type Result } from "@/core/issue";
+import { coversRule } from "@/core/mixing/areas";
+import type { WaterFirst } from "@/core/mixing/column";
+import type { LoadMode } from "@/core/mixing/loads";
+import { plainNumber } from "@/core/quantity/format";
+import { valueIn } from "@/core/quantity/quantity";
+import { parseField } from "@/core/quantity/ranges";
+import { derive, given, type Source } from "@/core/working/rule";
 import type { CountedEntry, KeptSite } from "./entries";
 import { withCounted } from "./counted";
 import { mixJob } from "./job-file/assemble";

@@ -1,4 +1,4 @@
-import { raw } from "@/core/contents";
+import { raw } from "@/core/quantity/kinds";
 import type { RigText } from "./job-file/types";
 import { fitsHead, heldOf, isHead, isSetup, kitOf, readTip, settingsOf, setupOn } from "./rig-setup";
 

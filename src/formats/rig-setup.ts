@@ -1,23 +1,11 @@
-import {
-  bad,
-  DROPLETS,
-  good,
-  GROUNDS,
-  parseField,
-  parseQuantity,
-  PRODUCT_USES,
-  ratedFlow,
-  raw,
-  type ChartRow,
-  type Droplet,
-  type Field,
-  type Ground,
-  type Issue,
-  type Kit,
-  type ProductUse,
-  type Result,
-  type TipChart,
-} from "@/core/contents";
+import { GROUNDS, type Ground } from "@/core/calibration/evidence";
+import type { Kit } from "@/core/calibration/kit";
+import { DROPLETS, ratedFlow, type ChartRow, type Droplet, type TipChart } from "@/core/calibration/tips";
+import { PRODUCT_USES, type ProductUse } from "@/core/hose-end/suitability";
+import { bad, good, type Issue, type Result } from "@/core/issue";
+import { raw } from "@/core/quantity/kinds";
+import { parseQuantity } from "@/core/quantity/parse";
+import { parseField, type Field } from "@/core/quantity/ranges";
 import type { HeadText, RigText } from "./job-file/types";
 
 /**

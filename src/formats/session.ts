@@ -1,24 +1,13 @@
-import {
-  entered,
-  given,
-  GROUNDS,
-  LEVERS,
-  meanTime,
-  METHOD_IDS,
-  methodOf,
-  parseField,
-  raw,
-  type Entered,
-  type Field,
-  type FlowKind,
-  type Ground,
-  type Issue,
-  type LeverName,
-  type MethodId,
-  type PaceKind,
-  type Result,
-  type SlipCode,
-} from "@/core/contents";
+import { GROUNDS, type Ground } from "@/core/calibration/evidence";
+import { LEVERS, type LeverName } from "@/core/calibration/levers";
+import { METHOD_IDS, methodOf, type FlowKind, type MethodId, type PaceKind } from "@/core/calibration/methods";
+import { meanTime } from "@/core/calibration/pace";
+import type { Issue, Result } from "@/core/issue";
+import { raw } from "@/core/quantity/kinds";
+import { entered, type Entered } from "@/core/quantity/parse";
+import { parseField, type Field } from "@/core/quantity/ranges";
+import type { SlipCode } from "@/core/slips/slip";
+import { given } from "@/core/working/rule";
 import type { CalibrationText, FlowText, PaceText, UsedText } from "./job-file/types";
 
 /**

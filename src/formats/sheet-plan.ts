@@ -1,17 +1,9 @@
-import {
-  allFillings,
-  constant,
-  filledBefore,
-  fillingsOfRun,
-  quantity,
-  stepsOf,
-  type Calibration,
-  type Filling,
-  type MixInput,
-  type MixPlan,
-  type Progress,
-  type RunState,
-} from "@/core/contents";
+import type { Calibration } from "@/core/calibration/calibrate";
+import { allFillings, filledBefore, fillingsOfRun, stepsOf, type Filling } from "@/core/mixing/column";
+import type { MixInput, MixPlan, Progress } from "@/core/mixing/plan";
+import type { RunState } from "@/core/mixing/run-state";
+import { quantity } from "@/core/quantity/quantity";
+import { constant } from "@/core/working/rule";
 import { gearOf } from "./gear";
 import { soundJob, soundPlan } from "./job-file/assemble";
 import type { Job } from "./job-file/read-checked";

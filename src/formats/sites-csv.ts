@@ -1,4 +1,6 @@
-import { bad, good, isDate, parseQuantity, type Issue, type Result } from "@/core/contents";
+import { isDate } from "@/core/calendar";
+import { bad, good, type Issue, type Result } from "@/core/issue";
+import { parseQuantity } from "@/core/quantity/parse";
 import { readTable } from "./card/csv";
 import type { SiteText, ZoneText } from "./job-file/types";
 

@@ -1,17 +1,11 @@
-import {
-  calibrate,
-  CHECK_EVERY,
-  hasOwnCatchTime,
-  isEstimate,
-  isUnsure,
-  mixLock,
-  standingOf,
-  type Calibration,
-  type Standing,
-} from "@/core/contents";
+import { calibrate, isEstimate, isUnsure, type Calibration } from "@/core/calibration/calibrate";
+import { mixLock } from "@/core/calibration/may-mix";
+import { hasOwnCatchTime } from "@/core/calibration/methods";
+import { CHECK_EVERY } from "@/core/calibration/quick-check";
+import { standingOf, type Standing } from "@/core/calibration/standing";
 import { dayIn } from "./day";
 import type { CalibrationEntry, CheckEntry } from "./entries";
-import { calibrationJob, soundJob } from "./job-file/assemble";
+import { soundCalibration } from "./job-file/read-calibration";
 import type { RigText } from "./job-file/types";
 import { standsOn } from "./stands-on";
 
@@ -33,11 +27,11 @@ export type Recorded = Pick<CalibrationEntry, "rig" | "calibration" | "ground" |
 
 /** A calibration as core takes it: the one place where its input is put together from what is on record. */
 export function inputOf({ rig, calibration, ground, method }: Recorded) {
-  const job = soundJob(calibrationJob(rig, calibration));
+  const input = soundCalibration(rig, calibration);
   return {
-    ...job.calibration,
+    ...input,
     ...(ground && { ground }),
-    ownCatchTime: job.calibration.ownCatchTime === true || (method !== null && hasOwnCatchTime(method)),
+    ownCatchTime: input.ownCatchTime === true || (method !== null && hasOwnCatchTime(method)),
   };
 }
 

@@ -1,4 +1,5 @@
-import { ownerOf, type RigKind, type StandsOn } from "@/core/contents";
+import type { RigKind } from "@/core/calibration/evidence";
+import { ownerOf, type StandsOn } from "@/core/calibration/standing";
 import { readRig } from "./job-file/read-rig";
 import type { RigText } from "./job-file/types";
 import { heldOf } from "./rig-setup";

@@ -1,5 +1,7 @@
 import { and, asc, desc, eq, gt, gte, inArray, isNull, or, sql, type SQL } from "drizzle-orm";
-import { isDate, parseAs, raw, type Entered } from "@/core/contents";
+import { isDate } from "@/core/calendar";
+import { raw } from "@/core/quantity/kinds";
+import { parseAs, type Entered } from "@/core/quantity/parse";
 import type { ActiveText } from "@/formats/card/card";
 import type { Cursor, Page } from "@/formats/slices";
 import { asItIs, readRow, readRows, type SetAside } from "./aside";

@@ -1,5 +1,8 @@
 import { and, asc, count, desc, eq, gt, inArray, isNull, lt } from "drizzle-orm";
-import { entered, type Ground, type LeverName, type MethodId } from "@/core/contents";
+import type { Ground } from "@/core/calibration/evidence";
+import type { LeverName } from "@/core/calibration/levers";
+import type { MethodId } from "@/core/calibration/methods";
+import { entered } from "@/core/quantity/parse";
 import type { JobFile } from "@/formats/job-file/types";
 import type { Cursor, Page } from "@/formats/slices";
 import { asItIs, readRow, readRows, type SetAside } from "./aside";

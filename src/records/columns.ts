@@ -1,6 +1,8 @@
 import { customType } from "drizzle-orm/sqlite-core";
 import { sql, type SQL } from "drizzle-orm";
-import { boundsOf, entered, FIELDS, lineFor, withinField, type Entered, type Field, type KindOfField } from "@/core/contents";
+import { lineFor } from "@/core/issue";
+import { entered, type Entered } from "@/core/quantity/parse";
+import { boundsOf, FIELDS, withinField, type Field, type KindOfField } from "@/core/quantity/ranges";
 import type { ActiveText, CardText } from "@/formats/card/card";
 import { readCard } from "@/formats/card/read-card";
 import { readAny, readJob } from "@/formats/job-file/read";

@@ -1,5 +1,5 @@
 import { and, eq, sql } from "drizzle-orm";
-import { foldedName } from "@/core/contents";
+import { foldedName } from "@/core/names";
 import type { Access } from "./access";
 import { labels, people, recordNames, revisions, rigs, sites, tips } from "./schema";
 

@@ -1,5 +1,7 @@
 import { asc, eq } from "drizzle-orm";
-import { entered, raw, RIG_KINDS } from "@/core/contents";
+import { RIG_KINDS } from "@/core/calibration/evidence";
+import { raw } from "@/core/quantity/kinds";
+import { entered } from "@/core/quantity/parse";
 import { readRig } from "@/formats/job-file/read-rig";
 import type { RigText } from "@/formats/job-file/types";
 import { isSetup, kitOf, type TipText } from "@/formats/rig-setup";

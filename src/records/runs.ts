@@ -1,5 +1,7 @@
 import { asc, eq } from "drizzle-orm";
-import { parseField, raw, type DoneFill, type StopEvent } from "@/core/contents";
+import type { DoneFill, StopEvent } from "@/core/mixing/run-state";
+import { raw } from "@/core/quantity/kinds";
+import { parseField } from "@/core/quantity/ranges";
 import { readRows } from "./aside";
 import type { Access } from "./access";
 import { fills, stopEvents } from "./schema-work";

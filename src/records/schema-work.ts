@@ -1,6 +1,7 @@
 import { check, index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 import { sql } from "drizzle-orm";
-import { SLIP_CODES, STOP_EVENTS } from "@/core/contents";
+import { STOP_EVENTS } from "@/core/mixing/run-state";
+import { SLIP_CODES } from "@/core/slips/slip";
 import { activesText, enteredText, jobText, spreadText, textsText } from "./columns";
 import { calibrations, createdAt, id, labels, people, rigs, sites } from "./schema";
 

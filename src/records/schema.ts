@@ -1,6 +1,8 @@
 import { check, index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 import { sql } from "drizzle-orm";
-import { GROUNDS, LEVERS, METHOD_IDS, RIG_KINDS } from "@/core/contents";
+import { GROUNDS, RIG_KINDS } from "@/core/calibration/evidence";
+import { LEVERS } from "@/core/calibration/levers";
+import { METHOD_IDS } from "@/core/calibration/methods";
 import { cardText, enteredText, headText, inRange, jobText, setupText, textsText, tipText } from "./columns";
 
 /**

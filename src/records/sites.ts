@@ -1,5 +1,7 @@
 import { and, asc, eq, gt, inArray, isNotNull, isNull, notInArray, sql } from "drizzle-orm";
-import { entered, isDate, raw } from "@/core/contents";
+import { isDate } from "@/core/calendar";
+import { raw } from "@/core/quantity/kinds";
+import { entered } from "@/core/quantity/parse";
 import type { KeptSite } from "@/formats/entries";
 import type { SiteText } from "@/formats/job-file/types";
 import type { Cursor, Page } from "@/formats/slices";

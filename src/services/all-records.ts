@@ -1,4 +1,4 @@
-import { bad, good, type Issue, type Result } from "@/core/contents";
+import { bad, good, type Issue, type Result } from "@/core/issue";
 import { NOTHING, type Choices, type Imported, type ImportItem } from "@/formats/import";
 import { shown } from "@/formats/job-file/shown";
 import type { SetAside } from "@/records/aside";

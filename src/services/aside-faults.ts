@@ -1,4 +1,4 @@
-import type { Issue } from "@/core/contents";
+import type { Issue } from "@/core/issue";
 import type { SetAside } from "@/records/aside";
 import { issue } from "./input";
 

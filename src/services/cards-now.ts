@@ -1,4 +1,4 @@
-import { foldedName } from "@/core/contents";
+import { foldedName } from "@/core/names";
 import type { ActiveText, CardText } from "@/formats/card/card";
 import type { Down } from "@/formats/counted";
 import type { Access } from "@/records/database";

@@ -1,5 +1,5 @@
 import { dayIn, localDate } from "@/formats/day";
-import { dateOf, dayOf } from "@/core/contents";
+import { dateOf, dayOf } from "@/core/calendar";
 import type { Access } from "@/records/database";
 import { readSetting } from "@/records/settings";
 

@@ -1,4 +1,8 @@
-import { calibrate, daysLater, given, mixedFor, rateOnGround } from "@/core/contents";
+import { daysLater } from "@/core/calendar";
+import { calibrate } from "@/core/calibration/calibrate";
+import { mixedFor } from "@/core/mixing/fixed-volume";
+import { rateOnGround } from "@/core/mixing/judge";
+import { given } from "@/core/working/rule";
 import type { CardText } from "@/formats/card/card";
 import { groundText } from "@/formats/card/choice";
 import type { CountedEntry } from "@/formats/entries";

@@ -1,4 +1,5 @@
-import { num, runState, type StopEvent } from "@/core/contents";
+import { runState, type StopEvent } from "@/core/mixing/run-state";
+import { num } from "@/core/working/rule";
 import { planOfSheet } from "@/formats/sheet-plan";
 import { findSheet } from "@/records/sheets";
 import { tellStop } from "./day-stops";

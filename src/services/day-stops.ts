@@ -1,4 +1,7 @@
-import { bad, good, parseField, raw, STOP_EVENTS, type Result, type StopEvent } from "@/core/contents";
+import { bad, good, type Result } from "@/core/issue";
+import { STOP_EVENTS, type StopEvent } from "@/core/mixing/run-state";
+import { raw } from "@/core/quantity/kinds";
+import { parseField } from "@/core/quantity/ranges";
 import { type Access, type Records, whole } from "@/records/database";
 import { addStopEvent, type NewStopEvent } from "@/records/runs";
 import { doneSteps, findSheet, sheetsOfDay } from "@/records/sheets";

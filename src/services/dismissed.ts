@@ -1,4 +1,5 @@
-import { bad, good, SLIP_CODES, type Result, type SlipCode } from "@/core/contents";
+import { bad, good, type Result } from "@/core/issue";
+import { SLIP_CODES, type SlipCode } from "@/core/slips/slip";
 import type { Dismissal } from "@/records/applications";
 import { issue } from "./input";
 

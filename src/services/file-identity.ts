@@ -1,4 +1,4 @@
-import { foldedName } from "@/core/contents";
+import { foldedName } from "@/core/names";
 import type { Access } from "@/records/database";
 import { recordsNamed } from "@/records/names";
 import { fileId } from "./file-id";

@@ -1,4 +1,4 @@
-import { good, type Issue, type Result } from "@/core/contents";
+import { good, type Issue, type Result } from "@/core/issue";
 import { cardsFromText } from "@/formats/card/csv";
 import { NOTHING, type Choices, type Imported, type ImportItem } from "@/formats/import";
 import type { Records } from "@/records/database";

@@ -1,5 +1,6 @@
 import { nanoid } from "nanoid";
-import { bad, good, issueAt, slipsOfName, type Issue, type Result } from "@/core/contents";
+import { bad, good, issueAt, type Issue, type Result } from "@/core/issue";
+import { slipsOfName } from "@/core/slips/of-name";
 import type { CardText } from "@/formats/card/card";
 import { differencesOf, MOST_DIFFERENCES, type Choices, type ImportItem, type ItemKind } from "@/formats/import";
 import type { Access } from "@/records/database";

@@ -1,18 +1,9 @@
-import {
-  belongsToPerson,
-  calibrate,
-  good,
-  GROUNDS,
-  LEVERS,
-  METHOD_IDS,
-  ownerOf,
-  type Calibration,
-  type Ground,
-  type Issue,
-  type LeverName,
-  type MethodId,
-  type Result,
-} from "@/core/contents";
+import { calibrate, type Calibration } from "@/core/calibration/calibrate";
+import { GROUNDS, type Ground } from "@/core/calibration/evidence";
+import { LEVERS, type LeverName } from "@/core/calibration/levers";
+import { METHOD_IDS, type MethodId } from "@/core/calibration/methods";
+import { belongsToPerson, ownerOf } from "@/core/calibration/standing";
+import { good, type Issue, type Result } from "@/core/issue";
 import type { CardText } from "@/formats/card/card";
 import { cardOf } from "@/formats/card/product-of";
 import { NOTHING, type Choices, type Imported, type ImportItem } from "@/formats/import";

@@ -1,4 +1,5 @@
-import { good, issueAt, sameName, type Issue, type Result } from "@/core/contents";
+import { good, issueAt, type Issue, type Result } from "@/core/issue";
+import { sameName } from "@/core/names";
 import { NOTHING, type Choices, type Imported } from "@/formats/import";
 import { logLines } from "@/formats/log-csv";
 import { addApplications, onRecord, type NewApplication } from "@/records/applications";

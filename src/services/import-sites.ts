@@ -1,4 +1,6 @@
-import { entered, issueAt, raw, type Issue } from "@/core/contents";
+import { issueAt, type Issue } from "@/core/issue";
+import { raw } from "@/core/quantity/kinds";
+import { entered } from "@/core/quantity/parse";
 import type { Choices, ImportItem } from "@/formats/import";
 import type { SiteText } from "@/formats/job-file/types";
 import type { Access } from "@/records/database";

@@ -1,4 +1,4 @@
-import { bad, type Issue, type Result } from "@/core/contents";
+import { bad, type Issue, type Result } from "@/core/issue";
 import { shown } from "@/formats/job-file/shown";
 
 export { A_MOMENT, isMoment, nowText } from "./clock";

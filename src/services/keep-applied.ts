@@ -1,4 +1,6 @@
-import { entered, parseRate, sameName } from "@/core/contents";
+import { parseRate } from "@/core/labels/rate";
+import { sameName } from "@/core/names";
+import { entered } from "@/core/quantity/parse";
 import { totalText } from "@/formats/card/choice";
 import type { AppliedText } from "@/formats/job-file/types";
 import { addApplication, findApplication } from "@/records/applications";

@@ -1,4 +1,9 @@
-import { boundsOf, calibrationSources, entered, FIELDS, raw, showEntered, type Calibration, type Issue } from "@/core/contents";
+import { calibrationSources, type Calibration } from "@/core/calibration/calibrate";
+import type { Issue } from "@/core/issue";
+import { showEntered } from "@/core/quantity/format";
+import { raw } from "@/core/quantity/kinds";
+import { entered } from "@/core/quantity/parse";
+import { boundsOf, FIELDS } from "@/core/quantity/ranges";
 import { rulesOf } from "@/formats/job-file/assemble";
 import { issue } from "./input";
 

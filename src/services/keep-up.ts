@@ -1,4 +1,5 @@
-import { bad, foldedName, good, sameName, type Issue, type Result } from "@/core/contents";
+import { bad, good, type Issue, type Result } from "@/core/issue";
+import { foldedName, sameName } from "@/core/names";
 import type { CardText } from "@/formats/card/card";
 import { readCard } from "@/formats/card/read-card";
 import { readForm } from "@/formats/forms/field";

@@ -1,7 +1,7 @@
 import { rigFormOf } from "@/formats/forms/rig-form-of";
 import { planOfSheet } from "@/formats/sheet-plan";
 import { findSheet } from "@/records/sheets";
-import { num } from "@/core/contents";
+import { num } from "@/core/working/rule";
 import { readSheet } from "./slices/sheets";
 import { readAll } from "./read-all";
 import { recordSheet } from "./record-sheet";

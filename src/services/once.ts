@@ -1,5 +1,5 @@
 import { createHash } from "node:crypto";
-import { bad, type Result } from "@/core/contents";
+import { bad, type Result } from "@/core/issue";
 import type { Access } from "@/records/database";
 import { noteSaved, savedDigest } from "@/records/saved";
 import { issue, nowText } from "./input";

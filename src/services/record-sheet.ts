@@ -1,4 +1,9 @@
-import { bad, entered, good, isDate, parseRate, plainNumber, type Form, type LabelRate, type Result } from "@/core/contents";
+import { isDate } from "@/core/calendar";
+import { bad, good, type Result } from "@/core/issue";
+import type { Form, LabelRate } from "@/core/labels/label-rate";
+import { parseRate } from "@/core/labels/rate";
+import { plainNumber } from "@/core/quantity/format";
+import { entered } from "@/core/quantity/parse";
 import { totalText } from "@/formats/card/choice";
 import { planOfSheet, tickKeys } from "@/formats/sheet-plan";
 import { addApplication, recordsOfSheet, type NewApplication } from "@/records/applications";

@@ -1,4 +1,4 @@
-import type { Issue } from "@/core/contents";
+import type { Issue } from "@/core/issue";
 import { issue } from "./input";
 
 /** What is retired takes nothing new: no sheet, no calibration, no plan. What was begun with it may be finished. */

@@ -1,4 +1,7 @@
-import { entered, raw, sameName, type Issue } from "@/core/contents";
+import type { Issue } from "@/core/issue";
+import { sameName } from "@/core/names";
+import { raw } from "@/core/quantity/kinds";
+import { entered } from "@/core/quantity/parse";
 import { alikeAreas } from "@/formats/grounds";
 import type { SiteText } from "@/formats/job-file/types";
 import type { Access } from "@/records/database";

@@ -1,4 +1,7 @@
-import { bad, entered, good, parseAs, raw, type Entered, type Form, type Quantity, type Result } from "@/core/contents";
+import { bad, good, type Result } from "@/core/issue";
+import type { Form } from "@/core/labels/label-rate";
+import { raw, type Quantity } from "@/core/quantity/kinds";
+import { entered, parseAs, type Entered } from "@/core/quantity/parse";
 import type { CardText } from "@/formats/card/card";
 import { totalText } from "@/formats/card/choice";
 import { readRate } from "@/formats/forms/rate";

@@ -1,4 +1,7 @@
-import { bad, belongsToPerson, calibrate, good, ownerOf, parseField, type Result } from "@/core/contents";
+import { calibrate } from "@/core/calibration/calibrate";
+import { belongsToPerson, ownerOf } from "@/core/calibration/standing";
+import { bad, good, type Result } from "@/core/issue";
+import { parseField } from "@/core/quantity/ranges";
 import { calibrationJob } from "@/formats/job-file/assemble";
 import { readJob } from "@/formats/job-file/read";
 import { isSession, readSession, type Session } from "@/formats/session";

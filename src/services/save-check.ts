@@ -1,15 +1,9 @@
-import {
-  bad,
-  good,
-  judgeCheck,
-  parseField,
-  proveTool,
-  quantity,
-  raw,
-  type Field,
-  type Quantity,
-  type Result,
-} from "@/core/contents";
+import { proveTool } from "@/core/calibration/kit";
+import { judgeCheck } from "@/core/calibration/quick-check";
+import { bad, good, type Result } from "@/core/issue";
+import { raw, type Quantity } from "@/core/quantity/kinds";
+import { quantity } from "@/core/quantity/quantity";
+import { parseField, type Field } from "@/core/quantity/ranges";
 import { kitOf } from "@/formats/rig-setup";
 import { workOut } from "@/formats/standing";
 import { ownedBy } from "@/formats/stands-on";

@@ -1,22 +1,13 @@
-import {
-  bad,
-  belongsToPerson,
-  daysFrom,
-  good,
-  groundIsOpen,
-  isDate,
-  issueAt,
-  LOAD_MODES,
-  planSources,
-  WATER_FIRST,
-  type Issue,
-  type LoadMode,
-  type MixLock,
-  type MixPlan,
-  type MixProduct,
-  type Result,
-  type WaterFirst,
-} from "@/core/contents";
+import { daysFrom, isDate } from "@/core/calendar";
+import type { MixLock } from "@/core/calibration/may-mix";
+import { belongsToPerson } from "@/core/calibration/standing";
+import { bad, good, issueAt, type Issue, type Result } from "@/core/issue";
+import { groundIsOpen } from "@/core/labels/gallon";
+import { WATER_FIRST, type WaterFirst } from "@/core/mixing/column";
+import { LOAD_MODES, type LoadMode } from "@/core/mixing/loads";
+import { planSources } from "@/core/mixing/mix";
+import type { MixPlan } from "@/core/mixing/plan";
+import type { MixProduct } from "@/core/mixing/product";
 import type { CardText } from "@/formats/card/card";
 import { isChoice, rowName, strangeTurfs, type ChoiceText } from "@/formats/card/choice";
 import { productsOf } from "@/formats/counted";

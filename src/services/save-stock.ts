@@ -1,4 +1,6 @@
-import { bad, good, parsePackage, raw, type Quantity, type Result } from "@/core/contents";
+import { bad, good, type Result } from "@/core/issue";
+import { parsePackage } from "@/core/labels/rate";
+import { raw, type Quantity } from "@/core/quantity/kinds";
 import type { StockEntry } from "@/formats/entries";
 import { usedSince } from "@/records/applications";
 import type { SetAside } from "@/records/aside";

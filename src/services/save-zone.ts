@@ -1,4 +1,4 @@
-import { bad, good, type Result } from "@/core/contents";
+import { bad, good, type Result } from "@/core/issue";
 import { isZone } from "@/formats/day";
 import type { Records } from "@/records/database";
 import { putSetting } from "@/records/settings";

@@ -1,4 +1,8 @@
-import { bad, good, num, runState, showEntered, entered, type Issue, type Result, type RunState } from "@/core/contents";
+import { bad, good, type Issue, type Result } from "@/core/issue";
+import { runState, type RunState } from "@/core/mixing/run-state";
+import { showEntered } from "@/core/quantity/format";
+import { entered } from "@/core/quantity/parse";
+import { num } from "@/core/working/rule";
 import type { KeptSite, SheetState } from "@/formats/entries";
 import type { CardText } from "@/formats/card/card";
 import { isChoice, rowName } from "@/formats/card/choice";

@@ -1,4 +1,5 @@
-import { bad, entered, good, type Result } from "@/core/contents";
+import { bad, good, type Result } from "@/core/issue";
+import { entered } from "@/core/quantity/parse";
 import { groundText, isChoice, totalText, type ChoiceText } from "@/formats/card/choice";
 import { productsOf } from "@/formats/counted";
 import { spreadWish } from "@/formats/spread-of";

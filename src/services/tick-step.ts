@@ -1,4 +1,7 @@
-import { bad, good, num, servedByTank, type Issue, type MixPlan, type Result } from "@/core/contents";
+import { bad, good, type Issue, type Result } from "@/core/issue";
+import { servedByTank } from "@/core/mixing/day-run";
+import type { MixPlan } from "@/core/mixing/plan";
+import { num } from "@/core/working/rule";
 import { gearMissing, planOfSheet, tickKeys, type SheetPlan } from "@/formats/sheet-plan";
 import { type Access, type Records, whole } from "@/records/database";
 import { addFill, stopEventsOf } from "@/records/runs";

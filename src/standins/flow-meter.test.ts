@@ -1,4 +1,5 @@
-import { parseField, raw } from "@/core/contents";
+import { raw } from "@/core/quantity/kinds";
+import { parseField } from "@/core/quantity/ranges";
 import { simulatedMeter } from "./flow-meter";
 
 beforeEach(() => jest.useFakeTimers());

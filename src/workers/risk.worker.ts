@@ -1,5 +1,5 @@
 import { expose } from "comlink";
-import { drawRisk, type Risk, type RiskInput } from "@/core/contents";
+import { drawRisk, type Risk, type RiskInput } from "@/core/risk/risk";
 
 /** The door to core for drawing a risk: off the page's own thread, with word of how far it is. */
 const door = {

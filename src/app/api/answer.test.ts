@@ -1,4 +1,4 @@
-import { bad, good } from "@/core/contents";
+import { bad, good } from "@/core/issue";
 import { answerTo } from "./answer";
 
 const opened = jest.fn(() => ({ records: true }));

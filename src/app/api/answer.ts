@@ -1,4 +1,4 @@
-import { bad, type Issue, type Result } from "@/core/contents";
+import { bad, type Issue, type Result } from "@/core/issue";
 import { records, type Records } from "@/records/database";
 import { revisionsOf } from "@/records/revision";
 import { firstFaults } from "@/services/background/import-file";

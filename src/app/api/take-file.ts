@@ -2,7 +2,7 @@ import { createWriteStream } from "node:fs";
 import { rm, writeFile } from "node:fs/promises";
 import path from "node:path";
 import { once } from "node:events";
-import { bad, type Result } from "@/core/contents";
+import { bad, type Result } from "@/core/issue";
 import type { Choices, Imported } from "@/formats/import";
 import { records, recordsFolder } from "@/records/database";
 import { FILES, type FileKind } from "@/services/background/import-file";

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { entered } from "@/core/contents";
+import { entered } from "@/core/quantity/parse";
 import { aftercareClashes, afterTank, afterWords, type Aftercare } from "./aftercare";
 
 const hours = (n: number) => entered(`${n} h`, "time");

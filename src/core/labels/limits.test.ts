@@ -1,18 +1,12 @@
 import fc from "fast-check";
-import {
-  entered,
-  given,
-  judgeMix,
-  judgeZone,
-  num,
-  type AreaRate,
-  type Counting,
-  type LabelRate,
-  type LabelSays,
-  type LimitRow,
-  type PutDown,
-  type Source,
-} from "../contents";
+import type { AreaRate } from "./active";
+import type { Counting } from "./budget";
+import type { LabelSays, LimitRow, PutDown } from "./label";
+import type { LabelRate } from "./label-rate";
+import { judgeMix } from "./limit-mix";
+import { judgeZone } from "./limits";
+import { entered } from "../quantity/parse";
+import { given, num, type Source } from "../working/rule";
 
 /** Limits as the labels of our own making state them; the arithmetic by hand. */
 const weight = (text: string) => given(entered(text, "rateByWeight"), "rate");

@@ -1,6 +1,11 @@
 import fc from "fast-check";
 import { all, create } from "mathjs";
-import { entered, parseStated, plainNumber, raw, valueIn, type Composition, type Form, type Quantity } from "../contents";
+import type { Form } from "./label-rate";
+import { parseStated, type Composition } from "./stated";
+import { plainNumber } from "../quantity/format";
+import { raw, type Quantity } from "../quantity/kinds";
+import { entered } from "../quantity/parse";
+import { valueIn } from "../quantity/quantity";
 import { parseAnalysis } from "./stated";
 
 const math = create(all!);

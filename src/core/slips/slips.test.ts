@@ -1,31 +1,27 @@
 import fc from "fast-check";
+import type { LabelRate } from "../labels/label-rate";
+import { parseRate } from "../labels/rate";
+import { raw } from "../quantity/kinds";
+import { entered } from "../quantity/parse";
+import { quantity } from "../quantity/quantity";
+import { FIELDS } from "../quantity/ranges";
+import { slipsOfDose, slipsOfForm, slipsOfLoad } from "./of-load";
+import { slipsOfName } from "./of-name";
+import { slipsOfRate, type RateContext } from "./of-rate";
 import {
-  entered,
-  FIELDS,
-  parseRate,
-  quantity,
-  raw,
   slipsOfArea,
   slipsOfCatch,
   slipsOfCatchTime,
-  slipsOfDose,
   slipsOfFlow,
-  slipsOfForm,
-  slipsOfLoad,
   slipsOfMarks,
-  slipsOfName,
   slipsOfOutlet,
   slipsOfPressure,
-  slipsOfRate,
   slipsOfSprayVolume,
   slipsOfSwath,
-  slipsOfTotal,
   slipsOfWalk,
-  type LabelRate,
-  type RateContext,
-  type Slip,
-  type SlipCode,
-} from "../contents";
+} from "./of-reading";
+import { slipsOfTotal } from "./of-total";
+import type { Slip, SlipCode } from "./slip";
 
 /** The slips of the trade (common practice): each with what was typed, what it should be, and a true value that is left alone. */
 const rate = (text: string): LabelRate => {

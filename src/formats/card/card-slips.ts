@@ -1,13 +1,10 @@
-import {
-  entered,
-  raw,
-  slipsOfForm,
-  slipsOfRate,
-  spokenToWritten,
-  type LabelRate,
-  type Quantity,
-  type Slip,
-} from "@/core/contents";
+import type { LabelRate } from "@/core/labels/label-rate";
+import { raw, type Quantity } from "@/core/quantity/kinds";
+import { entered } from "@/core/quantity/parse";
+import { spokenToWritten } from "@/core/quantity/spoken";
+import { slipsOfForm } from "@/core/slips/of-load";
+import { slipsOfRate } from "@/core/slips/of-rate";
+import type { Slip } from "@/core/slips/slip";
 import type { CardForm } from "../forms/card-form-of";
 import { compositionOf } from "./composition";
 import { readStated } from "./read-card";

@@ -1,5 +1,5 @@
 import { readFileSync } from "node:fs";
-import { lineFor, type Result } from "@/core/contents";
+import { lineFor, type Result } from "@/core/issue";
 import { readLabel } from "@/core/reader/reader";
 import { BLANK_LIMIT, BLANK_RATE, cardFormOf } from "../forms/card-form-of";
 import { planOf, soundJob } from "../job-file/assemble";

@@ -1,4 +1,6 @@
-import type { Form, ProductUse, YearKind } from "@/core/contents";
+import type { ProductUse } from "@/core/hose-end/suitability";
+import type { YearKind } from "@/core/labels/label";
+import type { Form } from "@/core/labels/label-rate";
 
 /**
  * A product's card: what its label says, as text, each quantity as a job file writes it. It is kept whole, goes out and

@@ -1,16 +1,11 @@
-import {
-  asEntered,
-  daysLater,
-  entered,
-  make,
-  parseField,
-  raw,
-  sameName,
-  type AreaRate,
-  type Composition,
-  type LabelRate,
-  type Quantity,
-} from "@/core/contents";
+import { daysLater } from "@/core/calendar";
+import type { AreaRate } from "@/core/labels/active";
+import type { LabelRate } from "@/core/labels/label-rate";
+import { asEntered, type Composition } from "@/core/labels/stated";
+import { sameName } from "@/core/names";
+import { make, raw, type Quantity } from "@/core/quantity/kinds";
+import { entered } from "@/core/quantity/parse";
+import { parseField } from "@/core/quantity/ranges";
 import { rowWords, type CardText, type RateRowText } from "./card";
 import { compositionOf } from "./composition";
 import { readStated } from "./read-card";

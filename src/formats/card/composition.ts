@@ -1,15 +1,9 @@
-import {
-  bad,
-  good,
-  parseAnalysis,
-  parseAs,
-  parseQuantity,
-  raw,
-  type Active,
-  type Composition,
-  type Form,
-  type Result,
-} from "@/core/contents";
+import { bad, good, type Result } from "@/core/issue";
+import type { Active } from "@/core/labels/active";
+import type { Form } from "@/core/labels/label-rate";
+import { parseAnalysis, type Composition } from "@/core/labels/stated";
+import { raw } from "@/core/quantity/kinds";
+import { parseAs, parseQuantity } from "@/core/quantity/parse";
 import type { CardText } from "./card";
 
 /** Reads the content of an active: a part by weight, or, of a liquid, the weight in a volume. */

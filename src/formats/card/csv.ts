@@ -1,5 +1,5 @@
 import { parse } from "papaparse";
-import { bad, good, issueAt, type Issue, type Result } from "@/core/contents";
+import { bad, good, issueAt, type Issue, type Result } from "@/core/issue";
 import { asTyped, toCsv } from "../csv-out";
 import { shown } from "../job-file/shown";
 import { ROW_KEYS, type CardText, type LimitRowText } from "./card";

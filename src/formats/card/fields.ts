@@ -1,4 +1,7 @@
-import { DROPLETS, PRODUCT_USES, YEAR_KINDS, type Kind } from "@/core/contents";
+import { DROPLETS } from "@/core/calibration/tips";
+import { PRODUCT_USES } from "@/core/hose-end/suitability";
+import { YEAR_KINDS } from "@/core/labels/label";
+import type { Kind } from "@/core/quantity/kinds";
 import { SIGNAL_WORDS, type CardText } from "./card";
 
 /** How a text of the card is checked. One table feeds the reader, the form, the CSV and the card's own face. */

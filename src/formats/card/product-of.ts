@@ -1,4 +1,6 @@
-import { bad, good, isStrength, issueAt, raw, type Quantity, type Result } from "@/core/contents";
+import { bad, good, issueAt, type Result } from "@/core/issue";
+import { isStrength } from "@/core/labels/gallon";
+import { raw, type Quantity } from "@/core/quantity/kinds";
 import { written } from "../forms/field";
 import type { LimitsText, ProductText } from "../job-file/types";
 import type { CardText, LimitRowText } from "./card";

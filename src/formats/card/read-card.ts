@@ -1,20 +1,10 @@
-import {
-  foldedName,
-  FORMS,
-  good,
-  parseAnalysis,
-  parsePackage,
-  parseQuantity,
-  parseStated,
-  raw,
-  type Composition,
-  type Form,
-  type Issue,
-  type IssueCode,
-  type Quantity,
-  type Result,
-  type StatedRate,
-} from "@/core/contents";
+import { good, type Issue, type IssueCode, type Result } from "@/core/issue";
+import { FORMS, type Form } from "@/core/labels/label-rate";
+import { parsePackage } from "@/core/labels/rate";
+import { parseAnalysis, parseStated, type Composition, type StatedRate } from "@/core/labels/stated";
+import { foldedName } from "@/core/names";
+import { raw, type Quantity } from "@/core/quantity/kinds";
+import { parseQuantity } from "@/core/quantity/parse";
 import { RATE_BARE, withinRate } from "../forms/rate";
 import { shown } from "../job-file/shown";
 import { asActive, compositionOf } from "./composition";

@@ -1,4 +1,6 @@
-import type { Composition, LabelRate, LimitRow } from "@/core/contents";
+import type { LimitRow } from "@/core/labels/label";
+import type { LabelRate } from "@/core/labels/label-rate";
+import type { Composition } from "@/core/labels/stated";
 import type { CardText, LimitRowText } from "./card";
 import { readStated } from "./read-card";
 

@@ -1,4 +1,5 @@
-import type { Form, YearKind } from "@/core/contents";
+import type { YearKind } from "@/core/labels/label";
+import type { Form } from "@/core/labels/label-rate";
 import type { CardText, LimitRowText, RateRowText } from "../card/card";
 import { CARD_FIELDS, type ScalarKey } from "../card/fields";
 

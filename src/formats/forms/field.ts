@@ -1,5 +1,7 @@
 import * as yup from "yup";
-import { foldedName, parseField, wordsFor, type Field, type Issue, type Result } from "@/core/contents";
+import { wordsFor, type Issue, type Result } from "@/core/issue";
+import { foldedName } from "@/core/names";
+import { parseField, type Field } from "@/core/quantity/ranges";
 
 /** Building blocks of the forms: the words are core's, the ranges are core's, Yup carries them to the field. */
 

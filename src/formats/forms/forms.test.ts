@@ -1,5 +1,8 @@
 import fc from "fast-check";
-import { dateOf, boundsOf, FIELDS, parseField, raw, unitNamed, type Field } from "@/core/contents";
+import { dateOf } from "@/core/calendar";
+import { raw } from "@/core/quantity/kinds";
+import { boundsOf, FIELDS, parseField, type Field } from "@/core/quantity/ranges";
+import { unitNamed } from "@/core/quantity/unit";
 import { readCard } from "../card/read-card";
 import { cardFormOf } from "./card-form-of";
 import { cardForm } from "./label";

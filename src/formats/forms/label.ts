@@ -1,5 +1,5 @@
 import * as yup from "yup";
-import { wordsFor } from "@/core/contents";
+import { wordsFor } from "@/core/issue";
 import { readCard } from "../card/read-card";
 
 /** The form of a card: checked by the card's own reader, each fault carried to its field. */

@@ -1,4 +1,7 @@
-import { good, parseRate, withinField, type Field, type Form, type LabelRate, type RateKind, type Result } from "@/core/contents";
+import { good, type Result } from "@/core/issue";
+import type { Form, LabelRate, RateKind } from "@/core/labels/label-rate";
+import { parseRate } from "@/core/labels/rate";
+import { withinField, type Field } from "@/core/quantity/ranges";
 
 const RATE_FIELD: Record<RateKind, Field> = {
   rateByWeight: "weightRate",

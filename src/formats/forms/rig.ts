@@ -1,15 +1,8 @@
 import * as yup from "yup";
-import {
-  GROUNDS,
-  parseField,
-  PRODUCT_USES,
-  raw,
-  RIG_KINDS,
-  type Field,
-  type Ground,
-  type ProductUse,
-  type RigKind,
-} from "@/core/contents";
+import { GROUNDS, RIG_KINDS, type Ground, type RigKind } from "@/core/calibration/evidence";
+import { PRODUCT_USES, type ProductUse } from "@/core/hose-end/suitability";
+import { raw } from "@/core/quantity/kinds";
+import { parseField, type Field } from "@/core/quantity/ranges";
 import type { HeadText, RigText } from "../job-file/types";
 import type { KitText, RigSetupText } from "../rig-setup";
 import { choiceField, nameField, quantityField, refuse, textField, written } from "./field";

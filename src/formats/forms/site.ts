@@ -1,5 +1,5 @@
 import * as yup from "yup";
-import { isDate } from "@/core/contents";
+import { isDate } from "@/core/calendar";
 import type { SiteText } from "../job-file/types";
 import { nameField, quantityField, readForm, refuse, written } from "./field";
 

@@ -1,5 +1,7 @@
 import * as yup from "yup";
-import { DROPLETS, parseField, ratedFlow, raw, type Droplet } from "@/core/contents";
+import { DROPLETS, ratedFlow, type Droplet } from "@/core/calibration/tips";
+import { raw } from "@/core/quantity/kinds";
+import { parseField } from "@/core/quantity/ranges";
 import type { TipText } from "../rig-setup";
 import { choiceField, nameField, quantityField, readForm, refuse, textField, written } from "./field";
 

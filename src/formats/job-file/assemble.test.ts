@@ -1,7 +1,11 @@
-import { calibrate, calibrationSources, flowOf, num, paceOf } from "@/core/contents";
+import { calibrate, calibrationSources } from "@/core/calibration/calibrate";
+import { flowOf } from "@/core/calibration/flow";
+import { paceOf } from "@/core/calibration/pace";
+import { num } from "@/core/working/rule";
 import { expectNear } from "@/core/testing/near";
 import { calibrationJob, mixJob, planOf, rulesOf, soundJob, soundPlan } from "./assemble";
-import { readChecked, readParts } from "./read-checked";
+import { readChecked } from "./read-checked";
+import { readParts } from "./read-calibration";
 import { readRig } from "./read-rig";
 import type { RigText } from "./types";
 

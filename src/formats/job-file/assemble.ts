@@ -1,43 +1,24 @@
-import {
-  areaOf,
-  bad,
-  calibrate,
-  constant,
-  explainAll,
-  given,
-  good,
-  isSpread,
-  isStrength,
-  jarVolume,
-  make,
-  mix,
-  MOST_LOADS,
-  num,
-  overloaded,
-  overloadedDay,
-  quantity,
-  rateOnGround,
-  raw,
-  roomInJar,
-  roomOf,
-  show,
-  sprayFor,
-  wholeTanks,
-  type AnySource,
-  type Calibration,
-  type Entered,
-  type Head,
-  type Issue,
-  type LoadMode,
-  type MixInput,
-  type MixPlan,
-  type MixProduct,
-  type Progress,
-  type Result,
-  type Source,
-  type WaterFirst,
-  type WholeTanks,
-} from "@/core/contents";
+import { calibrate, type Calibration } from "@/core/calibration/calibrate";
+import type { Head } from "@/core/hose-end/head";
+import { jarVolume, roomInJar } from "@/core/hose-end/jars";
+import { bad, good, type Issue, type Result } from "@/core/issue";
+import { isStrength } from "@/core/labels/gallon";
+import { roomOf } from "@/core/labels/limit-mix";
+import { areaOf, sprayFor } from "@/core/mixing/areas";
+import type { WaterFirst } from "@/core/mixing/column";
+import { rateOnGround } from "@/core/mixing/judge";
+import { MOST_LOADS, type LoadMode } from "@/core/mixing/loads";
+import { mix, overloaded, overloadedDay } from "@/core/mixing/mix";
+import type { MixInput, MixPlan, Progress } from "@/core/mixing/plan";
+import { isSpread } from "@/core/mixing/pouring-order";
+import type { MixProduct } from "@/core/mixing/product";
+import { wholeTanks, type WholeTanks } from "@/core/mixing/whole-tanks";
+import { show } from "@/core/quantity/format";
+import { make, raw } from "@/core/quantity/kinds";
+import type { Entered } from "@/core/quantity/parse";
+import { quantity } from "@/core/quantity/quantity";
+import { explainAll } from "@/core/working/explain";
+import { constant, given, num, type AnySource, type Source } from "@/core/working/rule";
 import { readChecked, type Job } from "./read-checked";
 import type { CalibrationText, JobFile, ProductText, RigText, SiteText } from "./types";
 

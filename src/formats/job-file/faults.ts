@@ -1,4 +1,7 @@
-import { parseField, parseQuantity, type Entered, type Issue, type Kind, type Result } from "@/core/contents";
+import type { Issue, Result } from "@/core/issue";
+import type { Kind } from "@/core/quantity/kinds";
+import { parseQuantity, type Entered } from "@/core/quantity/parse";
+import { parseField } from "@/core/quantity/ranges";
 
 /** Collects issues while values are made; a value with an issue is never used. */
 export class Faults {

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from "node:fs";
 import Ajv2020 from "ajv/dist/2020";
 import fc from "fast-check";
-import { lineFor } from "@/core/contents";
+import { lineFor } from "@/core/issue";
 import { readJob, readJobText } from "./read";
 import { JOB_FILE_SCHEMA } from "./schema";
 import { shapeFaults } from "./shapes";

@@ -1,4 +1,5 @@
-import type { MixProduct, MixSite } from "@/core/contents";
+import type { MixSite } from "@/core/mixing/plan";
+import type { MixProduct } from "@/core/mixing/product";
 import type { Faults } from "./faults";
 import { readProduct } from "./read-product";
 import { readSites } from "./read-sites";

@@ -1,26 +1,14 @@
-import {
-  asEntered,
-  bad,
-  good,
-  isSpread,
-  isStrength,
-  parsePackage,
-  parseRate,
-  rateOfGallon,
-  raw,
-  type Active,
-  type Composition,
-  type Entered,
-  type Form,
-  type LabelRate,
-  type LabelSays,
-  type LimitRow,
-  type MixProduct,
-  type Package,
-  type Price,
-  type Quantity,
-  type Result,
-} from "@/core/contents";
+import { bad, good, type Result } from "@/core/issue";
+import type { Active } from "@/core/labels/active";
+import { isStrength, rateOfGallon } from "@/core/labels/gallon";
+import type { LabelSays, LimitRow } from "@/core/labels/label";
+import type { Form, LabelRate } from "@/core/labels/label-rate";
+import { parsePackage, parseRate } from "@/core/labels/rate";
+import { asEntered, type Composition } from "@/core/labels/stated";
+import { isSpread } from "@/core/mixing/pouring-order";
+import type { MixProduct, Package, Price } from "@/core/mixing/product";
+import { raw, type Quantity } from "@/core/quantity/kinds";
+import type { Entered } from "@/core/quantity/parse";
 import { BY_STRENGTH } from "../card/choice";
 import { compositionOf } from "../card/composition";
 import type { CardText } from "../card/card";

@@ -1,4 +1,5 @@
-import type { Head, RigBasics } from "@/core/contents";
+import type { RigBasics } from "@/core/calibration/evidence";
+import type { Head } from "@/core/hose-end/head";
 import { chartOf } from "../rig-setup";
 import { maybe, value, type Faults } from "./faults";
 import type { RigText } from "./types";

@@ -1,4 +1,11 @@
-import { given, isDate, parseField, parseQuantity, parseRate, raw, type MixSite, type PutDown } from "@/core/contents";
+import { isDate } from "@/core/calendar";
+import type { PutDown } from "@/core/labels/label";
+import { parseRate } from "@/core/labels/rate";
+import type { MixSite } from "@/core/mixing/plan";
+import { raw } from "@/core/quantity/kinds";
+import { parseQuantity } from "@/core/quantity/parse";
+import { parseField } from "@/core/quantity/ranges";
+import { given } from "@/core/working/rule";
 import { Faults, maybe, value } from "./faults";
 import { shown } from "./shown";
 import type { AppliedText, JobFile, ZoneText } from "./types";

@@ -1,4 +1,4 @@
-import { bad, good, type Result } from "@/core/contents";
+import { bad, good, type Result } from "@/core/issue";
 import { readChecked, type Job } from "./read-checked";
 import { onlySpread, shapeFaults } from "./shapes";
 import { readSpread, type SpreadJob } from "./spread";

@@ -1,28 +1,19 @@
-import {
-  calibrationSources,
-  planLines,
-  explainAll,
-  isWeight,
-  kindOf,
-  levers,
-  lineText,
-  PART_WORDS,
-  sprayFor,
-  valueIn,
-  type Amount,
-  type AnySource,
-  type AreaRate,
-  type Calibration,
-  type Kind,
-  type MixPlan,
-  type Quantity,
-  type Reason,
-  type Remedy,
-  type SpreadItem,
-  type RunLoad,
-  type Source,
-  type UnitOf,
-} from "@/core/contents";
+import { calibrationSources, type Calibration } from "@/core/calibration/calibrate";
+import { levers, type Remedy } from "@/core/calibration/levers";
+import { PART_WORDS } from "@/core/calibration/uncertainty";
+import type { AreaRate } from "@/core/labels/active";
+import type { Reason } from "@/core/labels/reason";
+import type { Amount } from "@/core/mixing/amounts";
+import { sprayFor } from "@/core/mixing/areas";
+import type { RunLoad } from "@/core/mixing/day-run";
+import { isWeight } from "@/core/mixing/display";
+import { planLines } from "@/core/mixing/mix";
+import type { MixPlan, SpreadItem } from "@/core/mixing/plan";
+import type { Kind, Quantity } from "@/core/quantity/kinds";
+import { valueIn } from "@/core/quantity/quantity";
+import type { UnitOf } from "@/core/quantity/units";
+import { explainAll, lineText } from "@/core/working/explain";
+import { kindOf, type AnySource, type Source } from "@/core/working/rule";
 import type { Job } from "./read-checked";
 
 /** What the `gauge` command prints: numbers with their units, unrounded. The meaning of every field is in docs/job-file.md. */

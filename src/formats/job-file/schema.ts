@@ -1,4 +1,10 @@
-import { FORMS, LOAD_MODES, NUMBER_PATTERN, RIG_KINDS, SHAPES, unitsOf, type Dimension, type Kind } from "@/core/contents";
+import { RIG_KINDS } from "@/core/calibration/evidence";
+import { FORMS } from "@/core/labels/label-rate";
+import { LOAD_MODES } from "@/core/mixing/loads";
+import type { Kind } from "@/core/quantity/kinds";
+import { NUMBER_PATTERN } from "@/core/quantity/parse";
+import { unitsOf } from "@/core/quantity/unit";
+import { SHAPES, type Dimension } from "@/core/quantity/units";
 
 /**
  * The job file as a JSON Schema (draft 2020-12), made from the same catalogue of units that reads it. `docs/` holds it as

@@ -1,17 +1,10 @@
 import * as yup from "yup";
-import {
-  distance,
-  FIELDS,
-  isDate,
-  parseAs,
-  parseQuantity,
-  withinField,
-  type Field,
-  type Issue,
-  type IssueCode,
-  type Kind,
-  type ParseOptions,
-} from "@/core/contents";
+import { isDate } from "@/core/calendar";
+import type { Issue, IssueCode } from "@/core/issue";
+import type { Kind } from "@/core/quantity/kinds";
+import { parseAs, parseQuantity, type ParseOptions } from "@/core/quantity/parse";
+import { FIELDS, withinField, type Field } from "@/core/quantity/ranges";
+import { distance } from "@/core/slips/of-name";
 import { shown, typeName } from "./shown";
 
 /** What the shape of a job file is put together from. Every fault is carried as an `Issue` in the error's parameters. */

@@ -1,17 +1,12 @@
 import * as yup from "yup";
-import {
-  FIELDS,
-  FORMS,
-  isSpread,
-  LOAD_MODES,
-  parseAs,
-  RATE_KINDS,
-  RIG_KINDS,
-  type Field,
-  type Issue,
-  type Kind,
-  type LabelRate,
-} from "@/core/contents";
+import { RIG_KINDS } from "@/core/calibration/evidence";
+import type { Issue } from "@/core/issue";
+import { FORMS, RATE_KINDS, type LabelRate } from "@/core/labels/label-rate";
+import { LOAD_MODES } from "@/core/mixing/loads";
+import { isSpread } from "@/core/mixing/pouring-order";
+import type { Kind } from "@/core/quantity/kinds";
+import { parseAs } from "@/core/quantity/parse";
+import { FIELDS, type Field } from "@/core/quantity/ranges";
 import { withinRate } from "../forms/rate";
 import {
   A_LIST,

@@ -1,18 +1,11 @@
-import {
-  explainAll,
-  given,
-  good,
-  isSpread,
-  lineText,
-  spreadPlan,
-  spreadSources,
-  type Entered,
-  type Issue,
-  type MixProduct,
-  type MixSite,
-  type Result,
-  type SpreadPlan,
-} from "@/core/contents";
+import { good, type Issue, type Result } from "@/core/issue";
+import type { MixSite } from "@/core/mixing/plan";
+import { isSpread } from "@/core/mixing/pouring-order";
+import type { MixProduct } from "@/core/mixing/product";
+import { spreadPlan, spreadSources, type SpreadPlan } from "@/core/mixing/spread";
+import type { Entered } from "@/core/quantity/parse";
+import { explainAll, lineText } from "@/core/working/explain";
+import { given } from "@/core/working/rule";
 import { extra, Faults } from "./faults";
 import { readGoods, soundIn } from "./read-goods";
 import { reasonResult, spreadResult } from "./results";

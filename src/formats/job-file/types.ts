@@ -1,4 +1,8 @@
-import type { Form, LoadMode, RigKind, WaterFirst, YearKind } from "@/core/contents";
+import type { RigKind } from "@/core/calibration/evidence";
+import type { YearKind } from "@/core/labels/label";
+import type { Form } from "@/core/labels/label-rate";
+import type { WaterFirst } from "@/core/mixing/column";
+import type { LoadMode } from "@/core/mixing/loads";
 
 /** The job file as it is written: every quantity a text with its unit (docs/job-file.md). */
 export interface JobFile {

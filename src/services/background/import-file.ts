@@ -1,5 +1,5 @@
 import { readFileSync } from "node:fs";
-import { bad, type Issue, type Result } from "@/core/contents";
+import { bad, type Issue, type Result } from "@/core/issue";
 import type { Choices, Imported } from "@/formats/import";
 import type { Records } from "@/records/database";
 import { ChangedMeanwhile, copyRecords, takeOver } from "@/records/staging";

@@ -1,7 +1,7 @@
 import { fork } from "node:child_process";
 import { mkdtempSync, readdirSync, rmSync, statSync } from "node:fs";
 import path from "node:path";
-import { bad, type Result } from "@/core/contents";
+import { bad, type Result } from "@/core/issue";
 import { issue } from "../input";
 import type { Progress } from "../progress";
 import type { BackgroundJob, Done } from "./jobs";

@@ -1,4 +1,7 @@
-import { dayOf, ownerOf, raw, standingOf, type MixLock } from "@/core/contents";
+import { dayOf } from "@/core/calendar";
+import type { MixLock } from "@/core/calibration/may-mix";
+import { ownerOf, standingOf } from "@/core/calibration/standing";
+import { raw } from "@/core/quantity/kinds";
 import { checkDue, judge, thatCounts, workOut, type Calibrated, type Day } from "@/formats/standing";
 import { standsOn } from "@/formats/stands-on";
 import { dayIn } from "@/formats/day";

@@ -1,6 +1,6 @@
 import { slicePath, type Answer, type Cursor, type SliceName, type Slices } from "@/formats/slices";
 import { addApplications, type NewApplication } from "@/records/applications";
-import { entered } from "@/core/contents";
+import { entered } from "@/core/quantity/parse";
 import { revisionsOf } from "@/records/revision";
 import { recordSheet } from "../record-sheet";
 import { saveApplication } from "../save-application";

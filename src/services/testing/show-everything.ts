@@ -1,4 +1,5 @@
-import { calibrate, standingOf } from "@/core/contents";
+import { calibrate } from "@/core/calibration/calibrate";
+import { standingOf } from "@/core/calibration/standing";
 import { rateAt, rowRates } from "@/formats/card/choice";
 import { productOf } from "@/formats/card/product-of";
 import { calibrationJob, soundJob } from "@/formats/job-file/assemble";

@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
-import { lineFor, type Result } from "@/core/contents";
+import { lineFor, type Result } from "@/core/issue";
 import { rigFormOf } from "@/formats/forms/rig-form-of";
 import { gearOf } from "@/formats/gear";
 import { emptySession, type Session } from "@/formats/session";

@@ -1,11 +1,14 @@
 "use client";
 
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
-import { format } from "date-fns";
+import { format } from "../data/dates";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { make, mixLock, readParts, writeNumber, type System } from "@/core/contents";
+import { mixLock } from "@/core/calibration/may-mix";
+import { writeNumber } from "@/core/quantity/format";
+import { make } from "@/core/quantity/kinds";
+import { readParts, type System } from "@/core/working/units";
 import type { PersonEntry, RigEntry, SheetEntry, StandingEntry } from "@/formats/entries";
 import type { Cursor, Page } from "@/formats/slices";
 import { usePeople, useRead, useRigs, useSites, useSlice } from "../data/records";

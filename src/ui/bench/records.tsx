@@ -2,7 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
-import { wordsFor } from "@/core/contents";
+import { wordsFor } from "@/core/issue";
 import { unreachable, useSlice } from "../data/records";
 import { todayDate } from "../data/clock";
 import { Button, Note, SubHeading } from "../parts/controls";

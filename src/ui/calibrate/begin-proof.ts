@@ -2,7 +2,9 @@
 
 import { nanoid } from "nanoid";
 import { useRouter } from "next/navigation";
-import { valueIn, writeNumber, type Quantity } from "@/core/contents";
+import { writeNumber } from "@/core/quantity/format";
+import type { Quantity } from "@/core/quantity/kinds";
+import { valueIn } from "@/core/quantity/quantity";
 import type { RigEntry } from "@/formats/entries";
 import { rigFormOf } from "@/formats/forms/rig-form-of";
 import { emptySession, type Session } from "@/formats/session";

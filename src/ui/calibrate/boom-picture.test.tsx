@@ -1,5 +1,7 @@
 import { screen } from "@testing-library/react";
-import { boomCheck, quantity, type Quantity } from "@/core/contents";
+import { boomCheck } from "@/core/calibration/boom";
+import type { Quantity } from "@/core/quantity/kinds";
+import { quantity } from "@/core/quantity/quantity";
 import { show } from "../testing/show";
 import { BoomPicture, BoomVerdict } from "./boom-picture";
 

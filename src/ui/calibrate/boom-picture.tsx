@@ -2,7 +2,10 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import { useSyncExternalStore } from "react";
-import { raw, read, showChange, writeNumber, type BoomCheck, type Quantity, type System } from "@/core/contents";
+import type { BoomCheck } from "@/core/calibration/boom";
+import { showChange, writeNumber } from "@/core/quantity/format";
+import { raw, type Quantity } from "@/core/quantity/kinds";
+import { read, type System } from "@/core/working/units";
 
 const WIDE = 640;
 const NARROW = 370;

@@ -2,7 +2,9 @@
 
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
 import { useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from "react";
-import { explainAll, methodOf, read } from "@/core/contents";
+import { methodOf } from "@/core/calibration/methods";
+import { explainAll } from "@/core/working/explain";
+import { read } from "@/core/working/units";
 import type { RigEntry } from "@/formats/entries";
 import { setupOn } from "@/formats/rig-setup";
 import { emptySession, type Session } from "@/formats/session";

@@ -1,7 +1,11 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { parseField, quantity, raw, read, vesselFor } from "@/core/contents";
+import { vesselFor } from "@/core/calibration/kit";
+import { raw } from "@/core/quantity/kinds";
+import { quantity } from "@/core/quantity/quantity";
+import { parseField } from "@/core/quantity/ranges";
+import { read } from "@/core/working/units";
 import type { RigEntry } from "@/formats/entries";
 import { kitOf } from "@/formats/rig-setup";
 import { catchTime, type Session } from "@/formats/session";

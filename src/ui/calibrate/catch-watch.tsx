@@ -2,7 +2,11 @@
 
 import { Box } from "@chakra-ui/react";
 import { useEffect, useRef, useState, type ReactNode } from "react";
-import { parseField, raw, showEntered, wordsFor, type Entered } from "@/core/contents";
+import { wordsFor } from "@/core/issue";
+import { showEntered } from "@/core/quantity/format";
+import { raw } from "@/core/quantity/kinds";
+import type { Entered } from "@/core/quantity/parse";
+import { parseField } from "@/core/quantity/ranges";
 import { useKept } from "../data/kept-here";
 import { Button } from "../parts/controls";
 import { TextField } from "../parts/field";

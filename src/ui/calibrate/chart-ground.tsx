@@ -1,22 +1,21 @@
 "use client";
 
 import { memo } from "react";
+import type { Calibration, CalibrationInput } from "@/core/calibration/calibrate";
+import { onFoot } from "@/core/calibration/evidence";
 import {
   bandAround,
   heightOn,
-  onFoot,
   PACE_PER_100_M2,
   ticksOf,
   tipTicks,
   trialMarks,
-  unitNamed,
   walkablePace,
-  writeNumber,
-  type Calibration,
-  type CalibrationInput,
   type Nomogram,
-  type System,
-} from "@/core/contents";
+} from "@/core/calibration/nomogram";
+import { writeNumber } from "@/core/quantity/format";
+import { unitNamed } from "@/core/quantity/unit";
+import type { System } from "@/core/working/units";
 import { swathOf } from "./swath";
 
 export const TOP = 58;

@@ -1,5 +1,5 @@
 import { fireEvent, screen } from "@testing-library/react";
-import { RIG_KINDS } from "@/core/contents";
+import { RIG_KINDS } from "@/core/calibration/evidence";
 import { show } from "../testing/show";
 import { Chooser } from "./chooser";
 

@@ -2,7 +2,8 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import { useState } from "react";
-import { methodsFor, NEEDS, type MethodId, type Need, type RigKind } from "@/core/contents";
+import type { RigKind } from "@/core/calibration/evidence";
+import { methodsFor, NEEDS, type MethodId, type Need } from "@/core/calibration/methods";
 import { useKept } from "../data/kept-here";
 import { Button } from "../parts/controls";
 

@@ -2,7 +2,8 @@
 
 import { Box } from "@chakra-ui/react";
 import { useRef } from "react";
-import { parseField, showEntered } from "@/core/contents";
+import { showEntered } from "@/core/quantity/format";
+import { parseField } from "@/core/quantity/ranges";
 import type { Session } from "@/formats/session";
 import { Note } from "../parts/controls";
 import { Notice } from "../parts/notices";

@@ -1,5 +1,5 @@
 import { fireEvent, screen } from "@testing-library/react";
-import { calibrate } from "@/core/contents";
+import { calibrate } from "@/core/calibration/calibrate";
 import { calibrationJob, soundJob } from "@/formats/job-file/assemble";
 import type { HeadText } from "@/formats/job-file/types";
 import { labelEntry, showWith } from "../testing/show";

@@ -1,24 +1,13 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import {
-  dialForJar,
-  dialForPace,
-  drawCheck,
-  given,
-  parseField,
-  PRODUCT_USES,
-  read,
-  readHead,
-  show,
-  suitsHead,
-  tapAgainstHead,
-  writeNumber,
-  type Calibration,
-  type CalibrationInput,
-  type ProductUse,
-  type System,
-} from "@/core/contents";
+import type { Calibration, CalibrationInput } from "@/core/calibration/calibrate";
+import { dialForJar, dialForPace, drawCheck, readHead, tapAgainstHead } from "@/core/hose-end/head";
+import { PRODUCT_USES, suitsHead, type ProductUse } from "@/core/hose-end/suitability";
+import { show, writeNumber } from "@/core/quantity/format";
+import { parseField } from "@/core/quantity/ranges";
+import { given } from "@/core/working/rule";
+import { read, type System } from "@/core/working/units";
 import { rowRates } from "@/formats/card/choice";
 import { useLabels } from "../data/records";
 import { useKept } from "../data/kept-here";

@@ -1,5 +1,5 @@
 import { fireEvent, screen, within } from "@testing-library/react";
-import { calibrate } from "@/core/contents";
+import { calibrate } from "@/core/calibration/calibrate";
 import { calibrationJob, soundJob } from "@/formats/job-file/assemble";
 import { calibrationOn, RIG, show } from "../testing/show";
 import { LeversPanel, settingText } from "./levers-panel";

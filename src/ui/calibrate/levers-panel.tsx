@@ -1,19 +1,13 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import {
-  levers,
-  parseField,
-  read,
-  show,
-  writeNumber,
-  type Calibration,
-  type CalibrationInput,
-  type Entered,
-  type Remedy,
-  type System,
-  type Tank,
-} from "@/core/contents";
+import type { Calibration, CalibrationInput } from "@/core/calibration/calibrate";
+import { levers, type Remedy } from "@/core/calibration/levers";
+import type { Tank } from "@/core/mixing/plan";
+import { show, writeNumber } from "@/core/quantity/format";
+import type { Entered } from "@/core/quantity/parse";
+import { parseField } from "@/core/quantity/ranges";
+import { read, type System } from "@/core/working/units";
 import { Button, Note, SubHeading } from "../parts/controls";
 import { Stamp } from "../parts/stamp";
 

@@ -1,5 +1,5 @@
 import { fireEvent, screen } from "@testing-library/react";
-import { calibrate, type CalibrationInput } from "@/core/contents";
+import { calibrate, type CalibrationInput } from "@/core/calibration/calibrate";
 import { calibrationJob, soundJob } from "@/formats/job-file/assemble";
 import type { CalibrationText, RigText } from "@/formats/job-file/types";
 import { calibrationOn, RIG, show } from "../testing/show";

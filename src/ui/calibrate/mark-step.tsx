@@ -1,17 +1,12 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import {
-  boomRun,
-  given,
-  methodOf,
-  methodsFor,
-  valueIn,
-  type FlowKind,
-  type Ground,
-  type MethodId,
-  type System,
-} from "@/core/contents";
+import type { Ground } from "@/core/calibration/evidence";
+import { methodOf, methodsFor, type FlowKind, type MethodId } from "@/core/calibration/methods";
+import { boomRun } from "@/core/calibration/required-flow";
+import { valueIn } from "@/core/quantity/quantity";
+import { given } from "@/core/working/rule";
+import type { System } from "@/core/working/units";
 import type { RigEntry } from "@/formats/entries";
 import { readRig } from "@/formats/job-file/read-rig";
 import { setupOf } from "@/formats/rig-setup";

@@ -1,6 +1,7 @@
 "use client";
 
-import { labelNumberMistake, show, writeNumber } from "@/core/contents";
+import { labelNumberMistake } from "@/core/hose-end/head";
+import { show, writeNumber } from "@/core/quantity/format";
 import { Notice } from "../parts/notices";
 
 type Args = Parameters<typeof labelNumberMistake>;

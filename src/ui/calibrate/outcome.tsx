@@ -3,7 +3,10 @@
 import { Box } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { isUnsure, wordsFor, type Remedy, type System } from "@/core/contents";
+import { isUnsure } from "@/core/calibration/calibrate";
+import type { Remedy } from "@/core/calibration/levers";
+import { wordsFor } from "@/core/issue";
+import type { System } from "@/core/working/units";
 import type { RigEntry } from "@/formats/entries";
 import { setupOf } from "@/formats/rig-setup";
 import type { Lack, Session } from "@/formats/session";

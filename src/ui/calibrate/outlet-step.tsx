@@ -2,20 +2,15 @@
 
 import { Box } from "@chakra-ui/react";
 import { useEffect, useId, useRef, useState, type KeyboardEvent } from "react";
-import {
-  boomCheck,
-  given,
-  parseField,
-  quantity,
-  raw,
-  showEntered,
-  tipFlow,
-  valueIn,
-  wordsFor,
-  type Field,
-  type Quantity,
-  type System,
-} from "@/core/contents";
+import { boomCheck } from "@/core/calibration/boom";
+import { tipFlow } from "@/core/calibration/tips";
+import { wordsFor } from "@/core/issue";
+import { showEntered } from "@/core/quantity/format";
+import { raw, type Quantity } from "@/core/quantity/kinds";
+import { quantity, valueIn } from "@/core/quantity/quantity";
+import { parseField, type Field } from "@/core/quantity/ranges";
+import { given } from "@/core/working/rule";
+import type { System } from "@/core/working/units";
 import type { RigEntry } from "@/formats/entries";
 import { readRig } from "@/formats/job-file/read-rig";
 import { catchTime, type Session } from "@/formats/session";

@@ -1,6 +1,6 @@
 "use client";
 
-import type { Remedy } from "@/core/contents";
+import type { Remedy } from "@/core/calibration/levers";
 import type { RigEntry } from "@/formats/entries";
 import type { Session } from "@/formats/session";
 import { useInHand } from "../data/in-hand";

@@ -1,12 +1,14 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { format } from "date-fns";
+import { format } from "../data/dates";
 import Link from "next/link";
 import { useSearchParams } from "next/navigation";
 import { useState } from "react";
 import { calibrationJob, soundJob } from "@/formats/job-file/assemble";
-import { isUnsure, read as readIn, type Calibration, type Remedy, type System } from "@/core/contents";
+import { isUnsure, type Calibration } from "@/core/calibration/calibrate";
+import type { Remedy } from "@/core/calibration/levers";
+import { read as readIn, type System } from "@/core/working/units";
 import { setupOf } from "@/formats/rig-setup";
 import { judge, workOut } from "@/formats/standing";
 import { sentences, usePeople, useRigs, useSend, useSlice } from "../data/records";

@@ -1,5 +1,6 @@
 import { screen } from "@testing-library/react";
-import { calibrate, methodOf } from "@/core/contents";
+import { calibrate } from "@/core/calibration/calibrate";
+import { methodOf } from "@/core/calibration/methods";
 import { emptySession } from "@/formats/session";
 import type { CalibrationText } from "@/formats/job-file/types";
 import { calibrationJob, soundJob } from "@/formats/job-file/assemble";

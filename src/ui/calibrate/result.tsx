@@ -1,25 +1,15 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import {
-  coverageOf,
-  derive,
-  given,
-  minutesToEmptyRule,
-  PART_WORDS,
-  read,
-  readParts,
-  show,
-  showDuration,
-  secondsA,
-  writeNumber,
-  type Calibration,
-  type CalibrationInput,
-  type Remedy,
-  type System,
-  type Tank,
-  type Uncertainty,
-} from "@/core/contents";
+import type { Calibration, CalibrationInput } from "@/core/calibration/calibrate";
+import type { Remedy } from "@/core/calibration/levers";
+import { minutesToEmptyRule } from "@/core/calibration/required-flow";
+import { PART_WORDS, type Uncertainty } from "@/core/calibration/uncertainty";
+import { coverageOf } from "@/core/mixing/mix";
+import type { Tank } from "@/core/mixing/plan";
+import { show, showDuration, writeNumber } from "@/core/quantity/format";
+import { derive, given } from "@/core/working/rule";
+import { read, readParts, secondsA, type System } from "@/core/working/units";
 import { Fact } from "../parts/fact";
 import { Notice } from "../parts/notices";
 import { HeadFacts } from "./head-facts";

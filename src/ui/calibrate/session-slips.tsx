@@ -1,25 +1,25 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
+import { hasOwnCatchTime } from "@/core/calibration/methods";
+import { paceOf } from "@/core/calibration/pace";
+import { parseField } from "@/core/quantity/ranges";
 import {
-  parseField,
-  paceOf,
   slipsOfArea,
   slipsOfCatch,
   slipsOfCatchTime,
   slipsOfFlow,
   slipsOfMarks,
-  hasOwnCatchTime,
   slipsOfOutlet,
   slipsOfRounded,
   slipsOfSprayVolume,
   slipsOfSwath,
   slipsOfWalk,
   type CatchContext,
-  type Slip,
-} from "@/core/contents";
+} from "@/core/slips/of-reading";
+import type { Slip } from "@/core/slips/slip";
 import type { RigEntry } from "@/formats/entries";
-import { readParts } from "@/formats/job-file/read-checked";
+import { readParts } from "@/formats/job-file/read-calibration";
 import { readRig } from "@/formats/job-file/read-rig";
 import { catchTime, readSession, type Session } from "@/formats/session";
 import { useInHand, type Calibrated } from "../data/in-hand";

@@ -1,19 +1,13 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import {
-  boomRun,
-  given,
-  markingOut,
-  parseField,
-  raw,
-  read,
-  squareOf,
-  type MarkingOut,
-  type Method,
-  type Quantity,
-  type System,
-} from "@/core/contents";
+import { markingOut, squareOf, type MarkingOut } from "@/core/calibration/marking-out";
+import type { Method } from "@/core/calibration/methods";
+import { boomRun } from "@/core/calibration/required-flow";
+import { raw, type Quantity } from "@/core/quantity/kinds";
+import { parseField } from "@/core/quantity/ranges";
+import { given } from "@/core/working/rule";
+import { read, type System } from "@/core/working/units";
 import type { RigEntry } from "@/formats/entries";
 import { readRig } from "@/formats/job-file/read-rig";
 import type { Session } from "@/formats/session";

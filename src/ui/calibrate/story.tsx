@@ -1,9 +1,10 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { format } from "date-fns";
+import { format } from "../data/dates";
 import Link from "next/link";
-import { read, writeNumber } from "@/core/contents";
+import { writeNumber } from "@/core/quantity/format";
+import { read } from "@/core/working/units";
 import type { RigEntry } from "@/formats/entries";
 import { workOut } from "@/formats/standing";
 import type { Cursor } from "@/formats/slices";

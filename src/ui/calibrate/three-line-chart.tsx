@@ -2,7 +2,9 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent, type RefObject } from "react";
-import { heightOn, nomogramFor, read, throughLine, valueAt, type Nomogram, type Quantity, type System } from "@/core/contents";
+import { heightOn, nomogramFor, throughLine, valueAt, type Nomogram } from "@/core/calibration/nomogram";
+import type { Quantity } from "@/core/quantity/kinds";
+import { read, type System } from "@/core/working/units";
 import { Button } from "../parts/controls";
 import { Ground, HEIGHT, LOW, TOP, X, y, type ChartProps, type End } from "./chart-ground";
 import { whatIf } from "./what-if";

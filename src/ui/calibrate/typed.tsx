@@ -2,7 +2,9 @@
 
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
-import { bareUnit, parseField, understood, unitText, wordsFor, type Field as FieldName } from "@/core/contents";
+import { wordsFor } from "@/core/issue";
+import { unitText } from "@/core/quantity/format";
+import { bareUnit, parseField, understood, type Field as FieldName } from "@/core/quantity/ranges";
 import { useSystem } from "../data/in-hand";
 import { TextField } from "../parts/field";
 

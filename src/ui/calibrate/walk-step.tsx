@@ -2,7 +2,9 @@
 
 import { Box } from "@chakra-ui/react";
 import { useRef, useState } from "react";
-import { parseField, showEntered, wordsFor } from "@/core/contents";
+import { wordsFor } from "@/core/issue";
+import { showEntered } from "@/core/quantity/format";
+import { parseField } from "@/core/quantity/ranges";
 import type { Session } from "@/formats/session";
 import { useKept } from "../data/kept-here";
 import { Button } from "../parts/controls";

@@ -1,15 +1,9 @@
-import {
-  driftNote,
-  onFoot,
-  pressureForFlow,
-  read,
-  speedAtPace,
-  tooFastOnFoot,
-  type Calibration,
-  type CalibrationInput,
-  type Quantity,
-  type System,
-} from "@/core/contents";
+import type { Calibration, CalibrationInput } from "@/core/calibration/calibrate";
+import { onFoot } from "@/core/calibration/evidence";
+import { pressureForFlow, speedAtPace, tooFastOnFoot } from "@/core/calibration/nomogram";
+import { driftNote } from "@/core/calibration/tips";
+import type { Quantity } from "@/core/quantity/kinds";
+import { read, type System } from "@/core/working/units";
 import { swathOf } from "./swath";
 
 interface Line {

@@ -1,22 +1,16 @@
-import {
-  calibrate,
-  expectedCatch,
-  flowOf,
-  given,
-  hasOwnCatchTime,
-  paceOf,
-  parseField,
-  tipFlow,
-  volumeIn,
-  type Calibration,
-  type Derived,
-  type Pace,
-  type Quantity,
-  type Source,
-} from "@/core/contents";
+import { calibrate, type Calibration } from "@/core/calibration/calibrate";
+import { expectedCatch, volumeIn } from "@/core/calibration/expected-catch";
+import { flowOf } from "@/core/calibration/flow";
+import { hasOwnCatchTime } from "@/core/calibration/methods";
+import { paceOf, type Pace } from "@/core/calibration/pace";
+import { tipFlow } from "@/core/calibration/tips";
+import type { Quantity } from "@/core/quantity/kinds";
+import { parseField } from "@/core/quantity/ranges";
+import { given, type Derived, type Source } from "@/core/working/rule";
 import type { RigEntry } from "@/formats/entries";
 import { calibrationJob } from "@/formats/job-file/assemble";
-import { readChecked, readParts, type Job } from "@/formats/job-file/read-checked";
+import { readChecked, type Job } from "@/formats/job-file/read-checked";
+import { readParts } from "@/formats/job-file/read-calibration";
 import { readRig } from "@/formats/job-file/read-rig";
 import { catchTime, readSession, type Session, type SessionReading } from "@/formats/session";
 

@@ -1,24 +1,16 @@
 "use client";
 
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
-import { format } from "date-fns";
+import { format } from "../data/dates";
 import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useState } from "react";
-import {
-  dateOf,
-  CHECK_BAND,
-  CHECK_EVERY,
-  entered,
-  judgeRatio,
-  read,
-  showChange,
-  trendOf,
-  volumeIn,
-  writeNumber,
-  type CheckPoint,
-  type Trend,
-} from "@/core/contents";
+import { dateOf } from "@/core/calendar";
+import { volumeIn } from "@/core/calibration/expected-catch";
+import { CHECK_BAND, CHECK_EVERY, judgeRatio, trendOf, type CheckPoint, type Trend } from "@/core/calibration/quick-check";
+import { showChange, writeNumber } from "@/core/quantity/format";
+import { entered } from "@/core/quantity/parse";
+import { read } from "@/core/working/units";
 import type { CheckEntry } from "@/formats/entries";
 import { CatchWatch } from "../calibrate/catch-watch";
 import { Places } from "../calibrate/places";

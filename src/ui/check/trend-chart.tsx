@@ -3,7 +3,8 @@
 import { useTheme } from "next-themes";
 import Plotly from "plotly.js";
 import createPlotlyComponent from "react-plotly.js/factory";
-import { dateOf, CHECK_BAND, type CheckPoint, type Trend } from "@/core/contents";
+import { dateOf } from "@/core/calendar";
+import { CHECK_BAND, type CheckPoint, type Trend } from "@/core/calibration/quick-check";
 
 const Plot = createPlotlyComponent(Plotly);
 

@@ -1,12 +1,18 @@
 "use client";
 
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
-import { format } from "date-fns";
+import { format } from "../data/dates";
 import Link from "next/link";
-import { agreement, coverageOf, ownerOf, raw, read, writeNumber, type Calibration, type System } from "@/core/contents";
+import type { Calibration } from "@/core/calibration/calibrate";
+import { ownerOf } from "@/core/calibration/standing";
+import { agreement } from "@/core/calibration/trials";
+import { coverageOf } from "@/core/mixing/mix";
+import { writeNumber } from "@/core/quantity/format";
+import { raw } from "@/core/quantity/kinds";
+import { read, type System } from "@/core/working/units";
 import type { CalibrationEntry, MemberEntry, PersonEntry, RigEntry } from "@/formats/entries";
 import { judge, lockOf, workOut } from "@/formats/standing";
-import { readTanks } from "@/formats/job-file/read-checked";
+import { readTanks } from "@/formats/job-file/read-calibration";
 import { Places } from "../calibrate/places";
 import { usePeople, useRead, useSlice } from "../data/records";
 import { dayNow, wallClock } from "../data/clock";

@@ -1,5 +1,5 @@
 import { act, renderHook } from "@testing-library/react";
-import { dateOf } from "@/core/contents";
+import { dateOf } from "@/core/calendar";
 import { clockIsOff, dayHere, nowMoment, setFirmZone, setServerTime, today, todayDate, wallClock } from "./clock";
 import { forgetId, saveId, useSaveOnce } from "./save-id";
 

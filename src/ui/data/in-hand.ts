@@ -1,7 +1,8 @@
 "use client";
 
 import { useMemo } from "react";
-import { ownerOf, type System } from "@/core/contents";
+import { ownerOf } from "@/core/calibration/standing";
+import type { System } from "@/core/working/units";
 import type { PersonEntry, RigEntry, SiteEntry } from "@/formats/entries";
 import { judge, type Calibrated } from "@/formats/standing";
 import { dayHere, dayNow, today } from "./clock";

@@ -2,7 +2,7 @@
 
 import { useSyncExternalStore } from "react";
 import useSWR, { useSWRConfig } from "swr";
-import { wordsFor, type Issue, type Result } from "@/core/contents";
+import { wordsFor, type Issue, type Result } from "@/core/issue";
 import { MADE_OF, sliceAt, slicePath, type Answer, type SliceKind, type SliceName, type Slices } from "@/formats/slices";
 import type { AsideEntry } from "@/formats/entries";
 import { setFirmZone, setServerTime } from "./clock";

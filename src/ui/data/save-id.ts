@@ -1,7 +1,7 @@
 "use client";
 
 import { nanoid } from "nanoid";
-import type { Result } from "@/core/contents";
+import type { Result } from "@/core/issue";
 import { useSend } from "./records";
 import { keep, readKept } from "./kept-here";
 

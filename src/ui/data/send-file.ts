@@ -1,6 +1,6 @@
 "use client";
 
-import type { Result } from "@/core/contents";
+import type { Result } from "@/core/issue";
 import type { Choices, Imported } from "@/formats/import";
 import { unreachable } from "./records";
 

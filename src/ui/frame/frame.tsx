@@ -1,7 +1,7 @@
 "use client";
 
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
-import { format } from "date-fns";
+import { format } from "../data/dates";
 import type { ReactNode } from "react";
 import { useConnection, useRead } from "../data/records";
 import { clockIsOff, wallClock } from "../data/clock";

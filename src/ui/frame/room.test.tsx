@@ -1,5 +1,6 @@
 import { fireEvent, screen } from "@testing-library/react";
-import { calibrate, type Line } from "@/core/contents";
+import { calibrate } from "@/core/calibration/calibrate";
+import type { Line } from "@/core/working/explain";
 import { calibrationJob, soundJob } from "@/formats/job-file/assemble";
 import { calibrationWorking } from "../calibrate/working";
 import { calibrationOn, RIG, show } from "../testing/show";

@@ -2,7 +2,7 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import { useEffect, useState, type ReactNode } from "react";
-import { lineText, type Line } from "@/core/contents";
+import { lineText, type Line } from "@/core/working/explain";
 import { Button } from "../parts/controls";
 import { useAction } from "../parts/use-action";
 import { isTyping } from "./keys";

@@ -1,11 +1,15 @@
 "use client";
 
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
-import { format } from "date-fns";
+import { format } from "../data/dates";
 import { useTheme } from "next-themes";
 import { usePathname, useSearchParams } from "next/navigation";
 import { Suspense, useId, useState, type ReactNode } from "react";
-import { dateOf, GOOD_FOR, mixLock, ownerOf, readParts, writeNumber, type MayMix, type System } from "@/core/contents";
+import { dateOf } from "@/core/calendar";
+import { mixLock, type MayMix } from "@/core/calibration/may-mix";
+import { GOOD_FOR, ownerOf } from "@/core/calibration/standing";
+import { writeNumber } from "@/core/quantity/format";
+import { readParts, type System } from "@/core/working/units";
 import { setupOf } from "@/formats/rig-setup";
 import type { RigEntry, SiteEntry } from "@/formats/entries";
 import { usePeople, useRigs, useSlice } from "../data/records";

@@ -2,7 +2,9 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import { useFieldArray, type Path, type UseFormReturn } from "react-hook-form";
-import { FORMULATIONS, slipsOfName, type Slip } from "@/core/contents";
+import { FORMULATIONS } from "@/core/mixing/pouring-order";
+import { slipsOfName } from "@/core/slips/of-name";
+import type { Slip } from "@/core/slips/slip";
 import { GEAR, ROW_KEYS, ROW_WORDS } from "@/formats/card/card";
 import { cardSlips } from "@/formats/card/card-slips";
 import { CARD_GROUPS, CARD_FIELDS, type CardField, type ScalarKey } from "@/formats/card/fields";

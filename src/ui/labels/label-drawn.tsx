@@ -1,7 +1,7 @@
 "use client";
 
 import { chakra } from "@chakra-ui/react";
-import { isSpread } from "@/core/contents";
+import { isSpread } from "@/core/mixing/pouring-order";
 import type { CardText } from "@/formats/card/card";
 
 const SHAPES = {

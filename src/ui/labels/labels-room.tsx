@@ -2,7 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
-import { PRODUCT_USES, type ProductUse } from "@/core/contents";
+import { PRODUCT_USES, type ProductUse } from "@/core/hose-end/suitability";
 import type { CardText } from "@/formats/card/card";
 import { cardFormOf, type CardForm } from "@/formats/forms/card-form-of";
 import { useLabels, useRead } from "../data/records";

@@ -1,8 +1,9 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { format } from "date-fns";
-import { quantity, read, type System } from "@/core/contents";
+import { format } from "../data/dates";
+import { quantity } from "@/core/quantity/quantity";
+import { read, type System } from "@/core/working/units";
 import type { LabelEntry, StockEntry } from "@/formats/entries";
 import { useStock } from "../data/records";
 import { wallClock } from "../data/clock";

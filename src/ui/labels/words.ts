@@ -1,4 +1,8 @@
-import { entered, FORMULATIONS, isStated, showEntered, unitText, type Formulation, type Kind } from "@/core/contents";
+import { isStated } from "@/core/labels/stated";
+import { FORMULATIONS, type Formulation } from "@/core/mixing/pouring-order";
+import { showEntered, unitText } from "@/core/quantity/format";
+import type { Kind } from "@/core/quantity/kinds";
+import { entered } from "@/core/quantity/parse";
 import type { CardText, LimitRowText, RateRowText } from "@/formats/card/card";
 import { CARD_FIELDS, type ScalarKey } from "@/formats/card/fields";
 

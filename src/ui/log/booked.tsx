@@ -2,7 +2,8 @@
 
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
-import { read, readAmount } from "@/core/contents";
+import { readAmount } from "@/core/mixing/display";
+import { read } from "@/core/working/units";
 import { planOfSpread, readSpread } from "@/formats/job-file/spread";
 import type { SpreadingEntry } from "@/formats/entries";
 import { sentences, useSend, useSlice } from "../data/records";

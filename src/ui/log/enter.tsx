@@ -3,19 +3,15 @@
 import { Box } from "@chakra-ui/react";
 import { nanoid } from "nanoid";
 import { useState } from "react";
-import {
-  entered,
-  parseAs,
-  rateContextOf,
-  sameName,
-  slipsOfForm,
-  slipsOfRate,
-  slipsOfTotal,
-  spokenToWritten,
-  type Entered,
-  type Issue,
-  type Slip,
-} from "@/core/contents";
+import type { Issue } from "@/core/issue";
+import { rateContextOf } from "@/core/mixing/judge";
+import { sameName } from "@/core/names";
+import { entered, parseAs, type Entered } from "@/core/quantity/parse";
+import { spokenToWritten } from "@/core/quantity/spoken";
+import { slipsOfForm } from "@/core/slips/of-load";
+import { slipsOfRate } from "@/core/slips/of-rate";
+import { slipsOfTotal } from "@/core/slips/of-total";
+import type { Slip } from "@/core/slips/slip";
 import type { ApplicationEntry, LabelEntry } from "@/formats/entries";
 import { productOf } from "@/formats/card/product-of";
 import { rowRates } from "@/formats/card/choice";

@@ -1,9 +1,9 @@
 "use client";
 
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
-import { format } from "date-fns";
+import { format } from "../data/dates";
 import { Fragment, useState, type ReactNode } from "react";
-import { readAmountOf } from "@/core/contents";
+import { readAmountOf } from "@/core/mixing/display";
 import type { ApplicationEntry } from "@/formats/entries";
 import type { Cursor, Page } from "@/formats/slices";
 import { sentences, useRead, useSlice } from "../data/records";

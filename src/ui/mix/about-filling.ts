@@ -1,17 +1,12 @@
-import {
-  courseOf,
-  isSpread,
-  lastsFor,
-  onFoot,
-  read,
-  showDuration,
-  stepsOf,
-  type AnySource,
-  type Calibration,
-  type Filling,
-  type MixProduct,
-  type System,
-} from "@/core/contents";
+import type { Calibration } from "@/core/calibration/calibrate";
+import { onFoot } from "@/core/calibration/evidence";
+import { stepsOf, type Filling } from "@/core/mixing/column";
+import { isSpread } from "@/core/mixing/pouring-order";
+import type { MixProduct } from "@/core/mixing/product";
+import { courseOf, lastsFor } from "@/core/mixing/walk-of-load";
+import { showDuration } from "@/core/quantity/format";
+import type { AnySource } from "@/core/working/rule";
+import { read, type System } from "@/core/working/units";
 import type { Job } from "@/formats/job-file/read-checked";
 import { costWords } from "./cost-words";
 

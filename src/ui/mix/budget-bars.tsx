@@ -1,7 +1,9 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import { readAreaRate, sizeOf, type AreaRate, type SiteBudget, type System } from "@/core/contents";
+import { readAreaRate, sizeOf, type AreaRate } from "@/core/labels/active";
+import type { SiteBudget } from "@/core/mixing/plan";
+import type { System } from "@/core/working/units";
 import { SubHeading } from "../parts/controls";
 
 const part = (rate: AreaRate | null, limit: AreaRate): number => (rate ? sizeOf(rate) / sizeOf(limit) : 0);

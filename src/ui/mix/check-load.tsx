@@ -2,19 +2,12 @@
 
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
-import {
-  impliedArea,
-  parseAs,
-  read,
-  slipsOfDose,
-  slipsOfLoad,
-  wordsFor,
-  type Entered,
-  type Measured,
-  type MixPlan,
-  type Slip,
-  type System,
-} from "@/core/contents";
+import { wordsFor } from "@/core/issue";
+import type { MixPlan } from "@/core/mixing/plan";
+import { parseAs, type Entered } from "@/core/quantity/parse";
+import { impliedArea, slipsOfDose, slipsOfLoad, type Measured } from "@/core/slips/of-load";
+import type { Slip } from "@/core/slips/slip";
+import { read, type System } from "@/core/working/units";
 import { Note } from "../parts/controls";
 import { TextField } from "../parts/field";
 import { Fold } from "../parts/fold";

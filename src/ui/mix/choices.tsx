@@ -1,7 +1,11 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { entered, LOAD_MODES, read, showEntered, WATER_FIRST, type LoadMode, type WaterFirst } from "@/core/contents";
+import { WATER_FIRST, type WaterFirst } from "@/core/mixing/column";
+import { LOAD_MODES, type LoadMode } from "@/core/mixing/loads";
+import { showEntered } from "@/core/quantity/format";
+import { entered } from "@/core/quantity/parse";
+import { read } from "@/core/working/units";
 import type { SiteEntry } from "@/formats/entries";
 import { todayDate } from "../data/clock";
 import type { InHand } from "../data/in-hand";

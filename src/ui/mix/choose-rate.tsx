@@ -1,19 +1,15 @@
 "use client";
 
 import { Box, chakra, VisuallyHidden } from "@chakra-ui/react";
-import {
-  bareUnit,
-  entered,
-  rateContextOf,
-  slipsOfForm,
-  slipsOfRate,
-  spokenToWritten,
-  understood,
-  unitText,
-  withUnit,
-  wordsFor,
-  type Slip,
-} from "@/core/contents";
+import { wordsFor } from "@/core/issue";
+import { rateContextOf } from "@/core/mixing/judge";
+import { unitText } from "@/core/quantity/format";
+import { entered } from "@/core/quantity/parse";
+import { bareUnit, understood, withUnit } from "@/core/quantity/ranges";
+import { spokenToWritten } from "@/core/quantity/spoken";
+import { slipsOfForm } from "@/core/slips/of-load";
+import { slipsOfRate } from "@/core/slips/of-rate";
+import type { Slip } from "@/core/slips/slip";
 import { rowWords } from "@/formats/card/card";
 import { POINTS, rateAt, secondHalf, type ChoiceText, type Point } from "@/formats/card/choice";
 import type { SiteEntry } from "@/formats/entries";

@@ -1,7 +1,8 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import { entered, showEntered } from "@/core/contents";
+import { showEntered } from "@/core/quantity/format";
+import { entered } from "@/core/quantity/parse";
 import type { SiteEntry } from "@/formats/entries";
 import { Button } from "../parts/controls";
 

@@ -2,7 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
-import type { Issue } from "@/core/contents";
+import type { Issue } from "@/core/issue";
 import { sentences, useSend } from "../data/records";
 import { todayDate } from "../data/clock";
 import { AskWhy } from "../parts/ask-why";

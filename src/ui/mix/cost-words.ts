@@ -1,4 +1,6 @@
-import { costOf, writeNumber, type Amount, type MixProduct } from "@/core/contents";
+import { costOf, type Amount } from "@/core/mixing/amounts";
+import type { MixProduct } from "@/core/mixing/product";
+import { writeNumber } from "@/core/quantity/format";
 
 export const money = (value: number, currency: string) => `${writeNumber(value, { decimals: 2 })} ${currency}`;
 

@@ -2,7 +2,10 @@
 
 import { Box } from "@chakra-ui/react";
 import { useMemo } from "react";
-import { dayInOrder, given, type MixInput, type MixPlan, type System } from "@/core/contents";
+import { dayInOrder } from "@/core/mixing/mix";
+import type { MixInput, MixPlan } from "@/core/mixing/plan";
+import { given } from "@/core/working/rule";
+import type { System } from "@/core/working/units";
 import { SubHeading } from "../parts/controls";
 import { usePreviewed, type Preview } from "./preview";
 import { RunPicture, RunWords } from "./run-picture";

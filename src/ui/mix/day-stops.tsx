@@ -2,7 +2,10 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import { useState } from "react";
-import { quantity, read, showChange, type RunState, type System } from "@/core/contents";
+import type { RunState } from "@/core/mixing/run-state";
+import { showChange } from "@/core/quantity/format";
+import { quantity } from "@/core/quantity/quantity";
+import { read, type System } from "@/core/working/units";
 import type { JobFile } from "@/formats/job-file/types";
 import { sentences } from "../data/records";
 import { Button, SubHeading } from "../parts/controls";

@@ -1,5 +1,6 @@
 import { act, fireEvent, screen, waitFor, within } from "@testing-library/react";
-import { given, runState, type RunState } from "@/core/contents";
+import { runState, type RunState } from "@/core/mixing/run-state";
+import { given } from "@/core/working/rule";
 import type { Sheet } from "@/formats/entries";
 import { mixJob, soundJob, soundPlan } from "@/formats/job-file/assemble";
 import type { JobFile } from "@/formats/job-file/types";
@@ -169,7 +170,7 @@ describe("how it is measured stands in the column", () => {
     vessels: [{ name: "jug", graduation: entry("1 fl oz", "volume"), capacity: entry("64 fl oz", "volume") }],
   };
   function entry<K extends "mass" | "volume">(text: string, kind: K) {
-    return jest.requireActual<typeof import("@/core/contents")>("@/core/contents").entered(text, kind);
+    return jest.requireActual<typeof import("@/core/quantity/parse")>("@/core/quantity/parse").entered(text, kind);
   }
   test("tool, reading and error; what the kit can't do is said with what would", () => {
     const usable = given(job.tank!.usable, "usable volume");

@@ -1,4 +1,6 @@
-import type { LoadMode, Result, WaterFirst } from "@/core/contents";
+import type { Result } from "@/core/issue";
+import type { WaterFirst } from "@/core/mixing/column";
+import type { LoadMode } from "@/core/mixing/loads";
 import { todayDate } from "../data/clock";
 import type { CountedEntry, LabelEntry, SiteEntry } from "@/formats/entries";
 import { onGround, rateAt, type ChoiceText } from "@/formats/card/choice";

@@ -1,7 +1,12 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { allFillings, num, quantity, read, showChange, valueIn, type MixPlan, type System } from "@/core/contents";
+import { allFillings } from "@/core/mixing/column";
+import type { MixPlan } from "@/core/mixing/plan";
+import { showChange } from "@/core/quantity/format";
+import { quantity, valueIn } from "@/core/quantity/quantity";
+import { num } from "@/core/working/rule";
+import { read, type System } from "@/core/working/units";
 import { oneLess, type Planned } from "@/formats/job-file/assemble";
 import type { Job } from "@/formats/job-file/read-checked";
 import { Button } from "../parts/controls";

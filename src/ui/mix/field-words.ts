@@ -1,10 +1,13 @@
-import { add, format } from "date-fns";
-import { afterTank, afterWords, entered, num, given, showEntered, type AfterTank, type Entered } from "@/core/contents";
+import { afterTank, afterWords, type AfterTank } from "@/core/labels/aftercare";
+import { showEntered } from "@/core/quantity/format";
+import { entered, type Entered } from "@/core/quantity/parse";
+import { num, given } from "@/core/working/rule";
 import type { ProductText } from "@/formats/job-file/types";
 import { cardOfProduct } from "@/formats/gear";
 import { Faults } from "@/formats/job-file/faults";
 import { readProduct } from "@/formats/job-file/read-product";
 import { wallClock } from "../data/clock";
+import { format } from "../data/dates";
 
 /** A thing that a label says of the field, and what it says. */
 export type FieldLine = readonly [what: string, says: string];
@@ -52,7 +55,8 @@ export function afterLine(products: readonly ProductText[], from: string): Field
   const plain = afterWords(after);
   if (plain === "") return undefined;
   const { dry, by, least, most } = after;
-  const at = (time: Entered<"time">) => format(add(wallClock(from), { seconds: num(given(time, "")) }), "EEE d MMM HH:mm");
+  const at = (time: Entered<"time">) =>
+    format(wallClock(new Date(Date.parse(from) + num(given(time, "")) * 1000).toISOString()), "EEE d MMM HH:mm");
   const depth = least
     ? most
       ? `${showEntered(least.value)} to ${showEntered(most.value)} of water`

@@ -2,32 +2,21 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import Link from "next/link";
-import {
-  given,
-  headPairs,
-  isSpread,
-  isStrength,
-  jarOf,
-  num,
-  quantity,
-  rateOnGround,
-  raw,
-  read,
-  readHead,
-  roomOf,
-  ROUNDING,
-  show,
-  unitFor,
-  writeNumber,
-  type Calibration,
-  type Head,
-  type HeadPair,
-  type MixProduct,
-  type Source,
-  type System,
-} from "@/core/contents";
+import type { Calibration } from "@/core/calibration/calibrate";
+import { readHead, type Head } from "@/core/hose-end/head";
+import { headPairs, jarOf, type HeadPair } from "@/core/hose-end/solve";
+import { isStrength } from "@/core/labels/gallon";
+import { roomOf } from "@/core/labels/limit-mix";
+import { rateOnGround } from "@/core/mixing/judge";
+import { isSpread } from "@/core/mixing/pouring-order";
+import type { MixProduct } from "@/core/mixing/product";
+import { ROUNDING, show, writeNumber } from "@/core/quantity/format";
+import { raw } from "@/core/quantity/kinds";
+import { quantity } from "@/core/quantity/quantity";
+import { given, num, type Source } from "@/core/working/rule";
+import { read, unitFor, type System } from "@/core/working/units";
 import type { HeadText, RigText } from "@/formats/job-file/types";
-import { readTanks } from "@/formats/job-file/read-checked";
+import { readTanks } from "@/formats/job-file/read-calibration";
 import { readRig } from "@/formats/job-file/read-rig";
 import { settingsOf } from "@/formats/rig-setup";
 import { MistakeNote } from "../calibrate/mistake-note";

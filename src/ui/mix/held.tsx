@@ -1,7 +1,11 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import { readAreaRate, sameName, sizeOf, type MixPlan, type Reason, type System } from "@/core/contents";
+import { readAreaRate, sizeOf } from "@/core/labels/active";
+import type { Reason } from "@/core/labels/reason";
+import type { MixPlan } from "@/core/mixing/plan";
+import { sameName } from "@/core/names";
+import type { System } from "@/core/working/units";
 import { useLabels } from "../data/records";
 import { Button } from "../parts/controls";
 

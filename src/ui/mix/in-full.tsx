@@ -2,30 +2,21 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import { useState } from "react";
-import {
-  given,
-  inJar,
-  isPacket,
-  isWeight,
-  JARS,
-  mostProduct,
-  onFoot,
-  parseField,
-  pouringOrder,
-  premix,
-  rateOnGround,
-  read,
-  readAmount,
-  stretch,
-  wholePackets,
-  writeNumber,
-  type Calibration,
-  type Derived,
-  type Filling,
-  type Kit,
-  type MixPlan,
-  type System,
-} from "@/core/contents";
+import type { Calibration } from "@/core/calibration/calibrate";
+import { onFoot } from "@/core/calibration/evidence";
+import type { Kit } from "@/core/calibration/kit";
+import type { Filling } from "@/core/mixing/column";
+import { isWeight, readAmount } from "@/core/mixing/display";
+import { rateOnGround } from "@/core/mixing/judge";
+import { wholePackets } from "@/core/mixing/packages";
+import type { MixPlan } from "@/core/mixing/plan";
+import { isPacket, pouringOrder } from "@/core/mixing/pouring-order";
+import { inJar, JARS, premix } from "@/core/mixing/small-mixes";
+import { mostProduct, stretch } from "@/core/mixing/stretch";
+import { writeNumber } from "@/core/quantity/format";
+import { parseField } from "@/core/quantity/ranges";
+import { given, type Derived } from "@/core/working/rule";
+import { read, type System } from "@/core/working/units";
 import type { Job } from "@/formats/job-file/read-checked";
 import { useSlice } from "../data/records";
 import { Note, Select } from "../parts/controls";

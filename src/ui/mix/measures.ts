@@ -1,22 +1,13 @@
-import {
-  errorWords,
-  isWeight,
-  measure,
-  measureWords,
-  needsWords,
-  num,
-  readAmount,
-  roomUp,
-  toolsOf,
-  unitFor,
-  type Amount,
-  type Filling,
-  type HowToMeasure,
-  type Kit,
-  type MixPlan,
-  type Source,
-  type System,
-} from "@/core/contents";
+import type { Kit } from "@/core/calibration/kit";
+import { measure, toolsOf, type HowToMeasure } from "@/core/measuring/measure";
+import { roomUp } from "@/core/measuring/room";
+import { errorWords, measureWords, needsWords } from "@/core/measuring/words";
+import type { Amount } from "@/core/mixing/amounts";
+import type { Filling } from "@/core/mixing/column";
+import { isWeight, readAmount } from "@/core/mixing/display";
+import type { MixPlan } from "@/core/mixing/plan";
+import { num, type Source } from "@/core/working/rule";
+import { unitFor, type System } from "@/core/working/units";
 import type { KitCheckEntry } from "@/formats/entries";
 import type { RigText } from "@/formats/job-file/types";
 import { kitOf } from "@/formats/rig-setup";

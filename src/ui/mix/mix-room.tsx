@@ -3,7 +3,13 @@
 import { Box, ClientOnly } from "@chakra-ui/react";
 import Link from "next/link";
 import { useMemo, useState } from "react";
-import { allFillings, kindOf, planLines, valueIn, writeNumber, type AreaRate, type Quantity } from "@/core/contents";
+import type { AreaRate } from "@/core/labels/active";
+import { allFillings } from "@/core/mixing/column";
+import { planLines } from "@/core/mixing/mix";
+import { writeNumber } from "@/core/quantity/format";
+import type { Quantity } from "@/core/quantity/kinds";
+import { valueIn } from "@/core/quantity/quantity";
+import { kindOf } from "@/core/working/rule";
 import { Faults as JobFaults } from "@/formats/job-file/faults";
 import { readProduct } from "@/formats/job-file/read-product";
 import type { LabelEntry, SiteEntry } from "@/formats/entries";

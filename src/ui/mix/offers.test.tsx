@@ -1,6 +1,6 @@
 import { fireEvent, screen, within } from "@testing-library/react";
 import { useState } from "react";
-import { calibrate } from "@/core/contents";
+import { calibrate } from "@/core/calibration/calibrate";
 import { BY_STRENGTH, type ChoiceText } from "@/formats/card/choice";
 import { calibrationJob, mixJob, soundJob, soundPlan } from "@/formats/job-file/assemble";
 import { readProduct } from "@/formats/job-file/read-product";

@@ -2,7 +2,12 @@
 
 import { Box } from "@chakra-ui/react";
 import { useMemo } from "react";
-import { given, type Calibration, type Filling, type Kit, type MixPlan, type System } from "@/core/contents";
+import type { Calibration } from "@/core/calibration/calibrate";
+import type { Kit } from "@/core/calibration/kit";
+import type { Filling } from "@/core/mixing/column";
+import type { MixPlan } from "@/core/mixing/plan";
+import { given } from "@/core/working/rule";
+import type { System } from "@/core/working/units";
 import type { Job } from "@/formats/job-file/read-checked";
 import { SubHeading } from "../parts/controls";
 import { aboutFilling } from "./about-filling";

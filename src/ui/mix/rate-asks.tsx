@@ -2,7 +2,11 @@
 
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
-import { groundIsOpen, isStrength, parseField, wordsFor, type LabelRate, type MixProduct } from "@/core/contents";
+import { wordsFor } from "@/core/issue";
+import { groundIsOpen, isStrength } from "@/core/labels/gallon";
+import type { LabelRate } from "@/core/labels/label-rate";
+import type { MixProduct } from "@/core/mixing/product";
+import { parseField } from "@/core/quantity/ranges";
 import type { CardText } from "@/formats/card/card";
 import { BY_STRENGTH, isForTurf, strangeTurfs, type ChoiceText } from "@/formats/card/choice";
 import { readRate } from "@/formats/forms/rate";

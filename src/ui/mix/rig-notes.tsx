@@ -2,8 +2,10 @@
 
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
-import { format } from "date-fns";
-import { dropletAt, finer, showEntered, type Droplet, type System } from "@/core/contents";
+import { format } from "../data/dates";
+import { dropletAt, finer, type Droplet } from "@/core/calibration/tips";
+import { showEntered } from "@/core/quantity/format";
+import type { System } from "@/core/working/units";
 import type { RigEntry } from "@/formats/entries";
 import type { ProductText } from "@/formats/job-file/types";
 import { cardOfProduct } from "@/formats/gear";

@@ -3,30 +3,20 @@
 import { Box } from "@chakra-ui/react";
 import { proxy, releaseProxy, wrap } from "comlink";
 import { useEffect, useRef, useState } from "react";
-import {
-  kindOf,
-  labelRoom,
-  num,
-  quantity,
-  rateBounds,
-  rateOnGround,
-  read,
-  riskExact,
-  SURE,
-  valueIn,
-  writeNumber,
-  type AreaRate,
-  type Calibration,
-  type Filling,
-  type Kind,
-  type LabelRate,
-  type MixPlan,
-  type Quantity,
-  type Risk,
-  type RiskInput,
-  type Source,
-  type System,
-} from "@/core/contents";
+import type { Calibration } from "@/core/calibration/calibrate";
+import type { AreaRate } from "@/core/labels/active";
+import type { LabelRate } from "@/core/labels/label-rate";
+import { labelRoom } from "@/core/measuring/room";
+import type { Filling } from "@/core/mixing/column";
+import { rateOnGround } from "@/core/mixing/judge";
+import type { MixPlan } from "@/core/mixing/plan";
+import { writeNumber } from "@/core/quantity/format";
+import type { Kind, Quantity } from "@/core/quantity/kinds";
+import { quantity, valueIn } from "@/core/quantity/quantity";
+import { riskExact, SURE, type Risk, type RiskInput } from "@/core/risk/risk";
+import { rateBounds } from "@/core/slips/of-rate";
+import { kindOf, num, type Source } from "@/core/working/rule";
+import { read, type System } from "@/core/working/units";
 import type { RiskDoor } from "@/workers/risk.worker";
 import { Button, Note } from "../parts/controls";
 import { Fold } from "../parts/fold";

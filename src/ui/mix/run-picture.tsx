@@ -1,7 +1,10 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import { num, raw, read, type DayRun, type Piece, type RunLoad, type Source, type System } from "@/core/contents";
+import type { DayRun, Piece, RunLoad } from "@/core/mixing/day-run";
+import { raw } from "@/core/quantity/kinds";
+import { num, type Source } from "@/core/working/rule";
+import { read, type System } from "@/core/working/units";
 
 interface PictureProps {
   readonly run: DayRun;

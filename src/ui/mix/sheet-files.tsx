@@ -2,7 +2,8 @@
 
 import { Box } from "@chakra-ui/react";
 import Link from "next/link";
-import type { Kit, System } from "@/core/contents";
+import type { Kit } from "@/core/calibration/kit";
+import type { System } from "@/core/working/units";
 import type { Sheet } from "@/formats/entries";
 import type { SheetPlan } from "@/formats/sheet-plan";
 import { Button } from "../parts/controls";

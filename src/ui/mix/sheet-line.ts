@@ -1,4 +1,6 @@
-import { num, read, type MixPlan, type System } from "@/core/contents";
+import type { MixPlan } from "@/core/mixing/plan";
+import { num } from "@/core/working/rule";
+import { read, type System } from "@/core/working/units";
 
 /** What a sheet says in one line: how many loads, how much spray, how much area, on how many sites. */
 export function sheetLine(plan: MixPlan, system: System, jar = false): string {

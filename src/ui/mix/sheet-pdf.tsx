@@ -1,18 +1,14 @@
 import { Document, Page, StyleSheet, Text, View } from "@react-pdf/renderer";
-import { format } from "date-fns";
-import {
-  afterWords,
-  pouringOrder,
-  read,
-  readAmount,
-  stepsOf,
-  totalsOf,
-  type Filling,
-  type Kit,
-  type MixPlan,
-  type RunLoad,
-  type System,
-} from "@/core/contents";
+import { format } from "../data/dates";
+import type { Kit } from "@/core/calibration/kit";
+import { afterWords } from "@/core/labels/aftercare";
+import { stepsOf, type Filling } from "@/core/mixing/column";
+import type { RunLoad } from "@/core/mixing/day-run";
+import { readAmount } from "@/core/mixing/display";
+import type { MixPlan } from "@/core/mixing/plan";
+import { pouringOrder } from "@/core/mixing/pouring-order";
+import { totalsOf } from "@/core/mixing/totals";
+import { read, type System } from "@/core/working/units";
 import type { Sheet } from "@/formats/entries";
 import { gearOf } from "@/formats/gear";
 import { tankName } from "@/formats/job-file/assemble";

@@ -1,11 +1,13 @@
 "use client";
 
 import { Box, ClientOnly } from "@chakra-ui/react";
-import { format } from "date-fns";
+import { format } from "../data/dates";
 import Link from "next/link";
 import { useSearchParams } from "next/navigation";
 import { useMemo, useState } from "react";
-import { entered, planLines, showEntered } from "@/core/contents";
+import { planLines } from "@/core/mixing/mix";
+import { showEntered } from "@/core/quantity/format";
+import { entered } from "@/core/quantity/parse";
 import type { Sheet } from "@/formats/entries";
 import { choiceWords, isChoice } from "@/formats/card/choice";
 import { gearOf } from "@/formats/gear";

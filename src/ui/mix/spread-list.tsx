@@ -1,7 +1,10 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import { read, readAmount, showEntered, type SpreadItem, type System } from "@/core/contents";
+import { readAmount } from "@/core/mixing/display";
+import type { SpreadItem } from "@/core/mixing/plan";
+import { showEntered } from "@/core/quantity/format";
+import { read, type System } from "@/core/working/units";
 import { SubHeading } from "../parts/controls";
 import { money } from "./cost-words";
 

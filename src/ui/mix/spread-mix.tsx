@@ -3,7 +3,9 @@
 import { Box } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { explainAll, isSpread, spreadSources, type SpreadPlan } from "@/core/contents";
+import { isSpread } from "@/core/mixing/pouring-order";
+import { spreadSources, type SpreadPlan } from "@/core/mixing/spread";
+import { explainAll } from "@/core/working/explain";
 import { planOfSpread, readSpread } from "@/formats/job-file/spread";
 import { strangeTurfs } from "@/formats/card/choice";
 import { spreadWish } from "@/formats/spread-of";

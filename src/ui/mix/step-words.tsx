@@ -1,7 +1,11 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import { isWeight, measuredWith, num, read, readAmount, show, unitFor, type Step, type System } from "@/core/contents";
+import type { Step } from "@/core/mixing/column";
+import { isWeight, measuredWith, readAmount } from "@/core/mixing/display";
+import { show } from "@/core/quantity/format";
+import { num } from "@/core/working/rule";
+import { read, unitFor, type System } from "@/core/working/units";
 import type { Measuring } from "./measures";
 
 /** A step at the tank in words: what, how much, and how. The columns, the pouring view and the voice say the same. */

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import type { Issue } from "@/core/contents";
+import type { Issue } from "@/core/issue";
 import { sentences } from "../data/records";
 
 /** The world has changed since a sheet was made: nothing may be poured from it any more, and no amount of it is shown. */

@@ -1,7 +1,10 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { entered, quantity, raw, read } from "@/core/contents";
+import { raw } from "@/core/quantity/kinds";
+import { entered } from "@/core/quantity/parse";
+import { quantity } from "@/core/quantity/quantity";
+import { read } from "@/core/working/units";
 
 import type { SiteEntry } from "@/formats/entries";
 import { useSites, useSlice } from "../data/records";

@@ -1,5 +1,6 @@
 import { fireEvent, screen, within } from "@testing-library/react";
-import { allFillings, given } from "@/core/contents";
+import { allFillings } from "@/core/mixing/column";
+import { given } from "@/core/working/rule";
 import { mixJob, soundJob, soundPlan } from "@/formats/job-file/assemble";
 import type { ProductText } from "@/formats/job-file/types";
 import { RIG, show } from "../testing/show";

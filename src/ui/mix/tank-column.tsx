@@ -1,18 +1,10 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import {
-  fullness,
-  num,
-  read,
-  stepsOf,
-  type Filling,
-  type MixProduct,
-  type Source,
-  type Step,
-  type System,
-  type WaterFirst,
-} from "@/core/contents";
+import { fullness, stepsOf, type Filling, type Step, type WaterFirst } from "@/core/mixing/column";
+import type { MixProduct } from "@/core/mixing/product";
+import { num, type Source } from "@/core/working/rule";
+import { read, type System } from "@/core/working/units";
 import type { MeasuringOf } from "./measures";
 import { stepText, StepWords, type StepText } from "./step-words";
 import { Tank } from "./tank-drawing";

@@ -1,7 +1,8 @@
 "use client";
 
 import { chakra } from "@chakra-ui/react";
-import { num, type Step } from "@/core/contents";
+import type { Step } from "@/core/mixing/column";
+import { num } from "@/core/working/rule";
 
 const DEEP = 210;
 

@@ -1,26 +1,19 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import {
-  constant,
-  enough,
-  inJar,
-  isPacket,
-  num,
-  packageLife,
-  pouringOrder,
-  quantity,
-  raw,
-  readAmount,
-  showEntered,
-  totalsOf,
-  writeNumber,
-  type Amount,
-  type MixPlan,
-  type MixProduct,
-  type Source,
-  type System,
-} from "@/core/contents";
+import type { Amount } from "@/core/mixing/amounts";
+import { readAmount } from "@/core/mixing/display";
+import { enough, packageLife } from "@/core/mixing/packages";
+import type { MixPlan } from "@/core/mixing/plan";
+import { isPacket, pouringOrder } from "@/core/mixing/pouring-order";
+import type { MixProduct } from "@/core/mixing/product";
+import { inJar } from "@/core/mixing/small-mixes";
+import { totalsOf } from "@/core/mixing/totals";
+import { showEntered, writeNumber } from "@/core/quantity/format";
+import { raw } from "@/core/quantity/kinds";
+import { quantity } from "@/core/quantity/quantity";
+import { constant, num, type Source } from "@/core/working/rule";
+import type { System } from "@/core/working/units";
 import { useLabels, useStock } from "../data/records";
 import { Notice } from "../parts/notices";
 import { leftWords } from "../labels/on-hand";

@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from "react";
 import useSWR from "swr";
-import type { Issue } from "@/core/contents";
+import type { Issue } from "@/core/issue";
 import type { Sheet } from "@/formats/entries";
 import { slicePath, type Answer } from "@/formats/slices";
 import { readSlice, send, sentences, unreachable } from "../data/records";

@@ -1,4 +1,6 @@
-import { belongsToPerson, groundIsOpen, ownerOf, type Issue } from "@/core/contents";
+import { belongsToPerson, ownerOf } from "@/core/calibration/standing";
+import type { Issue } from "@/core/issue";
+import { groundIsOpen } from "@/core/labels/gallon";
 import type { SiteEntry } from "@/formats/entries";
 import { lockOf } from "@/formats/standing";
 import { productOf } from "@/formats/card/product-of";

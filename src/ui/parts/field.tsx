@@ -2,7 +2,7 @@
 
 import { Box, chakra, VisuallyHidden } from "@chakra-ui/react";
 import { useId, type ComponentProps, type FocusEvent, type ReactNode } from "react";
-import { withUnit, type Field as Quantified } from "@/core/contents";
+import { withUnit, type Field as Quantified } from "@/core/quantity/ranges";
 import { useSystem } from "../data/in-hand";
 import { Input } from "./controls";
 

@@ -1,4 +1,4 @@
-import { quantity } from "@/core/contents";
+import { quantity } from "@/core/quantity/quantity";
 
 /** What must not compile: a quantity put into a page without its unit and rounding. */
 export function MustNotCompile() {

@@ -2,7 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import Link from "next/link";
-import { ownerOf } from "@/core/contents";
+import { ownerOf } from "@/core/calibration/standing";
 import { usePeople, useRigs, useSlice } from "../data/records";
 import type { InHand } from "../data/in-hand";
 import { FirstThing } from "./notices";

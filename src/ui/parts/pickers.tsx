@@ -1,7 +1,7 @@
 "use client";
 
 import { useState, type ReactNode } from "react";
-import { foldedName } from "@/core/contents";
+import { foldedName } from "@/core/names";
 import type { LabelEntry } from "@/formats/entries";
 import { useLabels, useSite, useSlice } from "../data/records";
 import { Input, Select } from "./controls";

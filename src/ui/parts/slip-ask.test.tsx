@@ -1,6 +1,6 @@
 import { fireEvent, screen } from "@testing-library/react";
 import { useState } from "react";
-import type { Slip } from "@/core/contents";
+import type { Slip } from "@/core/slips/slip";
 import { show } from "../testing/show";
 import { SlipAsk, SlipKeeper, type Dismissed } from "./slip-ask";
 

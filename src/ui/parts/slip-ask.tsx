@@ -2,7 +2,7 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import { createContext, useContext, useState, type ReactNode } from "react";
-import type { Slip, SlipCode } from "@/core/contents";
+import type { Slip, SlipCode } from "@/core/slips/slip";
 import { Button, Input } from "./controls";
 
 /** A slip that was asked about and meant. It is kept with the record, and never asked about again. */

@@ -1,5 +1,5 @@
 import { act, fireEvent, screen, within } from "@testing-library/react";
-import type { Result } from "@/core/contents";
+import type { Result } from "@/core/issue";
 import { NOTHING, type Choices, type Imported } from "@/formats/import";
 import { sendFile } from "../data/send-file";
 import { showWith } from "../testing/show";

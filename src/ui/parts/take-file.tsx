@@ -2,7 +2,7 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import { useRef, useState } from "react";
-import { lineFor, type Issue, type Result } from "@/core/contents";
+import { lineFor, type Issue, type Result } from "@/core/issue";
 import type { Choices, Imported, ImportItem } from "@/formats/import";
 import { useReadAgain } from "../data/records";
 import { sendFile } from "../data/send-file";

@@ -1,23 +1,10 @@
-import {
-  derive,
-  given,
-  nearestTips,
-  ORDINARY_RANGE,
-  paceForFlowRule,
-  parseField,
-  raw,
-  requiredFlow,
-  roundCoverageRule,
-  speedForFlowRule,
-  THOUSAND,
-  boomSwath,
-  type AnySource,
-  type Derived,
-  type Field,
-  type KindOfField,
-  type Quantity,
-  type Source,
-} from "@/core/contents";
+import { boomSwath } from "@/core/calibration/pace";
+import { paceForFlowRule, requiredFlow, roundCoverageRule, speedForFlowRule } from "@/core/calibration/required-flow";
+import { nearestTips, ORDINARY_RANGE } from "@/core/calibration/tips";
+import { raw, type Quantity } from "@/core/quantity/kinds";
+import { parseField, type Field, type KindOfField } from "@/core/quantity/ranges";
+import { derive, given, type AnySource, type Derived, type Source } from "@/core/working/rule";
+import { THOUSAND } from "@/core/working/thousand";
 import type { RigEntry } from "@/formats/entries";
 import { readRig } from "@/formats/job-file/read-rig";
 import type { Wish } from "./wish";

@@ -1,7 +1,11 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { onFoot, read, show, tooFastOnFoot, type Quantity } from "@/core/contents";
+import { onFoot } from "@/core/calibration/evidence";
+import { tooFastOnFoot } from "@/core/calibration/nomogram";
+import { show } from "@/core/quantity/format";
+import type { Quantity } from "@/core/quantity/kinds";
+import { read } from "@/core/working/units";
 import type { RigEntry } from "@/formats/entries";
 import { Typed } from "../calibrate/typed";
 import { useInHand } from "../data/in-hand";

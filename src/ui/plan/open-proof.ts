@@ -1,6 +1,7 @@
 "use client";
 
-import { show, type Quantity } from "@/core/contents";
+import { show } from "@/core/quantity/format";
+import type { Quantity } from "@/core/quantity/kinds";
 import type { RigEntry } from "@/formats/entries";
 import { useBeginProof } from "../calibrate/begin-proof";
 import { ownerIn, useInHand } from "../data/in-hand";

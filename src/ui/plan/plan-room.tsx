@@ -11,7 +11,7 @@ import { Heading, Note, Select, SubHeading } from "../parts/controls";
 import { Field } from "../parts/field";
 import { lackIn, NeedHand } from "../parts/need-hand";
 import { Cautions } from "../parts/notices";
-import { explainAll } from "@/core/contents";
+import { explainAll } from "@/core/working/explain";
 import { Backwards } from "./backwards";
 import { backwardsOf } from "./backwards-of";
 import { EMPTY_WISH, type Wish } from "./wish";

@@ -1,4 +1,4 @@
-import { valueIn } from "@/core/contents";
+import { valueIn } from "@/core/quantity/quantity";
 import { RIG } from "../testing/show";
 import { backwardsOf } from "./backwards-of";
 import { EMPTY_WISH } from "./wish";

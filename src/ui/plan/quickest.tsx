@@ -2,20 +2,14 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import { useMemo } from "react";
-import {
-  DROPLETS,
-  make,
-  onFoot,
-  quantity,
-  rankSetups,
-  raw,
-  read,
-  TIP_SIZES,
-  writeNumber,
-  boomSwath,
-  type Droplet,
-  type Setup,
-} from "@/core/contents";
+import { onFoot } from "@/core/calibration/evidence";
+import { boomSwath } from "@/core/calibration/pace";
+import { rankSetups, type Setup } from "@/core/calibration/planner";
+import { DROPLETS, TIP_SIZES, type Droplet } from "@/core/calibration/tips";
+import { writeNumber } from "@/core/quantity/format";
+import { make, raw } from "@/core/quantity/kinds";
+import { quantity } from "@/core/quantity/quantity";
+import { read } from "@/core/working/units";
 import type { RigEntry, TipEntry } from "@/formats/entries";
 import { readRig } from "@/formats/job-file/read-rig";
 import { chartOf } from "@/formats/rig-setup";

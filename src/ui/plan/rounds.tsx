@@ -1,7 +1,11 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { entered, make, raw, read, roundMixes, writeNumber, type Quantity } from "@/core/contents";
+import { roundMixes } from "@/core/calibration/planner";
+import { writeNumber } from "@/core/quantity/format";
+import { make, raw, type Quantity } from "@/core/quantity/kinds";
+import { entered } from "@/core/quantity/parse";
+import { read } from "@/core/working/units";
 import type { RigEntry } from "@/formats/entries";
 import { rowRates } from "@/formats/card/choice";
 import { kitOf } from "@/formats/rig-setup";

@@ -1,4 +1,4 @@
-import type { Droplet } from "@/core/contents";
+import type { Droplet } from "@/core/calibration/tips";
 
 /** A wish in the making, as typed; kept in this browser. */
 export interface Wish {

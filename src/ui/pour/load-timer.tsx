@@ -2,7 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
-import { showChange } from "@/core/contents";
+import { showChange } from "@/core/quantity/format";
 import { allowSound, beep } from "../calibrate/beep";
 import { useKept } from "../data/kept-here";
 import { Button } from "../parts/controls";

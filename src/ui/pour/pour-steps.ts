@@ -1,4 +1,10 @@
-import { courseOf, lastsFor, num, onFoot, read, servedByTank, showDuration, stepsOf, type System } from "@/core/contents";
+import { onFoot } from "@/core/calibration/evidence";
+import { stepsOf } from "@/core/mixing/column";
+import { servedByTank } from "@/core/mixing/day-run";
+import { courseOf, lastsFor } from "@/core/mixing/walk-of-load";
+import { showDuration } from "@/core/quantity/format";
+import { num } from "@/core/working/rule";
+import { read, type System } from "@/core/working/units";
 import type { Sheet } from "@/formats/entries";
 import { gearOf } from "@/formats/gear";
 import type { SheetPlan } from "@/formats/sheet-plan";

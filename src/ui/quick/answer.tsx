@@ -1,7 +1,11 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import { allFillings, given, isUnsure, read, readParts, writeNumber, type System } from "@/core/contents";
+import { isUnsure } from "@/core/calibration/calibrate";
+import { allFillings } from "@/core/mixing/column";
+import { writeNumber } from "@/core/quantity/format";
+import { given } from "@/core/working/rule";
+import { read, readParts, type System } from "@/core/working/units";
 import { sentences } from "../data/records";
 import { sheetLine } from "../mix/sheet-line";
 import { TankColumns } from "../mix/tank-column";

@@ -2,7 +2,8 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import { useRef, type ReactNode } from "react";
-import { unitText, wordsFor, writeNumber } from "@/core/contents";
+import { wordsFor } from "@/core/issue";
+import { unitText, writeNumber } from "@/core/quantity/format";
 import { RATE_BARE, readRate } from "@/formats/forms/rate";
 import { Typed } from "../calibrate/typed";
 import { useFrames, useWatch, watchText } from "../calibrate/watch";

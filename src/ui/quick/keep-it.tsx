@@ -3,7 +3,7 @@
 import { Box } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { sameName } from "@/core/contents";
+import { sameName } from "@/core/names";
 import type { LabelEntry, PersonEntry, RigEntry } from "@/formats/entries";
 import type { Imported } from "@/formats/import";
 import { rateAt, rowName } from "@/formats/card/choice";

@@ -1,4 +1,5 @@
-import { num, raw } from "@/core/contents";
+import { raw } from "@/core/quantity/kinds";
+import { num } from "@/core/working/rule";
 import { expectNear } from "@/core/testing/near";
 import { readAny } from "@/formats/job-file/read";
 import { BLANK, quickAnswer, quickFile, timesOf, type Quick } from "./quick-job";

@@ -1,18 +1,12 @@
-import {
-  calibrate,
-  coverageOf,
-  entered,
-  good,
-  groundIsOpen,
-  parseField,
-  raw,
-  type Calibration,
-  type Derived,
-  type Field,
-  type Form,
-  type Issue,
-  type Result,
-} from "@/core/contents";
+import { calibrate, type Calibration } from "@/core/calibration/calibrate";
+import { good, type Issue, type Result } from "@/core/issue";
+import { groundIsOpen } from "@/core/labels/gallon";
+import type { Form } from "@/core/labels/label-rate";
+import { coverageOf } from "@/core/mixing/mix";
+import { raw } from "@/core/quantity/kinds";
+import { entered } from "@/core/quantity/parse";
+import { parseField, type Field } from "@/core/quantity/ranges";
+import type { Derived } from "@/core/working/rule";
 import { readRate } from "@/formats/forms/rate";
 import { calibrationJob, mixJob, planOf, type Planned } from "@/formats/job-file/assemble";
 import { readChecked, type Job } from "@/formats/job-file/read-checked";

@@ -2,7 +2,10 @@
 
 import { Box, ClientOnly } from "@chakra-ui/react";
 import { useMemo } from "react";
-import { allFillings, calibrationSources, explainAll, planLines } from "@/core/contents";
+import { calibrationSources } from "@/core/calibration/calibrate";
+import { allFillings } from "@/core/mixing/column";
+import { planLines } from "@/core/mixing/mix";
+import { explainAll } from "@/core/working/explain";
 import { useInHand } from "../data/in-hand";
 import { useKept } from "../data/kept-here";
 import { Room } from "../frame/room";

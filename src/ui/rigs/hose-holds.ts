@@ -1,4 +1,7 @@
-import { given, holdUp, parseField, read, type System } from "@/core/contents";
+import { holdUp } from "@/core/calibration/required-flow";
+import { parseField } from "@/core/quantity/ranges";
+import { given } from "@/core/working/rule";
+import { read, type System } from "@/core/working/units";
 
 /** What a hose holds, in words; undefined where its size can't be read. Texts as typed or as kept. */
 export function hoseHolds(diameter: string | undefined, length: string | undefined, system: System): string | undefined {

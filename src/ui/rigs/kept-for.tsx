@@ -2,7 +2,7 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import type { UseFormReturn } from "react-hook-form";
-import { PRODUCT_USES } from "@/core/contents";
+import { PRODUCT_USES } from "@/core/hose-end/suitability";
 import type { RigForm } from "@/formats/forms/rig";
 
 /** What a rig is kept for, by the uses of products: another use is warned of where it is mixed. */

@@ -1,9 +1,9 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { format } from "date-fns";
+import { format } from "../data/dates";
 import { useState } from "react";
-import { showChange } from "@/core/contents";
+import { showChange } from "@/core/quantity/format";
 import type { RigEntry } from "@/formats/entries";
 import { setupOf } from "@/formats/rig-setup";
 import { Typed } from "../calibrate/typed";

@@ -3,7 +3,9 @@
 import { Box, chakra } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { useFieldArray, type UseFormReturn } from "react-hook-form";
-import { GROUNDS, parseField, RIG_KINDS, slipsOfPressure, type Field as Quantified } from "@/core/contents";
+import { GROUNDS, RIG_KINDS } from "@/core/calibration/evidence";
+import { parseField, type Field as Quantified } from "@/core/quantity/ranges";
+import { slipsOfPressure } from "@/core/slips/of-reading";
 import type { RigForm } from "@/formats/forms/rig";
 import { useTips } from "../data/records";
 import { useInHand, useSystem } from "../data/in-hand";

@@ -2,7 +2,9 @@
 
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
-import { make, mixLock, read as readVolume } from "@/core/contents";
+import { mixLock } from "@/core/calibration/may-mix";
+import { make } from "@/core/quantity/kinds";
+import { read as readVolume } from "@/core/working/units";
 import type { RigEntry } from "@/formats/entries";
 import { rigFormOf } from "@/formats/forms/rig-form-of";
 import { usePeople, useRead, useRigs, useSlice } from "../data/records";

@@ -3,7 +3,10 @@
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import { useFieldArray, type UseFormReturn } from "react-hook-form";
-import { DROPLETS, given, ISO_TIPS, parseField, ratedFlow, read, tipFlow } from "@/core/contents";
+import { DROPLETS, ISO_TIPS, ratedFlow, tipFlow } from "@/core/calibration/tips";
+import { parseField } from "@/core/quantity/ranges";
+import { given } from "@/core/working/rule";
+import { read } from "@/core/working/units";
 import type { TipForm } from "@/formats/forms/tip";
 import { tipFormOf } from "@/formats/forms/tip-form-of";
 import { useTips } from "../data/records";

@@ -1,4 +1,4 @@
-import type { RigKind } from "@/core/contents";
+import type { RigKind } from "@/core/calibration/evidence";
 import type { RigText } from "@/formats/job-file/types";
 import { setupOf } from "@/formats/rig-setup";
 

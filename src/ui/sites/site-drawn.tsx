@@ -1,7 +1,8 @@
 "use client";
 
 import { chakra } from "@chakra-ui/react";
-import { entered, raw } from "@/core/contents";
+import { raw } from "@/core/quantity/kinds";
+import { entered } from "@/core/quantity/parse";
 import type { SiteText } from "@/formats/job-file/types";
 
 const WIDE = 132;

@@ -3,7 +3,11 @@
 import { Box, chakra } from "@chakra-ui/react";
 import { useState } from "react";
 import { useFieldArray, type UseFormReturn } from "react-hook-form";
-import { entered, parseField, showEntered, slipsOfArea, valueIn } from "@/core/contents";
+import { showEntered } from "@/core/quantity/format";
+import { entered } from "@/core/quantity/parse";
+import { valueIn } from "@/core/quantity/quantity";
+import { parseField } from "@/core/quantity/ranges";
+import { slipsOfArea } from "@/core/slips/of-reading";
 import type { SiteEntry } from "@/formats/entries";
 import { turfsOf } from "@/formats/card/says";
 import type { SiteForm } from "@/formats/forms/site";

@@ -1,16 +1,11 @@
-import { format } from "date-fns";
-import {
-  dateOf,
-  coverageOf,
-  GOOD_FOR,
-  methodOf,
-  parseQuantity,
-  read,
-  secondsA,
-  showEntered,
-  writeNumber,
-  type System,
-} from "@/core/contents";
+import { format } from "../data/dates";
+import { dateOf } from "@/core/calendar";
+import { methodOf } from "@/core/calibration/methods";
+import { GOOD_FOR } from "@/core/calibration/standing";
+import { coverageOf } from "@/core/mixing/mix";
+import { showEntered, writeNumber } from "@/core/quantity/format";
+import { parseQuantity } from "@/core/quantity/parse";
+import { read, secondsA, type System } from "@/core/working/units";
 import type { CalibrationLook, RigEntry } from "@/formats/entries";
 import { calibrationJob, soundJob } from "@/formats/job-file/assemble";
 import { judge, workOut } from "@/formats/standing";

@@ -2,7 +2,9 @@ import { ChakraProvider } from "@chakra-ui/react";
 import { render } from "@testing-library/react";
 import type { ReactElement } from "react";
 import { SWRConfig } from "swr";
-import { raw, type CheckPoint, type Form } from "@/core/contents";
+import type { CheckPoint } from "@/core/calibration/quick-check";
+import type { Form } from "@/core/labels/label-rate";
+import { raw } from "@/core/quantity/kinds";
 import type {
   ApplicationEntry,
   AsideEntry,
