@@ -233,6 +233,12 @@ function SiteInHand({ site, onPick }: { site: SiteEntry | undefined; onPick: (id
           setTyped(picked ? undefined : e.target.value);
           if (picked) onPick(picked.id);
         }}
+        onKeyDown={(e) => {
+          // What was typed may be the beginnings of several words, which the browser's own list doesn't know.
+          if (e.key !== "Enter" || !typed || !found?.rows[0]) return;
+          setTyped(undefined);
+          onPick(found.rows[0].id);
+        }}
       />
       <datalist id={list}>
         {rows.map((s) => (

@@ -148,6 +148,9 @@ function MoreRecords({ query, after, before }: Pick<RecordsProps, "query" | "bef
   );
 }
 
+/** As many sites of a day as are named. */
+const NAMED = 4;
+
 /** A day of work: its date, and the sites of what stands. */
 function Day({ date, stands }: { date: string; stands: readonly ApplicationEntry[] }) {
   const sites = [...new Set(stands.map((e) => e.site))];
@@ -164,7 +167,8 @@ function Day({ date, stands }: { date: string; stands: readonly ApplicationEntry
     >
       <chakra.strong fontSize="18px">{format(new Date(`${date}T12:00:00`), "EEE d MMM yyyy")}</chakra.strong>
       <Box fontSize="15px" color="soft">
-        {sites.join(", ")}
+        {sites.slice(0, NAMED).join(", ")}
+        {sites.length > NAMED && ` and ${sites.length - NAMED} more`}
       </Box>
     </Box>
   );
