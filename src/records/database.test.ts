@@ -87,4 +87,45 @@ describe("the file", () => {
       records.db.$client.pragma("foreign_keys", { simple: true }),
     ]).toEqual(["wal", 2, 1]);
   });
+
+  test("what follows from the records is filled in for what was there before, and then keeps itself", () => {
+    records.db.$client.close();
+    const folder = path.join(records.folder, "before-slices");
+    const older = olderRecords(folder, 7);
+    older.pragma("foreign_keys = OFF");
+    older.exec(`
+      insert into sites (id, name, created_at) values ('site-0000000001', 'Quay terrace', '2026-04-01');
+      insert into applications (id, date, site_id, zone_id, zone, area, product, rate, total, actives, source, sheet_id, void, created_at)
+        values ('a', '2026-05-01', 'site-0000000001', 'z', 'north', '6200 ft2', 'Granule', '0.3 oz/1000 ft2', '1.86 oz', '[]', 'sheet', 'sheet-done', 0, '2026-05-01'),
+               ('b', '2026-05-02', 'site-0000000001', 'z', 'north', '6200 ft2', 'Wetter', '6 fl oz/1000 ft2', '37.2 fl oz', '[]', 'hand', null, 0, '2026-05-02'),
+               ('c', '2026-05-03', 'site-0000000001', 'z', 'north', '6200 ft2', 'Granule', 'some', 'much', '[]', 'hand', null, 0, '2026-05-03');
+      insert into mix_sheets (id, made_at, site_id, rig_id, calibration_id, job, rules, created_at)
+        values ('sheet-done', '2026-05-01', 'site-0000000001', 'rig', 'c', '{"tank":"rear","products":[{"x-id":"label-1","name":"A"},{"name":"B"}]}', '[]', '2026-05-01'),
+               ('sheet-open', '2026-05-02', 'site-0000000001', 'rig', 'c', '{"rig":{"tanks":[{"name":"front"}]},"products":[]}', '[]', '2026-05-02'),
+               ('sheet-broken', '2026-05-03', 'site-0000000001', 'rig', 'c', 'no json', '[]', '2026-05-03');
+    `);
+    older.close();
+    records.db = openRecords(folder);
+    const { $client: client } = records.db;
+    const all = (text: string) => client.prepare(text).raw().all();
+    // An ounce is 28.349523125 g, 1,000 sq ft are 92.90304 m² (NIST Handbook 44, Appendix C).
+    expect(all("select id, measured, rate_canonical, total_canonical from applications order by id")).toEqual([
+      ["a", "mass", expect.closeTo((0.3 * 28.349523125) / 92.90304, 12), expect.closeTo(1.86 * 28.349523125, 9)],
+      ["b", "volume", expect.closeTo((6 * 29.5735295625) / 92.90304, 12), expect.closeTo(37.2 * 29.5735295625, 9)],
+      ["c", null, null, null],
+    ]);
+    expect(all("select record_id from still_open order by record_id")).toEqual([["sheet-broken"], ["sheet-open"]]);
+    expect(all("select sheet_id, tank from sheet_tanks order by sheet_id")).toEqual([
+      ["sheet-done", "rear"],
+      ["sheet-open", "front"],
+    ]);
+    expect(all("select label_id from sheet_products order by label_id")).toEqual([["B"], ["label-1"]]);
+    expect(all(`select name from site_search where site_search match '"terr"*'`)).toEqual([["Quay terrace"]]);
+    // From now on a number is what it was filled in with, and nothing else of a row is ever edited.
+    for (const change of ["total_canonical = 1", "rate_canonical = 1", "measured = 'mass'", "note = 'x'"])
+      expect(() => client.exec(`update applications set ${change} where id = 'a'`)).toThrow("append-only");
+    expect(() => client.exec("update applications set total_canonical = 0 where id = 'c'")).toThrow(/CHECK/);
+    client.exec("insert into withdrawals (sheet_id, at) values ('sheet-open', '2026-05-04')");
+    expect(all("select record_id from still_open")).toEqual([["sheet-broken"]]);
+  });
 });

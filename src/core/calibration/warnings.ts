@@ -60,7 +60,7 @@ const TRIAL_WORDS: Record<TrialSummary["of"], { many: string; one: string }> = {
   outlets: { many: "outlets", one: "One outlet only" },
 };
 
-interface Judged {
+interface Gathered {
   readonly rig: RigBasics;
   readonly evidence: Evidence;
   readonly trials: readonly TrialSummary[];
@@ -75,7 +75,7 @@ interface Judged {
 }
 
 /** Everything worth flagging in a calibration's evidence. */
-export function warningsOf(judged: Judged): Warning[] {
+export function warningsOf(judged: Gathered): Warning[] {
   const { rig, evidence, trials, speed, ground, hoseEnd, sprayVolume } = judged;
   const warnings: Warning[] = [];
   const warn = (code: WarningCode, text: string) => warnings.push({ code, text });

@@ -56,7 +56,10 @@ export function mixedFor(product: MixProduct, volume: Source<"sprayVolume">): Mi
 }
 
 /** What a mixed strength puts on an area at what is really sprayed. */
-export function putDown(mixed: Mixed, sprayVolume: Source<"sprayVolume">): Derived<"rateByWeight"> | Derived<"rateByVolume"> {
+export function leavesOnGround(
+  mixed: Mixed,
+  sprayVolume: Source<"sprayVolume">,
+): Derived<"rateByWeight"> | Derived<"rateByVolume"> {
   return kindOf(mixed) === "strengthByWeight"
     ? derive(weightOnAreaRule, { strength: mixed as Derived<"strengthByWeight">, sprayVolume })
     : derive(volumeOnAreaRule, { strength: mixed as Derived<"strengthByVolume">, sprayVolume });

@@ -11,7 +11,7 @@ import { raw, type Kind, type Quantity } from "../quantity/kinds";
 import type { Entered } from "../quantity/parse";
 import { rateBounds, slipsOfRate, type RateContext } from "../slips/of-rate";
 import type { Source } from "../working/rule";
-import { putDown } from "./fixed-volume";
+import { leavesOnGround } from "./fixed-volume";
 import type { Judgement, LabelWarning, MixInput, SiteBudget } from "./plan";
 import { isSpread } from "./pouring-order";
 import type { LabelRate } from "../labels/label-rate";
@@ -62,7 +62,7 @@ export function judge(input: Judging): Judgement {
 
 /** What of a product really goes down: its rate, or what it is mixed for times what is sprayed. */
 export function rateOnGround(product: MixProduct, sprayVolume: Source<"sprayVolume">): AreaRate {
-  if (product.mixed) return putDown(product.mixed, sprayVolume);
+  if (product.mixed) return leavesOnGround(product.mixed, sprayVolume);
   return product.by ?? perArea(product.rate, `rate of ${product.name}`, sprayVolume);
 }
 

@@ -43,7 +43,7 @@ const pairsOf = (rigs: readonly RigEntry[], people: readonly PersonEntry[], stan
       return own.map((standing) => ({ rig, person: people.find((p) => p.id === standing.personId), standing }));
     });
 
-interface Judged {
+interface Due {
   readonly state: "good" | "act" | "stop";
   /** On the stamp. */
   readonly word: string;
@@ -55,7 +55,7 @@ const CALIBRATE = ["Calibrate", "/calibrate"] as const;
 const CHECK = ["Quick check", "/calibrate/check"] as const;
 
 /** How a rig stands with a person or a tap today, and what is due. */
-function judge(one: StandingEntry | undefined): Judged {
+function judge(one: StandingEntry | undefined): Due {
   if (!one) return { state: "act", word: "to do", go: CALIBRATE };
   const lock = mixLock(one);
   if (lock?.code === "unsure") return { state: "stop", word: "not yet", go: CALIBRATE };

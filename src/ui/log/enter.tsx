@@ -31,7 +31,7 @@ import { ShelfPick, SitePick } from "../parts/pickers";
 import { SlipAsk, SlipKeeper, type Dismissed } from "../parts/slip-ask";
 
 /** An application in the making, kept in this browser until it is saved. */
-interface Draft {
+interface EntryDraft {
   readonly id: string;
   readonly date: string;
   readonly siteId: string;
@@ -58,7 +58,7 @@ export function Enter({ corrects, onDone }: EnterProps) {
   const people = usePeople();
   const hand = useInHand();
   const saveOnce = useSaveOnce();
-  const blank = (): Draft => ({
+  const blank = (): EntryDraft => ({
     id: nanoid(),
     date: corrects?.date ?? todayDate(),
     siteId: corrects?.siteId ?? hand.site?.id ?? "",
@@ -71,10 +71,10 @@ export function Enter({ corrects, onDone }: EnterProps) {
     dismissed: [],
   });
   const key = `draft:application:${corrects?.id ?? "new"}`;
-  const [kept, setKept] = useKept<Draft>(key);
+  const [kept, setKept] = useKept<EntryDraft>(key);
   const [start] = useState(blank);
   const draft = kept ?? start;
-  const set = (next: Partial<Draft>) => setKept({ ...draft, ...next });
+  const set = (next: Partial<EntryDraft>) => setKept({ ...draft, ...next });
   const [issues, setIssues] = useState<readonly Issue[]>([]);
   const site = useSite(draft.siteId);
   const zones = [

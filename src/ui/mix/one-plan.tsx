@@ -12,7 +12,7 @@ import type { Job } from "@/formats/job-file/read-checked";
 import { SubHeading } from "../parts/controls";
 import { aboutFilling } from "./about-filling";
 import { costWords } from "./cost-words";
-import { InFull } from "./in-full";
+import { BesideTheLoads } from "./beside-the-loads";
 import { measuresOf } from "./measures";
 import { SpreadList } from "./spread-list";
 import { RiskFold } from "./risk-fold";
@@ -63,7 +63,7 @@ export function OnePlan({ plan, fillings, later = [], job, calibration, kit, sys
           <TankColumns fillings={later} {...shared} />
         </Box>
       )}
-      <InFull plan={plan} fillings={fillings} job={job} calibration={calibration} kit={kit} system={system} />
+      <BesideTheLoads plan={plan} fillings={fillings} job={job} calibration={calibration} kit={kit} system={system} />
       {fillings[0] && plan.sites.length > 0 && (
         <RiskFold plan={plan} filling={fillings[0]} calibration={calibration} measured={measured} system={system} />
       )}

@@ -28,7 +28,7 @@ import type {
   TipEntry,
 } from "@/formats/entries";
 import type { CardText } from "@/formats/card/card";
-import { sliceAt, type Answer, type Page, type SliceName, type Slices } from "@/formats/slices";
+import { sliceAt, type Answer, type Cursor, type Page, type SliceName, type Slices } from "@/formats/slices";
 import { checkDue, judge, thatCounts } from "@/formats/standing";
 import { dayNow, setFirmZone } from "../data/clock";
 import { system } from "../theme/system";
@@ -85,11 +85,40 @@ const NOTHING: TestRecords = {
 
 const page = <T,>(rows: readonly T[]): Page<T> => ({ rows, next: null });
 
+const A_PAGE = 50;
+
+/** Sites as the server searches and pages them. */
+function sitesPage(
+  sites: readonly SiteEntry[],
+  { search = "", retired = false, after }: Slices["sites"]["query"],
+): Page<SiteEntry> {
+  const words = search.toLowerCase().split(" ").filter(Boolean);
+  const fits = ({ site }: SiteEntry) =>
+    words.every((word) =>
+      site.name
+        .toLowerCase()
+        .split(" ")
+        .some((own) => own.startsWith(word)),
+    );
+  const found = sites.filter((s) => s.retired === retired && fits(s) && (after === undefined || s.site.name > after[0]!));
+  const rows = found.slice(0, A_PAGE);
+  return { rows, next: found.length > A_PAGE ? [rows.at(-1)!.site.name] : null };
+}
+
 /** What a server with these records would answer. */
 function answerOf(of: TestRecords, path: string): Answer<SliceName> | undefined {
   const at = sliceAt(path);
   if (!at) return undefined;
-  const query = at.query as { id?: string; ids?: string[]; rig?: string; person?: string; site?: string; retired?: boolean };
+  const query = at.query as {
+    id?: string;
+    ids?: string[];
+    rig?: string;
+    person?: string;
+    site?: string;
+    search?: string;
+    retired?: boolean;
+    after?: Cursor;
+  };
   const made = of.calibrations.filter((c) => c.rigId === query.rig && (!query.person || c.personId === query.person));
   const inForce = (rig: RigEntry | undefined, list: readonly CalibrationEntry[]): InForce | null => {
     if (!rig) return null;
@@ -144,7 +173,7 @@ function answerOf(of: TestRecords, path: string): Answer<SliceName> | undefined 
     labels: () => of.labels,
     stock: () => of.stock,
     proofs: () => of.kitChecks.filter((c) => c.rigId === query.rig),
-    sites: () => page(of.sites.filter((s) => s.retired === (query.retired === true))),
+    sites: () => sitesPage(of.sites, query),
     sitesById: () => of.sites.filter((s) => query.ids!.includes(s.id)),
     siteCalled: () => null,
     grounds: () => [],

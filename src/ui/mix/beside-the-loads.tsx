@@ -25,7 +25,7 @@ import { Fold } from "../parts/fold";
 import { Notice } from "../parts/notices";
 import { measuring } from "./measures";
 
-interface InFullProps {
+interface BesideProps {
   readonly plan: MixPlan;
   readonly fillings: readonly Filling[];
   readonly job: Job;
@@ -35,7 +35,7 @@ interface InFullProps {
 }
 
 /** What a mix may need beside its loads: a jar test, a premix, whole packets, how far a tank may be stretched. */
-export function InFull({ plan, fillings, job, calibration, kit, system }: InFullProps) {
+export function BesideTheLoads({ plan, fillings, job, calibration, kit, system }: BesideProps) {
   const labels = [...new Set((job.file.products ?? []).map((p) => p["x-id"] ?? p.name))].sort();
   const before = useSlice("mixedBefore", labels.length > 1 ? { labels } : null).value;
   const first = fillings[0];
