@@ -10,6 +10,7 @@ import type { SpreadFile } from "@/formats/job-file/spread";
 import type { JobFile } from "@/formats/job-file/types";
 import { isHead, isSetup, readTip, type TipText } from "@/formats/rig-setup";
 import { Unreadable } from "./aside";
+import { SLACK } from "@/core/quantity/slack";
 
 /**
  * Column types that validate on reading. What can't be understood is never a wrong number: it comes out as `Unreadable`,
@@ -115,5 +116,5 @@ export const activesText = jsonText(
 export function inRange(column: SQL | { name: string }, field: Field): SQL {
   const { least, most } = boundsOf(field);
   // A CHECK can't hold parameters; the bounds are our own constants.
-  return sql`${column} is null or (${column} >= ${sql.raw(String(least * (1 - 1e-9)))} and ${column} <= ${sql.raw(String(most * (1 + 1e-9)))})`;
+  return sql`${column} is null or (${column} >= ${sql.raw(String(least * (1 - SLACK)))} and ${column} <= ${sql.raw(String(most * (1 + SLACK)))})`;
 }

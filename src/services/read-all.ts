@@ -1,5 +1,5 @@
 import type { ApplicationEntry, SheetEntry, SheetState } from "@/formats/entries";
-import type { SetAside } from "@/records/aside";
+import { readRows, type SetAside } from "@/records/aside";
 import { calibrationsNewestFirst } from "@/records/calibrations";
 import { allQuickChecks } from "@/records/checks";
 import type { Records } from "@/records/database";
@@ -15,7 +15,6 @@ import { calibrationEntries, checkEntry } from "./slices/calibrations";
 import { wholeLog } from "./slices/log";
 import { sheetEntry } from "./slices/sheets";
 import { firm, people, proofs, spreadings } from "./slices/upkeep";
-import { readRows } from "@/records/aside";
 
 const newestFirst = <T extends { readonly madeAt: string }>(list: readonly T[]): T[] =>
   [...list].sort((a, b) => (a.madeAt < b.madeAt ? 1 : -1));

@@ -1,5 +1,5 @@
 import { bad, good, type Result } from "@/core/issue";
-import type { Form } from "@/core/labels/label-rate";
+import { ounceOf, isRateText, type Form } from "@/core/labels/label-rate";
 import { raw, type Quantity } from "@/core/quantity/kinds";
 import { entered, parseAs, type Entered } from "@/core/quantity/parse";
 import type { CardText } from "@/formats/card/card";
@@ -225,7 +225,7 @@ export function readAmount(
   form: Form,
   area: Quantity<"area">,
 ): Result<{ readonly rate: string; readonly total: string }> {
-  if (/\/|\bper\b/i.test(typed)) {
+  if (isRateText(typed)) {
     const read = readRate(typed, form, "amount");
     if (!read.ok) return read;
     if (read.value.kind !== "rateByWeight" && read.value.kind !== "rateByVolume")
@@ -236,7 +236,7 @@ export function readAmount(
   const read = parseAs<"mass" | "volume">(typed, ["mass", "volume"], {
     path: "amount",
     dialect: "screen",
-    bare: form === "dry" ? "oz" : "fl oz",
+    bare: ounceOf(form),
   });
   if (!read.ok) return read;
   if (read.value.kind !== kind)

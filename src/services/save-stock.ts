@@ -12,6 +12,7 @@ import { findRig } from "@/records/rigs";
 import { addRinse, addStockCount, findRinse, findStockCount, lastCount } from "@/records/stock";
 import { A_MOMENT, isId, isMoment, issue, nowText, shown } from "./input";
 import { once } from "./once";
+import { ounceOf } from "@/core/labels/label-rate";
 
 /** Keeps a count of the shelf: `{ id, labelId, amount, countedAt }`. */
 export function saveStockCount(db: Records, input: unknown): Result<{ id: string }> {
@@ -23,7 +24,7 @@ export function saveStockCount(db: Records, input: unknown): Result<{ id: string
   const read = parsePackage(amount, card.form, {
     path: "amount",
     dialect: "screen",
-    bare: card.form === "dry" ? "oz" : "fl oz",
+    bare: ounceOf(card.form),
     zero: true,
   });
   if (!read.ok) return read;

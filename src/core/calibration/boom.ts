@@ -1,6 +1,7 @@
 import { make, raw, type Quantity } from "../quantity/kinds";
 import { EVEN } from "./warnings";
 import { wearOf, type Wear } from "./tips";
+import { isWithin } from "../quantity/slack";
 
 /** A boom check: every outlet against the mean of all, and against its tip's rated flow at the working pressure. */
 export interface BoomCheck {
@@ -38,7 +39,7 @@ export function boomCheck(flows: readonly Quantity<"flow">[], rated?: Quantity<"
     return {
       flow,
       ofMean,
-      even: Math.abs(ofMean - 1) <= EVEN + 1e-9,
+      even: isWithin(ofMean, EVEN),
       ofRated: wear?.ratio ?? null,
       wear: wear?.wear ?? null,
     };

@@ -10,6 +10,7 @@ import { trialStats, type TrialSummary } from "./trials";
 import { uncertaintyOf, type Uncertainty } from "./uncertainty";
 import { pooled } from "./used";
 import { warningsOf, type Warning } from "./warnings";
+import { isWithin } from "../quantity/slack";
 
 export const sprayVolumeRule = rule({
   id: "spray-volume",
@@ -120,7 +121,7 @@ function sprayVolumeOf(
 /** Actual over wanted, and whether that is within the tolerance; equality passes, to the last bits of a double. */
 function against(actual: number, target: number, tolerance: Entered<"share"> | undefined) {
   const ratio = actual / target;
-  return { ratio, within: Math.abs(ratio - 1) <= (tolerance ? raw(tolerance.value) : TOLERANCE) + 1e-9 };
+  return { ratio, within: isWithin(ratio, tolerance ? raw(tolerance.value) : TOLERANCE) };
 }
 
 function trialsOf(evidence: Evidence): TrialSummary[] {

@@ -1,5 +1,6 @@
 import { raw, type Quantity } from "../quantity/kinds";
 import type { Entered } from "../quantity/parse";
+import { atLeast, isWithin } from "../quantity/slack";
 
 /** The measuring kit of a rig: what is weighed and read with, and whether it has been proved. */
 export interface KitScale {
@@ -47,12 +48,12 @@ export interface KitProof {
 export function proveTool<K extends "mass" | "volume">(known: Quantity<K>, shown: Quantity<K>, step: Quantity<K>): KitProof {
   const ratio = raw(shown) / raw(known);
   const allowed = Math.max(KIT_BAND, raw(step) / 2 / raw(known));
-  return { ratio, good: Math.abs(ratio - 1) <= allowed + 1e-9, allowed };
+  return { ratio, good: isWithin(ratio, allowed), allowed };
 }
 
 /** The vessel to catch in: the finest that holds it all; undefined where none does. */
 export function vesselFor(kit: Kit, expected: Quantity<"volume">): Vessel | undefined {
   return kit.vessels
-    .filter((v) => raw(v.capacity.value) >= raw(expected) * (1 - 1e-9))
+    .filter((v) => atLeast(raw(v.capacity.value), raw(expected)))
     .sort((a, b) => raw(a.graduation.value) - raw(b.graduation.value))[0];
 }

@@ -5,6 +5,7 @@ import { num, type Source } from "../working/rule";
 import { onFoot, type RigBasics } from "./evidence";
 import { driftNote, nearestTips, RATED_AT, ratedFlow, workingRange } from "./tips";
 import { WALKABLE } from "./warnings";
+import { atLeast, atMost } from "../quantity/slack";
 
 /**
  * Four ways to act when the spray volume is not what is wanted. With s = wanted / actual: pressure P·s² (flow goes with
@@ -71,13 +72,13 @@ function pressureLever({ rig, flow, pumpMost }: LeverInput, s: number): Remedy {
   const { least, most, known } = workingRange(rig.kind === "spray-truck", pressure.value, rig.tip?.chart);
   const shown = show(setTo, "pressure", "psi");
   const answer = { lever: "pressure", setTo, expect: nextFlow(flow, s) } as const;
-  if (pumpMost !== undefined && raw(setTo) > raw(pumpMost) * (1 + 1e-9))
+  if (pumpMost !== undefined && !atMost(raw(setTo), raw(pumpMost)))
     return {
       ...answer,
       feasible: false,
       why: `It would take ${shown}: this pump gives ${show(pumpMost, "pressure", "psi")} at the most.`,
     };
-  if (raw(setTo) < raw(least) * (1 - 1e-9) || raw(setTo) > raw(most) * (1 + 1e-9)) {
+  if (!atLeast(raw(setTo), raw(least)) || !atMost(raw(setTo), raw(most))) {
     const whose = rig.tip?.chart ? "this tip works at" : "ordinary tips work at";
     const range = `${show(least, "pressure", "psi").replace(" psi", "")} to ${show(most, "pressure", "psi")}`;
     return { ...answer, feasible: false, why: `It would take ${shown}, outside the ${range} that ${whose}.` };
@@ -123,7 +124,7 @@ function tipLever({ rig, flow, pumpMost }: LeverInput, s: number): Remedy {
   const [least, most] = range.known
     ? [raw(range.least), raw(range.most)]
     : [raw(pressure.value) * 0.75, Math.min(raw(pressure.value) * 1.25, pumpMost === undefined ? Infinity : raw(pumpMost))];
-  const works = (at: Quantity<"pressure">) => raw(at) >= least * (1 - 1e-9) && raw(at) <= most * (1 + 1e-9);
+  const works = (at: Quantity<"pressure">) => atLeast(raw(at), least) && atMost(raw(at), most);
   const near = nearestTips(make((num(flow) * s) / rig.outlets.count), pressure.value);
   const best = near.find((tip) => works(tip.needs)) ?? near[0]!;
   const other = near.find((tip) => tip.size !== best.size && works(tip.needs));
@@ -154,7 +155,7 @@ function speedLever({ rig, speed, timePer1000 }: LeverInput, s: number): Remedy 
       why: "The travel speed is not known: measure the swath or time a distance.",
     };
   const setTo = make<"speed">(num(speed) / s);
-  const feasible = !onFoot(rig.kind) || raw(setTo) <= raw(WALKABLE) * (1 + 1e-9);
+  const feasible = !onFoot(rig.kind) || atMost(raw(setTo), raw(WALKABLE));
   const shown = show(setTo, "speed", "mph");
   return {
     lever: "speed",
@@ -168,7 +169,7 @@ function speedLever({ rig, speed, timePer1000 }: LeverInput, s: number): Remedy 
 function remixLever({ actual, usable, carrierAtLeast }: LeverInput): Remedy {
   const setTo = usable ? make<"area">(raw(usable.value) / raw(actual)) : null;
   const answer = { lever: "remix", setTo, expect: null } as const;
-  if (carrierAtLeast !== undefined && raw(actual) < raw(carrierAtLeast) * (1 - 1e-9)) {
+  if (carrierAtLeast !== undefined && !atLeast(raw(actual), raw(carrierAtLeast))) {
     const why = `The label asks for at least ${show(carrierAtLeast, "sprayVolume", "gal/1000 ft2")}.`;
     return { ...answer, feasible: false, why };
   }

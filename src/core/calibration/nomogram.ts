@@ -7,6 +7,7 @@ import { constant } from "../working/rule";
 import { tipFlow, TIP_SIZES } from "./tips";
 import { WALKABLE } from "./warnings";
 import { quantity } from "../quantity/quantity";
+import { atMost } from "../quantity/slack";
 
 /**
  * The geometry of the three-line chart: pace, spray volume and flow on parallel logarithmic scales, so that a straight
@@ -152,7 +153,7 @@ export const impliedSwath = (pace: Quantity<"time">, speed: Quantity<"speed">): 
 export const speedAtPace = (pace: Quantity<"time">, swath: Quantity<"length">): Quantity<"speed"> =>
   make<"speed">(AREA / (raw(pace) * raw(swath)));
 
-export const tooFastOnFoot = (speed: Quantity<"speed">): boolean => raw(speed) > raw(WALKABLE) * (1 + 1e-9);
+export const tooFastOnFoot = (speed: Quantity<"speed">): boolean => !atMost(raw(speed), raw(WALKABLE));
 
 /** The pressure that takes one flow of the same tips to another: P·(f₂/f₁)². */
 export const pressureForFlow = (

@@ -2,6 +2,7 @@ import { make, raw, type Quantity } from "../quantity/kinds";
 import { constant } from "../working/rule";
 import { WALKABLE } from "./warnings";
 import { COMFORTABLE, DROPLETS, dropletAt, rangeOf, ratedFlow, tipFlow, type Droplet, type TipChart } from "./tips";
+import { atLeast, atMost } from "../quantity/slack";
 
 /** Working forwards from a wish: every tip × pressure × speed, ranked by what it costs on a site. */
 export interface PlanWish {
@@ -59,7 +60,7 @@ export function rankSetups(wish: PlanWish): Setup[] {
       // f = q·v·w: the fastest speed is that of the least spray volume, unless the legs are slower.
       const speed = Math.min(top, flow / (least * raw(wish.swath)));
       const sprayVolume = flow / (speed * raw(wish.swath));
-      if (speed < SLOWEST || sprayVolume > raw(wish.wanted.most) * (1 + 1e-9) || sprayVolume < least * (1 - 1e-9)) continue;
+      if (speed < SLOWEST || !atMost(sprayVolume, raw(wish.wanted.most)) || !atLeast(sprayVolume, least)) continue;
       setups.push(setupOf(wish, size, chart, pressure, { flow, speed, sprayVolume }));
     }
   }
@@ -80,7 +81,7 @@ function setupOf(
   const droplet = dropletAt(chart, pressure) ?? null;
   const range = rangeOf(chart);
   const against: string[] = [];
-  if (raw(pressure) < raw(range.least) * (1 - 1e-9) || raw(pressure) > raw(range.most) * (1 + 1e-9))
+  if (!atLeast(raw(pressure), raw(range.least)) || !atMost(raw(pressure), raw(range.most)))
     against.push("outside the tip's pressures");
   if (wish.droplet && droplet && droplet !== wish.droplet)
     against.push(
@@ -132,6 +133,6 @@ export function roundMixes(
   const last = Math.floor(exact / step + EACH);
   return Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => (first + i) * step)
     .map((amount) => ({ amount, sprayVolume: make<"sprayVolume">((rate * raw(usable)) / amount), error: amount / exact - 1 }))
-    .filter((one) => least === undefined || raw(one.sprayVolume) >= raw(least) * (1 - 1e-9))
+    .filter((one) => least === undefined || atLeast(raw(one.sprayVolume), raw(least)))
     .sort((a, b) => Math.abs(a.error) - Math.abs(b.error));
 }

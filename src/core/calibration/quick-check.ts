@@ -1,6 +1,7 @@
 import { raw, type Quantity } from "../quantity/kinds";
 import { coverageFactor } from "./student";
 import { EVEN } from "./warnings";
+import { isWithin } from "../quantity/slack";
 
 /** The weekly bucket test of the flow, once a full calibration stands. It tests flow alone. */
 
@@ -28,7 +29,7 @@ export function judgeCheck(
 }
 
 /** The verdict on a ratio that is on record. */
-export const judgeRatio = (ratio: number): CheckVerdict => (Math.abs(ratio - 1) <= CHECK_BAND + 1e-9 ? "pass" : "recalibrate");
+export const judgeRatio = (ratio: number): CheckVerdict => (isWithin(ratio, CHECK_BAND) ? "pass" : "recalibrate");
 
 export interface Trend {
   /** Ratio a day, and what it might as well be: half the width of its 95 % band. */
@@ -78,7 +79,7 @@ export function trendOf(points: readonly CheckPoint[], from: number): Trend | un
 }
 
 function leavingDay(line: (day: number) => number, band: (day: number) => number, from: number): Trend["leaves"] {
-  const out = (value: number) => Math.abs(value - 1) > CHECK_BAND + 1e-9;
+  const out = (value: number) => !isWithin(value, CHECK_BAND);
   const days = Array.from({ length: HORIZON + 1 }, (_, i) => from + i);
   const day = days.find((d) => out(line(d)));
   if (day === undefined) return null;

@@ -2,6 +2,7 @@ import { make, raw, type Quantity } from "../quantity/kinds";
 import type { Entered } from "../quantity/parse";
 import { quantity } from "../quantity/quantity";
 import { constant, derive, given, num, rule, type Derived, type Source } from "../working/rule";
+import { atLeast, atMost, isSame } from "../quantity/slack";
 
 /** Tips: their sizes, the square-root law, charts, wear, droplets. */
 
@@ -130,7 +131,7 @@ export function workingRange(
   chart: TipChart | undefined,
 ): { least: Quantity<"pressure">; most: Quantity<"pressure">; known: boolean } {
   if (chart && chart.rows.length > 0) return { ...rangeOf(chart), known: true };
-  if (!gun && raw(at) <= raw(ORDINARY_RANGE.most) * (1 + 1e-9)) return { ...ORDINARY_RANGE, known: true };
+  if (!gun && atMost(raw(at), raw(ORDINARY_RANGE.most))) return { ...ORDINARY_RANGE, known: true };
   return { least: make(0), most: make(Number.MAX_VALUE), known: false };
 }
 
@@ -149,8 +150,8 @@ export function dropletAt(chart: TipChart | undefined, pressure: Quantity<"press
   if (!chart) return undefined;
   const rows = [...chart.rows].sort((a, b) => raw(a.pressure.value) - raw(b.pressure.value));
   const { most, least } = rangeOf(chart);
-  if (raw(pressure) > raw(most) * (1 + 1e-9) || raw(pressure) < raw(least) * (1 - 1e-9)) return undefined;
-  return rows.find((row) => raw(row.pressure.value) >= raw(pressure) * (1 - 1e-9))?.droplet;
+  if (!atMost(raw(pressure), raw(most)) || !atLeast(raw(pressure), raw(least))) return undefined;
+  return rows.find((row) => atLeast(raw(row.pressure.value), raw(pressure)))?.droplet;
 }
 
 /** Whether one class is finer than another. */
@@ -160,7 +161,7 @@ export const finer = (a: Droplet, b: Droplet): boolean => DROPLETS.indexOf(a) < 
 export function driftNote(from: Quantity<"pressure">, to: Quantity<"pressure">, chart?: TipChart): string {
   const [before, after] = [dropletAt(chart, from), dropletAt(chart, to)];
   if (before && after && before !== after) return `Drops go from ${before} to ${after}.`;
-  if (Math.abs(raw(to) / raw(from) - 1) < 1e-9) return "Drops stay as they are.";
+  if (isSame(raw(to), raw(from))) return "Drops stay as they are.";
   return raw(to) > raw(from) ? "Finer drops, more drift." : "Coarser drops, less drift.";
 }
 
@@ -169,7 +170,7 @@ export type Wear = "good" | "worn" | "blocked";
 /** A tip's measured flow against its rated flow at the working pressure; ±10 % is the most either way. */
 export function wearOf(measured: Quantity<"flow">, rated: Quantity<"flow">): { readonly ratio: number; readonly wear: Wear } {
   const ratio = raw(measured) / raw(rated);
-  const wear = ratio > (1 + WORN) * (1 + 1e-9) ? "worn" : ratio < (1 - WORN) * (1 - 1e-9) ? "blocked" : "good";
+  const wear = !atMost(ratio, 1 + WORN) ? "worn" : !atLeast(ratio, 1 - WORN) ? "blocked" : "good";
   return { ratio, wear };
 }
 

@@ -1,3 +1,5 @@
+import { atMost } from "../quantity/slack";
+
 /** Statistics of repeated readings, on plain numbers. */
 export interface TrialStats {
   readonly count: number;
@@ -29,8 +31,8 @@ export type Agreement = "single" | "good" | "wide" | "disagree";
 /** Judges a spread; equality passes, to the last bits of a double. */
 export function agreement(spread: number | null): Agreement {
   if (spread === null) return "single";
-  if (spread <= SPREAD_GOOD * (1 + 1e-9)) return "good";
-  return spread <= SPREAD_MOST * (1 + 1e-9) ? "wide" : "disagree";
+  if (atMost(spread, SPREAD_GOOD)) return "good";
+  return atMost(spread, SPREAD_MOST) ? "wide" : "disagree";
 }
 
 /** How far repeats of one thing were apart. */

@@ -6,6 +6,7 @@ import type { Evidence, FlowEvidence, Ground, RigBasics, RigKind } from "./evide
 import type { HeadReading } from "../hose-end/head";
 import { ratedFlow, tipFlow, wearOf } from "./tips";
 import { agreement, trialStats, type TrialSummary } from "./trials";
+import { SLACK, atLeast, atMost, isWithin } from "../quantity/slack";
 
 /** Something that a person should know before relying on a calibration. The codes are listed in docs/job-file.md. */
 export interface Warning {
@@ -50,8 +51,7 @@ const USUAL: Partial<Record<RigKind, readonly [number, number, string]>> = {
 };
 const FAR = 3;
 
-const SLACK = 1e-9;
-const under = <K extends "area" | "time">(value: Quantity<K>, least: Quantity<K>) => raw(value) < raw(least) * (1 - SLACK);
+const under = <K extends "area" | "time">(value: Quantity<K>, least: Quantity<K>) => !atLeast(raw(value), raw(least));
 
 const TRIAL_WORDS: Record<TrialSummary["of"], { many: string; one: string }> = {
   pace: { many: "walks", one: "One walk only" },
@@ -109,7 +109,7 @@ export function warningsOf(judged: Gathered): Warning[] {
       "volume-unusual",
       `${show(sprayVolume, "sprayVolume", "gal/1000 ft2")} is far from what ${usual[2]} usually gives, ${usual[0] === usual[1] ? `about ${usual[0]}` : `${usual[0]} to ${usual[1]}`}: is every unit right?`,
     );
-  if (speed && num(speed) > raw(WALKABLE) * (1 + SLACK))
+  if (speed && !atMost(num(speed), raw(WALKABLE)))
     warn("pace-not-walkable", `${show(speed.value, "speed", "mph")} on foot is not a plan: 4.5 mph is the most.`);
   if (ground === "pavement") warn("pavement-only", "Timed on pavement only: a walk in grass is usually slower. Time it on turf.");
   return warnings;
@@ -199,7 +199,7 @@ function headWarnings({ head }: RigBasics, { overdose, timePer1000 }: HeadReadin
   if (overdose === null || timePer1000 === null) return;
   const seconds = show(timePer1000.value, "time", "s");
   const times = writeNumber(overdose > 1 ? overdose : 1 / overdose, { figures: 2 });
-  if (Math.abs(overdose - 1) > EVEN + SLACK)
+  if (!isWithin(overdose, EVEN))
     warn(
       "pace-far-from-label",
       `At this pace ${overdose > 1 ? `${times} times the label rate goes down` : `the label rate is missed by a factor of ${times}, too little`}: ${seconds} for 1,000 sq ft give it.`,

@@ -1,6 +1,7 @@
 import { raw } from "../quantity/kinds";
 import { showEntered } from "../quantity/format";
 import type { Entered } from "../quantity/parse";
+import { atMost } from "../quantity/slack";
 
 /** What a label wants done after the application. Absent where it says nothing. */
 export interface Aftercare {
@@ -41,8 +42,6 @@ export interface Clash {
   readonly between: readonly [string, string];
   readonly text: string;
 }
-
-const SLACK = 1e-9;
 
 /** What all products of a tank ask, each with its name. */
 function asksOf(products: readonly Wants[]) {
@@ -87,9 +86,7 @@ function worst<K extends "time" | "length">(
   least: readonly Ask<K>[],
   most: readonly Ask<K>[],
 ): readonly [Ask<K>, Ask<K>] | undefined {
-  const pairs = least.flatMap((a) =>
-    most.filter((b) => a.of !== b.of && size(a) > size(b) * (1 + SLACK)).map((b) => [a, b] as const),
-  );
+  const pairs = least.flatMap((a) => most.filter((b) => a.of !== b.of && !atMost(size(a), size(b))).map((b) => [a, b] as const));
   return pairs.sort(([a, b], [c, d]) => size(c) - size(d) - (size(a) - size(b)))[0];
 }
 

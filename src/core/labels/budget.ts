@@ -4,6 +4,7 @@ import { derive, kindOf, num, nums, rule, type Source } from "../working/rule";
 import { sameName } from "../names";
 import { asPlanned, sizeOf, type Active, type AreaRate, type Holder } from "./active";
 import type { LabelSays, PutDown, YearKind, ZoneFacts } from "./label";
+import { atMost } from "../quantity/slack";
 
 const SUM = "what went down and what is planned, counted as the product whose label is read";
 
@@ -71,7 +72,7 @@ export function leftOf(limit: AreaRate, others: readonly AreaRate[], dry: boolea
 }
 
 /** Equality passes: what is limited and its limit may come by different sums. */
-export const passes = (amount: AreaRate, limit: AreaRate): boolean => sizeOf(amount) <= sizeOf(limit) * (1 + 1e-9);
+export const passes = (amount: AreaRate, limit: AreaRate): boolean => atMost(sizeOf(amount), sizeOf(limit));
 
 /** A product of a mix as its label's limits see it. */
 export interface Counting {

@@ -14,3 +14,9 @@ export const RATES_OF_FORM = {
   dry: ["rateByWeight", "strengthByWeight"],
   liquid: ["rateByVolume", "strengthByVolume"],
 } as const satisfies Record<Form, readonly RateKind[]>;
+
+/** The ounce that is meant where none is named: by weight of a dry product, by volume of a liquid one. The one place for it. */
+export const ounceOf = (form: Form): "oz" | "fl oz" => (form === "dry" ? "oz" : "fl oz");
+
+/** Whether a typed amount is a rate for an area, "0.3 oz/1000 ft2" or "4 oz per 1,000", and not a total. */
+export const isRateText = (typed: string): boolean => /\/|\bper\b/i.test(typed);

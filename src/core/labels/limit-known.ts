@@ -4,6 +4,7 @@ import { raw } from "../quantity/kinds";
 import { downOn, ofYear } from "./budget";
 import type { ProductUse } from "../hose-end/suitability";
 import { none, type Case } from "./reason";
+import { atMost } from "../quantity/slack";
 
 /** What kills or keeps off: a label of it has limits, whether they were noted or not. */
 const PESTICIDES: readonly ProductUse[] = ["herbicide", "pre-emergent", "fungicide", "insecticide"];
@@ -43,7 +44,7 @@ export function activeNoted({ own, rows, zone, day, held, warnings }: Case): voi
 /** Holds a spot that is larger than the zone it lies in: more than the zone can take would be mixed. */
 export function spotInZone({ own, zone, held }: Case): void {
   const { area, whole } = zone;
-  if (!area || !whole || raw(area.value) <= raw(whole.value) * (1 + 1e-9)) return;
+  if (!area || !whole || atMost(raw(area.value), raw(whole.value))) return;
   held({
     code: "spot-over-zone",
     text: `${own.name} on ${zone.name}: so much spray treats ${showEntered({ ...area, number: Math.round(area.number) })}, the zone has ${showEntered(whole)}.`,

@@ -5,6 +5,7 @@ import { quantity } from "../quantity/quantity";
 import { constant, derive, given, num, rule, type AnySource, type Source } from "../working/rule";
 import type { Counting } from "./budget";
 import type { DayOfPlan, LimitWarning, Reason } from "./reason";
+import { atLeast, atMost } from "../quantity/slack";
 
 export const dilutionOnAreaRule = rule({
   id: "dilution-on-area",
@@ -50,7 +51,7 @@ export function judgeMix(
   if (off) held(off.product, off);
   for (const { name, says } of inTank) {
     const least = says.carrierAtLeast;
-    if (least && num(sprayVolume) < num(given(least, "carrier minimum")) * (1 - 1e-9))
+    if (least && !atLeast(num(sprayVolume), num(given(least, "carrier minimum"))))
       held(name, {
         code: "under-carrier-minimum",
         text: `${name}: the label wants at least ${show(least.value, "sprayVolume", "gal/1000 ft2")}, this sprayer puts down ${show(sprayVolume.value, "sprayVolume", "gal/1000 ft2")}.`,
@@ -60,7 +61,7 @@ export function judgeMix(
       const dilution = derive(dilutionOnAreaRule, { sprayVolume, products: inTank.map(roomOf) });
       working.push(dilution);
       const wanted = says.dilutionAtLeast;
-      if (num(dilution) < num(given(wanted, "least dilution")) * (1 - 1e-9))
+      if (!atLeast(num(dilution), num(given(wanted, "least dilution"))))
         held(name, {
           code: "over-concentrated",
           text: `${name}: the label wants ${wanted.text} of water to all products together, this mix is ${show(dilution.value, "dilution", ":1", { figures: 3, down: true })}.`,
@@ -100,7 +101,7 @@ const HEAD_WITHIN = 0.1;
 /** A hose-end head that puts down another dose than its label at the pace that was timed. */
 function headOffRate(product: string | undefined, head: HeadReading | null) {
   if (product === undefined || !head?.timePer1000 || head.overdose === null) return undefined;
-  if (Math.abs(head.overdose - 1) <= HEAD_WITHIN * (1 + 1e-9)) return undefined;
+  if (atMost(Math.abs(head.overdose - 1), HEAD_WITHIN)) return undefined;
   const times = writeNumber(head.overdose, { figures: 3 });
   return {
     product,

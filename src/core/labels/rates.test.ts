@@ -1,12 +1,11 @@
 import fc from "fast-check";
 import { all, create } from "mathjs";
-import type { Form } from "./label-rate";
-import { parseStated, type Composition } from "./stated";
+import { isRateText, ounceOf, type Form } from "./label-rate";
+import { parseStated, parseAnalysis, type Composition } from "./stated";
 import { plainNumber } from "../quantity/format";
 import { raw, type Quantity } from "../quantity/kinds";
 import { entered } from "../quantity/parse";
 import { valueIn } from "../quantity/quantity";
-import { parseAnalysis } from "./stated";
 
 const math = create(all!);
 
@@ -123,4 +122,10 @@ test("a stated rate reads the same whatever the form it is measured in", () => {
     const read = parseStated("1.5 lb ai/ac", product, { dialect: "screen" });
     expect(read.ok && read.value.text).toBe("1.5 lb ai/ac");
   }
+});
+
+test("a bare number is of the form's own ounce, and what has an area is a rate", () => {
+  expect([ounceOf("dry"), ounceOf("liquid")]).toEqual(["oz", "fl oz"]);
+  expect(["0.3 oz/1000 ft2", "4 oz per 1,000", "0.3/M"].map(isRateText)).toEqual([true, true, true]);
+  expect(["4 oz", "0.3", "pepper 4 oz"].map(isRateText)).toEqual([false, false, false]);
 });

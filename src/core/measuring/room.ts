@@ -1,8 +1,7 @@
 import { sameName } from "../names";
 import { perArea } from "../labels/per-area";
 import { rateOnGround } from "../mixing/judge";
-import type { SiteBudget } from "../mixing/plan";
-import type { MixPlan } from "../mixing/plan";
+import type { SiteBudget, MixPlan } from "../mixing/plan";
 import { num, type Source } from "../working/rule";
 
 type Budgets = ReadonlyMap<string, readonly SiteBudget[]>;

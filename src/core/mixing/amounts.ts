@@ -1,5 +1,4 @@
-import type { Quantity } from "../quantity/kinds";
-import { raw } from "../quantity/kinds";
+import { raw, type Quantity } from "../quantity/kinds";
 import { derive, given, kindOf, num, rule, type Derived, type Source } from "../working/rule";
 import type { MixProduct, Price } from "./product";
 

@@ -8,6 +8,7 @@ import type { MixPlan } from "./plan";
 import { goesInAsSlurry, pouringOrder } from "./pouring-order";
 import type { MixProduct } from "./product";
 import type { DoneFill } from "./run-state";
+import { atLeast } from "../quantity/slack";
 
 export const halfWaterRule = rule({
   id: "half-water",
@@ -71,7 +72,7 @@ export function waterFirst(
   const taken = nums(products).reduce((sum, p) => sum + p, 0);
   if (school === "three quarters" && taken <= num(fill) / 4) return derive(threeQuartersWaterRule, { fill });
   if (taken <= num(fill) / 2) return derive(halfWaterRule, { fill });
-  return taken < num(fill) * (1 - 1e-9) ? derive(roomForWaterRule, { fill, products }) : null;
+  return !atLeast(taken, num(fill)) ? derive(roomForWaterRule, { fill, products }) : null;
 }
 
 /** One filling of a tank, for one site or for several: what is poured into it. */

@@ -3,6 +3,7 @@ import type { Amount, AmountFor } from "./amounts";
 import { areaOf, coversRule, siteAreaRule, siteSprayRule } from "./areas";
 import { splitLoads, type LoadMode } from "./loads";
 import { placeRefills, type Stretch } from "./refills";
+import { SLACK, atLeast, atMost } from "../quantity/slack";
 
 export const restOfLoadRule = rule({
   id: "rest-of-load",
@@ -121,7 +122,7 @@ export function dayRun(input: RunInput): DayRun {
     for (const { lawn: i, from, to } of stretches) {
       const lawn = lawns[i]!;
       const before = done.get(lawn) ?? [];
-      const broken = to < num(lawn.area) * (1 - SLACK);
+      const broken = !atLeast(to, num(lawn.area));
       const earlier = pieces.map((p) => p.covers);
       const area: Source<"area"> = broken
         ? earlier.length > 0
@@ -171,8 +172,6 @@ export function servedByTank({ begun, loads }: DayRun): string[] {
   return [...new Set(begun.map((p) => p.lawn.site))].filter((site) => !later.has(site));
 }
 
-const SLACK = 1e-9;
-
 const leftOf = (lawn: Lawn, done: readonly Source<"area">[] = []): Source<"area"> =>
   done.length > 0 ? derive(restOfLawnRule, { area: lawn.area, done }) : lawn.area;
 
@@ -183,7 +182,7 @@ function serve(lawns: readonly Lawn[], holds: number, tank: number, { places, lo
   for (const [i, lawn] of lawns.entries()) {
     const area = num(lawn.area);
     if (area > room * (1 + SLACK) + holds * SLACK) {
-      const breaks = !places || loads === "equal" || area > tank * (1 + SLACK);
+      const breaks = !places || loads === "equal" || !atMost(area, tank);
       if (!breaks || room <= holds * SLACK) return { stretches, next: [i, 0] as const, empty: room <= holds * SLACK };
       return { stretches: [...stretches, { lawn: i, from: 0, to: room }], next: [i, room] as const, empty: true };
     }
@@ -207,7 +206,7 @@ function fillsFrom(input: RunInput, from: readonly [number, number], zones: read
     const grounds = lawns.map((l) => ({ area: num(l.area), water: l.water }));
     return placeRefills(grounds, num(usable) / q, least ? num(least) / q : 0, from).map((stretches) => {
       const last = stretches.at(-1)!;
-      const broken = last.to < num(lawns[last.lawn]!.area) * (1 - SLACK);
+      const broken = !atLeast(last.to, num(lawns[last.lawn]!.area));
       return broken ? { stretches, fill: usable } : { stretches };
     });
   }

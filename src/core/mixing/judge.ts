@@ -16,6 +16,7 @@ import type { Judgement, LabelWarning, MixInput, SiteBudget } from "./plan";
 import { isSpread } from "./pouring-order";
 import type { LabelRate } from "../labels/label-rate";
 import type { MixProduct } from "./product";
+import { atLeast } from "../quantity/slack";
 
 const SAYS_NOTHING: LabelSays = { actives: [], limits: [] };
 
@@ -110,7 +111,7 @@ function rateWarnings(product: MixProduct): LabelWarning[] {
     });
   const least = product.says?.range?.[0];
   const bounds = least && rateBounds(product.rate.kind, { least });
-  if (!product.split && bounds && raw(product.rate.value as Quantity<Kind>) < bounds.least * (1 - 1e-9))
+  if (!product.split && bounds && !atLeast(raw(product.rate.value as Quantity<Kind>), bounds.least))
     warnings.push({
       code: "under-label-range",
       text: `${product.name}: ${text(product.rate)} is under the label's least, ${text(least)}: too light wastes product and breeds survivors.`,

@@ -1,6 +1,7 @@
 import { raw } from "../quantity/kinds";
 import { quantity } from "../quantity/quantity";
 import { constant, derive, num, rule, type Given, type Source } from "../working/rule";
+import { SLACK, atLeast } from "../quantity/slack";
 
 export const LOAD_MODES = ["full-then-part", "equal"] as const;
 export type LoadMode = (typeof LOAD_MODES)[number];
@@ -47,12 +48,6 @@ export interface Fill {
 }
 
 /**
- * Twelve gallons in a four-gallon tank are three loads, not four, whatever the last bit of a double says: a load is
- * only begun for more than this part of a tank.
- */
-const SLACK = 1e-9;
-
-/**
  * More loads than this for one site is a slip of a unit, not a day's work (ours). It also keeps a plan's size in bounds.
  */
 export const MOST_LOADS = 2000;
@@ -83,9 +78,9 @@ export function splitLoads(
   if (count === 1) return [{ fill: spray, times: 1, full: false }];
   if (mode === "equal") return [{ fill: derive(equalLoadRule, { spray, loads: counted(count) }), times: count, full: false }];
   // An exact multiple of the tank: the loads are the tank itself.
-  if (tanks >= count * (1 - SLACK)) return [{ fill: usable, times: count, full: true }];
+  if (atLeast(tanks, count)) return [{ fill: usable, times: count, full: true }];
   const last = derive(lastLoadRule, { spray, fulls: counted(count - 1), usable });
-  if (!least || num(last) >= num(least) * (1 - SLACK))
+  if (!least || atLeast(num(last), num(least)))
     return [
       { fill: usable, times: count - 1, full: true },
       { fill: last, times: 1, full: false },
@@ -96,5 +91,5 @@ export function splitLoads(
 
 /** Whether a load is under the least that the pump can agitate. */
 export function underLeast(fill: Source<"volume">, least: Source<"volume"> | undefined): boolean {
-  return least !== undefined && raw(fill.value) < raw(least.value) * (1 - SLACK);
+  return least !== undefined && !atLeast(raw(fill.value), raw(least.value));
 }

@@ -2,9 +2,7 @@ import { raw, type Quantity } from "../quantity/kinds";
 import { num, type Source } from "../working/rule";
 import type { Amount } from "./amounts";
 import type { Package } from "./product";
-
-/** What is exactly so many packages, must not become one more by the last bit of a double. */
-const SLACK = 1e-9;
+import { SLACK } from "../quantity/slack";
 
 const of = (amount: Amount | Source<"mass">, content: Package["content"]) =>
   num(amount as Source<"mass">) / raw(content.value as Quantity<"mass">);

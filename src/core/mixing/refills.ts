@@ -1,3 +1,5 @@
+import { SLACK, atLeast, atMost } from "../quantity/slack";
+
 /**
  * Where a truck refills. The lawns of a day stand in their order; a load serves those that follow one another. A lawn that
  * one tank can do is never left half done; the fewest trips to the shop come before the fewest fills, then fills that the
@@ -29,8 +31,6 @@ interface Choice extends Cost {
   readonly next: readonly [lawn: number, done: number] | null;
 }
 
-const SLACK = 1e-9;
-
 /**
  * The loads of a day, each as the stretches that it serves.
  * @param tank what a full tank covers, m² · @param least what the least load that can be agitated covers, m²
@@ -51,7 +51,7 @@ export function placeRefills(
   };
   const costOf = (stretches: readonly Stretch[], next: Choice["next"]): Choice => {
     const covers = stretches.reduce((sum, s) => sum + s.to - s.from, 0);
-    const low = covers < least * (1 - SLACK) ? 1 : 0;
+    const low = !atLeast(covers, least) ? 1 : 0;
     if (!next) return { stretches, next, trips: 0, fills: 1, low };
     const rest = best(next[0], next[1]);
     return { stretches, next, trips: rest.trips + trip(...next), fills: rest.fills + 1, low: rest.low + low };
@@ -85,7 +85,7 @@ function choicesFrom(
   done: number,
 ): [Stretch[], readonly [number, number] | null][] {
   const rest = areas[lawn]! - done;
-  if (rest > tank * (1 + SLACK)) return [[[{ lawn, from: done, to: done + tank }], [lawn, done + tank]]];
+  if (!atMost(rest, tank)) return [[[{ lawn, from: done, to: done + tank }], [lawn, done + tank]]];
   const choices: [Stretch[], readonly [number, number] | null][] = [];
   const stretches: Stretch[] = [];
   let covered = 0;
@@ -95,7 +95,7 @@ function choicesFrom(
     const room = tank - covered;
     if (piece > room * (1 + SLACK) + tank * SLACK) {
       // A lawn that no tank can do at once is begun with what is left; any other waits for a full one.
-      if (areas[at]! > tank * (1 + SLACK) && room > tank * SLACK)
+      if (!atMost(areas[at]!, tank) && room > tank * SLACK)
         choices.unshift([
           [...stretches, { lawn: at, from: 0, to: room }],
           [at, room],

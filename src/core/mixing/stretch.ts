@@ -5,6 +5,7 @@ import { roomOf } from "../labels/limit-mix";
 import type { Entered } from "../quantity/parse";
 import { constant, derive, given, num, nums, rule, type Derived, type Source } from "../working/rule";
 import { coverageRule } from "./areas";
+import { atLeast } from "../quantity/slack";
 
 export const mostProductRule = rule({
   id: "most-product",
@@ -89,7 +90,7 @@ export function stretch({ usable, now, flow, swath, onFoot, products }: StretchI
     checks.push({ of: "speed", product: null, least: derive(leastForSpeedRule, { flow, speed: walkable, swath }) });
   const binding = [...checks].sort((a, b) => num(b.least) - num(a.least))[0];
   // Without a label's own number on the water, thinner is not ours to propose.
-  if (!binding || checks.every((c) => c.of === "speed") || num(binding.least) >= num(now) * (1 - 1e-9)) return null;
+  if (!binding || checks.every((c) => c.of === "speed") || atLeast(num(binding.least), num(now))) return null;
   return {
     checks,
     binding,

@@ -1,6 +1,7 @@
 import { quantity } from "../quantity/quantity";
 import { constant, derive, num, rule, type Derived, type Source } from "../working/rule";
 import { loadCount } from "./loads";
+import { atMost } from "../quantity/slack";
 
 /**
  * Whole tanks: an acre that needs 101 gal of a 100 gal tank is one tank; nobody fills twice for a gallon. The product for the
@@ -41,7 +42,7 @@ export function wholeTanks(
   const loads = loadCount(spray, usable) - 1;
   if (loads < 1) return null;
   const ratio = (num(usable) * loads) / num(spray);
-  if (1 - ratio > Math.max(WHOLE_WITHIN, relative ?? 0) * (1 + 1e-9)) return null;
+  if (!atMost(1 - ratio, Math.max(WHOLE_WITHIN, relative ?? 0))) return null;
   const count = constant("count", quantity("count", loads, ""), "full tanks");
   return { sprayVolume: derive(wholeTanksRule, { usable, loads: count, area }), loads, ratio };
 }

@@ -2,6 +2,7 @@ import { raw, type Kind, type Quantity } from "./kinds";
 import type { Entered } from "./parse";
 import { unitNamed } from "./unit";
 import type { UnitOf } from "./units";
+import { SLACK } from "./slack";
 
 /** How a reading is rounded: once, at display. `down` is for anything that a limit bounds. */
 export interface Rounding {
@@ -46,9 +47,6 @@ const BY_KIND: Record<Kind, Rounding> = {
   count: ROUNDING.whole,
   gravity: ROUNDING.rate,
 };
-
-// A value that is exactly a step must not be floored to the one below by the last bit of a double.
-const SLACK = 1e-9;
 
 /** Rounds a plain number by a rule: the number and the decimals it is to be written with. */
 export function roundBy(value: number, rule: Rounding): { value: number; decimals: number } {

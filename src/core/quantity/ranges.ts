@@ -3,6 +3,7 @@ import { showEntered } from "./format";
 import { raw, type Kind } from "./kinds";
 import type { System } from "../working/units";
 import { entered, parseQuantity, type Entered, type ParseOptions } from "./parse";
+import { atLeast, atMost } from "./slack";
 
 /**
  * What a person may enter, field by field: one declaration that feeds the forms, the services, the database's CHECKs and
@@ -95,7 +96,7 @@ export function withinField<K extends Kind>(field: Field, value: Entered<K>, pat
   const { kind, least, most } = FIELDS[field];
   const bounds = boundsOf(field);
   const number = raw(value.value);
-  if (number >= bounds.least * (1 - 1e-9) && number <= bounds.most * (1 + 1e-9)) return { ok: true, value };
+  if (atLeast(number, bounds.least) && atMost(number, bounds.most)) return { ok: true, value };
   const shown = `from ${showEntered(entered(least, kind))} to ${showEntered(entered(most, kind))}`;
   return bad({ path, code: "out-of-range", received: value.text, expected: shown });
 }

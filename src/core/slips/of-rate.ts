@@ -5,6 +5,7 @@ import { unitText, writeNumber } from "../quantity/format";
 import { unitNamed } from "../quantity/unit";
 import type { LabelRate, RateKind } from "../labels/label-rate";
 import { fitting, inside, respelled, scaled, takenFor, type Bounds, type Candidate, type Slip } from "./slip";
+import { isSame, SLACK } from "../quantity/slack";
 
 /** What a typed rate is compared with. */
 export interface RateContext {
@@ -98,8 +99,8 @@ function roundedUp(typed: Entered<RateKind>, { most }: RateContext): Candidate<R
   const top = raw(most.value as Quantity<"rateByWeight">) / unitNamed(typed.unit).factor;
   const places = typed.text.split(" ")[0]!.split(".")[1]?.length ?? 0;
   const step = 10 ** -places;
-  const up = Math.ceil(top / step - 1e-9) * step;
-  if (typed.number <= top || Math.abs(typed.number / up - 1) > 1e-9) return [];
+  const up = Math.ceil(top / step - SLACK) * step;
+  if (typed.number <= top || !isSame(typed.number, up)) return [];
   // The label's own figure where it is written in this unit, else as near below it as can be.
   const value =
     most.unit === typed.unit

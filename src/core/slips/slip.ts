@@ -2,6 +2,7 @@ import { plainNumber } from "../quantity/format";
 import { raw, type Kind } from "../quantity/kinds";
 import { parseQuantity, type Entered } from "../quantity/parse";
 import { findUnit } from "../quantity/unit";
+import { atLeast, atMost } from "../quantity/slack";
 
 /**
  * The slip catcher. A typed value that lies outside what is possible or labelled is compared with what usually goes wrong:
@@ -58,9 +59,7 @@ export interface Bounds {
   readonly most: number;
 }
 
-const SLACK = 1e-9;
-export const inside = (value: number, { least, most }: Bounds): boolean =>
-  value >= least * (1 - SLACK) && value <= most * (1 + SLACK);
+export const inside = (value: number, { least, most }: Bounds): boolean => atLeast(value, least) && atMost(value, most);
 
 /** The same number in another unit; undefined where that is no unit of the kind. */
 export function respelled<K extends Kind>(typed: Entered<K>, unit: string): Entered<K> | undefined {

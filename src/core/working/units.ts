@@ -2,6 +2,7 @@ import { raw, type Kind, type Quantity } from "../quantity/kinds";
 import { show, showNumber, unitText, type Rounding } from "../quantity/format";
 import { unitNamed } from "../quantity/unit";
 import type { UnitOf } from "../quantity/units";
+import { atLeast } from "../quantity/slack";
 
 /** The reader's units. */
 export type System = "us" | "metric";
@@ -70,7 +71,7 @@ const ALWAYS: Partial<Record<Kind, Ladder>> = { share: [["%", 0]], dilution: [["
 export function unitFor<K extends Kind>(value: Quantity<K>, kind: K, system: System): UnitOf<K> {
   const ladder = LADDERS[system][kind] ?? ALWAYS[kind]!;
   let unit = ladder[0]![0];
-  for (const [next, from] of ladder) if (raw(value) / unitNamed(next).factor >= from * (1 - 1e-9)) unit = next;
+  for (const [next, from] of ladder) if (atLeast(raw(value) / unitNamed(next).factor, from)) unit = next;
   return unit as UnitOf<K>;
 }
 

@@ -1,5 +1,5 @@
 import { good, type Issue, type IssueCode, type Result } from "@/core/issue";
-import { FORMS, type Form } from "@/core/labels/label-rate";
+import { FORMS, type Form, ounceOf } from "@/core/labels/label-rate";
 import { parsePackage } from "@/core/labels/rate";
 import { parseAnalysis, parseStated, type Composition, type StatedRate } from "@/core/labels/stated";
 import { foldedName } from "@/core/names";
@@ -144,7 +144,7 @@ export function readCard(input: unknown): Result<CardText> {
     if (price !== undefined && !(/^\d{1,7}(\.\d{1,2})?$/.test(price) && Number(price) > 0))
       fault(`${path}.price`, "out-of-range", price, "a price above zero such as 64.50");
     if (content === undefined) return void fault(`${path}.content`, "missing", "", form === "dry" ? `"80 oz"` : `"64 fl oz"`);
-    const bare = form === "dry" ? "oz" : "fl oz";
+    const bare = ounceOf(form);
     const read = take(parsePackage(content, form, { path: `${path}.content`, dialect: "screen", bare }));
     return read && { content: read.text, ...(price !== undefined && { price }) };
   });

@@ -21,6 +21,7 @@ import { explainAll } from "@/core/working/explain";
 import { constant, given, num, type AnySource, type Source } from "@/core/working/rule";
 import { readChecked, type Job } from "./read-checked";
 import type { CalibrationText, JobFile, ProductText, RigText, SiteText } from "./types";
+import { atMost } from "@/core/quantity/slack";
 
 /** A calibration alone, as a job file. */
 export const calibrationJob = (rig: RigText, calibration: CalibrationText): JobFile => ({
@@ -163,7 +164,7 @@ function overJar(
   for (const { product, i } of more) {
     const dry = product.form === "dry";
     const takes = num(roomOf({ dry, rate: rateOnGround(product, NOTHING) }));
-    if (takes > room * (1 + 1e-9)) {
+    if (!atMost(takes, room)) {
       // A gram of a powder takes the room of a millilitre.
       const most = dry
         ? show(make<"rateByWeight">(room), "rateByWeight", "oz/1000 ft2", FITS)

@@ -16,6 +16,7 @@ import { readCard, readStated } from "../card/read-card";
 import { daysOf, limitRowOf, turfsOf } from "../card/says";
 import { Faults, maybe, value } from "./faults";
 import type { LimitsText, ProductText } from "./types";
+import { isSame } from "@/core/quantity/slack";
 
 /** A product of a job file as what core mixes: its rate, its price, and what its label binds the plan to. */
 export function readProduct(product: ProductText, i: number, faults: Faults): MixProduct | undefined {
@@ -77,7 +78,7 @@ function rateBy(stated: string | undefined, rate: LabelRate, composition: Compos
   const read = readStated(stated, composition, "");
   if (!read.ok || !read.value.by) return undefined;
   const [a, b] = [read.value.by.value, rate.value].map((v) => raw(v as Quantity<"rateByWeight">)) as [number, number];
-  return read.value.rate.kind === rate.kind && Math.abs(a / b - 1) < 1e-9 ? read.value.by : undefined;
+  return read.value.rate.kind === rate.kind && isSame(a, b) ? read.value.by : undefined;
 }
 
 function readPrice(price: NonNullable<ProductText["price"]>, form: Form, path: string): Result<Price> {

@@ -1,7 +1,6 @@
 import { writeFileSync } from "node:fs";
 import path from "node:path";
-import type { Result } from "@/core/issue";
-import { good } from "@/core/issue";
+import { good, type Result } from "@/core/issue";
 import type { Choices, Imported } from "@/formats/import";
 import { backUp, copyWhole } from "@/records/backup";
 import { connect, recordsFile } from "@/records/database";

@@ -29,6 +29,7 @@ import { Field, TextField } from "../parts/field";
 import { Notice } from "../parts/notices";
 import { ShelfPick, SitePick } from "../parts/pickers";
 import { SlipAsk, SlipKeeper, type Dismissed } from "../parts/slip-ask";
+import { ounceOf, isRateText } from "@/core/labels/label-rate";
 
 /** An application in the making, kept in this browser until it is saved. */
 interface EntryDraft {
@@ -215,13 +216,13 @@ function amountSlips(typed: string, label: LabelEntry | undefined, zoneArea: str
   if (!mixed) return [];
   const context = rateContextOf(mixed);
   const area = zoneArea === undefined ? undefined : entered(zoneArea, "area").value;
-  if (/\/|\bper\b/i.test(typed)) {
+  if (isRateText(typed)) {
     const rate = readRate(typed, form);
     return rate.ok ? slipsOfRate(rate.value, { ...context, area }) : [];
   }
   const read = parseAs<"mass" | "volume">(typed, [form === "dry" ? "mass" : "volume"], {
     dialect: "screen",
-    bare: form === "dry" ? "oz" : "fl oz",
+    bare: ounceOf(form),
   });
   return read.ok && area ? slipsOfTotal(read.value as Entered<"mass"> | Entered<"volume">, { ...context, area }) : [];
 }

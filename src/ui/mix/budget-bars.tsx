@@ -5,6 +5,7 @@ import { readAreaRate, sizeOf, type AreaRate } from "@/core/labels/active";
 import type { SiteBudget } from "@/core/mixing/plan";
 import type { System } from "@/core/working/units";
 import { SubHeading } from "../parts/controls";
+import { atMost } from "@/core/quantity/slack";
 
 const part = (rate: AreaRate | null, limit: AreaRate): number => (rate ? sizeOf(rate) / sizeOf(limit) : 0);
 
@@ -46,7 +47,7 @@ function Bar({ budget, system }: { budget: SiteBudget; system: System }) {
   const { limit, used, planned } = budget;
   const [down, plan] = [part(used, limit), part(planned, limit)];
   const whole = Math.max(1, down + plan);
-  const over = down + plan > 1 + 1e-9;
+  const over = !atMost(down + plan, 1);
   const x = (share: number) => (share / whole) * WIDE;
   const words = [
     used ? `${readAreaRate(used, system)} down` : "nothing down",

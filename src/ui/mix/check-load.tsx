@@ -12,6 +12,7 @@ import { Note } from "../parts/controls";
 import { TextField } from "../parts/field";
 import { Fold } from "../parts/fold";
 import { Notice } from "../parts/notices";
+import { ounceOf } from "@/core/labels/label-rate";
 
 /** A load that somebody measured without this sheet: what area each amount is for, and whether they agree. */
 export function CheckLoad({ plan, system, jar = false }: { plan: MixPlan; system: System; jar?: boolean }) {
@@ -23,7 +24,7 @@ export function CheckLoad({ plan, system, jar = false }: { plan: MixPlan; system
         ? undefined
         : parseAs<"mass" | "volume">(text, [product.form === "dry" ? "mass" : "volume"], {
             dialect: "screen",
-            bare: product.form === "dry" ? "oz" : "fl oz",
+            bare: ounceOf(product.form),
           });
     return { product, amount };
   });
@@ -48,7 +49,7 @@ export function CheckLoad({ plan, system, jar = false }: { plan: MixPlan; system
                     measured.find((m) => m.name === product.name),
                     system,
                   )
-                : `${product.form === "dry" ? "oz" : "fl oz"} if no unit`
+                : `${ounceOf(product.form)} if no unit`
             }
             onChange={(e) => setTyped({ ...typed, [product.name]: e.target.value })}
           />

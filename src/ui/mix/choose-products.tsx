@@ -2,9 +2,8 @@
 
 import { Box } from "@chakra-ui/react";
 import Link from "next/link";
-import { rowName } from "@/formats/card/choice";
+import { rowName, likelyRow, rateAt } from "@/formats/card/choice";
 import type { LabelEntry, SiteEntry } from "@/formats/entries";
-import { likelyRow, rateAt } from "@/formats/card/choice";
 import { useLabels } from "../data/records";
 import { formWords } from "../labels/words";
 import { Button, Note, SubHeading } from "../parts/controls";

@@ -8,6 +8,7 @@ import { nowMoment } from "../data/clock";
 import { useSaveOnce } from "../data/save-id";
 import { Button } from "../parts/controls";
 import { TextField } from "../parts/field";
+import { ounceOf } from "@/core/labels/label-rate";
 
 /** Counting what is on the shelf: what goes down after it is taken off. */
 export function CountStock({ label, again = false }: { label: LabelEntry; again?: boolean }) {
@@ -46,7 +47,7 @@ export function CountStock({ label, again = false }: { label: LabelEntry; again?
           of={label.card.name}
           value={amount}
           error={error}
-          hint={`${label.card.form === "dry" ? "oz" : "fl oz"} if no unit`}
+          hint={`${ounceOf(label.card.form)} if no unit`}
           onChange={(e) => setAmount(e.target.value)}
           autoFocus
         />

@@ -19,6 +19,7 @@ import { Notice } from "../parts/notices";
 import { leftWords } from "../labels/on-hand";
 import { money } from "./cost-words";
 import { CountStock } from "./count-stock";
+import { atLeast } from "@/core/quantity/slack";
 
 /** What a mix takes of each product, what that costs, what package is enough, and whether there is enough on hand. */
 export function Totals({ plan, system }: { plan: MixPlan; system: System }) {
@@ -102,7 +103,7 @@ function OnHand({ product, amount, system }: { product: MixProduct; amount: Amou
   const label = labels.find((l) => l.card.name === product.name);
   const stock = counted.find((s) => s.labelId === label?.id);
   if (!label || !stock) return null;
-  const short = stock.left < num(amount as Source<"mass">) * (1 - 1e-9);
+  const short = !atLeast(stock.left, num(amount as Source<"mass">));
   if (!short) return null;
   return (
     <Notice state="act">
