@@ -1,6 +1,7 @@
 import { bad, good, type Result } from "@/core/issue";
 import { SLIP_CODES, type SlipCode } from "@/core/slips/slip";
-import type { Dismissal } from "@/records/applications";
+import { dismissalsOf, type Dismissal } from "@/records/applications";
+import type { Access } from "@/records/database";
 import { issue } from "./input";
 
 /** Reads the slips that a person was asked about and meant: `{ dismissed: [{ field, slip, typed, reason }] }`. */
@@ -17,4 +18,10 @@ export function readDismissed(input: unknown): Result<readonly Dismissal[]> {
   if (!sound)
     return bad(issue("dismissed", "wrong-type", "something else", "what was asked about, with the reason it was meant"));
   return good((list as Dismissal[]).map(({ field, slip, typed, reason }) => ({ field, slip, typed, reason })));
+}
+
+/** What was meant of each of some records, in words, though it looked like a slip. */
+export function meantOf(db: Access, recordIds: readonly string[]): (recordId: string) => string[] {
+  const all = dismissalsOf(db, recordIds);
+  return (recordId) => all.filter((d) => d.recordId === recordId).map((d) => `${d.typed}: ${d.reason}`);
 }

@@ -15,7 +15,6 @@ import type {
   StandingEntry,
 } from "@/formats/entries";
 import type { Cursor, Page } from "@/formats/slices";
-import { dismissalsOf } from "@/records/applications";
 import type { SetAside } from "@/records/aside";
 import {
   calibrationsNewestFirst,
@@ -32,6 +31,7 @@ import { listPeople } from "@/records/people";
 import { findRig, listRigs, type KnownRig } from "@/records/rigs";
 import { siteNames } from "@/records/sites";
 import { dayNow } from "../clock";
+import { meantOf } from "../dismissed";
 
 /** What is known of calibrations: which one counts, with whom, since when. */
 
@@ -47,7 +47,7 @@ export const recordedAs = ({ job, ground, method }: Pick<CalibrationRow, "job" |
 export function calibrationEntries(db: Access, rows: readonly CalibrationRow[]): CalibrationEntry[] {
   const ids = rows.map((row) => row.id);
   const withdrawn = calibrationsWithdrawn(db, ids);
-  const dismissed = dismissalsOf(db, ids);
+  const meant = meantOf(db, ids);
   return rows.map((row) => ({
     id: row.id,
     rigId: row.rigId,
@@ -58,7 +58,7 @@ export function calibrationEntries(db: Access, rows: readonly CalibrationRow[]):
     follows: row.follows,
     madeAt: row.madeAt,
     ...recordedAs(row),
-    meant: dismissed.filter((d) => d.recordId === row.id).map((d) => `${d.typed}: ${d.reason}`),
+    meant: meant(row.id),
     ...(withdrawn.has(row.id) && { withdrawn: withdrawn.get(row.id)! }),
     struck: row.struck.map((t) => ({ of: t.of, time: t.time.text, volume: t.volume?.text ?? null, why: t.struck! })),
   }));

@@ -1,11 +1,12 @@
 import type { ApplicationEntry } from "@/formats/entries";
 import type { Cursor, Page } from "@/formats/slices";
-import { applicationsPage, dismissalsOf, type LoggedRow, type LogQuery } from "@/records/applications";
+import { applicationsPage, type LoggedRow, type LogQuery } from "@/records/applications";
 import type { SetAside } from "@/records/aside";
 import type { Access } from "@/records/database";
 import { peopleNames } from "@/records/people";
 import { siteNames } from "@/records/sites";
 import { cardsNow } from "../cards-now";
+import { meantOf } from "../dismissed";
 import { canonical } from "../once";
 
 const SHOWN = 50;
@@ -26,7 +27,7 @@ function entriesOf(db: Access, rows: readonly LoggedRow[]): ApplicationEntry[] {
   const known = cardsNow(db);
   const sites = siteNames(db, [...new Set(rows.map((row) => row.siteId))]);
   const people = peopleNames(db);
-  const dismissed = dismissalsOf(
+  const meant = meantOf(
     db,
     rows.map((row) => row.id),
   );
@@ -37,7 +38,7 @@ function entriesOf(db: Access, rows: readonly LoggedRow[]): ApplicationEntry[] {
         ...record,
         site: sites.get(record.siteId) ?? "a site",
         person: people.get(record.personId ?? "") ?? null,
-        meant: dismissed.filter((d) => d.recordId === record.id).map((d) => `${d.typed}: ${d.reason}`),
+        meant: meant(record.id),
         // What is known of it now, where that is more than what was known then.
         ...(down.name !== record.product && { calledNow: down.name }),
         ...(canonical(down.actives) !== canonical(record.actives) && { activesNow: down.actives }),

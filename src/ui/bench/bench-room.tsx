@@ -4,7 +4,6 @@ import { Box, chakra, ClientOnly } from "@chakra-ui/react";
 import { format } from "../data/dates";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useState } from "react";
 import { mixLock } from "@/core/calibration/may-mix";
 import { writeNumber } from "@/core/quantity/format";
 import { make } from "@/core/quantity/kinds";
@@ -23,6 +22,7 @@ import { FirstThing } from "../parts/notices";
 import { Stamp } from "../parts/stamp";
 import { BringIn } from "./bring-in";
 import { FirmZone } from "./firm-zone";
+import { More } from "../parts/more";
 import { SetAside } from "../parts/set-aside";
 import { WholeRecords } from "./records";
 
@@ -183,7 +183,6 @@ function MoreSheets({ after }: { after: Cursor }) {
 }
 
 function SomeSheets({ page: { rows, next } }: { page: Page<SheetEntry> }) {
-  const [more, setMore] = useState(false);
   return (
     <>
       {rows.map((sheet) => (
@@ -208,12 +207,9 @@ function SomeSheets({ page: { rows, next } }: { page: Page<SheetEntry> }) {
           </Box>
         </Box>
       ))}
-      {next && !more && (
-        <Button look="quiet" onClick={() => setMore(true)}>
-          More open sheets
-        </Button>
-      )}
-      {next && more && <MoreSheets after={next} />}
+      <More next={next} says="More open sheets">
+        {(after) => <MoreSheets after={after} />}
+      </More>
     </>
   );
 }

@@ -5,7 +5,7 @@ import { ownerOf } from "@/core/calibration/standing";
 import type { System } from "@/core/working/units";
 import type { PersonEntry, RigEntry, SiteEntry } from "@/formats/entries";
 import { judge, type Calibrated } from "@/formats/standing";
-import { dayHere, dayNow, today } from "./clock";
+import { dayNow, today } from "./clock";
 import { useKept } from "./kept-here";
 import { usePeople, useRead, useRigs, useSites, useSlice } from "./records";
 
@@ -37,7 +37,7 @@ export interface Hand {
   readonly siteId?: string | undefined;
 }
 
-export { dayHere, today };
+export { today };
 
 /** Whose a calibration of the rig in hand would be: the person's, the tap's, or nobody's own. */
 export function ownerIn({ rig, person, site }: Pick<InHand, "rig" | "person" | "site">): Hand {
@@ -61,7 +61,7 @@ export function useSystem(): System {
 }
 
 /** What counts of a rig with who holds the wand, or whose tap feeds it, and how it stands today. */
-export function useCalibrated(rig: RigEntry | undefined, hand: Hand): { calibrated: Calibrated | undefined; read: boolean } {
+function useCalibrated(rig: RigEntry | undefined, hand: Hand): { calibrated: Calibrated | undefined; read: boolean } {
   const owner = rig && ownerOf(rig.rig.kind);
   const whose = owner === "person" ? hand.personId : owner === "tap" ? hand.siteId : "";
   const query =

@@ -100,8 +100,6 @@ interface Shown<S extends SliceName> {
   readonly value: Slices[S]["value"] | undefined;
   /** The rows of it that can't be read. */
   readonly aside: readonly AsideEntry[];
-  /** It isn't on record. */
-  readonly missing: boolean;
 }
 const NONE: readonly AsideEntry[] = [];
 
@@ -109,25 +107,22 @@ const NONE: readonly AsideEntry[] = [];
  * A slice of the records: read once for all who ask the same, again when the window is looked at and after every save that
  * touched it.
  * @param query nothing is asked for while it is null
- * @param every looked for again so often, ms: by screens that another device may change
  */
-export function useSlice<S extends SliceName>(slice: S, query: Slices[S]["query"] | null, every = 0): Shown<S> {
-  const { data, error } = useSWR<Answer<S>, Error>(query === null ? null : slicePath(slice, query), readSlice, {
+export function useSlice<S extends SliceName>(slice: S, query: Slices[S]["query"] | null): Shown<S> {
+  const { data } = useSWR<Answer<S>, Error>(query === null ? null : slicePath(slice, query), readSlice, {
     revalidateOnFocus: true,
-    keepPreviousData: every > 0,
-    refreshInterval: every,
     // The banner goes as soon as the server is back.
     onErrorRetry: (failed, _key, _config, again, { retryCount }) => {
       if (failed.message !== "404") setTimeout(() => void again({ retryCount }), TRY_AGAIN);
     },
   });
-  return { value: data?.value, aside: data?.aside ?? NONE, missing: error?.message === "404" };
+  return { value: data?.value, aside: data?.aside ?? NONE };
 }
 
 const NO_ROWS: readonly never[] = [];
 
 /** A list that every room may need: empty until it is read. */
-function useList<S extends "people" | "rigs" | "tips" | "labels" | "stock" | "spreadings" | "standings">(slice: S) {
+function useList<S extends "people" | "rigs" | "tips" | "labels" | "stock">(slice: S) {
   return (useSlice(slice, {}).value ?? NO_ROWS) as NonNullable<Shown<S>["value"]>;
 }
 export const usePeople = () => useList("people");
@@ -137,15 +132,13 @@ export const useLabels = () => useList("labels");
 export const useStock = () => useList("stock");
 
 /** Whether some slices have been read: until then nothing is known to be missing. */
-export function useRead(...slices: readonly ("firm" | "people" | "rigs" | "labels" | "sites" | "standings" | "spreadings")[]) {
+export function useRead(...slices: readonly ("firm" | "people" | "rigs" | "labels" | "sites")[]) {
   const known = {
     firm: useSlice("firm", slices.includes("firm") ? {} : null).value,
     people: useSlice("people", slices.includes("people") ? {} : null).value,
     rigs: useSlice("rigs", slices.includes("rigs") ? {} : null).value,
     labels: useSlice("labels", slices.includes("labels") ? {} : null).value,
     sites: useSlice("sites", slices.includes("sites") ? {} : null).value,
-    standings: useSlice("standings", slices.includes("standings") ? {} : null).value,
-    spreadings: useSlice("spreadings", slices.includes("spreadings") ? {} : null).value,
   };
   return slices.every((slice) => known[slice] !== undefined);
 }

@@ -19,6 +19,7 @@ import { AskWhy } from "../parts/ask-why";
 import { FirstThing, Notice } from "../parts/notices";
 import { TakeFile } from "../parts/take-file";
 import { useAction } from "../parts/use-action";
+import { More } from "../parts/more";
 import { SetAside } from "../parts/set-aside";
 import { Stamp } from "../parts/stamp";
 import { Booked } from "./booked";
@@ -89,7 +90,6 @@ interface RecordsProps {
 function Records({ page: { rows, next }, query, before }: RecordsProps) {
   const [correcting, setCorrecting] = useState<string>();
   const [trouble, setTrouble] = useState<readonly string[]>([]);
-  const [more, setMore] = useState(false);
   const saveOnce = useSaveOnce();
   /** The record that is to be struck, and of which it has to be said why. */
   const [asked, setAsked] = useState<string>();
@@ -125,14 +125,17 @@ function Records({ page: { rows, next }, query, before }: RecordsProps) {
           </Record>
         </Fragment>
       ))}
-      {next && !more && (
-        <Box as="li" paddingY="10px">
-          <Button look="quiet" onClick={() => setMore(true)}>
-            Earlier records
-          </Button>
-        </Box>
-      )}
-      {next && more && <MoreRecords query={query} after={next} before={rows.at(-1)?.date ?? before} />}
+      <More
+        next={next}
+        says="Earlier records"
+        around={(button) => (
+          <Box as="li" paddingY="10px">
+            {button}
+          </Box>
+        )}
+      >
+        {(after) => <MoreRecords query={query} after={after} before={rows.at(-1)?.date ?? before} />}
+      </More>
     </>
   );
 }

@@ -7,7 +7,7 @@ import { sameName } from "@/core/names";
 import type { LabelEntry, PersonEntry, RigEntry } from "@/formats/entries";
 import type { Imported } from "@/formats/import";
 import { rateAt, rowName } from "@/formats/card/choice";
-import { fetchSlice, sentences, useLabels, usePeople, useRigs, useSend, useSlice } from "../data/records";
+import { fetchSlice, sentences, unreachable, useLabels, usePeople, useRigs, useSend, useSlice } from "../data/records";
 import { nowMoment } from "../data/clock";
 import { useInHand } from "../data/in-hand";
 import { keep } from "../data/kept-here";
@@ -63,16 +63,18 @@ export function KeepIt({ quick, set, onKept }: KeepProps) {
       setBusy(false);
       return setTrouble(sentences(result.issues));
     }
-    const kept = onRecord(await newest(), quick.names);
-    const place = (await fetchSlice("siteCalled", { name: siteName })).value;
-    const { rig, person, label } = kept;
+    // It is kept by now: where the server went away since, what it made can't be taken in hand yet, and that is said.
+    const found = await Promise.all([newest(), fetchSlice("siteCalled", { name: siteName })]).catch(() => undefined);
+    setBusy(false);
+    if (!found) return setTrouble(sentences(unreachable.issues));
+    const [known, { value: place }] = found;
+    const { rig, person, label } = onRecord(known, quick.names);
     if (rig && person && place) choose({ rigId: rig.id, personId: person.id, siteId: place.id });
     if (label) {
       const choice = { row: 0, point: "least", from: rowName(label.card, 0) } as const;
       const products = [{ labelId: label.id, rate: rateAt(label.card, 0, "least", false), choice }];
       keep("mix", { ...draftOf({}), tanks: { "": { products, without: [] } } });
     }
-    setBusy(false);
     onKept();
     router.push("/mix");
   };

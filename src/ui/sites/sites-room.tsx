@@ -22,6 +22,7 @@ import { Field, TextField } from "../parts/field";
 import { Fold } from "../parts/fold";
 import { errorAt, KeptForm, Listed, Retired, TwoSides } from "../parts/keeper";
 import { FirstThing } from "../parts/notices";
+import { More } from "../parts/more";
 import { SetAside } from "../parts/set-aside";
 import { SlipAsk } from "../parts/slip-ask";
 import { SiteDrawn } from "./site-drawn";
@@ -120,16 +121,12 @@ interface PagesProps {
 
 /** A page of the sites, and, once it is asked for, the next one under it. */
 function SitePages({ page: { rows, next }, query, editing, onEdit }: PagesProps) {
-  const [more, setMore] = useState(false);
   return (
     <>
       <Listed kind="sites" what="site" editing={editing} onEdit={onEdit} entries={rows.map(lineOf)} />
-      {next && !more && (
-        <Button look="quiet" onClick={() => setMore(true)}>
-          More sites
-        </Button>
-      )}
-      {next && more && <NextSites query={query} after={next} editing={editing} onEdit={onEdit} />}
+      <More next={next} says="More sites">
+        {(after) => <NextSites query={query} after={after} editing={editing} onEdit={onEdit} />}
+      </More>
     </>
   );
 }
