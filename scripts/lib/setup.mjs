@@ -39,6 +39,7 @@ const BINS = {
   tsc: ["typescript", "bin", "tsc"],
   jest: ["jest", "bin", "jest.js"],
   playwright: ["@playwright", "test", "cli.js"],
+  stryker: ["@stryker-mutator", "core", "bin", "stryker.js"],
 };
 
 const digest = (text) => createHash("sha256").update(text).digest("hex");

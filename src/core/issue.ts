@@ -10,6 +10,8 @@ export interface Issue {
   readonly received: string;
   /** What would be right: an example, a choice, a range. */
   readonly expected: string;
+  /** The same for a metric reader, where it has units of ours. */
+  readonly metric?: string;
 }
 
 export type IssueCode =
@@ -117,8 +119,9 @@ const WORDS: Record<IssueCode, (issue: Issue) => string> = {
 };
 
 /** What is wrong and what would be right, in words, without the place. */
-export function wordsFor(issue: Issue): string {
-  return WORDS[issue.code](issue);
+export function wordsFor(issue: Issue, system: "us" | "metric" = "us"): string {
+  const expected = (system === "metric" && issue.metric) || issue.expected;
+  return WORDS[issue.code]({ ...issue, expected });
 }
 
 /** One line: the place, then the words. The form that the `gauge` command prints. */

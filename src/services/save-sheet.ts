@@ -35,7 +35,7 @@ import { wholly } from "./keep-up";
 import { once } from "./once";
 import { retiredFaults } from "./retired";
 import { judgeRow, lockWords, onDay } from "./slices/calibrations";
-import { heldIssues } from "./tick-step";
+import { heldIssues } from "./held";
 
 /** As many loads as one sheet can be ticked off for, and as many stops as one day has. */
 const MOST_POURED = 120;

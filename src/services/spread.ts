@@ -19,7 +19,7 @@ import { once } from "./once";
 import { dayOfRecord } from "./record-sheet";
 import { retiredFaults } from "./retired";
 import { dayOfPlan, isStop, strangeRows } from "./save-sheet";
-import { heldIssues } from "./tick-step";
+import { heldIssues } from "./held";
 
 /** A job of granules as it is asked for: no rig, no calibration. */
 interface SpreadRequest {

@@ -1,18 +1,14 @@
-import { bad, good, type Issue, type Result } from "@/core/issue";
+import { bad, good, type Result } from "@/core/issue";
 import { servedByTank } from "@/core/mixing/day-run";
-import type { MixPlan } from "@/core/mixing/plan";
 import { num } from "@/core/working/rule";
 import { gearMissing, planOfSheet, tickKeys, type SheetPlan } from "@/formats/sheet-plan";
 import { type Access, type Records, whole } from "@/records/database";
 import { addFill, stopEventsOf } from "@/records/runs";
 import { addTick, doneSteps, findSheet } from "@/records/sheets";
+import { heldIssues } from "./held";
 import { isId, issue, nowText, shown } from "./input";
 import { isProductStep } from "./counted";
 import { runOf, sheetState, sheetToday, type SheetRow } from "./sheet-today";
-
-/** Why a plan is held, as issues: there is no way past them. */
-export const heldIssues = (plan: Pick<MixPlan, "reasons">): Issue[] =>
-  plan.reasons.map((reason) => issue("", "held", reason.text, reason.fits));
 
 /**
  * Ticks a step of a sheet off, or takes the tick back: `{ step, done }`. Answers with how the whole sheet stands. Gear

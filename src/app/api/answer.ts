@@ -1,8 +1,10 @@
 import { bad, type Issue, type Result } from "@/core/issue";
+import type { System } from "@/core/working/units";
 import { records, type Records } from "@/records/database";
 import { revisionsOf } from "@/records/revision";
 import { firstFaults } from "@/services/background/import-file";
 import { faultOf } from "@/services/faults";
+import { issuesFor } from "@/services/held";
 import { issue } from "@/services/input";
 
 /** What a request may bring, unless its route says otherwise. */
@@ -30,7 +32,7 @@ export async function answerTo(
   return guarded(async () => {
     const db = records();
     const before = revisionsOf(db);
-    const response = respond(await work(db, body.value));
+    const response = respond(await work(db, body.value), unitsOf(request));
     // Which kinds of record it changed: a screen reads again what is made of them.
     const touched = [...revisionsOf(db)].filter(([kind, n]) => n !== before.get(kind)).map(([kind]) => kind);
     response.headers.set("x-touched", touched.join(","));
@@ -58,10 +60,16 @@ export function failed(error: unknown): ReturnType<typeof bad> {
 /** Records are nobody's to keep on the way. */
 const PRIVATE = { "cache-control": "no-store" };
 
-export const respond = (result: Result<unknown>) =>
+/** The units of who asks: what is refused is said in them. */
+const unitsOf = (request: Request): System => (request.headers.get("x-units") === "metric" ? "metric" : "us");
+
+export const respond = (result: Result<unknown>, system: System = "us") =>
   result.ok
     ? Response.json(result, { headers: PRIVATE })
-    : Response.json({ ...result, issues: firstFaults(result.issues) }, { status: statusOf(result.issues), headers: PRIVATE });
+    : Response.json(
+        { ...result, issues: issuesFor(firstFaults(result.issues), system) },
+        { status: statusOf(result.issues), headers: PRIVATE },
+      );
 
 function statusOf(issues: readonly Issue[]): number {
   const has = (code: Issue["code"]) => issues.some((one) => one.code === code);

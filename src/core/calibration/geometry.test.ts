@@ -109,8 +109,14 @@ describe("levers", () => {
 
   test("feasibility is said, with why not", () => {
     expect(lever("pressure", input(1, 1.2)).feasible).toBe(true);
-    expect(lever("pressure", input(1, 2))).toMatchObject({ feasible: false, why: expect.stringContaining("160 psi") });
-    expect(lever("speed", input(2, 1))).toMatchObject({ feasible: false, why: expect.stringContaining("6 mph") });
+    expect(lever("pressure", input(1, 2))).toMatchObject({
+      feasible: false,
+      why: { code: "outside-tip", values: { needs: quantity("pressure", 160, "psi") } },
+    });
+    expect(lever("speed", input(2, 1))).toMatchObject({
+      feasible: false,
+      why: { code: "not-walkable", values: { speed: quantity("speed", 6, "mph") } },
+    });
     expect(lever("pressure", { ...input(1, 1.2), rig: { ...rig, tip: {} } })).toMatchObject({ feasible: false, setTo: null });
     expect(lever("speed", { ...input(1, 1.2), speed: null })).toMatchObject({ feasible: false, setTo: null });
     expect(lever("remix", { ...input(1, 1.2), carrierAtLeast: quantity("sprayVolume", 2, "gal/1000 ft2") }).feasible).toBe(false);

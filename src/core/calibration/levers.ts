@@ -1,9 +1,9 @@
-import { show, writeNumber } from "../quantity/format";
+import type { Finding, Nothing } from "../finding";
 import { make, raw, type Quantity } from "../quantity/kinds";
 import type { Entered } from "../quantity/parse";
 import { num, type Source } from "../working/rule";
 import { onFoot, type RigBasics } from "./evidence";
-import { driftNote, nearestTips, RATED_AT, ratedFlow, workingRange } from "./tips";
+import { dropChange, nearestTips, RATED_AT, ratedFlow, workingRange, type DropChange } from "./tips";
 import { WALKABLE } from "./warnings";
 import { atLeast, atMost } from "../quantity/slack";
 
@@ -22,9 +22,48 @@ export type Remedy = Pulled &
 
 interface Pulled {
   readonly feasible: boolean;
-  readonly why: string;
+  readonly why: LeverWhy;
   /** The reading that proves it: the flow of all outlets, or the time for 1,000 sq ft; null where nothing is re-read. */
   readonly expect: Expectation | null;
+}
+
+/** Why a lever can be pulled, or can't: a code and the values that it is about. */
+export type LeverWhy = Finding<LeverValues>;
+
+export interface LeverValues {
+  readonly "pressure-unknown": Nothing;
+  /** No number on the regulator: so much pressure and flow to what there is, and what a minute must give. */
+  readonly "by-bucket": {
+    readonly pressure: number;
+    readonly flow: number;
+    readonly minute: Quantity<"volume">;
+    readonly dear: boolean;
+  };
+  readonly "over-pump": { readonly needs: Quantity<"pressure">; readonly most: Quantity<"pressure"> };
+  readonly "outside-tip": {
+    readonly needs: Quantity<"pressure">;
+    readonly least: Quantity<"pressure">;
+    readonly most: Quantity<"pressure">;
+    /** The range is this tip's own, from its chart. */
+    readonly own: boolean;
+  };
+  readonly "set-pressure": { readonly to: Quantity<"pressure">; readonly drops: DropChange; readonly known: boolean };
+  readonly "flow-unmeasured": Nothing;
+  readonly "same-regulator": { readonly near: string; readonly on: string };
+  readonly "size-needs": { readonly size: string; readonly needs: Quantity<"pressure"> };
+  readonly "set-size": {
+    readonly size: string;
+    readonly needs: Quantity<"pressure">;
+    readonly other: { readonly size: string; readonly needs: Quantity<"pressure"> } | null;
+    /** It is the size that is on. */
+    readonly same: boolean;
+  };
+  readonly "speed-unknown": Nothing;
+  readonly "go-at": { readonly speed: Quantity<"speed"> };
+  readonly "not-walkable": { readonly speed: Quantity<"speed"> };
+  readonly "under-carrier": { readonly least: Quantity<"sprayVolume"> };
+  readonly "tank-unknown": Nothing;
+  readonly "mix-for": { readonly area: Quantity<"area"> };
 }
 
 export type Expectation =
@@ -47,7 +86,7 @@ export interface LeverInput {
   readonly carrierAtLeast?: Quantity<"sprayVolume">;
 }
 
-const NO_PRESSURE = "The pressure at the tip is not known: read it while spraying.";
+const NO_PRESSURE: LeverWhy = { code: "pressure-unknown", values: {} };
 
 /** All four levers, each with what to set, whether it can be done, why, and the reading to expect next. */
 export function levers(input: LeverInput): Remedy[] {
@@ -70,25 +109,21 @@ function pressureLever({ rig, flow, pumpMost }: LeverInput, s: number): Remedy {
     };
   const setTo = make<"pressure">(raw(pressure.value) * s * s);
   const { least, most, known } = workingRange(rig.kind === "spray-truck", pressure.value, rig.tip?.chart);
-  const shown = show(setTo, "pressure", "psi");
   const answer = { lever: "pressure", setTo, expect: nextFlow(flow, s) } as const;
   if (pumpMost !== undefined && !atMost(raw(setTo), raw(pumpMost)))
     return {
       ...answer,
       feasible: false,
-      why: `It would take ${shown}: this pump gives ${show(pumpMost, "pressure", "psi")} at the most.`,
+      why: { code: "over-pump", values: { needs: setTo, most: pumpMost } },
     };
-  if (!atLeast(raw(setTo), raw(least)) || !atMost(raw(setTo), raw(most))) {
-    const whose = rig.tip?.chart ? "this tip works at" : "ordinary tips work at";
-    const range = `${show(least, "pressure", "psi").replace(" psi", "")} to ${show(most, "pressure", "psi")}`;
-    return { ...answer, feasible: false, why: `It would take ${shown}, outside the ${range} that ${whose}.` };
-  }
-  const drift = driftNote(pressure.value, setTo, rig.tip?.chart);
-  return {
-    ...answer,
-    feasible: true,
-    why: `Flow goes with the square root of pressure: ${shown}. ${drift} Measure the swath again.${known ? "" : " Only within what the pump and the tip are made for."}`,
-  };
+  if (!atLeast(raw(setTo), raw(least)) || !atMost(raw(setTo), raw(most)))
+    return {
+      ...answer,
+      feasible: false,
+      why: { code: "outside-tip", values: { needs: setTo, least, most, own: rig.tip?.chart !== undefined } },
+    };
+  const drops = dropChange(pressure.value, setTo, rig.tip?.chart);
+  return { ...answer, feasible: true, why: { code: "set-pressure", values: { to: setTo, drops, known } } };
 }
 
 /** Four times the pressure gives twice the flow: past this the pump and the drift speak against it (ours). */
@@ -98,25 +133,23 @@ const DEAR = 1.25;
  * A regulator without a number is turned until the bucket says so: the factor, and what a minute must give.
  * @param s wanted over actual flow
  */
-function byBucket(flow: Source<"flow">, s: number): string {
-  const factor = writeNumber(s * s, { figures: 2 });
-  const minute = show(make<"volume">(num(flow) * s * 60), "volume", "gal", { figures: 3 });
-  const cheaper = s > DEAR ? " A new tip, or another speed, is cheaper." : "";
-  return `No number on the regulator: it takes ${factor} times the pressure for ${writeNumber(s, { figures: 2 })} times the flow. Turn it, and catch: 60 s must give ${minute}.${cheaper}`;
+function byBucket(flow: Source<"flow">, s: number): LeverWhy {
+  const minute = make<"volume">(num(flow) * s * 60);
+  return { code: "by-bucket", values: { pressure: s * s, flow: s, minute, dear: s > DEAR } };
 }
 
 /** The size for the flow at whatever pressure the regulator stands, where the size that is on is known. */
-function sameRegulator({ tip }: RigBasics, s: number): string | undefined {
+function sameRegulator({ tip }: RigBasics, s: number): LeverWhy | undefined {
   const rated = tip?.size === undefined ? undefined : ratedFlow(tip.size);
   if (rated === undefined) return undefined;
   const near = nearestTips(make(raw(rated) * s), RATED_AT.value)[0]!;
   if (near.size === tip!.size) return undefined;
-  return `The pressure isn't known. With the regulator left alone, size ${near.size} in place of ${tip!.size} comes nearest: catch it.`;
+  return { code: "same-regulator", values: { near: near.size, on: tip!.size! } };
 }
 
 function tipLever({ rig, flow, pumpMost }: LeverInput, s: number): Remedy {
-  const lacks = (why: string): Remedy => ({ lever: "tip", feasible: false, setTo: null, why, expect: null });
-  if (!flow) return lacks("The flow was not measured: catch it first.");
+  const lacks = (why: LeverWhy): Remedy => ({ lever: "tip", feasible: false, setTo: null, why, expect: null });
+  if (!flow) return lacks({ code: "flow-unmeasured", values: {} });
   const pressure = rig.tip?.pressure;
   if (!pressure) return lacks(sameRegulator(rig, s) ?? NO_PRESSURE);
   const range = workingRange(rig.kind === "spray-truck", pressure.value, undefined);
@@ -129,19 +162,9 @@ function tipLever({ rig, flow, pumpMost }: LeverInput, s: number): Remedy {
   const best = near.find((tip) => works(tip.needs)) ?? near[0]!;
   const other = near.find((tip) => tip.size !== best.size && works(tip.needs));
   const answer = { lever: "tip", setTo: best.size, expect: nextFlow(flow, s) } as const;
-  if (!works(best.needs))
-    return {
-      ...answer,
-      feasible: false,
-      why: `The nearest size, ${best.size}, would need ${show(best.needs, "pressure", "psi")}.`,
-    };
-  const next = other ? ` Or ${other.size} at ${show(other.needs, "pressure", "psi")}.` : "";
-  const same = best.size === rig.tip?.size ? " It is the size that is on: this is the pressure lever." : "";
-  return {
-    ...answer,
-    feasible: true,
-    why: `Size ${best.size} gives the flow at ${show(best.needs, "pressure", "psi")}.${next}${same} Swath again, and a new tip is a new calibration: prove it.`,
-  };
+  if (!works(best.needs)) return { ...answer, feasible: false, why: { code: "size-needs", values: best } };
+  const values = { ...best, other: other ?? null, same: best.size === rig.tip?.size };
+  return { ...answer, feasible: true, why: { code: "set-size", values } };
 }
 
 function speedLever({ rig, speed, timePer1000 }: LeverInput, s: number): Remedy {
@@ -152,27 +175,24 @@ function speedLever({ rig, speed, timePer1000 }: LeverInput, s: number): Remedy 
       feasible: false,
       setTo: null,
       expect,
-      why: "The travel speed is not known: measure the swath or time a distance.",
+      why: { code: "speed-unknown", values: {} },
     };
   const setTo = make<"speed">(num(speed) / s);
   const feasible = !onFoot(rig.kind) || atMost(raw(setTo), raw(WALKABLE));
-  const shown = show(setTo, "speed", "mph");
   return {
     lever: "speed",
     feasible,
     setTo,
     expect,
-    why: feasible ? `Go at ${shown} and time it again.` : `It would take ${shown} on foot: 4.5 mph is the most.`,
+    why: { code: feasible ? "go-at" : "not-walkable", values: { speed: setTo } },
   };
 }
 
 function remixLever({ actual, usable, carrierAtLeast }: LeverInput): Remedy {
   const setTo = usable ? make<"area">(raw(usable.value) / raw(actual)) : null;
   const answer = { lever: "remix", setTo, expect: null } as const;
-  if (carrierAtLeast !== undefined && !atLeast(raw(actual), raw(carrierAtLeast))) {
-    const why = `The label asks for at least ${show(carrierAtLeast, "sprayVolume", "gal/1000 ft2")}.`;
-    return { ...answer, feasible: false, why };
-  }
-  if (!setTo) return { ...answer, feasible: false, why: "The tank's usable volume is not known." };
-  return { ...answer, feasible: true, why: `Leave it, and mix each tank for ${show(setTo, "area", "ft2")}.` };
+  if (carrierAtLeast !== undefined && !atLeast(raw(actual), raw(carrierAtLeast)))
+    return { ...answer, feasible: false, why: { code: "under-carrier", values: { least: carrierAtLeast } } };
+  if (!setTo) return { ...answer, feasible: false, why: { code: "tank-unknown", values: {} } };
+  return { ...answer, feasible: true, why: { code: "mix-for", values: { area: setTo } } };
 }

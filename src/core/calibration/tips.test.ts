@@ -6,7 +6,7 @@ import { constant, given } from "../working/rule";
 import { boomCheck } from "./boom";
 import {
   denserFlow,
-  driftNote,
+  dropChange,
   dropletAt,
   ISO_TIPS,
   nearestTips,
@@ -95,9 +95,9 @@ describe("a tip's chart", () => {
   test("says its droplet class: between two rows the finer", () => {
     expect([20, 25, 40, 41, 60].map((p) => dropletAt(chart, psi(p)))).toEqual(["coarse", "medium", "medium", "fine", "fine"]);
     expect(dropletAt(chart, psi(70))).toBeUndefined();
-    expect(driftNote(psi(30), psi(55), chart)).toBe("Drops go from medium to fine.");
-    expect(driftNote(psi(30), psi(55))).toBe("Finer drops, more drift.");
-    expect(driftNote(psi(55), psi(30))).toBe("Coarser drops, less drift.");
+    expect(dropChange(psi(30), psi(55), chart)).toEqual({ from: "medium", to: "fine" });
+    expect(dropChange(psi(30), psi(55))).toBe("finer");
+    expect(dropChange(psi(55), psi(30))).toBe("coarser");
   });
   test("says where the tip works", () => {
     expect(valueIn(rangeOf(chart).most, "psi")).toBeCloseTo(60, 9);

@@ -157,12 +157,15 @@ export function dropletAt(chart: TipChart | undefined, pressure: Quantity<"press
 /** Whether one class is finer than another. */
 export const finer = (a: Droplet, b: Droplet): boolean => DROPLETS.indexOf(a) < DROPLETS.indexOf(b);
 
-/** What a change of pressure does to the drops, in words. */
-export function driftNote(from: Quantity<"pressure">, to: Quantity<"pressure">, chart?: TipChart): string {
+/** What happens to the drops: from one class to another where a chart knows them, else the way that it goes. */
+export type DropChange = { readonly from: Droplet; readonly to: Droplet } | "same" | "finer" | "coarser";
+
+/** What a change of pressure does to the drops. */
+export function dropChange(from: Quantity<"pressure">, to: Quantity<"pressure">, chart?: TipChart): DropChange {
   const [before, after] = [dropletAt(chart, from), dropletAt(chart, to)];
-  if (before && after && before !== after) return `Drops go from ${before} to ${after}.`;
-  if (isSame(raw(to), raw(from))) return "Drops stay as they are.";
-  return raw(to) > raw(from) ? "Finer drops, more drift." : "Coarser drops, less drift.";
+  if (before && after && before !== after) return { from: before, to: after };
+  if (isSame(raw(to), raw(from))) return "same";
+  return raw(to) > raw(from) ? "finer" : "coarser";
 }
 
 export type Wear = "good" | "worn" | "blocked";

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { entered } from "@/core/quantity/parse";
-import { aftercareClashes, afterTank, afterWords, type Aftercare } from "./aftercare";
+import { aftercareClashes, between, afterTank, afterWords, type Aftercare } from "./aftercare";
 
 const hours = (n: number) => entered(`${n} h`, "time");
 const inches = (n: number) => entered(`${n} in`, "length");
@@ -22,9 +22,11 @@ describe("aftercare of one tank", () => {
     ]);
     expect(more).toEqual([]);
     expect(clash).toEqual({
-      between: ["Soil product", "Leaf feed"],
-      text: "Soil product must be watered in within 24 h, Leaf feed must stay dry for 48 h",
+      of: "hours",
+      by: { of: "Soil product", value: hours(24) },
+      dry: { of: "Leaf feed", value: hours(48) },
     });
+    expect(between(clash!)).toEqual(["Soil product", "Leaf feed"]);
   });
   test("a deadline that no card says is asked for, but only where another product is kept dry", () => {
     const open = wants("Soil product", { waterLeast: inches(0.25) });
@@ -72,8 +74,8 @@ describe("aftercare of one tank", () => {
   test("what one product asks of itself doesn't hide what another asks of it", () => {
     const twice = wants("A", { keepDry: hours(24), waterWithin: hours(20) });
     expect(aftercareClashes([twice])).toEqual([]);
-    expect(aftercareClashes([twice, wants("B", { waterWithin: hours(22) })]).map((c) => c.between)).toEqual([["B", "A"]]);
-    expect(aftercareClashes([twice, wants("B", { keepDry: hours(21) })]).map((c) => c.between)).toEqual([["A", "B"]]);
+    expect(aftercareClashes([twice, wants("B", { waterWithin: hours(22) })]).map(between)).toEqual([["B", "A"]]);
+    expect(aftercareClashes([twice, wants("B", { keepDry: hours(21) })]).map(between)).toEqual([["A", "B"]]);
   });
 
   test("of products that ask for several things, it holds exactly where two of them have no hour in common", () => {

@@ -19,7 +19,7 @@ interface Wants {
 }
 
 /** What one product asks, and which product that is. */
-interface Ask<K extends "time" | "length"> {
+export interface Ask<K extends "time" | "length"> {
   readonly of: string;
   readonly value: Entered<K>;
 }
@@ -38,10 +38,13 @@ export interface AfterTank {
 }
 
 /** What no hour and no depth can satisfy. */
-export interface Clash {
-  readonly between: readonly [string, string];
-  readonly text: string;
-}
+export type Clash =
+  | { readonly of: "hours"; readonly by: Ask<"time">; readonly dry: Ask<"time"> }
+  | { readonly of: "depths"; readonly least: Ask<"length">; readonly most: Ask<"length"> };
+
+/** The two products of a clash: the one that a mix holds is the second. */
+export const between = (clash: Clash): readonly [string, string] =>
+  clash.of === "hours" ? [clash.by.of, clash.dry.of] : [clash.least.of, clash.most.of];
 
 /** What all products of a tank ask, each with its name. */
 function asksOf(products: readonly Wants[]) {
@@ -100,18 +103,12 @@ export function aftercareClashes(products: readonly Wants[]): Clash[] {
   const hours = worst(asks.dry, asks.by);
   if (hours) {
     const [dry, by] = hours;
-    clashes.push({
-      between: [by.of, dry.of],
-      text: `${by.of} must be watered in within ${showEntered(by.value)}, ${dry.of} must stay dry for ${showEntered(dry.value)}`,
-    });
+    clashes.push({ of: "hours", by, dry });
   }
   const depths = worst(asks.least, asks.most);
   if (depths) {
     const [least, most] = depths;
-    clashes.push({
-      between: [least.of, most.of],
-      text: `${least.of} wants at least ${showEntered(least.value)} of water, ${most.of} at most ${showEntered(most.value)}`,
-    });
+    clashes.push({ of: "depths", least, most });
   }
   return clashes;
 }

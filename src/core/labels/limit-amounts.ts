@@ -3,7 +3,7 @@ import { sizeOf, type Active, type AreaRate } from "./active";
 import { activesOf, besideAs, counted, daysOfEntry, downOn, entryAs, leftOf, ofYear, passes, type Counting } from "./budget";
 import type { YearKind, ZoneFacts } from "./label";
 import { perArea } from "./per-area";
-import { rateText, type Case, type DayOfPlan } from "./reason";
+import type { Case, DayOfPlan, ReasonValues } from "./reason";
 
 /** The products of a mix that add to one's active, as so much of it. What can't be compared is told by `uncountable`. */
 const beside = (own: Counting, others: readonly Counting[], active: Active): AreaRate[] =>
@@ -25,23 +25,20 @@ export function uncountable({ own, others, rows, zone, held }: Case): void {
     if (names.length > 0)
       return held({
         code: "uncountable",
-        text: `${own.name} on ${zone.name}: ${names[0]} holds ${active.name} too, and how much can't be told from its content by weight alone.`,
-        fits: `Note the specific gravity of ${names[0]} (or of ${own.name}), or its active in a gallon.`,
+        values: { other: names[0]!, active: active.name },
         most: null,
       });
   }
 }
 
 export function perApplication({ own, others, rows, zone, day, held, budgets }: Case): void {
-  let most: AreaRate | undefined;
-  let says = "";
-  const over = (left: AreaRate, text: string) => {
-    if (most && sizeOf(left) >= sizeOf(most)) return;
-    most = left;
-    says = text;
+  let worst: ReasonValues["over-application-limit"] | undefined;
+  const over = (passed: Omit<ReasonValues["over-application-limit"], "planned">) => {
+    if (worst && sizeOf(passed.left) >= sizeOf(worst.left)) return;
+    worst = { planned: own.rate, ...passed };
   };
   const top = own.says.range && perArea(own.says.range[1], `highest rate of ${own.name}`, day.sprayVolume);
-  if (top && !passes(own.rate, top)) over(top, `the label's highest rate is ${rateText(top)}`);
+  if (top && !passes(own.rate, top)) over({ by: "highest-rate", limit: top, left: top, also: null });
   for (const row of rows) {
     if (!row.perApplication) continue;
     const limit = perArea(row.perApplication, `most of ${own.name} at once`, day.sprayVolume);
@@ -59,29 +56,14 @@ export function perApplication({ own, others, rows, zone, day, held, budgets }: 
         planned,
         left,
       });
-      if (!passes(planned, limit)) {
-        const also = more.length > 0 ? `, and another product of this mix holds ${active.name} too` : "";
-        over(left, `the label allows ${rateText(limit)} at once${also}`);
-      }
+      if (!passes(planned, limit)) over({ by: "at-once", limit, left, also: more.length > 0 ? active.name : null });
     }
   }
-  if (most)
-    held({
-      code: "over-application-limit",
-      text: `${own.name} on ${zone.name}: ${rateText(own.rate)} is planned, ${says}.`,
-      fits: fitsWith(most, own),
-      most,
-    });
-}
-
-function fitsWith(most: AreaRate, own: Counting): string {
-  return sizeOf(most) > 0
-    ? `Lower the rate of ${own.name} to ${rateText(most)} or less.`
-    : `No rate of ${own.name} fits here today. Take it out of this mix, or leave this zone out.`;
+  if (worst) held({ code: "over-application-limit", values: worst, most: worst.left });
 }
 
 export function perYear({ own, others, rows, zone, day, held, budgets }: Case): void {
-  let worst: { left: AreaRate; text: string } | undefined;
+  let worst: ReasonValues["over-year-limit"] | undefined;
   for (const row of rows) {
     if (!row.perYear || day.date === undefined) continue;
     const kind = row.yearKind ?? "calendar";
@@ -112,16 +94,18 @@ export function perYear({ own, others, rows, zone, day, held, budgets }: Case): 
         first = false;
         if (passes(total, limit)) continue;
         if (worst && sizeOf(worst.left) <= sizeOf(left)) continue;
-        const span = kind === "calendar" ? `in ${end.slice(0, 4)}` : `in the 12 months to ${end}`;
-        const had = before.length > 0 ? ` ${rateText(counted(before, own.dry))} counts against it already.` : "";
         worst = {
+          planned: own.rate,
+          limit,
+          year: { kind, end },
+          active: active.name,
+          before: before.length > 0 ? counted(before, own.dry) : null,
           left,
-          text: `${own.name} on ${zone.name}: ${rateText(own.rate)} is planned, the label allows ${rateText(limit)} of it ${span}, by its ${active.name}.${had}`,
         };
       }
     }
   }
-  if (worst) held({ code: "over-year-limit", text: worst.text, fits: fitsWith(worst.left, own), most: worst.left });
+  if (worst) held({ code: "over-year-limit", values: worst, most: worst.left });
 }
 
 /** The ends of the years that hold the plan: its own date, and, of rolling years in any order, those of later entries. */

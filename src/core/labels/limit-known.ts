@@ -1,5 +1,4 @@
 import { foldedName } from "../names";
-import { showEntered } from "../quantity/format";
 import { raw } from "../quantity/kinds";
 import { downOn, ofYear } from "./budget";
 import type { ProductUse } from "../hose-end/suitability";
@@ -27,28 +26,14 @@ export function activeNoted({ own, rows, zone, day, held, warnings }: Case): voi
       (ofYear(entry, date, "calendar") || ofYear(entry, date, "rolling")),
   );
   if (!other) return;
-  const went = other.planned ? "stands on an open sheet" : `went down on ${other.date}`;
-  if (actives.length === 0)
-    return held({
-      code: "active-unknown",
-      text: `${own.name} on ${zone.name}: its active isn't noted, nor that of ${other.of}, which ${went}. They may be one, and share one limit.`,
-      fits: `Note on the card of ${own.name} what its label names as the active ingredient, and how much of it.`,
-      most: none(own),
-    });
-  warnings.push({
-    code: "active-not-noted",
-    text: `${other.of} ${went} on ${zone.name}, and its active isn't noted: if it is one of ${own.name}'s, it isn't counted. Note it on its card.`,
-  });
+  const values = { other: other.of, on: other.planned ? null : other.date };
+  if (actives.length === 0) return held({ code: "active-unknown", values, most: none(own) });
+  warnings.push({ code: "active-not-noted", values: { ...values, product: own.name, zone: zone.name } });
 }
 
 /** Holds a spot that is larger than the zone it lies in: more than the zone can take would be mixed. */
-export function spotInZone({ own, zone, held }: Case): void {
+export function spotInZone({ zone, held }: Case): void {
   const { area, whole } = zone;
   if (!area || !whole || atMost(raw(area.value), raw(whole.value))) return;
-  held({
-    code: "spot-over-zone",
-    text: `${own.name} on ${zone.name}: so much spray treats ${showEntered({ ...area, number: Math.round(area.number) })}, the zone has ${showEntered(whole)}.`,
-    fits: "Mix less, or mix for the zone.",
-    most: null,
-  });
+  held({ code: "spot-over-zone", values: { area, whole }, most: null });
 }

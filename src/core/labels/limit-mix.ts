@@ -1,10 +1,9 @@
-import { afterTank, aftercareClashes } from "./aftercare";
+import { afterTank, aftercareClashes, between } from "./aftercare";
 import type { HeadReading } from "../hose-end/head";
-import { show, showEntered, writeNumber } from "../quantity/format";
 import { quantity } from "../quantity/quantity";
 import { constant, derive, given, num, rule, type AnySource, type Source } from "../working/rule";
 import type { Counting } from "./budget";
-import type { DayOfPlan, LimitWarning, Reason } from "./reason";
+import type { DayOfPlan, Held, LimitWarning, Reason } from "./reason";
 import { atLeast, atMost } from "../quantity/slack";
 
 export const dilutionOnAreaRule = rule({
@@ -44,54 +43,32 @@ export function judgeMix(
 ): { reasons: readonly Reason[]; warnings: readonly LimitWarning[]; working: readonly AnySource[] } {
   const reasons: Reason[] = [];
   const working: AnySource[] = [];
-  const held = (product: string, reason: Pick<Reason, "code" | "text" | "fits">) =>
-    reasons.push({ ...reason, product, site: null, zone: null, most: null });
+  const held = (product: string, reason: Held) => reasons.push({ ...reason, product, site: null, zone: null });
   const inTank = products.filter((p) => !p.spread);
-  const off = headOffRate(inTank[0]?.name, head);
-  if (off) held(off.product, off);
+  const off = inTank.length > 0 && headOffRate(head);
+  if (off) held(inTank[0]!.name, off);
   for (const { name, says } of inTank) {
     const least = says.carrierAtLeast;
     if (least && !atLeast(num(sprayVolume), num(given(least, "carrier minimum"))))
       held(name, {
         code: "under-carrier-minimum",
-        text: `${name}: the label wants at least ${show(least.value, "sprayVolume", "gal/1000 ft2")}, this sprayer puts down ${show(sprayVolume.value, "sprayVolume", "gal/1000 ft2")}.`,
-        fits: "Walk slower or take a larger tip, and calibrate again.",
+        values: { least: least.value, sprayVolume: sprayVolume.value },
+        most: null,
       });
     if (says.dilutionAtLeast) {
       const dilution = derive(dilutionOnAreaRule, { sprayVolume, products: inTank.map(roomOf) });
       working.push(dilution);
       const wanted = says.dilutionAtLeast;
       if (!atLeast(num(dilution), num(given(wanted, "least dilution"))))
-        held(name, {
-          code: "over-concentrated",
-          text: `${name}: the label wants ${wanted.text} of water to all products together, this mix is ${show(dilution.value, "dilution", ":1", { figures: 3, down: true })}.`,
-          fits: "Put down more water, lower the rates, or spray the products one after the other.",
-        });
+        held(name, { code: "over-concentrated", values: { wanted, dilution: dilution.value }, most: null });
     }
-    if (hoseEnd && says.hoseEnd === false)
-      held(name, {
-        code: "hose-end-not-allowed",
-        text: `${name}: the label doesn't allow a hose-end head.`,
-        fits: "Take a backpack or a truck.",
-      });
+    if (hoseEnd && says.hoseEnd === false) held(name, { code: "hose-end-not-allowed", values: {}, most: null });
   }
   const wishes = products.map(({ name, says }) => ({ name, aftercare: says.aftercare }));
-  for (const { between, text } of aftercareClashes(wishes))
-    held(between[1], {
-      code: "aftercare-clash",
-      text: `${text}: no hour satisfies both.`,
-      fits: `Split them: take ${between[1]} out and spray it on another day, when the first has had its aftercare.`,
-    });
+  for (const clash of aftercareClashes(wishes)) held(between(clash)[1], { code: "aftercare-clash", values: clash, most: null });
   const { openOf, dry } = afterTank(wishes);
   const warnings: LimitWarning[] =
-    openOf !== null
-      ? [
-          {
-            code: "water-deadline-open",
-            text: `${openOf} must be watered in and its card says no deadline, ${dry!.of} must stay dry for ${showEntered(dry!.value)} first: does the label of ${openOf} leave the time?`,
-          },
-        ]
-      : [];
+    openOf !== null ? [{ code: "water-deadline-open", values: { product: openOf, dry: dry!.of, keepDry: dry!.value } }] : [];
   return { reasons, warnings, working };
 }
 
@@ -99,15 +76,13 @@ export function judgeMix(
 const HEAD_WITHIN = 0.1;
 
 /** A hose-end head that puts down another dose than its label at the pace that was timed. */
-function headOffRate(product: string | undefined, head: HeadReading | null) {
-  if (product === undefined || !head?.timePer1000 || head.overdose === null) return undefined;
+function headOffRate(head: HeadReading | null): Held | undefined {
+  if (!head?.timePer1000 || head.overdose === null) return undefined;
   if (atMost(Math.abs(head.overdose - 1), HEAD_WITHIN)) return undefined;
-  const times = writeNumber(head.overdose, { figures: 3 });
   return {
-    product,
-    code: "head-off-rate" as const,
-    text: `${product}: at the pace that was timed this head and jar put down ${times} times the label rate.`,
-    fits: `Walk 1,000 sq ft in ${show(head.timePer1000.value, "time", "s")}, or set another dial or a weaker jar.`,
+    code: "head-off-rate",
+    values: { overdose: head.overdose, timePer1000: head.timePer1000.value },
+    most: null,
   };
 }
 

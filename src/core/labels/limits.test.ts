@@ -141,7 +141,7 @@ describe("counts, intervals, turf, seed", () => {
     expect([reason!.code, reason!.earliest]).toEqual(["too-soon", "2026-09-03"]);
     const planned = judge([granule("0.1 oz/1000 ft2", row)], [down("2026-08-30", "0.1 oz/1000 ft2", { planned: true })])
       .reasons[0]!;
-    expect(planned.text).toMatch(/open mix sheet plans/);
+    expect(planned.values).toEqual({ on: "2026-08-30", planned: true, wait: 35 });
   });
   test("a second half that comes too late is told", () => {
     const { warnings } = judge([granule("0.1 oz/1000 ft2", { intervalAtMost: 70 })], [down("2026-06-01", "0.1 oz/1000 ft2")]);

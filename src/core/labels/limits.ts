@@ -4,7 +4,7 @@ import type { LimitRow, ZoneFacts } from "./label";
 import { perApplication, perYear, uncountable } from "./limit-amounts";
 import { countAndInterval, turfAndSeed } from "./limit-days";
 import { activeNoted, spotInZone } from "./limit-known";
-import type { Budget, Case, DayOfPlan, Judged, LimitWarning, Reason } from "./reason";
+import type { Budget, Case, DayOfPlan, Held, Judged, LimitWarning, Reason } from "./reason";
 
 /** Judges every product of a mix on one zone against its label. */
 export function judgeZone(products: readonly Counting[], zone: ZoneFacts, day: DayOfPlan): Judged {
@@ -15,7 +15,7 @@ export function judgeZone(products: readonly Counting[], zone: ZoneFacts, day: D
   for (const product of products) {
     const others = products.filter((p) => p !== product);
     const rows = product.says.limits.filter((row) => binds(row, zone, day, product, warnings));
-    const held = (reason: Omit<Reason, "site" | "zone" | "product">) => reasons.push({ ...reason, ...at, product: product.name });
+    const held = (reason: Held) => reasons.push({ ...reason, ...at, product: product.name });
     const one: Case = { own: product, others, rows, zone, day, held, budgets, warnings };
     for (const judge of [spotInZone, activeNoted, uncountable, perApplication, perYear, countAndInterval, turfAndSeed])
       judge(one);
@@ -28,10 +28,7 @@ function binds(row: LimitRow, zone: ZoneFacts, day: DayOfPlan, product: Counting
   const one = (wanted: string | undefined, known: string | undefined, what: "turf" | "jurisdiction") => {
     if (wanted === undefined || wanted.trim() === "") return true;
     if (known !== undefined && known.trim() !== "") return sameName(wanted, known);
-    warnings.push({
-      code: `${what}-unknown`,
-      text: `${product.name} has a limit for ${wanted}; the ${what} of ${zone.name} isn't noted, so it is counted.`,
-    });
+    warnings.push({ code: `${what}-unknown`, values: { product: product.name, zone: zone.name, limitFor: wanted } });
     return true;
   };
   return one(row.turf, zone.turf, "turf") && one(row.jurisdiction, day.jurisdiction, "jurisdiction");

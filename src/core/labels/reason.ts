@@ -1,42 +1,73 @@
 import { quantity } from "../quantity/quantity";
 import { constant, type Source } from "../working/rule";
-import { readAreaRate, type AreaRate } from "./active";
+import type { Finding, Nothing } from "../finding";
+import type { Quantity } from "../quantity/kinds";
+import type { Entered } from "../quantity/parse";
+import type { AreaRate } from "./active";
+import type { Clash } from "./aftercare";
 import type { Counting } from "./budget";
 import type { LimitRow, YearKind, ZoneFacts } from "./label";
 
 /** Why a plan is held. There is no override: a reason goes away when the plan comes inside the label. */
-export const REASON_CODES = [
-  "over-application-limit",
-  "over-year-limit",
-  "over-count-limit",
-  "too-soon",
-  "under-carrier-minimum",
-  "over-concentrated",
-  "turf-not-allowed",
-  "too-soon-after-seeding",
-  "too-soon-before-seeding",
-  "hose-end-not-allowed",
-  "aftercare-clash",
-  "uncountable",
-  "active-unknown",
-  "spot-over-zone",
-  "head-off-rate",
-] as const;
-export type ReasonCode = (typeof REASON_CODES)[number];
+export interface ReasonValues {
+  readonly "over-application-limit": {
+    readonly planned: AreaRate;
+    readonly limit: AreaRate;
+    /** The label's highest rate, or its limit at once. */
+    readonly by: "highest-rate" | "at-once";
+    /** The active that another product of the mix holds too. */
+    readonly also: string | null;
+    readonly left: AreaRate;
+  };
+  readonly "over-year-limit": {
+    readonly planned: AreaRate;
+    readonly limit: AreaRate;
+    readonly year: Year;
+    readonly active: string;
+    /** What counts against it already; null where nothing does. */
+    readonly before: AreaRate | null;
+    readonly left: AreaRate;
+  };
+  readonly "over-count-limit": { readonly most: number; readonly year: Year; readonly count: number };
+  readonly "too-soon": { readonly on: string; readonly planned: boolean; readonly wait: number };
+  readonly "under-carrier-minimum": { readonly least: Quantity<"sprayVolume">; readonly sprayVolume: Quantity<"sprayVolume"> };
+  readonly "over-concentrated": { readonly wanted: Entered<"dilution">; readonly dilution: Quantity<"dilution"> };
+  readonly "turf-not-allowed": { readonly turfs: readonly string[]; readonly turf: string };
+  readonly "too-soon-after-seeding": { readonly what: "seeded" | "sodded"; readonly done: string; readonly wait: number };
+  readonly "too-soon-before-seeding": {
+    readonly what: "seeding" | "sodding";
+    readonly planned: string;
+    readonly days: number;
+    /** The day to which it would have to be put off. */
+    readonly until: string;
+  };
+  readonly "hose-end-not-allowed": Nothing;
+  readonly "aftercare-clash": Clash;
+  /** What holds the active too, and can't be compared. */
+  readonly uncountable: { readonly other: string; readonly active: string };
+  /** Something that went down, or is planned where `on` is null, of which the active isn't noted either. */
+  readonly "active-unknown": { readonly other: string; readonly on: string | null };
+  readonly "spot-over-zone": { readonly area: Entered<"area">; readonly whole: Entered<"area"> };
+  readonly "head-off-rate": { readonly overdose: number; readonly timePer1000: Quantity<"time"> };
+}
 
-export interface Reason {
-  readonly code: ReasonCode;
-  readonly text: string;
-  /** What would make it fit, in words. */
-  readonly fits: string;
-  readonly site: string | null;
-  readonly zone: string | null;
-  readonly product: string | null;
+export type ReasonCode = keyof ReasonValues;
+
+/** A year of a limit: its kind, and the day on which it ends. */
+export interface Year {
+  readonly kind: YearKind;
+  readonly end: string;
+}
+
+/** A reason, before it is said of what. */
+export type Held = Finding<ReasonValues> & {
   /** The most of the product that the label still allows here; null where the reason is not about an amount. */
   readonly most: AreaRate | null;
   /** The date from which it may go down again, where waiting helps. */
   readonly earliest?: string;
-}
+};
+
+export type Reason = Held & { readonly site: string | null; readonly zone: string | null; readonly product: string };
 
 /** How much of a limit on the year or the application is taken: what a budget bar draws. All in the planned product. */
 export interface Budget {
@@ -74,13 +105,34 @@ export interface DayOfPlan {
 }
 
 /** A warning of a judgement: it doesn't hold the plan. */
-export interface LimitWarning {
-  readonly code: "turf-unknown" | "jurisdiction-unknown" | "water-deadline-open" | "second-half-late" | "active-not-noted";
-  readonly text: string;
+export type LimitWarning = Finding<LimitWarningValues>;
+
+export interface LimitWarningValues {
+  readonly "turf-unknown": TurfUnknown;
+  readonly "jurisdiction-unknown": { readonly product: string; readonly zone: string; readonly limitFor: string };
+  readonly "water-deadline-open": { readonly product: string; readonly dry: string; readonly keepDry: Entered<"time"> };
+  readonly "second-half-late": {
+    readonly product: string;
+    readonly zone: string;
+    readonly last: string;
+    /** The day on which the label's time for the next one ended. */
+    readonly ended: string;
+  };
+  readonly "active-not-noted": {
+    readonly product: string;
+    readonly zone: string;
+    readonly other: string;
+    readonly on: string | null;
+  };
 }
 
+/** A limit for one turf, or a product for some, on a zone of which the turf isn't noted. */
+type TurfUnknown = { readonly product: string; readonly zone: string } & (
+  { readonly limitFor: string } | { readonly isFor: readonly string[] }
+);
+
 /** Takes one reason of a product on a zone. */
-export type Hold = (reason: Omit<Reason, "site" | "zone" | "product">) => void;
+export type Hold = (reason: Held) => void;
 
 /** One product on one zone, before its label. */
 export interface Case {
@@ -95,9 +147,6 @@ export interface Case {
   readonly budgets: Budget[];
   readonly warnings: LimitWarning[];
 }
-
-/** A rate in the words of a reason. */
-export const rateText = (rate: AreaRate): string => readAreaRate(rate, "us", 4);
 
 const NONE = {
   dry: constant("rateByWeight", quantity("rateByWeight", 0, "oz/1000 ft2"), "nothing more"),

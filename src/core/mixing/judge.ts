@@ -6,15 +6,12 @@ import { judgeMix } from "../labels/limit-mix";
 import { judgeZone } from "../labels/limits";
 import { perArea } from "../labels/per-area";
 import type { Reason } from "../labels/reason";
-import { showEntered } from "../quantity/format";
 import { raw, type Kind, type Quantity } from "../quantity/kinds";
-import type { Entered } from "../quantity/parse";
 import { rateBounds, slipsOfRate, type RateContext } from "../slips/of-rate";
 import type { Source } from "../working/rule";
 import { leavesOnGround } from "./fixed-volume";
 import type { Judgement, LabelWarning, MixInput, SiteBudget } from "./plan";
 import { isSpread } from "./pouring-order";
-import type { LabelRate } from "../labels/label-rate";
 import type { MixProduct } from "./product";
 import { atLeast } from "../quantity/slack";
 
@@ -74,7 +71,7 @@ const binding = (says: LabelSays): boolean =>
   );
 
 const unique = (warnings: readonly LabelWarning[]): LabelWarning[] => [
-  ...new Map(warnings.map((w) => [w.code + w.text, w])).values(),
+  ...new Map(warnings.map((w) => [w.code + JSON.stringify(w.values), w])).values(),
 ];
 
 /** What a label's rates are compared with: its range; where it gives none, the least of its limits for one application. */
@@ -93,28 +90,16 @@ function rateWarnings(product: MixProduct): LabelWarning[] {
   const context = rateContextOf(product);
   const warnings: LabelWarning[] = [];
   const slips = product.split ? [] : slipsOfRate(product.rate, context);
-  const text = (rate: LabelRate) => showEntered(rate as Entered<Kind>);
   const [acre, others] = [slips.filter((s) => s.code === "acre-for-1000"), slips.filter((s) => s.code !== "acre-for-1000")];
   for (const [code, found] of [
     ["per-acre-slip", acre],
     ["unit-slip", others],
   ] as const)
-    if (found.length > 0)
-      warnings.push({
-        code,
-        text: `${product.name}: ${text(product.rate)} is outside the label; ${found[0]!.says} (${found.map((s) => s.corrected).join(" or ")}).`,
-      });
-  if (groundIsOpen(product))
-    warnings.push({
-      code: "ground-open",
-      text: `${product.name}: ${text(product.rate)} is a strength, and its label sets no limit by area. If it means a gallon for so much ground, say so (gallonCovers): a sprayer that puts down more than that overdoses.`,
-    });
+    if (found.length > 0) warnings.push({ code, values: { product: product.name, rate: product.rate, slips: found } });
+  if (groundIsOpen(product)) warnings.push({ code: "ground-open", values: { product: product.name, rate: product.rate } });
   const least = product.says?.range?.[0];
   const bounds = least && rateBounds(product.rate.kind, { least });
   if (!product.split && bounds && !atLeast(raw(product.rate.value as Quantity<Kind>), bounds.least))
-    warnings.push({
-      code: "under-label-range",
-      text: `${product.name}: ${text(product.rate)} is under the label's least, ${text(least)}: too light wastes product and breeds survivors.`,
-    });
+    warnings.push({ code: "under-label-range", values: { product: product.name, rate: product.rate, least } });
   return warnings;
 }

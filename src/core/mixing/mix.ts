@@ -1,4 +1,3 @@
-import { show, writeNumber } from "../quantity/format";
 import { explainAll, type Line } from "../working/explain";
 import { derive, given, num, type AnySource, type Derived, type Source } from "../working/rule";
 import type { System } from "../working/units";
@@ -107,13 +106,13 @@ function lawnsOf({ sites, overage, run }: Pick<MixInput, "sites" | "overage" | "
 const withOverage = (area: Source<"area">, overage: Source<"share"> | undefined): Source<"area"> =>
   overage ? derive(overageRule, { area, overage }) : area;
 
-/** What a school of mixing does, in words. */
+/** What a school of mixing does to the rates. */
 function schoolWarnings({ mixedFor: volume, sprayVolume, leaves }: MixInput): MixWarning[] {
   if (!volume) return [];
   const { factor, matters } = fixedVolumeEffect(leaves ?? sprayVolume, volume);
   if (!matters) return [];
-  const text = `Mixed for ${show(volume.value, "sprayVolume", "gal/1000 ft2")}, sprayed at ${show(sprayVolume.value, "sprayVolume", "gal/1000 ft2")}: ${show(factor.value, "share", "%", { figures: 3 })} of the typed rate goes down, and a tank covers ${writeNumber(100 / num(factor), { figures: 3 })} % of what was meant.`;
-  return [{ code: "mixed-for-another-volume", text }];
+  const values = { mixedFor: volume.value, sprayVolume: sprayVolume.value, factor: factor.value };
+  return [{ code: "mixed-for-another-volume", values }];
 }
 
 /** The area of a site, its zones added up; the area that is mixed for, and the spray that it takes. */
@@ -201,10 +200,7 @@ function contentsOf(fillTo: Source<"volume">, covers: Source<"area">, bound: rea
 }
 
 function belowLeast(site: string, fill: Source<"volume">, least: Source<"volume">): MixWarning {
-  return {
-    code: "below-least-mix",
-    text: `${site}: a load of ${show(fill.value, "volume", "gal")} is under the ${show(least.value, "volume", "gal")} that this tank can agitate. Use a smaller sprayer or spray it with the next site.`,
-  };
+  return { code: "below-least-mix", values: { site, fill: fill.value, least: least.value } };
 }
 
 /** The area that one full tank treats. */

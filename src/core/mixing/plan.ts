@@ -1,7 +1,11 @@
+import type { Finding } from "../finding";
 import type { HeadReading } from "../hose-end/head";
 import type { ZoneFacts } from "../labels/label";
 import type { Budget, LimitWarning, Reason } from "../labels/reason";
+import type { LabelRate } from "../labels/label-rate";
+import type { Quantity } from "../quantity/kinds";
 import type { Entered } from "../quantity/parse";
+import type { Slip } from "../slips/slip";
 import type { AnySource, Derived, Source } from "../working/rule";
 import type { Amount } from "./amounts";
 import type { DayRun } from "./day-run";
@@ -80,9 +84,18 @@ export interface SitePlan {
   readonly costs: readonly ({ readonly value: number; readonly currency: string } | null)[];
 }
 
-export interface MixWarning {
-  readonly code: "below-least-mix" | "mixed-for-another-volume" | LabelWarning["code"];
-  readonly text: string;
+/** What should be known of a plan that isn't held. The codes are listed in docs/job-file.md. */
+export type MixWarning = LabelWarning | Finding<MixWarningValues>;
+
+export interface MixWarningValues {
+  /** A load that is under what its tank can agitate. */
+  readonly "below-least-mix": { readonly site: string; readonly fill: Quantity<"volume">; readonly least: Quantity<"volume"> };
+  readonly "mixed-for-another-volume": {
+    readonly mixedFor: Quantity<"sprayVolume">;
+    readonly sprayVolume: Quantity<"sprayVolume">;
+    /** What goes down over what was typed. */
+    readonly factor: Quantity<"share">;
+  };
 }
 
 export interface MixPlan {
@@ -109,8 +122,22 @@ export interface MixPlan {
 }
 
 /** What a label makes of a mix that doesn't hold it. */
-export type LabelWarning =
-  LimitWarning | { readonly code: "per-acre-slip" | "unit-slip" | "under-label-range" | "ground-open"; readonly text: string };
+export type LabelWarning = LimitWarning | Finding<RateWarningValues>;
+
+export interface RateWarningValues {
+  readonly "per-acre-slip": RateSlips;
+  readonly "unit-slip": RateSlips;
+  readonly "under-label-range": { readonly product: string; readonly rate: LabelRate; readonly least: LabelRate };
+  /** A rate for a gallon that may be meant for so much ground. */
+  readonly "ground-open": { readonly product: string; readonly rate: LabelRate };
+}
+
+/** A rate outside its label, and what it probably was. */
+interface RateSlips {
+  readonly product: string;
+  readonly rate: LabelRate;
+  readonly slips: readonly Slip[];
+}
 
 export interface SiteBudget extends Budget {
   readonly site: string;

@@ -51,6 +51,24 @@ export const EXAMPLES: Record<Kind, string> = {
   gravity: "1.28",
 };
 
+/** The same for a metric reader, of the kinds that have units of their own there. */
+const METRIC_EXAMPLES: Partial<Record<Kind, string>> = {
+  length: "1.5 m",
+  area: "100 m2",
+  volume: "15 L",
+  mass: "20 g",
+  speed: "5 km/h",
+  pressure: "3 bar",
+  flow: "1.3 L/min",
+  sprayVolume: "8 L/100 m2",
+  rateByWeight: "6 g/100 m2",
+  rateByVolume: "5 mL/100 m2",
+  strengthByWeight: "15 g/100 L",
+  strengthByVolume: "10 mL/L",
+  activeRate: "0.5 kg/ha",
+  activeStrength: "480 g/L",
+};
+
 /** A number as it may be written: a decimal point, commas only between thousands. */
 export const NUMBER_PATTERN = "(?:\\d{1,3}(?:,\\d{3})+|\\d+)(?:\\.\\d+)?|\\.\\d+";
 const NUMBER = new RegExp(`^(?:${NUMBER_PATTERN})$`);
@@ -63,7 +81,11 @@ const NUMBER = new RegExp(`^(?:${NUMBER_PATTERN})$`);
 export function parseAs<K extends Kind>(typed: unknown, kinds: readonly K[], options: ParseOptions = {}): Result<Entered<K>> {
   const { path = "", dialect = "file" } = options;
   const example = `"${EXAMPLES[kinds[0]!]}"`;
-  const fail = (code: IssueCode, expected = example, received = String(typed)) => bad({ path, code, received, expected });
+  const metric = METRIC_EXAMPLES[kinds[0]!];
+  const fail = (code: IssueCode, expected = example, received = String(typed)) => {
+    const issue = { path, code, received, expected };
+    return bad(metric && expected.includes(example) ? { ...issue, metric: expected.replace(example, `"${metric}"`) } : issue);
+  };
 
   if (typed === undefined || typed === null) return fail("missing");
   if (typeof typed !== "string") return fail("not-text", example, JSON.stringify(typed)?.slice(0, 60));

@@ -1,5 +1,6 @@
 import { bad, type Result } from "../issue";
-import { showEntered } from "./format";
+import { showEntered, unitText, writeNumber } from "./format";
+import { unitNamed } from "./unit";
 import { raw, type Kind } from "./kinds";
 import type { System } from "../working/units";
 import { entered, parseQuantity, type Entered, type ParseOptions } from "./parse";
@@ -93,12 +94,27 @@ export function boundsOf(field: Field): { readonly least: number; readonly most:
 
 /** Whether a value lies in a field's range; otherwise the issue that says which range is possible. */
 export function withinField<K extends Kind>(field: Field, value: Entered<K>, path: string): Result<Entered<K>> {
-  const { kind, least, most } = FIELDS[field];
+  const { kind, least, most, bare } = FIELDS[field];
   const bounds = boundsOf(field);
   const number = raw(value.value);
   if (atLeast(number, bounds.least) && atMost(number, bounds.most)) return { ok: true, value };
-  const shown = `from ${showEntered(entered(least, kind))} to ${showEntered(entered(most, kind))}`;
-  return bad({ path, code: "out-of-range", received: value.text, expected: shown });
+  const expected = `from ${showEntered(entered(least, kind))} to ${showEntered(entered(most, kind))}`;
+  const issue = { path, code: "out-of-range", received: value.text, expected } as const;
+  if (bare === METRIC_BARE[field]) return bad(issue);
+  const metric = [least, most].map((end) => inUnit(entered<Kind>(end, kind), METRIC_BARE[field]));
+  return bad({ ...issue, metric: `from ${metric[0]} to ${metric[1]}` });
+}
+
+/** A value in another unit of its kind, as an example: two figures are enough. */
+const inUnit = ({ value }: Entered<Kind>, unit: string): string =>
+  `${writeNumber(raw(value) / unitNamed(unit).factor, { figures: 2 })} ${unitText(unit)}`;
+
+/** An example of what may be typed, in the reader's units: "200 ft" is 61 m. One that can't be read is left as it is. */
+export function exampleFor(field: Field, example: string, system: System): string {
+  const unit = METRIC_BARE[field];
+  if (system === "us" || unit === FIELDS[field].bare) return example;
+  const read = parseField(field, example);
+  return read.ok ? inUnit(read.value, unit) : example;
 }
 
 /** The unit that a bare number has in a field, by the reader's units. */

@@ -2,12 +2,21 @@ import * as yup from "yup";
 import { wordsFor, type Issue, type Result } from "@/core/issue";
 import { foldedName } from "@/core/names";
 import { parseField, type Field } from "@/core/quantity/ranges";
+import type { System } from "@/core/working/units";
 
 /** Building blocks of the forms: the words are core's, the ranges are core's, Yup carries them to the field. */
 
+/** What a form knows of who fills it in. */
+export interface FormContext {
+  readonly system: System;
+}
+
 /** An issue as Yup carries it to the field: its words as the message, itself as a parameter. */
 export const refuse = (context: yup.TestContext, issue: Omit<Issue, "path">) =>
-  context.createError({ message: wordsFor({ path: "", ...issue }), params: { issue: { ...issue, path: context.path } } });
+  context.createError({
+    message: wordsFor({ path: "", ...issue }, (context.options.context as FormContext | undefined)?.system),
+    params: { issue: { ...issue, path: context.path } },
+  });
 
 /** A quantity as typed, in its field's kind and range. Empty passes where it is optional. */
 export const quantityField = (field: Field, { optional = false } = {}) =>

@@ -1,6 +1,7 @@
 import { calibrationSources, type Calibration } from "@/core/calibration/calibrate";
 import { levers, type Remedy } from "@/core/calibration/levers";
 import { PART_WORDS } from "@/core/calibration/uncertainty";
+import type { Warning } from "@/core/calibration/warnings";
 import type { AreaRate } from "@/core/labels/active";
 import type { Reason } from "@/core/labels/reason";
 import type { Amount } from "@/core/mixing/amounts";
@@ -8,10 +9,14 @@ import { sprayFor } from "@/core/mixing/areas";
 import type { RunLoad } from "@/core/mixing/day-run";
 import { isWeight } from "@/core/mixing/display";
 import { planLines } from "@/core/mixing/mix";
-import type { MixPlan, SpreadItem } from "@/core/mixing/plan";
+import type { MixPlan, MixWarning, SpreadItem } from "@/core/mixing/plan";
 import type { Kind, Quantity } from "@/core/quantity/kinds";
 import { valueIn } from "@/core/quantity/quantity";
 import type { UnitOf } from "@/core/quantity/units";
+import { leverText } from "@/core/words/levers";
+import { mixWarningText } from "@/core/words/mix-warnings";
+import { reasonWords } from "@/core/words/reasons";
+import { warningText } from "@/core/words/warnings";
 import { explainAll, lineText } from "@/core/working/explain";
 import { kindOf, type AnySource, type Source } from "@/core/working/rule";
 import type { Job } from "./read-checked";
@@ -64,7 +69,7 @@ export function calibrationResult(job: Job, made: Calibration) {
     againstTarget,
     remedies: againstTarget && !againstTarget.within ? remediesOf(job, made) : [],
     hoseEnd: made.hoseEnd && headResult(made.hoseEnd),
-    warnings: made.warnings,
+    warnings: made.warnings.map(warningResult),
     working: working(calibrationSources(made)),
   };
 }
@@ -83,7 +88,7 @@ function remediesOf(job: Job, made: Calibration) {
     lever: remedy.lever,
     feasible: remedy.feasible,
     setTo: settingOf(remedy),
-    why: remedy.why,
+    why: leverText(remedy.why, "us"),
     expect: expectationOf(remedy),
   }));
 }
@@ -109,14 +114,19 @@ function settingOf(remedy: Remedy): Measured | string | null {
 }
 
 /** Why a plan is held, as the command prints it. */
-export const reasonResult = ({ code, text, site, zone, product, most }: Reason) => ({
-  code,
-  text,
-  site,
-  zone,
-  product,
-  most: most && rateOnArea(most),
+export const reasonResult = (reason: Reason) => ({
+  code: reason.code,
+  text: reasonWords(reason, "us").text,
+  site: reason.site,
+  zone: reason.zone,
+  product: reason.product,
+  most: reason.most && rateOnArea(reason.most),
 });
+
+const warningResult = (warning: Warning) => ({ code: warning.code, text: warningText(warning, "us") });
+
+/** What should be known of a plan, as the command prints it. */
+export const mixWarningResult = (warning: MixWarning) => ({ code: warning.code, text: mixWarningText(warning, "us") });
 
 /** What is spread dry: the total of each granule on each site, in whole packages where one is known. */
 export const spreadResult = (items: readonly SpreadItem[]) =>
@@ -163,7 +173,7 @@ export function mixResult(plan: MixPlan, { sprayVolume, warnings, hoseEnd }: Cal
     ...(hoseEnd && { hoseEnd: headResult(hoseEnd) }),
     ...(plan.spread.length > 0 && { spreadDry: spreadResult(plan.spread) }),
     ...(plan.run && { run: plan.run.loads.map((load) => runLoad(plan, load)) }),
-    warnings: [...warnings, ...plan.warnings],
+    warnings: [...warnings.map(warningResult), ...plan.warnings.map(mixWarningResult)],
     working: planLines(plan, "us").map(lineText),
   };
 }

@@ -9,7 +9,7 @@ import { read } from "@/core/working/units";
 import type { RigEntry } from "@/formats/entries";
 import { kitOf } from "@/formats/rig-setup";
 import { catchTime, type Session } from "@/formats/session";
-import { useSystem } from "../data/in-hand";
+import { useSystem } from "../data/units";
 import { useKept } from "../data/kept-here";
 import { Note, Reading } from "../parts/controls";
 import { Notice } from "../parts/notices";

@@ -62,7 +62,7 @@ describe("the levers", () => {
   });
 
   test("a setting is a text with its unit", () => {
-    const none = { feasible: false, why: "", expect: null };
+    const none = { feasible: false, why: { code: "flow-unmeasured", values: {} }, expect: null } as const;
     expect(settingText({ lever: "tip", setTo: "03", ...none }, "us")).toBe("size 03");
     expect(settingText({ lever: "pressure", setTo: null, ...none }, "us")).toBe("");
   });

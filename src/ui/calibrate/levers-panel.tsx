@@ -8,6 +8,8 @@ import { show, writeNumber } from "@/core/quantity/format";
 import type { Entered } from "@/core/quantity/parse";
 import { parseField } from "@/core/quantity/ranges";
 import { read, type System } from "@/core/working/units";
+import { paceText } from "@/core/words/reader";
+import { leverText } from "@/core/words/levers";
 import { Button, Note, SubHeading } from "../parts/controls";
 import { Stamp } from "../parts/stamp";
 
@@ -117,13 +119,13 @@ function Lever({ remedy, system, onProve }: { remedy: Remedy; system: System; on
         </Box>
       )}
       <Box fontSize="14px" color="soft">
-        {why}
+        {leverText(why, system)}
       </Box>
       {expect && (
         <Box fontSize="14px">
           Expect{" "}
           <chakra.strong>
-            {expect.of === "flow" ? read(expect.value, "flow", system) : `${read(expect.value, "time", system)} for 1,000 sq ft`}
+            {expect.of === "flow" ? read(expect.value, "flow", system) : paceText(expect.value, system)}
           </chakra.strong>
         </Box>
       )}

@@ -7,6 +7,7 @@ import { isUnsure } from "@/core/calibration/calibrate";
 import type { Remedy } from "@/core/calibration/levers";
 import { wordsFor } from "@/core/issue";
 import type { System } from "@/core/working/units";
+import { warningText } from "@/core/words/warnings";
 import type { RigEntry } from "@/formats/entries";
 import { setupOf } from "@/formats/rig-setup";
 import type { Lack, Session } from "@/formats/session";
@@ -114,7 +115,7 @@ export function Outcome({ worked, session, rig, onSaved, system, onGo }: Outcome
       {pulled && (
         <Notice state="act">
           {LEVER_WORDS[pulled.lever]} to {settingText(pulled, system)}: a new run sheet begins. Is this reading worth keeping?{" "}
-          {worn.length > 0 && <strong>{worn[0]!.text}</strong>}
+          {worn.length > 0 && <strong>{warningText(worn[0]!, system)}</strong>}
           <Box display="flex" gap="8px 12px" flexWrap="wrap" marginTop="8px">
             <Button onClick={() => void proveOnly(pulled)}>Begin, without keeping it</Button>
             {worn.length === 0 && (

@@ -13,7 +13,7 @@ import { setupOf } from "@/formats/rig-setup";
 import { judge, workOut } from "@/formats/standing";
 import { sentences, usePeople, useRigs, useSend, useSlice } from "../data/records";
 import { dayNow, wallClock } from "../data/clock";
-import { useSystem } from "../data/in-hand";
+import { useSystem } from "../data/units";
 import { Room } from "../frame/room";
 import { standingWords } from "../frame/strip";
 import { AskWhy } from "../parts/ask-why";

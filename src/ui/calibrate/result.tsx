@@ -10,6 +10,8 @@ import type { Tank } from "@/core/mixing/plan";
 import { show, showDuration, writeNumber } from "@/core/quantity/format";
 import { derive, given } from "@/core/working/rule";
 import { read, readParts, secondsA, type System } from "@/core/working/units";
+import { groundText, paceTime } from "@/core/words/reader";
+import { warningText } from "@/core/words/warnings";
 import { Fact } from "../parts/fact";
 import { Notice } from "../parts/notices";
 import { HeadFacts } from "./head-facts";
@@ -66,7 +68,7 @@ export function Result({ made, input, tank, system, pumpMost, onProve }: ResultP
       >
         <ThreeLineChart made={made} input={input} system={system} />
         <Box display="grid" gap="16px">
-          <Warnings made={made} />
+          <Warnings made={made} system={system} />
           <Facts made={made} tank={tank} system={system} />
         </Box>
       </Box>
@@ -118,15 +120,15 @@ function Why({ band }: { band: Uncertainty }) {
 const STOPS: readonly string[] = ["trials-disagree", "pace-not-walkable", "estimate-only", "dial-is-label-number"];
 
 /** Words of a wide spread give way to those of one that is too wide: one message a fault. */
-function Warnings({ made }: { made: Calibration }) {
+function Warnings({ made, system }: Pick<ResultProps, "made" | "system">) {
   const stops = made.warnings.some((w) => w.code === "trials-disagree");
   const shown = made.warnings.filter((w) => !(stops && w.code === "trials-wide"));
   if (shown.length === 0) return null;
   return (
     <Box display="grid" gap="8px">
       {shown.map((warning) => (
-        <Notice key={warning.text} state={STOPS.includes(warning.code) ? "stop" : "act"}>
-          {warning.text}
+        <Notice key={warningText(warning, system)} state={STOPS.includes(warning.code) ? "stop" : "act"}>
+          {warningText(warning, system)}
         </Notice>
       ))}
     </Box>
@@ -137,9 +139,12 @@ const OF_WORDS = { pace: "Walks", flow: "Catches", used: "Trials", outlets: "Out
 
 function Facts({ made, tank, system }: Pick<ResultProps, "made" | "tank" | "system">) {
   const facts: [string, string][] = [
-    ["By the acre", show(made.sprayVolume.value, "sprayVolume", system === "us" ? "gal/ac" : "L/ha")],
+    [
+      system === "us" ? "By the acre" : "By the hectare",
+      show(made.sprayVolume.value, "sprayVolume", system === "us" ? "gal/ac" : "L/ha"),
+    ],
   ];
-  if (made.timePer1000) facts.push(["Pace for 1,000 sq ft", read(made.timePer1000.value, "time", system)]);
+  if (made.timePer1000) facts.push([`Pace for ${groundText(system)}`, paceTime(made.timePer1000.value, system)]);
   if (made.flow) facts.push(["Flow", `${read(made.flow.value, "flow", system)}, ${secondsA(made.flow.value, system)}`]);
   if (!made.hoseEnd)
     facts.push([system === "us" ? "A gallon covers" : "A litre covers", read(unitCovers(made, system), "area", system)]);

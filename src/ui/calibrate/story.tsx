@@ -11,7 +11,7 @@ import type { Cursor } from "@/formats/slices";
 import { useState } from "react";
 import { useSlice } from "../data/records";
 import { wallClock } from "../data/clock";
-import { useSystem } from "../data/in-hand";
+import { useSystem } from "../data/units";
 import { LEVER_WORDS } from "./levers-panel";
 import { Button, SubHeading } from "../parts/controls";
 

@@ -5,7 +5,7 @@ import { useState } from "react";
 import { wordsFor } from "@/core/issue";
 import { unitText } from "@/core/quantity/format";
 import { bareUnit, parseField, understood, type Field as FieldName } from "@/core/quantity/ranges";
-import { useSystem } from "../data/in-hand";
+import { useSystem } from "../data/units";
 import { TextField } from "../parts/field";
 
 interface TypedProps {

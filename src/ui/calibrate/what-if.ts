@@ -1,8 +1,9 @@
 import type { Calibration, CalibrationInput } from "@/core/calibration/calibrate";
 import { onFoot } from "@/core/calibration/evidence";
 import { pressureForFlow, speedAtPace, tooFastOnFoot } from "@/core/calibration/nomogram";
-import { driftNote } from "@/core/calibration/tips";
+import { dropChange } from "@/core/calibration/tips";
 import type { Quantity } from "@/core/quantity/kinds";
+import { dropText } from "@/core/words/levers";
 import { read, type System } from "@/core/working/units";
 import { swathOf } from "./swath";
 
@@ -23,7 +24,7 @@ export function whatIf(from: Line, to: Line, made: Calibration, input: Calibrati
   const pressure = input.rig.tip?.pressure?.value;
   if (to.flow !== from.flow && pressure !== undefined) {
     const needed = pressureForFlow(pressure, from.flow, to.flow);
-    lines.push(`Pressure ${read(needed, "pressure", system)}. ${driftNote(pressure, needed, input.rig.tip?.chart)}`);
+    lines.push(`Pressure ${read(needed, "pressure", system)}. ${dropText(dropChange(pressure, needed, input.rig.tip?.chart))}`);
   }
   return lines;
 }

@@ -54,12 +54,6 @@ const only = <T extends { retired: boolean }>(list: readonly T[]): T | undefined
   return live.length === 1 ? live[0] : undefined;
 };
 
-/** The reader's units alone: for a field, which needs no more. */
-export function useSystem(): System {
-  const [chosen] = useKept<Chosen>("in-hand");
-  return chosen?.system ?? "us";
-}
-
 /** What counts of a rig with who holds the wand, or whose tap feeds it, and how it stands today. */
 function useCalibrated(rig: RigEntry | undefined, hand: Hand): { calibrated: Calibrated | undefined; read: boolean } {
   const owner = rig && ownerOf(rig.rig.kind);

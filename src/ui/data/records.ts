@@ -6,6 +6,7 @@ import { wordsFor, type Issue, type Result } from "@/core/issue";
 import { MADE_OF, sliceAt, slicePath, type Answer, type SliceKind, type SliceName, type Slices } from "@/formats/slices";
 import type { AsideEntry } from "@/formats/entries";
 import { setFirmZone, setServerTime } from "./clock";
+import { unitsInHand } from "./units";
 
 /** The records as a room needs them: slice by slice, asked for anew only where something of it may have changed. */
 
@@ -167,7 +168,7 @@ async function post<T>(path: string, body: unknown): Promise<Sent<T>> {
   try {
     const response = await fetch(path, {
       method: "POST",
-      headers: { "content-type": "application/json" },
+      headers: { "content-type": "application/json", "x-units": unitsInHand() },
       body: JSON.stringify(body),
     });
     const touched = (response.headers.get("x-touched") ?? "").split(",").filter(Boolean) as SliceKind[];
@@ -213,5 +214,5 @@ export function useSend() {
 }
 
 /** Issues as sentences, for a message that stands by itself. */
-export const sentences = (issues: readonly Issue[]) => issues.map((issue) => capital(wordsFor(issue)));
+export const sentences = (issues: readonly Issue[]) => issues.map((issue) => capital(wordsFor(issue, unitsInHand())));
 const capital = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}${/[.?!]$/.test(text) ? "" : "."}`;

@@ -16,7 +16,7 @@ import type { SiteEntry } from "@/formats/entries";
 import { readProduct } from "@/formats/job-file/read-product";
 import { Faults } from "@/formats/job-file/faults";
 import { todayDate } from "../data/clock";
-import { useSystem } from "../data/in-hand";
+import { useSystem } from "../data/units";
 import { rangeWords, rateWords } from "../labels/words";
 import { Note, Select } from "../parts/controls";
 import { Field, TextField } from "../parts/field";

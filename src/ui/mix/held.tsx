@@ -6,6 +6,7 @@ import type { Reason } from "@/core/labels/reason";
 import type { MixPlan } from "@/core/mixing/plan";
 import { sameName } from "@/core/names";
 import type { System } from "@/core/working/units";
+import { reasonWords } from "@/core/words/reasons";
 import { useLabels } from "../data/records";
 import { Button } from "../parts/controls";
 
@@ -41,14 +42,14 @@ export function Held({ plan, system, onLower }: HeldProps) {
           Held: no amounts
         </chakra.h2>
         {reasons.map(({ reason, zones }) => (
-          <Box key={reason.code + reason.text}>
-            <Box>{reason.text}</Box>
+          <Box key={`${reason.code} ${reason.product}`}>
+            <Box>{reasonWords(reason, system).text}</Box>
             {zones.length > 1 && (
               <Box fontSize="15px" color="soft">
                 So on {zones.join(", ")}.
               </Box>
             )}
-            <Box fontWeight="700">{reason.fits}</Box>
+            <Box fontWeight="700">{reasonWords(reason, system).fits}</Box>
             {reason.most && tightest(reasons, reason) && (
               <Box display="flex" flexWrap="wrap" gap="6px 14px" alignItems="center" marginTop="4px">
                 <span>
@@ -58,7 +59,7 @@ export function Held({ plan, system, onLower }: HeldProps) {
                   </chakra.span>
                 </span>
                 {onLower && sizeOf(reason.most) > 0 && (
-                  <Button onClick={() => onLower(reason.product!, reason.most!)}>Lower the rate to that</Button>
+                  <Button onClick={() => onLower(reason.product, reason.most!)}>Lower the rate to that</Button>
                 )}
               </Box>
             )}

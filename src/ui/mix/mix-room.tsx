@@ -10,6 +10,8 @@ import { writeNumber } from "@/core/quantity/format";
 import type { Quantity } from "@/core/quantity/kinds";
 import { valueIn } from "@/core/quantity/quantity";
 import { kindOf } from "@/core/working/rule";
+import { reasonWords } from "@/core/words/reasons";
+import { mixWarningText } from "@/core/words/mix-warnings";
 import { Faults as JobFaults } from "@/formats/job-file/faults";
 import { readProduct } from "@/formats/job-file/read-product";
 import type { LabelEntry, SiteEntry } from "@/formats/entries";
@@ -170,8 +172,8 @@ function Mixing() {
             {plan.warnings
               .filter((w) => !ASKED.includes(w.code))
               .map((w) => (
-                <Notice key={w.text} state="act">
-                  {w.text}
+                <Notice key={mixWarningText(w, hand.system)} state="act">
+                  {mixWarningText(w, hand.system)}
                 </Notice>
               ))}
             {hand.calibrated!.standing.state === "expired" && (
@@ -274,7 +276,7 @@ function OtherTank({ tank, worked, hand }: { tank: string; worked: Worked; hand:
   if (plan.reasons.length > 0)
     return (
       <Notice state="stop">
-        The mix of the {tank} tank is held: {plan.reasons[0]!.text} Pick that tank above to see it.
+        The mix of the {tank} tank is held: {reasonWords(plan.reasons[0]!, hand.system).text} Pick that tank above to see it.
       </Notice>
     );
   return (

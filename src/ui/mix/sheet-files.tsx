@@ -31,7 +31,7 @@ export function SheetFiles({ sheet, worked, kit, system }: FilesProps) {
   };
   const saveTable = async () => {
     const { loadsToCsv } = await import("@/formats/loads-csv");
-    download(`${name}.csv`, loadsToCsv(worked.plan, worked.fillings), "text/csv");
+    download(`${name}.csv`, loadsToCsv(worked.plan, worked.fillings, system), "text/csv");
   };
   const trouble = pdf.trouble ?? table.trouble;
   return (

@@ -8,6 +8,7 @@ import { useMemo, useState } from "react";
 import { planLines } from "@/core/mixing/mix";
 import { showEntered } from "@/core/quantity/format";
 import { entered } from "@/core/quantity/parse";
+import { mixWarningText } from "@/core/words/mix-warnings";
 import type { Sheet } from "@/formats/entries";
 import { choiceWords, isChoice } from "@/formats/card/choice";
 import { gearOf } from "@/formats/gear";
@@ -133,8 +134,8 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
         {held && shown && <Held plan={plan} system={system} />}
         {sheet.state !== "open" && <Notice state="plain">{CLOSED[sheet.state]}</Notice>}
         {plan.warnings.map((w) => (
-          <Notice key={w.text} state="act">
-            {w.text}
+          <Notice key={mixWarningText(w, system)} state="act">
+            {mixWarningText(w, system)}
           </Notice>
         ))}
         {trouble.map((text) => (

@@ -6,6 +6,7 @@ import { useState } from "react";
 import { isSpread } from "@/core/mixing/pouring-order";
 import { spreadSources, type SpreadPlan } from "@/core/mixing/spread";
 import { explainAll } from "@/core/working/explain";
+import { mixWarningText } from "@/core/words/mix-warnings";
 import { planOfSpread, readSpread } from "@/formats/job-file/spread";
 import { strangeTurfs } from "@/formats/card/choice";
 import { spreadWish } from "@/formats/spread-of";
@@ -111,8 +112,8 @@ export function SpreadMix({ records, draft, change, hand, preview, onSaved }: Sp
           </Note>
         )}
         {plan?.warnings.map((w) => (
-          <Notice key={w.text} state="act">
-            {w.text}
+          <Notice key={mixWarningText(w, hand.system)} state="act">
+            {mixWarningText(w, hand.system)}
           </Notice>
         ))}
         {trouble.map((text) => (

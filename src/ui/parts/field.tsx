@@ -3,7 +3,7 @@
 import { Box, chakra, VisuallyHidden } from "@chakra-ui/react";
 import { useId, type ComponentProps, type FocusEvent, type ReactNode } from "react";
 import { withUnit, type Field as Quantified } from "@/core/quantity/ranges";
-import { useSystem } from "../data/in-hand";
+import { useSystem } from "../data/units";
 import { Input } from "./controls";
 
 interface FieldProps {

@@ -6,6 +6,9 @@ import { allFillings } from "@/core/mixing/column";
 import { writeNumber } from "@/core/quantity/format";
 import { given } from "@/core/working/rule";
 import { read, readParts, type System } from "@/core/working/units";
+import { reasonWords } from "@/core/words/reasons";
+import { warningText } from "@/core/words/warnings";
+import { mixWarningText } from "@/core/words/mix-warnings";
 import { sentences } from "../data/records";
 import { sheetLine } from "../mix/sheet-line";
 import { TankColumns } from "../mix/tank-column";
@@ -59,8 +62,8 @@ export function Answer({ quick, answer, system }: { quick: Quick; answer: QuickA
         </>
       )}
       {plan?.reasons.map((reason) => (
-        <Notice key={reason.text} state="stop">
-          Held: {reason.text} <strong>{reason.fits}</strong>
+        <Notice key={reasonWords(reason, system).text} state="stop">
+          Held: {reasonWords(reason, system).text} <strong>{reasonWords(reason, system).fits}</strong>
         </Notice>
       ))}
       {isUnsure(made) && (
@@ -68,13 +71,14 @@ export function Answer({ quick, answer, system }: { quick: Quick; answer: QuickA
           The walks differ by over 10 %: this is no calibration yet, and there are no amounts. Walk it again.
         </Notice>
       )}
-      {[...made.warnings, ...(plan?.warnings ?? [])]
-        .filter((w) => w.code !== "trials-disagree")
-        .map((w) => (
-          <Notice key={w.text} state="act">
-            {w.text}
-          </Notice>
-        ))}
+      {[
+        ...made.warnings.filter((w) => w.code !== "trials-disagree").map((w) => warningText(w, system)),
+        ...(plan?.warnings ?? []).map((w) => mixWarningText(w, system)),
+      ].map((text) => (
+        <Notice key={text} state="act">
+          {text}
+        </Notice>
+      ))}
       {sentences(issues).map((text) => (
         <Notice key={text} state="stop">
           {text}
