@@ -5,6 +5,15 @@ import prettier from "eslint-config-prettier/flat";
 const OUTWARD = (room, may) =>
   `Imports point one way: app, cli → services → records, formats → core; ui → core, formats, standins and workers. ${room} may use ${may}.`;
 
+/** What opens a quantity: a sum over plain numbers belongs to core, which has its units and shows its working. */
+const OPENED = [
+  { regex: "^@/core/quantity/kinds$", importNames: ["raw", "make"] },
+  { regex: "^@/core/working/rule$", importNames: ["num", "nums"] },
+].map((name) => ({
+  ...name,
+  message: "Core does the sums: add, scale and compare with core/quantity/arithmetic, or give it a rule.",
+}));
+
 /** A room of the code, what it may import from other rooms, and the packages that it may not use. */
 const room = (name, may, { packages = [], globals = [], files = [`src/${name}/**/*.{ts,tsx}`] } = {}) => ({
   files,
@@ -19,6 +28,7 @@ const room = (name, may, { packages = [], globals = [], files = [`src/${name}/**
             regex: `(^|/)\\.\\./(.*/)?(${["core", "formats", "records", "services", "ui", "app", "cli"].filter((r) => r !== name).join("|")})/`,
             message: "Reach another room by its @/ name, so that the direction of imports can be seen and checked.",
           },
+          ...(name === "core" ? [] : OPENED),
           ...(packages.length
             ? [{ group: packages, message: `${name} is kept free of this: see docs/architecture.md, "The rooms".` }]
             : []),

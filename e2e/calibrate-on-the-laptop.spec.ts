@@ -153,7 +153,7 @@ test("the three-line chart follows the hand exactly, sixty frames a second", asy
   await flow.focus();
   for (let i = 0; i < 10; i++) await page.keyboard.press("ArrowUp");
   // Ten times one per cent: 31 × 1.01¹⁰ fl oz a minute, 40 psi × 1.01²⁰.
-  await expect(page.getByText("248.0 s a 1,000 sq ft and 34.2 fl oz/min give 1.1 gal per 1,000 sq ft")).toBeVisible();
+  await expect(page.getByText("248.0 s for 1,000 sq ft and 34.2 fl oz/min give 1.1 gal per 1,000 sq ft")).toBeVisible();
   await expect(page.getByText("Pressure 48.8 psi. Finer drops, more drift.")).toBeVisible();
   await page.keyboard.press("Escape");
   await expect(page.getByText("Drag an end of the line")).toBeVisible();

@@ -3,9 +3,9 @@ import type { Kit } from "@/core/calibration/kit";
 import { DROPLETS, ratedFlow, type ChartRow, type Droplet, type TipChart } from "@/core/calibration/tips";
 import { PRODUCT_USES, type ProductUse } from "@/core/hose-end/suitability";
 import { bad, good, type Issue, type Result } from "@/core/issue";
-import { raw } from "@/core/quantity/kinds";
 import { parseQuantity } from "@/core/quantity/parse";
 import { parseField, type Field } from "@/core/quantity/ranges";
+import { canonical } from "@/core/quantity/arithmetic";
 import type { HeadText, RigText } from "./job-file/types";
 
 /**
@@ -241,7 +241,7 @@ export function readTip(input: unknown): Result<TipText> {
     if (row?.droplet !== undefined && !DROPLETS.includes(row.droplet as Droplet))
       fault(`rows[${i}].droplet`, "not-a-choice", String(row.droplet), DROPLETS.join(", "));
     if (!pressure.ok) return;
-    const pascals = raw(pressure.value.value);
+    const pascals = canonical(pressure.value.value);
     if (seen.includes(pascals)) fault(`rows[${i}].pressure`, "duplicate-name", pressure.value.text, "line its pressure");
     seen.push(pascals);
   });

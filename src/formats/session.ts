@@ -3,11 +3,11 @@ import { LEVERS, type LeverName } from "@/core/calibration/levers";
 import { METHOD_IDS, methodOf, type FlowKind, type MethodId, type PaceKind } from "@/core/calibration/methods";
 import { meanTime } from "@/core/calibration/pace";
 import type { Issue, Result } from "@/core/issue";
-import { raw } from "@/core/quantity/kinds";
 import { entered, type Entered } from "@/core/quantity/parse";
 import { parseField, type Field } from "@/core/quantity/ranges";
 import type { SlipCode } from "@/core/slips/slip";
 import { given } from "@/core/working/rule";
+import { valueIn } from "@/core/quantity/quantity";
 import type { CalibrationText, FlowText, PaceText, UsedText } from "./job-file/types";
 
 /**
@@ -285,5 +285,5 @@ export function catchTime(session: Session): Entered<"time"> {
       return read.ok ? [given(read.value, "walk")] : [];
     });
   if (session.pace === "speed" || session.pace === "asked" || walks.length === 0) return entered("30 s", "time");
-  return entered(`${raw(meanTime(walks).value).toFixed(2)} s`, "time");
+  return entered(`${valueIn(meanTime(walks).value, "s").toFixed(2)} s`, "time");
 }

@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, gt, gte, inArray, isNull, or, sql, type SQL } from "drizzle-orm";
 import { isDate } from "@/core/calendar";
-import { raw } from "@/core/quantity/kinds";
 import { parseAs, type Entered } from "@/core/quantity/parse";
+import { canonical } from "@/core/quantity/arithmetic";
 import type { ActiveText } from "@/formats/card/card";
 import type { Cursor, Page } from "@/formats/slices";
 import { asItIs, readRow, readRows, type SetAside } from "./aside";
@@ -40,7 +40,7 @@ function numbersOf({ rate, total }: Pick<ApplicationRow, "rate" | "total">) {
   const amount = parseAs<"mass" | "volume">(total, ["mass", "volume"]);
   if (!perArea.ok || !amount.ok) return {};
   const measured = amount.value.kind === "mass" ? ("mass" as const) : ("volume" as const);
-  return { measured, rateCanonical: raw(perArea.value.value), totalCanonical: raw(amount.value.value) };
+  return { measured, rateCanonical: canonical(perArea.value.value), totalCanonical: canonical(amount.value.value) };
 }
 
 const rowOf = (application: NewApplication, createdAt: string) => ({ ...application, ...numbersOf(application), createdAt });

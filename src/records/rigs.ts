@@ -1,7 +1,7 @@
 import { asc, eq } from "drizzle-orm";
 import { RIG_KINDS } from "@/core/calibration/evidence";
-import { raw } from "@/core/quantity/kinds";
 import { entered } from "@/core/quantity/parse";
+import { canonical } from "@/core/quantity/arithmetic";
 import { readRig } from "@/formats/job-file/read-rig";
 import type { RigText } from "@/formats/job-file/types";
 import { isSetup, kitOf, type TipText } from "@/formats/rig-setup";
@@ -83,10 +83,10 @@ export function putRig(db: Access, id: string, rig: NamedRig, now: string): void
     kind: rig.kind,
     outlets: rig.outlets?.count ?? 1,
     spacing,
-    spacingM: spacing && raw(spacing.value),
+    spacingM: spacing && canonical(spacing.value),
     tipSize: rig.tip?.size ?? null,
     pressure,
-    pressurePa: pressure && raw(pressure.value),
+    pressurePa: pressure && canonical(pressure.value),
     head: rig.head ?? null,
     setup: isSetup(rig["x-setup"]) ? rig["x-setup"] : null,
   };
@@ -98,7 +98,7 @@ export function putRig(db: Access, id: string, rig: NamedRig, now: string): void
   (rig.tanks ?? []).forEach((tank, position) => {
     const usable = entered(tank.usable, "volume");
     const leastMix = tank.leastMix === undefined ? null : entered(tank.leastMix, "volume");
-    const amounts = { usable, usableMl: raw(usable.value), leastMix, leastMixMl: leastMix && raw(leastMix.value) };
+    const amounts = { usable, usableMl: canonical(usable.value), leastMix, leastMixMl: leastMix && canonical(leastMix.value) };
     db.insert(tanks)
       .values({ rigId: id, position, name: tank.name ?? "main", ...amounts })
       .run();

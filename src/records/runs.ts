@@ -1,7 +1,7 @@
 import { asc, eq } from "drizzle-orm";
 import type { DoneFill, StopEvent } from "@/core/mixing/run-state";
-import { raw } from "@/core/quantity/kinds";
 import { parseField } from "@/core/quantity/ranges";
+import { canonical } from "@/core/quantity/arithmetic";
 import { readRows } from "./aside";
 import type { Access } from "./access";
 import { fills, stopEvents } from "./schema-work";
@@ -39,7 +39,7 @@ export function stopEventsOf(db: Access, sheetId: string): StopEvent[] {
 function leftOf(text: string): number {
   const read = parseField("left", text, { zero: true });
   if (!read.ok) throw new Error(`a recorded rest can't be read: ${text}`);
-  return raw(read.value.value);
+  return canonical(read.value.value);
 }
 
 export function addFill(db: Access, sheetId: string, fill: DoneFill, done: boolean, at: string): void {

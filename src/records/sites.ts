@@ -1,7 +1,7 @@
 import { and, asc, eq, gt, inArray, isNotNull, isNull, notInArray, sql } from "drizzle-orm";
 import { isDate } from "@/core/calendar";
-import { raw } from "@/core/quantity/kinds";
 import { entered } from "@/core/quantity/parse";
+import { canonical } from "@/core/quantity/arithmetic";
 import type { KeptSite } from "@/formats/entries";
 import type { SiteText } from "@/formats/job-file/types";
 import type { Cursor, Page } from "@/formats/slices";
@@ -155,7 +155,7 @@ export function putSite(db: Access, id: string, site: SiteText, now: string): { 
       position,
       name: zoneName(zone, position),
       area,
-      areaM2: raw(area.value),
+      areaM2: canonical(area.value),
       turf: zone["x-turf"] ?? null,
       seeded: zone["x-seeded"] ?? null,
       sodded: zone["x-sodded"] ?? null,

@@ -1,7 +1,7 @@
 import { bad, good, type Result } from "@/core/issue";
 import { STOP_EVENTS, type StopEvent } from "@/core/mixing/run-state";
-import { raw } from "@/core/quantity/kinds";
 import { parseField } from "@/core/quantity/ranges";
+import { canonical } from "@/core/quantity/arithmetic";
 import { type Access, type Records, whole } from "@/records/database";
 import { addStopEvent, type NewStopEvent } from "@/records/runs";
 import { doneSteps, findSheet, sheetsOfDay } from "@/records/sheets";
@@ -83,7 +83,7 @@ function readLeft(typed: unknown, inTank: number): Result<string> {
   const read = parseField("left", typed, { path: "left", zero: true });
   if (!read.ok) return read;
   // A sight gauge is read to a few per cent.
-  if (raw(read.value.value) > inTank * 1.02 + 1)
+  if (canonical(read.value.value) > inTank * 1.02 + 1)
     return bad(
       issue("left", "conflict", `${read.value.text} is more than the tank held`, "tick the fill first, or read it again"),
     );

@@ -1,6 +1,6 @@
 import { issueAt, type Issue } from "@/core/issue";
-import { raw } from "@/core/quantity/kinds";
 import { entered } from "@/core/quantity/parse";
+import { canonical } from "@/core/quantity/arithmetic";
 import type { Choices, ImportItem } from "@/formats/import";
 import type { SiteText } from "@/formats/job-file/types";
 import type { Access } from "@/records/database";
@@ -96,7 +96,7 @@ export function withGrounds(
 }
 
 const groundsOf = (tx: Access, siteId: string, name: string, area: string) =>
-  groundBefore(tx, siteId, { name, areaM2: raw(entered(area, "area").value) }).map((z) => ({
+  groundBefore(tx, siteId, { name, areaM2: canonical(entered(area, "area").value) }).map((z) => ({
     id: z.id,
     name: `${z.name} of ${z.site}`,
   }));

@@ -1,9 +1,9 @@
 import { calibrationSources, type Calibration } from "@/core/calibration/calibrate";
 import type { Issue } from "@/core/issue";
 import { showEntered } from "@/core/quantity/format";
-import { raw } from "@/core/quantity/kinds";
 import { entered } from "@/core/quantity/parse";
 import { boundsOf, FIELDS } from "@/core/quantity/ranges";
+import { canonical } from "@/core/quantity/arithmetic";
 import { rulesOf } from "@/formats/job-file/assemble";
 import { issue } from "./input";
 
@@ -11,7 +11,7 @@ import { issue } from "./input";
 
 /** The fault of readings that make no possible spray volume; undefined where they make one. */
 export function impossible(made: Calibration, path: string): Issue | undefined {
-  const sprayVolume = raw(made.sprayVolume.value);
+  const sprayVolume = canonical(made.sprayVolume.value);
   const bounds = boundsOf("sprayVolume");
   if (sprayVolume >= bounds.least && sprayVolume <= bounds.most) return undefined;
   const { least, most } = FIELDS.sprayVolume;
@@ -23,7 +23,7 @@ export function impossible(made: Calibration, path: string): Issue | undefined {
 /** What was worked out, as a record keeps it beside the readings. */
 export function resultOf(made: Calibration) {
   return {
-    sprayVolume: raw(made.sprayVolume.value),
+    sprayVolume: canonical(made.sprayVolume.value),
     relative: made.uncertainty?.relative ?? null,
     rules: rulesOf(calibrationSources(made)),
   };

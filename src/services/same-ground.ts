@@ -1,7 +1,7 @@
 import type { Issue } from "@/core/issue";
 import { sameName } from "@/core/names";
-import { raw } from "@/core/quantity/kinds";
 import { entered } from "@/core/quantity/parse";
+import { canonical } from "@/core/quantity/arithmetic";
 import { alikeAreas } from "@/formats/grounds";
 import type { SiteText } from "@/formats/job-file/types";
 import type { Access } from "@/records/database";
@@ -37,7 +37,7 @@ export function settleGround(
   now: string,
 ): Issue[] {
   const before = site.zones.map((zone, i) =>
-    groundBefore(db, siteId, { name: zone.name ?? `zone ${i + 1}`, areaM2: raw(entered(zone.area, "area").value) }),
+    groundBefore(db, siteId, { name: zone.name ?? `zone ${i + 1}`, areaM2: canonical(entered(zone.area, "area").value) }),
   );
   const kept = put();
   return kept.flatMap(({ id, isNew }, i) => {

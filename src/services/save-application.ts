@@ -1,7 +1,8 @@
 import { bad, good, type Result } from "@/core/issue";
 import { ounceOf, isRateText, type Form } from "@/core/labels/label-rate";
-import { raw, type Quantity } from "@/core/quantity/kinds";
+import type { Quantity } from "@/core/quantity/kinds";
 import { entered, parseAs, type Entered } from "@/core/quantity/parse";
+import { rateOfTotal } from "@/core/labels/total";
 import type { CardText } from "@/formats/card/card";
 import { totalText } from "@/formats/card/choice";
 import { readRate } from "@/formats/forms/rate";
@@ -248,15 +249,7 @@ export function readAmount(
         form === "dry" ? `write a weight, e.g. "4 oz"` : `write a volume, e.g. "6 fl oz"`,
       ),
     );
-  const perArea = rateOfTotal(read.value as Entered<"mass"> | Entered<"volume">, area);
-  const rate = readRate(perArea, form, "amount");
-  return rate.ok ? good({ rate: perArea, total: read.value.text }) : rate;
-}
-
-/** A total over an area, as a rate that a job file can write. */
-function rateOfTotal(total: Entered<"mass"> | Entered<"volume">, area: Quantity<"area">): string {
-  const [unit, per] = total.kind === "mass" ? (["oz", "oz/1000 ft2"] as const) : (["fl oz", "fl oz/1000 ft2"] as const);
-  const one = raw(entered(`1 ${unit}`, total.kind as "mass").value);
-  const thousands = raw(area) / raw(entered("1000 ft2", "area").value);
-  return `${Number((raw(total.value as Quantity<"mass">) / one / thousands).toPrecision(15))} ${per}`;
+  const { text } = rateOfTotal(read.value as Entered<"mass"> | Entered<"volume">, area);
+  const rate = readRate(text, form, "amount");
+  return rate.ok ? good({ rate: text, total: read.value.text }) : rate;
 }

@@ -1,9 +1,9 @@
 import { proveTool } from "@/core/calibration/kit";
 import { judgeCheck } from "@/core/calibration/quick-check";
 import { bad, good, type Result } from "@/core/issue";
-import { raw, type Quantity } from "@/core/quantity/kinds";
-import { quantity } from "@/core/quantity/quantity";
+import type { Quantity } from "@/core/quantity/kinds";
 import { parseField, type Field } from "@/core/quantity/ranges";
+import { flowOfCatch } from "@/core/calibration/expected-catch";
 import { kitOf } from "@/formats/rig-setup";
 import { workOut } from "@/formats/standing";
 import { ownedBy } from "@/formats/stands-on";
@@ -42,7 +42,7 @@ export function saveQuickCheck(db: Records, input: unknown): Result<{ id: string
   const { flow } = workOut(recordedAs(calibration));
   if (!flow)
     return bad(issue("calibrationId", "conflict", "this calibration has no flow of its own", "calibrate with a catch first"));
-  const checked = quantity("flow", raw(volume.value.value) / raw(time.value.value), "mL/s");
+  const checked = flowOfCatch(volume.value.value, time.value.value);
   const { ratio } = judgeCheck(checked, flow.value);
   const { rigId, id: calibrationId } = calibration;
   const id = r.id;

@@ -1,6 +1,6 @@
 import { bad, good, type Result } from "@/core/issue";
 import { parsePackage } from "@/core/labels/rate";
-import { raw, type Quantity } from "@/core/quantity/kinds";
+import type { Quantity } from "@/core/quantity/kinds";
 import type { StockEntry } from "@/formats/entries";
 import { usedSince } from "@/records/applications";
 import type { SetAside } from "@/records/aside";
@@ -13,6 +13,7 @@ import { addRinse, addStockCount, findRinse, findStockCount, lastCount } from "@
 import { A_MOMENT, isId, isMoment, issue, nowText, shown } from "./input";
 import { once } from "./once";
 import { ounceOf } from "@/core/labels/label-rate";
+import { canonical } from "@/core/quantity/arithmetic";
 
 /** Keeps a count of the shelf: `{ id, labelId, amount, countedAt }`. */
 export function saveStockCount(db: Records, input: unknown): Result<{ id: string }> {
@@ -52,7 +53,7 @@ export function stockNow(db: Access, aside?: SetAside[]): StockEntry[] {
     if (!last || !counted?.ok) return [];
     const measured = card.form === "dry" ? "mass" : "volume";
     const used = usedSince(db, labelId, namesOf(db, "labels", labelId), measured, last.createdAt);
-    const left = Math.max(0, raw(counted.value.value as Quantity<"mass">) - used);
+    const left = Math.max(0, canonical(counted.value.value as Quantity<"mass">) - used);
     return [{ labelId, counted: last.amount, countedAt: last.countedAt, left }];
   });
 }

@@ -2,7 +2,7 @@ import { bad, good, type Issue, type Result } from "@/core/issue";
 import { runState, type RunState } from "@/core/mixing/run-state";
 import { showEntered } from "@/core/quantity/format";
 import { entered } from "@/core/quantity/parse";
-import { num } from "@/core/working/rule";
+import { canonical } from "@/core/quantity/arithmetic";
 import type { KeptSite, SheetState } from "@/formats/entries";
 import type { CardText } from "@/formats/card/card";
 import { isChoice, rowName } from "@/formats/card/choice";
@@ -179,7 +179,7 @@ function plannedOf(job: JobFile): PlannedStops {
   const before = known.get(job);
   if (before) return before;
   const { sites } = soundPlan(soundJob({ ...job, sites: (job.sites ?? []).map(withoutHistory) })).plan;
-  const planned = sites.map(({ name, spray }) => ({ site: name, spray: num(spray) }));
+  const planned = sites.map(({ name, spray }) => ({ site: name, spray: canonical(spray.value) }));
   known.set(job, planned);
   return planned;
 }

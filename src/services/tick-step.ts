@@ -1,6 +1,6 @@
 import { bad, good, type Result } from "@/core/issue";
 import { servedByTank } from "@/core/mixing/day-run";
-import { num } from "@/core/working/rule";
+import { canonical } from "@/core/quantity/arithmetic";
 import { gearMissing, planOfSheet, tickKeys, type SheetPlan } from "@/formats/sheet-plan";
 import { type Access, type Records, whole } from "@/records/database";
 import { addFill, stopEventsOf } from "@/records/runs";
@@ -74,7 +74,7 @@ function tickOfRun(
   if (last && (done ? number === turn : number === filled)) {
     const { fillTo, adds } = fillings[number - 1]!;
     const after = stopEventsOf(tx, sheet.id).at(-1)?.id ?? 0;
-    addFill(tx, sheet.id, { number, fillTo: num(fillTo), adds: num(adds), after }, done, nowText());
+    addFill(tx, sheet.id, { number, fillTo: canonical(fillTo.value), adds: canonical(adds.value), after }, done, nowText());
   }
   return good(null);
 }

@@ -1,5 +1,6 @@
 import { make, raw, type Quantity } from "../quantity/kinds";
 import { derive, num, rule, type Derived, type Source } from "../working/rule";
+import { THOUSAND } from "../working/thousand";
 import type { Pace } from "./pace";
 
 export const expectedCatchRule = rule({
@@ -23,3 +24,11 @@ export function expectedCatch(wanted: Source<"sprayVolume">, pace: Pace, run: So
 
 /** What a flow fills in a time. */
 export const volumeIn = (flow: Quantity<"flow">, time: Quantity<"time">): Quantity<"volume"> => make(raw(flow) * raw(time));
+
+/** What a minute must give so that a pace that somebody means to keep gives the wanted spray volume. */
+export const minuteFor = (wanted: Quantity<"sprayVolume">, timePer1000: Quantity<"time">): Quantity<"volume"> =>
+  make((raw(wanted) * num(THOUSAND) * 60) / raw(timePer1000));
+
+/** The flow of a catch. */
+export const flowOfCatch = (volume: Quantity<"volume">, time: Quantity<"time">): Quantity<"flow"> =>
+  make(raw(volume) / raw(time));

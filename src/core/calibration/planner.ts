@@ -2,6 +2,7 @@ import { make, raw, type Quantity } from "../quantity/kinds";
 import { constant } from "../working/rule";
 import { WALKABLE } from "./warnings";
 import { COMFORTABLE, DROPLETS, dropletAt, rangeOf, ratedFlow, tipFlow, type Droplet, type TipChart } from "./tips";
+import { sizeOfRate, type LabelRate } from "@/core/labels/label-rate";
 import { atLeast, atMost } from "../quantity/slack";
 
 /** Working forwards from a wish: every tip × pressure × speed, ranked by what it costs on a site. */
@@ -26,6 +27,9 @@ export interface PlanWish {
   readonly carrierAtLeast?: Quantity<"sprayVolume">;
 }
 
+/** What speaks against a setting. */
+export type Against = "outside-pressures" | "drops-finer" | "drops-coarser" | "drops-unknown";
+
 export interface Setup {
   readonly size: string;
   readonly pressure: Quantity<"pressure">;
@@ -37,7 +41,7 @@ export interface Setup {
   readonly refills: number;
   readonly droplet: Droplet | null;
   /** What speaks against it, in words; the first of those that the label or the legs forbid. */
-  readonly against: readonly string[];
+  readonly against: readonly Against[];
   readonly fits: boolean;
 }
 
@@ -80,16 +84,11 @@ function setupOf(
   const minutes = (spray / flow + refills * raw(wish.refill)) / 60;
   const droplet = dropletAt(chart, pressure) ?? null;
   const range = rangeOf(chart);
-  const against: string[] = [];
-  if (!atLeast(raw(pressure), raw(range.least)) || !atMost(raw(pressure), raw(range.most)))
-    against.push("outside the tip's pressures");
+  const against: Against[] = [];
+  if (!atLeast(raw(pressure), raw(range.least)) || !atMost(raw(pressure), raw(range.most))) against.push("outside-pressures");
   if (wish.droplet && droplet && droplet !== wish.droplet)
-    against.push(
-      DROPLETS.indexOf(droplet) < DROPLETS.indexOf(wish.droplet)
-        ? "drops finer than the label's"
-        : "drops coarser than the label's",
-    );
-  if (wish.droplet && !droplet) against.push("no chart says which drops it makes");
+    against.push(DROPLETS.indexOf(droplet) < DROPLETS.indexOf(wish.droplet) ? "drops-finer" : "drops-coarser");
+  if (wish.droplet && !droplet) against.push("drops-unknown");
   return {
     size,
     pressure,
@@ -112,22 +111,37 @@ export interface RoundMix {
   readonly error: number;
 }
 
+/** A round amount, as the kind of product is measured. */
+export const roundAmount = ({ amount }: RoundMix, dry: boolean): Quantity<"mass"> | Quantity<"volume"> =>
+  dry ? make<"mass">(amount) : make<"volume">(amount);
+
+/** How far a setting may be off the wish, as in a calibration. */
+const WITHIN = 0.05;
+
+/** The band that a wish is met in. */
+export const bandOf = (wanted: Quantity<"sprayVolume">) => ({
+  least: make<"sprayVolume">(raw(wanted) * (1 - WITHIN)),
+  most: make<"sprayVolume">(raw(wanted) * (1 + WITHIN)),
+});
+
 /** How many round amounts to look at on either side of the one at hand. */
 const EACH = 3;
 
 /**
  * Spray volumes that make the measuring number of a full tank round: amount = R·V/q, so q = R·V/amount, for the round
  * amounts on either side of the one at hand.
- * @param rate of product an area (g/m² or mL/m²) · @param step what is round on the tool: a scale's ten grams, a cup
+ * @param perArea a rate for an area · @param onTool what is round on the tool: a scale's ten grams, a cup
  * @param least the label's carrier minimum: no spray volume under it is offered
  */
 export function roundMixes(
-  rate: number,
+  perArea: LabelRate,
   usable: Quantity<"volume">,
   now: Quantity<"sprayVolume">,
-  step: number,
+  onTool: Quantity<"mass"> | Quantity<"volume">,
   least?: Quantity<"sprayVolume">,
 ): RoundMix[] {
+  const rate = sizeOfRate(perArea);
+  const step = raw(onTool as Quantity<"mass">);
   const exact = (rate * raw(usable)) / raw(now);
   const first = Math.max(1, Math.ceil(exact / step - EACH));
   const last = Math.floor(exact / step + EACH);

@@ -21,6 +21,7 @@ import {
 import { RIG_KINDS } from "./evidence";
 import { THOUSAND } from "../working/thousand";
 import { leverText } from "@/core/words/levers";
+import { raw } from "../quantity/kinds";
 import { TIP_SIZES } from "./tips";
 
 const of = <K extends Parameters<typeof entered>[1]>(text: string, kind: K) => given(entered(text, kind), text);
@@ -123,11 +124,11 @@ describe("the planner", () => {
   });
   test("round measuring numbers: q = R·V/amount, and what it costs to leave q as it is", () => {
     // 0.3 oz per 1,000, 4 gal at 1.03 gal per 1,000: 1.165 oz a tank.
-    const rate = num(of("0.3 oz/1000 ft2", "rateByWeight"));
-    const quarter = num(of("0.25 oz", "mass"));
+    const rate = entered("0.3 oz/1000 ft2", "rateByWeight");
+    const quarter = quantity("mass", 0.25, "oz");
     const usable = quantity("volume", 4, "gal");
     const [best] = roundMixes(rate, usable, quantity("sprayVolume", 1.03, "gal/1000 ft2"), quarter);
-    expect(best!.amount / quarter).toBeCloseTo(5, 9);
+    expect(best!.amount / raw(quarter)).toBeCloseTo(5, 9);
     expectNear((0.3 * 4) / valueIn(best!.sprayVolume, "gal/1000 ft2"), 1.25, 1e-9);
     expectNear(best!.error, 1.25 / ((0.3 * 4) / 1.03) - 1, 1e-9);
     // Nothing under the label's carrier minimum is offered.

@@ -1,5 +1,6 @@
 import { raw } from "../quantity/kinds";
 import { derive, given, num, rule, type Derived, type Source } from "../working/rule";
+import { Entered } from "../quantity/parse";
 import type { Head } from "./head";
 
 export const jarVolumeRule = rule({
@@ -25,11 +26,11 @@ export const jarUndilutedRule = rule({
 });
 
 /**
- * How much of the other products a jar has room for, for each volume of the first: its dilution belongs to the first, the
+ * How much of the other products a jar has room for, for what an area takes of the first, in mL/m²: its dilution belongs to the first, the
  * others take the place of water. Nothing where it is undiluted.
  */
-export function roomInJar({ jar }: Head): number {
-  return jar ? raw(jar.water.value) / raw(jar.product.value) : 0;
+export function roomInJar({ jar }: Head, first: Entered<"rateByVolume">): number {
+  return jar ? (raw(jar.water.value) / raw(jar.product.value)) * raw(first.value) : 0;
 }
 
 /**

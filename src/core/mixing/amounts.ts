@@ -84,3 +84,6 @@ export function amountFor(product: MixProduct): AmountFor {
 export function costOf(amount: Amount, price: Price): number {
   return (price.amount * num(amount as Source<"mass">)) / raw(price.per.value as Quantity<"mass">);
 }
+
+/** An amount's plain number, g or mL: what tools and stock are counted in. */
+export const canonicalAmount = (amount: Amount): number => raw(amount.value as Quantity<"mass">);

@@ -1,4 +1,5 @@
 import type { LeverValues, LeverWhy } from "../calibration/levers";
+import type { Against } from "../calibration/planner";
 import type { DropChange } from "../calibration/tips";
 import { WALKABLE } from "../calibration/warnings";
 import { inWords, type WordsOf } from "../finding";
@@ -10,6 +11,14 @@ import { tankText } from "./reader";
 const pressure = (value: Quantity<"pressure">, system: System) => read(value, "pressure", system);
 
 const DROPS = { same: "Drops stay as they are.", finer: "Finer drops, more drift.", coarser: "Coarser drops, less drift." };
+
+/** What speaks against a setting that is planned, in words. */
+export const AGAINST: Record<Against, string> = {
+  "outside-pressures": "outside the tip's pressures",
+  "drops-finer": "drops finer than the label's",
+  "drops-coarser": "drops coarser than the label's",
+  "drops-unknown": "no chart says which drops it makes",
+};
 
 /** What a change of pressure does to the drops, in words. */
 export const dropText = (change: DropChange): string =>

@@ -1,10 +1,10 @@
 import type { LabelRate } from "@/core/labels/label-rate";
-import { raw, type Quantity } from "@/core/quantity/kinds";
 import { entered } from "@/core/quantity/parse";
 import { spokenToWritten } from "@/core/quantity/spoken";
 import { slipsOfForm } from "@/core/slips/of-load";
 import { slipsOfRate } from "@/core/slips/of-rate";
 import type { Slip } from "@/core/slips/slip";
+import { sizeOfRate } from "@/core/labels/label-rate";
 import type { CardForm } from "../forms/card-form-of";
 import { compositionOf } from "./composition";
 import { readStated } from "./read-card";
@@ -15,7 +15,6 @@ const A_YEAR = 26;
 /** How many times the lower end of a range the upper one may be (ours). */
 const RANGE = 10;
 
-const valueOf = (rate: LabelRate) => raw(rate.value as Quantity<"rateByWeight">);
 const times = (rate: LabelRate, factor: number): LabelRate =>
   entered(`${Number((rate.number * factor).toPrecision(12))} ${rate.unit}`, rate.kind) as LabelRate;
 
@@ -45,7 +44,7 @@ export function cardSlips(form: CardForm): Record<string, Slip[]> {
   });
   form.rates.forEach((row, i) => ask(`rates[${i}].to`, read(row.to), read(row.rate), RANGE));
   const tops = form.rates.flatMap((row) => read(row.to) ?? read(row.rate) ?? []);
-  const top = tops.reduce<LabelRate | undefined>((a, b) => (a && valueOf(a) >= valueOf(b) ? a : b), undefined);
+  const top = tops.reduce<LabelRate | undefined>((a, b) => (a && sizeOfRate(a) >= sizeOfRate(b) ? a : b), undefined);
   form.limits.forEach((row, i) => {
     const atOnce = read(row.perApplication);
     ask(`limits[${i}].perApplication`, atOnce, top, AT_ONCE);

@@ -3,9 +3,10 @@ import type { AreaRate } from "@/core/labels/active";
 import type { LabelRate } from "@/core/labels/label-rate";
 import { asEntered, type Composition } from "@/core/labels/stated";
 import { sameName } from "@/core/names";
-import { make, raw, type Quantity } from "@/core/quantity/kinds";
-import { entered } from "@/core/quantity/parse";
+import type { Quantity } from "@/core/quantity/kinds";
 import { parseField } from "@/core/quantity/ranges";
+import { totalOfRate } from "@/core/labels/total";
+import { pointOf } from "@/core/labels/label-rate";
 import { rowWords, type CardText, type RateRowText } from "./card";
 import { compositionOf } from "./composition";
 import { readStated } from "./read-card";
@@ -61,16 +62,8 @@ export function rateAt(card: CardText, row: number, point: Point, split: boolean
   const whole = point === "most" ? (text.to ?? text.rate) : text.rate;
   if ((point !== "middle" || text.to === undefined) && !split) return whole;
   const { least, most } = rowRates(card, row)!;
-  const [low, high] = [least, most].map((r) => raw(r.value as Quantity<"rateByWeight">)) as [number, number];
-  const value = (point === "middle" ? (low + high) / 2 : point === "most" ? high : low) / (split ? 2 : 1);
   // In the label's own unit, where it states product.
-  const unit = least.unit;
-  return scaledText(least, value / low, unit);
-}
-
-function scaledText(rate: LabelRate, factor: number, unit: string): string {
-  const number = Number((rate.number * factor).toPrecision(12));
-  return entered(`${number} ${unit}`, rate.kind).text;
+  return pointOf(least, most, point === "typed" ? "least" : point, split ? 2 : 1).text;
 }
 
 /** When the second half of a split may follow, by the label's limits: from, to. */
@@ -141,13 +134,7 @@ export function groundText(onGround: AreaRate): string {
 }
 
 /** A rate times an area, as a job file writes it: ounces, or fluid ounces. */
-export function totalText(rate: LabelRate, area: Quantity<"area">): string {
-  const dry = rate.kind === "rateByWeight";
-  const amount = raw(rate.value as Quantity<"rateByWeight">) * raw(area);
-  const unit = dry ? "oz" : "fl oz";
-  const one = dry ? raw(entered("1 oz", "mass").value) : raw(entered("1 fl oz", "volume").value);
-  return `${Number((raw(make(amount)) / one).toPrecision(15))} ${unit}`;
-}
+export const totalText = (rate: LabelRate, area: Quantity<"area">): string => totalOfRate(rate, area).text;
 
 /** Whether something that came from outside is a choice. */
 export function isChoice(value: unknown): value is ChoiceText {

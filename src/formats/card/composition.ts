@@ -2,8 +2,8 @@ import { bad, good, type Result } from "@/core/issue";
 import type { Active } from "@/core/labels/active";
 import type { Form } from "@/core/labels/label-rate";
 import { parseAnalysis, type Composition } from "@/core/labels/stated";
-import { raw } from "@/core/quantity/kinds";
 import { parseAs, parseQuantity } from "@/core/quantity/parse";
+import { isOverWhole } from "@/core/quantity/arithmetic";
 import type { CardText } from "./card";
 
 /** Reads the content of an active: a part by weight, or, of a liquid, the weight in a volume. */
@@ -12,7 +12,7 @@ export function asActive(name: string, content: string, form: Form, path: string
   const read = parseAs(content, kinds, { path, dialect: "screen", bare: "%" });
   if (!read.ok) return read;
   const value = read.value as Active["content"];
-  if (value.kind === "share" && raw(value.value) > 1)
+  if (value.kind === "share" && isOverWhole(value.value))
     return bad({ path, code: "out-of-range", received: content, expected: "at most 100 %" });
   return good({ name, content: value });
 }

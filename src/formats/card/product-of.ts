@@ -1,6 +1,6 @@
 import { bad, good, issueAt, type Result } from "@/core/issue";
 import { isStrength } from "@/core/labels/gallon";
-import { raw, type Quantity } from "@/core/quantity/kinds";
+import { compareRates } from "@/core/labels/label-rate";
 import { written } from "../forms/field";
 import type { LimitsText, ProductText } from "../job-file/types";
 import type { CardText, LimitRowText } from "./card";
@@ -52,11 +52,10 @@ type Ends = NonNullable<ReturnType<typeof rowRates>>;
 
 /** The least and the most of some rows, of one kind of rate. */
 function rangeOf(rows: readonly Ends[], kind: string): [string, string] | undefined {
-  const value = (rate: Ends["least"]) => raw(rate.value as Quantity<"rateByWeight">);
   const same = rows.filter((r) => r.least.kind === kind);
   if (same.length === 0) return undefined;
-  const low = same.reduce((a, b) => (value(b.least) < value(a.least) ? b : a)).least;
-  const high = same.reduce((a, b) => (value(b.most) > value(a.most) ? b : a)).most;
+  const low = same.reduce((a, b) => (compareRates(b.least, a.least) < 0 ? b : a)).least;
+  const high = same.reduce((a, b) => (compareRates(b.most, a.most) > 0 ? b : a)).most;
   return [low.text, high.text];
 }
 

@@ -1,9 +1,8 @@
 import { good, type Issue, type IssueCode, type Result } from "@/core/issue";
-import { FORMS, type Form, ounceOf } from "@/core/labels/label-rate";
+import { FORMS, type Form, ounceOf, compareRates } from "@/core/labels/label-rate";
 import { parsePackage } from "@/core/labels/rate";
 import { parseAnalysis, parseStated, type Composition, type StatedRate } from "@/core/labels/stated";
 import { foldedName } from "@/core/names";
-import { raw, type Quantity } from "@/core/quantity/kinds";
 import { parseQuantity } from "@/core/quantity/parse";
 import { RATE_BARE, withinRate } from "../forms/rate";
 import { shown } from "../job-file/shown";
@@ -100,7 +99,7 @@ export function readCard(input: unknown): Result<CardText> {
     }
     if (to && to.rate.kind !== rate.rate.kind)
       fault(`${path}.to`, "contradiction", `${rate.text} to ${to.text}`, "both ends of a range are rates of one kind");
-    else if (to && raw(to.rate.value as Quantity<"rateByWeight">) < raw(rate.rate.value as Quantity<"rateByWeight">))
+    else if (to && compareRates(to.rate, rate.rate) < 0)
       fault(`${path}.to`, "contradiction", `${rate.text} to ${to.text}`, "write the lower rate first");
     if (faults.length > before) return undefined;
     return { ...extras(row, ROW_KEYS, path), rate: rate.text, ...(to && { to: to.text }) };

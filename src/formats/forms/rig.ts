@@ -1,8 +1,9 @@
 import * as yup from "yup";
 import { GROUNDS, RIG_KINDS, type Ground, type RigKind } from "@/core/calibration/evidence";
 import { PRODUCT_USES, type ProductUse } from "@/core/hose-end/suitability";
-import { raw } from "@/core/quantity/kinds";
+import { Kind } from "@/core/quantity/kinds";
 import { parseField, type Field } from "@/core/quantity/ranges";
+import { compare } from "@/core/quantity/arithmetic";
 import type { HeadText, RigText } from "../job-file/types";
 import type { KitText, RigSetupText } from "../rig-setup";
 import { choiceField, nameField, quantityField, refuse, textField, written } from "./field";
@@ -20,7 +21,7 @@ const atMost = (field: Field, other: string, otherField: Field, expected: string
   function (this: yup.TestContext, value: string | undefined) {
     const one = parseField(field, value);
     const most = parseField(otherField, (this.parent as Record<string, string>)[other]);
-    if (!one.ok || !most.ok || raw(one.value.value as never) <= raw(most.value.value as never)) return true;
+    if (!one.ok || !most.ok || compare<Kind>(one.value.value, most.value.value) <= 0) return true;
     return refuse(this, { code: "contradiction", received: `more than ${most.value.text}`, expected });
   };
 

@@ -1,7 +1,7 @@
 import * as yup from "yup";
 import { DROPLETS, ratedFlow, type Droplet } from "@/core/calibration/tips";
-import { raw } from "@/core/quantity/kinds";
 import { parseField } from "@/core/quantity/ranges";
+import { canonical } from "@/core/quantity/arithmetic";
 import type { TipText } from "../rig-setup";
 import { choiceField, nameField, quantityField, readForm, refuse, textField, written } from "./field";
 
@@ -19,7 +19,7 @@ const row = yup.object({
     const rows = (this.from?.[1]?.value as { rows?: { pressure: string }[] } | undefined)?.rows ?? [];
     const pascals = (typed: string) => {
       const read = parseField("pressure", typed);
-      return read.ok ? raw(read.value.value) : undefined;
+      return read.ok ? canonical(read.value.value) : undefined;
     };
     const mine = pascals(value ?? "");
     if (mine === undefined || rows.filter((other) => pascals(other.pressure) === mine).length < 2) return true;

@@ -13,15 +13,16 @@ import type { MixInput, MixPlan, Progress } from "@/core/mixing/plan";
 import { isSpread } from "@/core/mixing/pouring-order";
 import type { MixProduct } from "@/core/mixing/product";
 import { wholeTanks, type WholeTanks } from "@/core/mixing/whole-tanks";
-import { show } from "@/core/quantity/format";
-import { make, raw } from "@/core/quantity/kinds";
 import type { Entered } from "@/core/quantity/parse";
 import { quantity } from "@/core/quantity/quantity";
 import { explainAll } from "@/core/working/explain";
-import { constant, given, num, type AnySource, type Source } from "@/core/working/rule";
+import { constant, given, type AnySource, type Source } from "@/core/working/rule";
 import { readChecked, type Job } from "./read-checked";
 import type { CalibrationText, JobFile, ProductText, RigText, SiteText } from "./types";
 import { atMost } from "@/core/quantity/slack";
+import { sizeOf } from "@/core/labels/active";
+import { fromCanonical } from "@/core/quantity/arithmetic";
+import { System, read } from "@/core/working/units";
 
 /** A calibration alone, as a job file. */
 export const calibrationJob = (rig: RigText, calibration: CalibrationText): JobFile => ({
@@ -160,23 +161,20 @@ function overJar(
   first: Entered<"rateByVolume">,
   more: readonly { product: MixProduct; i: number }[],
 ): Issue | undefined {
-  let room = roomInJar(head) * raw(first.value);
+  let room = roomInJar(head, first);
   for (const { product, i } of more) {
     const dry = product.form === "dry";
-    const takes = num(roomOf({ dry, rate: rateOnGround(product, NOTHING) }));
+    const takes = sizeOf(roomOf({ dry, rate: rateOnGround(product, NOTHING) }));
     if (!atMost(takes, room)) {
       // A gram of a powder takes the room of a millilitre.
-      const most = dry
-        ? show(make<"rateByWeight">(room), "rateByWeight", "oz/1000 ft2", FITS)
-        : show(make<"rateByVolume">(room), "rateByVolume", "fl oz/1000 ft2", FITS);
+      const most = (system: System) =>
+        `${dry ? read(fromCanonical<"rateByWeight">(room), "rateByWeight", system, FITS) : read(fromCanonical<"rateByVolume">(room), "rateByVolume", system, FITS)} is the most that fits: make the jar up with more water`;
       return {
         path: `products[${i}].rate`,
         code: "conflict",
         received: `the jar has no room for ${product.rate.text} of ${product.name} beside ${first.text}`,
-        expected:
-          room > 0
-            ? `${most} is the most that fits: make the jar up with more water`
-            : "nothing fits into an undiluted jar: make it up with water",
+        expected: room > 0 ? most("us") : "nothing fits into an undiluted jar: make it up with water",
+        ...(room > 0 && { metric: most("metric") }),
       };
     }
     room -= takes;

@@ -2,7 +2,7 @@ import type { CalibrationInput } from "@/core/calibration/calibrate";
 import type { Evidence, FlowEvidence, PaceEvidence, RigBasics, UsedTrial } from "@/core/calibration/evidence";
 import { ratedFlow } from "@/core/calibration/tips";
 import type { Tank } from "@/core/mixing/plan";
-import { raw } from "@/core/quantity/kinds";
+import { compare } from "@/core/quantity/arithmetic";
 import { extra, Faults, maybe, value } from "./faults";
 import { readRig } from "./read-rig";
 import type { CalibrationText, FlowText, PaceText, RigText, UsedText } from "./types";
@@ -30,7 +30,7 @@ export const readTanks = (rig: RigText, faults?: Faults): Tank[] => (rig.tanks ?
 function readTank(tank: NonNullable<RigText["tanks"]>[number], i: number, faults?: Faults): Tank {
   const usable = value(tank.usable, "volume");
   const leastMix = maybe(tank.leastMix, "volume");
-  if (leastMix && raw(leastMix.value) > raw(usable.value))
+  if (leastMix && compare(leastMix.value, usable.value) > 0)
     faults?.add(
       `rig.tanks[${i}].leastMix`,
       "contradiction",
@@ -188,7 +188,7 @@ function readUsed(trial: UsedText, path: string, faults: Faults): UsedTrial | un
   if (trial.start === undefined || trial.remaining === undefined) return undefined;
   const start = value(trial.start, "volume");
   const remaining = value(trial.remaining, "volume", true);
-  if (raw(remaining.value) >= raw(start.value)) {
+  if (compare(remaining.value, start.value) >= 0) {
     faults.add(
       `${path}.remaining`,
       "contradiction",

@@ -7,7 +7,6 @@ import { parsePackage, parseRate } from "@/core/labels/rate";
 import { asEntered, type Composition } from "@/core/labels/stated";
 import { isSpread } from "@/core/mixing/pouring-order";
 import type { MixProduct, Package, Price } from "@/core/mixing/product";
-import { raw, type Quantity } from "@/core/quantity/kinds";
 import type { Entered } from "@/core/quantity/parse";
 import { BY_STRENGTH } from "../card/choice";
 import { compositionOf } from "../card/composition";
@@ -17,6 +16,9 @@ import { daysOf, limitRowOf, turfsOf } from "../card/says";
 import { Faults, maybe, value } from "./faults";
 import type { LimitsText, ProductText } from "./types";
 import { isSame } from "@/core/quantity/slack";
+import { compareRates, sizeOfRate } from "@/core/labels/label-rate";
+import { isOverWhole } from "@/core/quantity/arithmetic";
+import { sizeOf } from "@/core/labels/active";
 
 /** A product of a job file as what core mixes: its rate, its price, and what its label binds the plan to. */
 export function readProduct(product: ProductText, i: number, faults: Faults): MixProduct | undefined {
@@ -77,8 +79,7 @@ function rateBy(stated: string | undefined, rate: LabelRate, composition: Compos
   if (stated === undefined) return undefined;
   const read = readStated(stated, composition, "");
   if (!read.ok || !read.value.by) return undefined;
-  const [a, b] = [read.value.by.value, rate.value].map((v) => raw(v as Quantity<"rateByWeight">)) as [number, number];
-  return read.value.rate.kind === rate.kind && isSame(a, b) ? read.value.by : undefined;
+  return read.value.rate.kind === rate.kind && isSame(sizeOf(read.value.by), sizeOfRate(rate)) ? read.value.by : undefined;
 }
 
 function readPrice(price: NonNullable<ProductText["price"]>, form: Form, path: string): Result<Price> {
@@ -100,12 +101,7 @@ function readSays(product: ProductText, path: string, covers: Entered<"area"> | 
   const rateAt = (text: string | undefined, at: string) =>
     text === undefined ? undefined : onGround(faults.take(parseRate(text, product.form, { path: `${path}.${at}` })));
   const [low, high] = [rateAt(product.labelRange?.[0], "labelRange[0]"), rateAt(product.labelRange?.[1], "labelRange[1]")];
-  if (
-    low &&
-    high &&
-    low.kind === high.kind &&
-    raw(low.value as Quantity<"rateByWeight">) > raw(high.value as Quantity<"rateByWeight">)
-  )
+  if (low && high && low.kind === high.kind && compareRates(low, high) > 0)
     faults.add(`${path}.labelRange`, "contradiction", `${low.text} to ${high.text}`, "write the lower rate first");
   const limits = product.limits && readLimits(product.limits, rateAt);
   const limitOnGround = (row: LimitRow): LimitRow => ({
@@ -194,7 +190,7 @@ function readActive(
     return { name, content: value(strength, "activeStrength") };
   }
   const content = value(fraction!, "share");
-  if (raw(content.value) > 1) faults.add(`${path}.fraction`, "out-of-range", fraction!, "at most 100 %");
+  if (isOverWhole(content.value)) faults.add(`${path}.fraction`, "out-of-range", fraction!, "at most 100 %");
   return { name, content };
 }
 

@@ -2,10 +2,10 @@ import { isDate } from "@/core/calendar";
 import type { PutDown } from "@/core/labels/label";
 import { parseRate } from "@/core/labels/rate";
 import type { MixSite } from "@/core/mixing/plan";
-import { raw } from "@/core/quantity/kinds";
 import { parseQuantity } from "@/core/quantity/parse";
 import { parseField } from "@/core/quantity/ranges";
 import { given } from "@/core/working/rule";
+import { isOverWhole } from "@/core/quantity/arithmetic";
 import { Faults, maybe, value } from "./faults";
 import { shown } from "./shown";
 import type { AppliedText, JobFile, ZoneText } from "./types";
@@ -68,7 +68,7 @@ export function readApplied(entry: AppliedText, path: string, faults: Faults): P
     return undefined;
   }
   const content = fraction !== undefined ? value(fraction, "share") : value(strength!, "activeStrength");
-  if (content.kind === "share" && raw(content.value) > 1)
+  if (content.kind === "share" && isOverWhole(content.value))
     faults.add(`${path}.fraction`, "out-of-range", fraction!, "at most 100 %");
   const dense = entry["x-gravity"];
   const gravity = typeof dense === "string" && parseQuantity(dense, "gravity").ok ? maybe(dense, "gravity") : undefined;

@@ -1,7 +1,7 @@
 import { dayOf } from "@/core/calendar";
 import type { MixLock } from "@/core/calibration/may-mix";
 import { ownerOf, standingOf } from "@/core/calibration/standing";
-import { raw } from "@/core/quantity/kinds";
+import { canonical, ratio } from "@/core/quantity/arithmetic";
 import { checkDue, judge, thatCounts, workOut, type Calibrated, type Day } from "@/formats/standing";
 import { standsOn } from "@/formats/stands-on";
 import { dayIn } from "@/formats/day";
@@ -140,7 +140,7 @@ export function standings(db: Access, aside: SetAside[]): StandingEntry[] {
     tap: taps.get(hand.siteId ?? "") ?? null,
     calibrationId: one.entry.id,
     madeAt: one.entry.madeAt,
-    sprayVolume: raw(one.made.sprayVolume.value),
+    sprayVolume: canonical(one.made.sprayVolume.value),
     relative: one.made.uncertainty?.relative ?? null,
     standing: one.standing,
     unsure: one.unsure,
@@ -208,7 +208,7 @@ export function checkSeries(db: Access, { calibration }: { calibration: string }
   for (const other of calibrationsNewestFirst(db, of, aside)) {
     if (standingOf(standsOn(other.job.rig), now, 0, 0).state === "stale") continue;
     const made = workOut(recordedAs(other)).flow;
-    if (made) base.set(other.id, raw(made.value) / raw(flow.value));
+    if (made) base.set(other.id, ratio(made.value, flow.value));
   }
   const checks = checksOf(db, [...base.keys()], aside);
   return {

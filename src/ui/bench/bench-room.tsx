@@ -6,8 +6,8 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { mixLock } from "@/core/calibration/may-mix";
 import { writeNumber } from "@/core/quantity/format";
-import { make } from "@/core/quantity/kinds";
 import { readParts, type System } from "@/core/working/units";
+import { fromCanonical } from "@/core/quantity/arithmetic";
 import type { PersonEntry, RigEntry, SheetEntry, StandingEntry } from "@/formats/entries";
 import type { Cursor, Page } from "@/formats/slices";
 import { usePeople, useRead, useRigs, useSites, useSlice } from "../data/records";
@@ -252,7 +252,7 @@ function RunSheets({ rigs, people }: { rigs: readonly RigEntry[]; people: readon
 }
 
 function Standing({ standing, system }: { standing: StandingEntry; system: System }) {
-  const { number, unit } = readParts(make<"sprayVolume">(standing.sprayVolume), "sprayVolume", system);
+  const { number, unit } = readParts(fromCanonical<"sprayVolume">(standing.sprayVolume), "sprayVolume", system);
   return (
     <>
       <chakra.strong fontSize="22px" lineHeight="1.1">

@@ -2,9 +2,9 @@
 
 import { nanoid } from "nanoid";
 import { useRouter } from "next/navigation";
-import { writeNumber } from "@/core/quantity/format";
 import type { Quantity } from "@/core/quantity/kinds";
-import { valueIn } from "@/core/quantity/quantity";
+import { read } from "@/core/working/units";
+import { unitsInHand } from "../data/units";
 import type { RigEntry } from "@/formats/entries";
 import { rigFormOf } from "@/formats/forms/rig-form-of";
 import { emptySession, type Session } from "@/formats/session";
@@ -35,7 +35,7 @@ export function useBeginProof(): (proof: Proof) => Promise<boolean> {
     const set = {
       // A chart belongs to its size.
       ...(size !== undefined && { tipSize: size, ...(size !== rig.rig.tip?.size && { chart: "" }) }),
-      ...(pressure !== undefined && { pressure: `${writeNumber(valueIn(pressure, "psi"), { figures: 3 })} psi` }),
+      ...(pressure !== undefined && { pressure: read(pressure, "pressure", unitsInHand()) }),
     };
     if (Object.keys(set).length > 0) {
       const result = await send("/api/keep/rigs", { id: rig.id, form: { ...rigFormOf(rig.rig), ...set } });

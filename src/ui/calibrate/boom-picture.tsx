@@ -4,8 +4,9 @@ import { Box, chakra } from "@chakra-ui/react";
 import { useSyncExternalStore } from "react";
 import type { BoomCheck } from "@/core/calibration/boom";
 import { showChange, writeNumber } from "@/core/quantity/format";
-import { raw, type Quantity } from "@/core/quantity/kinds";
+import type { Quantity } from "@/core/quantity/kinds";
 import { read, type System } from "@/core/working/units";
+import { canonical } from "@/core/quantity/arithmetic";
 
 const WIDE = 640;
 const NARROW = 370;
@@ -25,11 +26,11 @@ interface PictureProps {
 export function BoomPicture({ flows, check, rated, system }: PictureProps) {
   // Drawn anew for a phone, not shrunk: its figures must stay readable.
   const WIDTH = useNarrow() ? NARROW : WIDE;
-  const mean = check && raw(check.mean);
+  const mean = check && canonical(check.mean);
   const most = Math.max(
-    ...flows.map((f) => (f === undefined ? 0 : raw(f))),
+    ...flows.map((f) => (f === undefined ? 0 : canonical(f))),
     (mean ?? 0) * 1.15,
-    rated === undefined ? 0 : raw(rated) * 1.15,
+    rated === undefined ? 0 : canonical(rated) * 1.15,
   );
   if (!most) return <Box color="soft">The boom is drawn here as the outlets are read.</Box>;
   const y = (value: number) => LOW - (value / most) * (LOW - TOP);
@@ -68,7 +69,7 @@ export function BoomPicture({ flows, check, rated, system }: PictureProps) {
       {rated !== undefined && (
         <g stroke="var(--cg-colors-stop)" strokeWidth="1.5" strokeDasharray="6 4">
           {[0.9, 1.1].map((part) => (
-            <line key={part} x1="40" x2={WIDTH - 12} y1={y(raw(rated) * part)} y2={y(raw(rated) * part)} />
+            <line key={part} x1="40" x2={WIDTH - 12} y1={y(canonical(rated) * part)} y2={y(canonical(rated) * part)} />
           ))}
         </g>
       )}
@@ -80,8 +81,8 @@ export function BoomPicture({ flows, check, rated, system }: PictureProps) {
               <rect
                 x={x(i) - wide / 2}
                 width={wide}
-                y={y(raw(flow))}
-                height={LOW - y(raw(flow))}
+                y={y(canonical(flow))}
+                height={LOW - y(canonical(flow))}
                 fill={mark ? "var(--cg-colors-act)" : "currentColor"}
                 fillOpacity={mark ? 1 : 0.55}
               />

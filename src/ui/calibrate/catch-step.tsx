@@ -2,10 +2,11 @@
 
 import { Box } from "@chakra-ui/react";
 import { vesselFor } from "@/core/calibration/kit";
-import { raw } from "@/core/quantity/kinds";
-import { quantity } from "@/core/quantity/quantity";
 import { parseField } from "@/core/quantity/ranges";
 import { read } from "@/core/working/units";
+import { groundText, pacePer1000 } from "@/core/words/reader";
+import { minuteFor } from "@/core/calibration/expected-catch";
+import { compare } from "@/core/quantity/arithmetic";
 import type { RigEntry } from "@/formats/entries";
 import { kitOf } from "@/formats/rig-setup";
 import { catchTime, type Session } from "@/formats/session";
@@ -61,9 +62,7 @@ function BucketFirst({ session }: { session: Session }) {
   const pace = parseField("walkTime", typed);
   if (!wanted.ok)
     return <Note>The bucket first? Write the wanted spray volume on the first step: then it says what a minute must give.</Note>;
-  const minute =
-    pace.ok &&
-    quantity("volume", (raw(wanted.value.value) * raw(quantity("area", 1000, "ft2")) * 60) / raw(pace.value.value), "mL");
+  const minute = pace.ok && minuteFor(wanted.value.value, pacePer1000(pace.value.value, system));
   return (
     <Box display="grid" gap="8px" maxW="420px" marginTop="12px">
       <Typed
@@ -72,7 +71,7 @@ function BucketFirst({ session }: { session: Session }) {
         value={typed}
         onChange={(text) => setTyped(text === "" ? undefined : text)}
         placeholder="35"
-        hint="s for 1,000 sq ft"
+        hint={`s for ${groundText(system)}`}
       />
       {minute && (
         <Box fontSize="17px">
@@ -86,13 +85,14 @@ function BucketFirst({ session }: { session: Session }) {
 
 /** Before the catch: which vessel of the kit holds what is coming; one that is too small is refused. */
 function FittingVessel({ session, rig }: { session: Session; rig: RigEntry }) {
+  const system = useSystem();
   const expected = likelyCatch(rig, session);
   const kit = kitOf(rig.rig);
   if (!expected || kit.vessels.length === 0) return null;
   const vessel = vesselFor(kit, expected);
   const chosen = kit.vessels.find((v) => v.graduation.text === session.graduation);
-  const small = chosen && raw(chosen.capacity.value) < raw(expected);
-  const words = read(expected, "volume", "us");
+  const small = chosen && compare(chosen.capacity.value, expected) < 0;
+  const words = read(expected, "volume", system);
   if (small)
     return (
       <Notice state="stop">

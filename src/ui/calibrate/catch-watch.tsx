@@ -4,10 +4,11 @@ import { Box } from "@chakra-ui/react";
 import { useEffect, useRef, useState, type ReactNode } from "react";
 import { wordsFor } from "@/core/issue";
 import { showEntered } from "@/core/quantity/format";
-import { raw } from "@/core/quantity/kinds";
 import type { Entered } from "@/core/quantity/parse";
 import { parseField } from "@/core/quantity/ranges";
+import { valueIn } from "@/core/quantity/quantity";
 import { useKept } from "../data/kept-here";
+import { unitsInHand } from "../data/units";
 import { Button } from "../parts/controls";
 import { TextField } from "../parts/field";
 import { Notice } from "../parts/notices";
@@ -41,7 +42,8 @@ export function CatchWatch({ id, time, says, onCaught, children }: CatchWatchPro
   const watch = useWatch(`watch:${id}:catch`);
   const [caught, finish] = useKept<string>(`caught:${id}`);
   const digits = useRef<HTMLSpanElement>(null);
-  const left = () => raw(time.value) - watch.seconds();
+  const whole = valueIn(time.value, "s");
+  const left = () => whole - watch.seconds();
   const warned = useRef(4);
   const [missed, setMissed] = useState(false);
 
@@ -50,9 +52,9 @@ export function CatchWatch({ id, time, says, onCaught, children }: CatchWatchPro
     run.current = () => {
       const seconds = left();
       if (digits.current) digits.current.textContent = watchText(seconds);
-      const whole = Math.ceil(seconds);
-      if (whole < warned.current && whole > 0 && whole <= 3) beep("soon");
-      warned.current = whole;
+      const still = Math.ceil(seconds);
+      if (still < warned.current && still > 0 && still <= 3) beep("soon");
+      warned.current = still;
       if (seconds > 0) return;
       watch.abandon();
       // With the screen off no frame was drawn and no beep was heard: nobody knows when the vessel went away.
@@ -83,7 +85,7 @@ export function CatchWatch({ id, time, says, onCaught, children }: CatchWatchPro
         disabled={caught !== undefined}
         onPress={press}
         label={watch.running ? "Stop the catch" : "Start the catch"}
-        digits={<span ref={digits}>{watchText(watch.running ? left() : caught ? 0 : raw(time.value))}</span>}
+        digits={<span ref={digits}>{watchText(watch.running ? left() : caught ? 0 : whole)}</span>}
         says={caught ? `Caught for ${caught}. Read the vessel` : watch.running ? "Vessel away at the long beep" : says}
       />
       {children}
@@ -92,14 +94,7 @@ export function CatchWatch({ id, time, says, onCaught, children }: CatchWatchPro
       )}
       {caught ? (
         <Box display="flex" gap="8px" alignItems="flex-end" flexWrap="wrap">
-          <TypeOne
-            label={`Caught in ${caught}`}
-            hint="fl oz if no unit"
-            field="catchVolume"
-            onAdd={add}
-            keptAs={`${id}:caught`}
-            autoFocus
-          />
+          <TypeOne label={`Caught in ${caught}`} field="catchVolume" onAdd={add} keptAs={`${id}:caught`} autoFocus />
           <Button look="quiet" onClick={() => finish(undefined)}>
             Throw it away
           </Button>
@@ -125,8 +120,8 @@ function TypeCatch({ time, onAdd }: { time: string; onAdd: (one: { volume: strin
     const volume = parseField("catchVolume", typed.volume);
     const ran = parseField("catchTime", typed.time);
     setErrors({
-      volume: volume.ok ? undefined : wordsFor(volume.issues[0]!),
-      time: ran.ok ? undefined : wordsFor(ran.issues[0]!),
+      volume: volume.ok ? undefined : wordsFor(volume.issues[0]!, unitsInHand()),
+      time: ran.ok ? undefined : wordsFor(ran.issues[0]!, unitsInHand()),
     });
     if (!volume.ok || !ran.ok) return;
     onAdd({ volume: volume.value.text, time: ran.value.text });
@@ -141,7 +136,7 @@ function TypeCatch({ time, onAdd }: { time: string; onAdd: (one: { volume: strin
     <Box display="grid" gridTemplateColumns="1fr 1fr auto" gap="10px" alignItems="start" marginTop="14px" maxW="560px">
       <TextField
         label="or type a catch"
-        hint="fl oz if no unit"
+        quantity="catchVolume"
         value={typed.volume}
         error={errors.volume}
         onKeyDown={enter}

@@ -3,7 +3,8 @@
 import { Box } from "@chakra-ui/react";
 import { useRef } from "react";
 import { showEntered } from "@/core/quantity/format";
-import { parseField } from "@/core/quantity/ranges";
+import { parseField, exampleFor } from "@/core/quantity/ranges";
+import { useSystem } from "../data/units";
 import type { Session } from "@/formats/session";
 import { Note } from "../parts/controls";
 import { Notice } from "../parts/notices";
@@ -19,13 +20,19 @@ interface StepProps {
 
 /** Time how long the output takes to fill a marked vessel: a catch whose volume is known and whose time is measured. */
 export function FillStep({ session, change }: StepProps) {
+  const system = useSystem();
   const watch = useWatch(`watch:${session.id}:fill`);
   const digits = useRef<HTMLSpanElement>(null);
   useFrames(watch.running, () => {
     if (digits.current) digits.current.textContent = watchText(watch.seconds());
   });
   const volume = parseField("catchVolume", session.fill);
-  if (!volume.ok) return <Notice state="act">Write on the first step at which mark the vessel is full: 1 gal, say.</Notice>;
+  if (!volume.ok)
+    return (
+      <Notice state="act">
+        Write on the first step at which mark the vessel is full: say, {exampleFor("catchVolume", "1 gal", system)}.
+      </Notice>
+    );
   const add = (time: string) => change({ catches: [...session.catches, { volume: volume.value.text, time }] });
   const press = (timeStamp: number) => {
     const seconds = watch.press(timeStamp);

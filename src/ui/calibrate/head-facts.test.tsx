@@ -32,7 +32,7 @@ describe("a hose-end head (check values: common practice)", () => {
     head({ kind: "metered", feed: "2 fl oz/min" });
     expect(screen.getByText("160:1")).toBeInTheDocument();
     pick("Product, by its label", WETTER.id);
-    expect(screen.getByText("120.0 s a 1,000 sq ft")).toBeInTheDocument();
+    expect(screen.getByText("120.0 s for 1,000 sq ft")).toBeInTheDocument();
     expect(screen.getByText(/Too little: 50 % of the label rate/)).toBeInTheDocument();
     expect(screen.queryByText(/Never set the dial/)).toBeNull();
   });

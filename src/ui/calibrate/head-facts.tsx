@@ -8,6 +8,7 @@ import { show, writeNumber } from "@/core/quantity/format";
 import { parseField } from "@/core/quantity/ranges";
 import { given } from "@/core/working/rule";
 import { read, type System } from "@/core/working/units";
+import { dialText, paceText } from "@/core/words/reader";
 import { rowRates } from "@/formats/card/choice";
 import { useLabels } from "../data/records";
 import { useKept } from "../data/kept-here";
@@ -73,9 +74,7 @@ export function HeadFacts({ made, input, system }: HeadProps) {
       <Facts>
         {reading.productFlow && <Fact name="Product drawn" value={read(reading.productFlow.value, "flow", system)} />}
         {reading.dilution && <Fact name="Stream to product" value={show(reading.dilution.value, "dilution", ":1")} />}
-        {reading.timePer1000 && (
-          <Fact name="Pace for the label rate" value={`${read(reading.timePer1000.value, "time", system)} a 1,000 sq ft`} />
-        )}
+        {reading.timePer1000 && <Fact name="Pace for the label rate" value={paceText(reading.timePer1000.value, system)} />}
         {reading.overdose !== null && (
           <Fact name="At the pace timed" value={`${writeNumber(reading.overdose, { figures: 3 })} × the label rate`} />
         )}
@@ -91,25 +90,19 @@ export function HeadFacts({ made, input, system }: HeadProps) {
         <>
           <Box>
             Dial for the pace timed:{" "}
-            <chakra.strong>
-              {show(dialForPace(rate, made.flow, made.timePer1000).value, "strengthByVolume", "fl oz/gal")}
-            </chakra.strong>
+            <chakra.strong>{dialText(dialForPace(rate, made.flow, made.timePer1000).value, system)}</chakra.strong>
             {head.jar && (
               <>
                 {" "}
                 of undiluted product;{" "}
                 <chakra.strong>
-                  {show(
-                    dialForJar(dialForPace(rate, made.flow, made.timePer1000).value, head.jar),
-                    "strengthByVolume",
-                    "fl oz/gal",
-                  )}
+                  {dialText(dialForJar(dialForPace(rate, made.flow, made.timePer1000).value, head.jar), system)}
                 </chakra.strong>{" "}
                 as the jar is made up.
               </>
             )}
           </Box>
-          <MistakeNote rate={rate.value} flow={made.flow.value} pace={made.timePer1000.value} />
+          <MistakeNote rate={rate.value} flow={made.flow.value} pace={made.timePer1000.value} system={system} />
         </>
       )}
       <Checks asked={asked} set={set} made={made} drawn={jarDraw(input, made)} system={system} />

@@ -230,7 +230,7 @@ function Measures({ session, change, rig }: Pick<StepProps, "session" | "change"
           value={session.rate ?? ""}
           onChange={(rate) => change({ rate })}
           placeholder="4 fl oz"
-          hint="fl oz per 1,000 sq ft if no unit; a mix goes by its own product"
+          hint="a mix goes by its own product"
         />
       ) : (
         <Typed
@@ -250,7 +250,7 @@ function Measures({ session, change, rig }: Pick<StepProps, "session" | "change"
           value={session.fill}
           onChange={(fill) => change({ fill })}
           placeholder="1 gal"
-          hint="marked by pouring in known gallons"
+          hint="marked by pouring in a known volume"
         />
       )}
       {session.flow === "tip-chart" && (

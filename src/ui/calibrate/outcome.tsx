@@ -14,6 +14,7 @@ import type { Lack, Session } from "@/formats/session";
 import { sentences, useSend } from "../data/records";
 import { nowMoment } from "../data/clock";
 import { forgetId, saveId } from "../data/save-id";
+import { unitsInHand } from "../data/units";
 import { Button, Note } from "../parts/controls";
 import { Notice } from "../parts/notices";
 import { LEVER_WORDS, settingText } from "./levers-panel";
@@ -75,7 +76,7 @@ export function Outcome({ worked, session, rig, onSaved, system, onGo }: Outcome
       <Box display="grid" gap="8px">
         {(reading.state === "wrong" ? reading.issues : []).map((issue) => (
           <Notice key={`${issue.path}${issue.code}`} state="stop">
-            {placeWords(issue.path)}: {wordsFor(issue)}
+            {placeWords(issue.path)}: {wordsFor(issue, unitsInHand())}
           </Notice>
         ))}
       </Box>

@@ -5,16 +5,18 @@ import { useEffect, useId, useRef, useState, type KeyboardEvent } from "react";
 import { boomCheck } from "@/core/calibration/boom";
 import { tipFlow } from "@/core/calibration/tips";
 import { wordsFor } from "@/core/issue";
-import { showEntered } from "@/core/quantity/format";
-import { raw, type Quantity } from "@/core/quantity/kinds";
-import { quantity, valueIn } from "@/core/quantity/quantity";
-import { parseField, type Field } from "@/core/quantity/ranges";
+import { showEntered, unitText } from "@/core/quantity/format";
+import type { Quantity } from "@/core/quantity/kinds";
+import { valueIn } from "@/core/quantity/quantity";
+import { parseField, type Field, bareUnit } from "@/core/quantity/ranges";
 import { given } from "@/core/working/rule";
 import type { System } from "@/core/working/units";
+import { flowOfCatch } from "@/core/calibration/expected-catch";
 import type { RigEntry } from "@/formats/entries";
 import { readRig } from "@/formats/job-file/read-rig";
 import { catchTime, type Session } from "@/formats/session";
 import { simulatedMeter } from "@/standins/flow-meter";
+import { unitsInHand } from "../data/units";
 import { Button, Input, Note } from "../parts/controls";
 import { BoomPicture, BoomVerdict } from "./boom-picture";
 import { Typed } from "./typed";
@@ -45,7 +47,7 @@ export function OutletStep({ session, change, rig, system }: StepProps) {
     const read = parseField(field, typed);
     if (!read.ok) return undefined;
     if (metered) return read.value.value as Quantity<"flow">;
-    return time.ok ? quantity("flow", raw(read.value.value as Quantity<"volume">) / raw(time.value.value), "mL/s") : undefined;
+    return time.ok ? flowOfCatch(read.value.value as Quantity<"volume">, time.value.value) : undefined;
   });
   const known = flows.filter((flow) => flow !== undefined);
   const rated = ratedOf(rig);
@@ -80,8 +82,8 @@ export function OutletStep({ session, change, rig, system }: StepProps) {
       <Readings session={session} field={field} onSet={set} />
       {check && <BoomVerdict check={check} rated={rated !== undefined} />}
       <Note>
-        From the left, seen from behind; {metered ? "gal/min" : "fl oz"} if no unit. Enter goes on to the next outlet. Dashed: ±10
-        % of the tip&apos;s rated flow.
+        From the left, seen from behind; {unitText(bareUnit(field, system))} if no unit. Enter goes on to the next outlet. Dashed:
+        ±10 % of the tip&apos;s rated flow.
       </Note>
     </Box>
   );
@@ -100,7 +102,7 @@ function Readings({ session, field, onSet }: { session: Session; field: Field; o
   const id = useId();
   const faults = session.outlets.flatMap((typed, i) => {
     const read = typed.trim() === "" ? undefined : parseField(field, typed);
-    return read && !read.ok ? [{ i, words: wordsFor(read.issues[0]!) }] : [];
+    return read && !read.ok ? [{ i, words: wordsFor(read.issues[0]!, unitsInHand()) }] : [];
   });
   return (
     <Box>

@@ -33,7 +33,7 @@ describe("a result", () => {
   test("draws the line from pace to flow through the spray volume, exactly", () => {
     const { container } = showResult(ONE);
     expect(
-      screen.getByRole("group", { name: /248.0 s a 1,000 sq ft and 31 fl oz\/min give 1 gal per 1,000 sq ft/ }),
+      screen.getByRole("group", { name: /248.0 s for 1,000 sq ft and 31 fl oz\/min give 1 gal per 1,000 sq ft/ }),
     ).toBeInTheDocument();
     // The crossing, then each handle's target and dot.
     const [middle, , pace, , flow] = [...container.querySelectorAll("circle")].map(

@@ -12,11 +12,11 @@ import { derive, given } from "@/core/working/rule";
 import { read, readParts, secondsA, type System } from "@/core/working/units";
 import { groundText, paceTime } from "@/core/words/reader";
 import { warningText } from "@/core/words/warnings";
+import { unitCovers } from "@/core/mixing/ground";
 import { Fact } from "../parts/fact";
 import { Notice } from "../parts/notices";
 import { HeadFacts } from "./head-facts";
 import { LeversPanel } from "./levers-panel";
-import { unitCovers } from "./unit-covers";
 import { ThreeLineChart } from "./three-line-chart";
 
 interface ResultProps {
@@ -147,7 +147,10 @@ function Facts({ made, tank, system }: Pick<ResultProps, "made" | "tank" | "syst
   if (made.timePer1000) facts.push([`Pace for ${groundText(system)}`, paceTime(made.timePer1000.value, system)]);
   if (made.flow) facts.push(["Flow", `${read(made.flow.value, "flow", system)}, ${secondsA(made.flow.value, system)}`]);
   if (!made.hoseEnd)
-    facts.push([system === "us" ? "A gallon covers" : "A litre covers", read(unitCovers(made, system), "area", system)]);
+    facts.push([
+      system === "us" ? "A gallon covers" : "A litre covers",
+      read(unitCovers(made.sprayVolume, system), "area", system),
+    ]);
   if (made.speed) facts.push(["Travel speed", read(made.speed.value, "speed", system)]);
   if (tank && !made.hoseEnd) facts.push(["A full tank covers", read(coverageOf(tank, made.sprayVolume).value, "area", system)]);
   if (tank && made.flow && !made.hoseEnd)

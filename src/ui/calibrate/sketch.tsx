@@ -4,10 +4,11 @@ import { Box, chakra } from "@chakra-ui/react";
 import { markingOut, squareOf, type MarkingOut } from "@/core/calibration/marking-out";
 import type { Method } from "@/core/calibration/methods";
 import { boomRun } from "@/core/calibration/required-flow";
-import { raw, type Quantity } from "@/core/quantity/kinds";
+import type { Quantity } from "@/core/quantity/kinds";
 import { parseField } from "@/core/quantity/ranges";
 import { given } from "@/core/working/rule";
 import { read, type System } from "@/core/working/units";
+import { ratio } from "@/core/quantity/arithmetic";
 import type { RigEntry } from "@/formats/entries";
 import { readRig } from "@/formats/job-file/read-rig";
 import type { Session } from "@/formats/session";
@@ -65,9 +66,9 @@ const PASS_WORDS = { 0: "your own passes", 1: "one pass", 2: "two passes" } as c
 /** A plot, the longer side along the page: true to shape as far as it can be drawn. */
 function Plot({ wide, long: length, diagonal, passes, system }: PlotProps) {
   const text = (value: Quantity<"length">) => read(value, "length", system);
-  const ratio = raw(wide) / raw(length);
-  const lying = ratio <= 1;
-  const slim = Math.min(ratio, 1 / ratio);
+  const shape = ratio(wide, length);
+  const lying = shape <= 1;
+  const slim = Math.min(shape, 1 / shape);
   const long = Math.min(WIDTH - 90, (HEIGHT - 60) / slim);
   const short = Math.max(14, long * slim);
   const [x, y] = [20, 26];

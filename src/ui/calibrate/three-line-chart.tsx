@@ -5,6 +5,7 @@ import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, 
 import { heightOn, nomogramFor, throughLine, valueAt, type Nomogram } from "@/core/calibration/nomogram";
 import type { Quantity } from "@/core/quantity/kinds";
 import { read, type System } from "@/core/working/units";
+import { paceText } from "@/core/words/reader";
 import { Button } from "../parts/controls";
 import { Ground, HEIGHT, LOW, TOP, X, y, type ChartProps, type End } from "./chart-ground";
 import { whatIf } from "./what-if";
@@ -120,7 +121,7 @@ function LiveChart({ stands, made, input, system }: ChartProps & { stands: Moved
 }
 
 const chartWords = (at: Moved, sprayVolume: Quantity<"sprayVolume">, system: System) =>
-  `${read(at.pace, "time", system)} a 1,000 sq ft and ${read(at.flow, "flow", system)} give ${read(sprayVolume, "sprayVolume", system)}`;
+  `${paceText(at.pace, system)} and ${read(at.flow, "flow", system)} give ${read(sprayVolume, "sprayVolume", system)}`;
 
 /** Keeps an end on its scale. */
 function within(chart: Nomogram, now: Moved, end: End, height: number): Moved {

@@ -3,8 +3,7 @@
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import { wordsFor } from "@/core/issue";
-import { unitText } from "@/core/quantity/format";
-import { bareUnit, parseField, understood, type Field as FieldName } from "@/core/quantity/ranges";
+import { parseField, understood, type Field as FieldName } from "@/core/quantity/ranges";
 import { useSystem } from "../data/units";
 import { TextField } from "../parts/field";
 
@@ -23,11 +22,10 @@ interface TypedProps {
 /** A field of the run sheet: whatever is typed is kept; what is wrong with it is said once it is left. */
 export function Typed({ label, field, value, onChange, optional = false, placeholder, choices, hint, zero = false }: TypedProps) {
   const [left, setLeft] = useState(value !== "");
-  const read = value.trim() === "" ? undefined : parseField(field, value, { zero });
-  const error = left && read && !read.ok ? wordsFor(read.issues[0]!) : undefined;
-  const list = choices && `choices-${field}`;
   const system = useSystem();
-  const unit = unitText(bareUnit(field, system));
+  const read = value.trim() === "" ? undefined : parseField(field, value, { zero });
+  const error = left && read && !read.ok ? wordsFor(read.issues[0]!, system) : undefined;
+  const list = choices && `choices-${field}`;
   const meant = error ? undefined : understood(field, value);
   return (
     <Box>
@@ -35,7 +33,7 @@ export function Typed({ label, field, value, onChange, optional = false, placeho
         label={label}
         value={value}
         error={error}
-        hint={meant ? `understood as ${meant}` : (hint ?? (optional ? "may stay empty" : unit && `${unit} if no unit`))}
+        hint={meant ? `understood as ${meant}` : (hint ?? (optional ? "may stay empty" : undefined))}
         placeholder={placeholder}
         list={list}
         onChange={(e) => onChange(e.target.value)}

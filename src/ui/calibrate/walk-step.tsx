@@ -7,6 +7,7 @@ import { showEntered } from "@/core/quantity/format";
 import { parseField } from "@/core/quantity/ranges";
 import type { Session } from "@/formats/session";
 import { useKept } from "../data/kept-here";
+import { unitsInHand } from "../data/units";
 import { Button } from "../parts/controls";
 import { TextField } from "../parts/field";
 import { Tape } from "./tape";
@@ -105,7 +106,7 @@ export function TypeOne({
   autoFocus = false,
 }: {
   label: string;
-  hint: string;
+  hint?: string;
   field: "walkTime" | "catchVolume";
   onAdd: (text: string) => void;
   /** What the half-typed text is kept under. */
@@ -118,7 +119,7 @@ export function TypeOne({
   const [error, setError] = useState<string>();
   const add = () => {
     const read = parseField(field, typed);
-    if (!read.ok) return setError(wordsFor(read.issues[0]!));
+    if (!read.ok) return setError(wordsFor(read.issues[0]!, unitsInHand()));
     setTyped("");
     setError(undefined);
     onAdd(read.value.text);
@@ -128,7 +129,8 @@ export function TypeOne({
       <Box flex="1">
         <TextField
           label={label}
-          hint={hint}
+          quantity={field}
+          {...(hint !== undefined && { hint })}
           error={error}
           value={typed}
           autoFocus={autoFocus}

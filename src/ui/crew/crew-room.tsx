@@ -8,8 +8,10 @@ import { ownerOf } from "@/core/calibration/standing";
 import { agreement } from "@/core/calibration/trials";
 import { coverageOf } from "@/core/mixing/mix";
 import { writeNumber } from "@/core/quantity/format";
-import { raw } from "@/core/quantity/kinds";
 import { read, type System } from "@/core/working/units";
+import { groundText, paceTime } from "@/core/words/reader";
+import { compare, larger, ratio } from "@/core/quantity/arithmetic";
+import { Quantity } from "@/core/quantity/kinds";
 import type { CalibrationEntry, MemberEntry, PersonEntry, RigEntry } from "@/formats/entries";
 import { judge, lockOf, workOut } from "@/formats/standing";
 import { readTanks } from "@/formats/job-file/read-calibration";
@@ -76,7 +78,7 @@ function Compared({ rig, system }: { rig: RigEntry; system: System }) {
         Nobody has calibrated this rig yet. <Link href="/calibrate">Begin</Link>, and this is where paces are compared.
       </FirstThing>
     );
-  const most = Math.max(...crew.map((m) => raw(m.calibrated.made.sprayVolume.value)));
+  const most = crew.map((m) => m.calibrated.made.sprayVolume.value).reduce(larger);
   return (
     <Box display="grid" gap="28px" marginTop="14px">
       <Box overflowX="auto" tabIndex={0} role="region" aria-label="People compared">
@@ -84,20 +86,22 @@ function Compared({ rig, system }: { rig: RigEntry; system: System }) {
         <chakra.table width="100%" minWidth="640px" borderCollapse="collapse" fontSize="16px">
           <thead>
             <tr>
-              {["Who", "Pace, 1,000 sq ft", "Spray volume", "A full tank covers", "Repeats within", "Stands"].map((head) => (
-                <chakra.th
-                  key={head}
-                  scope="col"
-                  textAlign="left"
-                  fontSize="14px"
-                  color="soft"
-                  borderBottom="2px solid"
-                  borderColor="ink"
-                  padding="4px 12px 4px 0"
-                >
-                  {head}
-                </chakra.th>
-              ))}
+              {["Who", `Pace, ${groundText(system)}`, "Spray volume", "A full tank covers", "Repeats within", "Stands"].map(
+                (head) => (
+                  <chakra.th
+                    key={head}
+                    scope="col"
+                    textAlign="left"
+                    fontSize="14px"
+                    color="soft"
+                    borderBottom="2px solid"
+                    borderColor="ink"
+                    padding="4px 12px 4px 0"
+                  >
+                    {head}
+                  </chakra.th>
+                ),
+              )}
             </tr>
           </thead>
           <tbody>
@@ -131,7 +135,7 @@ function Row({
 }: {
   member: Member;
   rig: RigEntry;
-  most: number;
+  most: Quantity<"sprayVolume">;
   system: System;
 }) {
   const { made } = calibrated;
@@ -144,7 +148,7 @@ function Row({
         {person.name}
       </chakra.th>
       <chakra.td fontFamily="reading" {...cell}>
-        {made.timePer1000 ? read(made.timePer1000.value, "time", system) : "not timed"}
+        {made.timePer1000 ? paceTime(made.timePer1000.value, system) : "not timed"}
       </chakra.td>
       <chakra.td {...cell}>
         <chakra.strong>{read(made.sprayVolume.value, "sprayVolume", system)}</chakra.strong>
@@ -153,7 +157,7 @@ function Row({
           height="6px"
           background="ink"
           opacity="0.7"
-          width={`${(raw(made.sprayVolume.value) / most) * 100}%`}
+          width={`${ratio(made.sprayVolume.value, most) * 100}%`}
           marginTop="4px"
           aria-hidden
         />
@@ -173,10 +177,10 @@ function Row({
 
 /** What goes wrong when one person sprays what was mixed for another, in the worst pair. */
 function Swap({ crew }: { crew: readonly Member[] }) {
-  const sorted = [...crew].sort((a, b) => raw(a.calibrated.made.sprayVolume.value) - raw(b.calibrated.made.sprayVolume.value));
+  const sorted = [...crew].sort((a, b) => compare(a.calibrated.made.sprayVolume.value, b.calibrated.made.sprayVolume.value));
   const [low, high] = [sorted[0], sorted.at(-1)];
   if (!low || !high || low === high) return null;
-  const times = raw(high.calibrated.made.sprayVolume.value) / raw(low.calibrated.made.sprayVolume.value);
+  const times = ratio(high.calibrated.made.sprayVolume.value, low.calibrated.made.sprayVolume.value);
   return (
     <Box borderLeft="6px solid" borderColor="act" padding="8px 14px" background="sheet" maxW="72ch">
       A tank mixed for {low.person.name} and sprayed by {high.person.name} puts{" "}

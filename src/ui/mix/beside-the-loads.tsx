@@ -17,6 +17,7 @@ import { writeNumber } from "@/core/quantity/format";
 import { parseField } from "@/core/quantity/ranges";
 import { given, type Derived } from "@/core/working/rule";
 import { read, type System } from "@/core/working/units";
+import { wordsFor } from "@/core/issue";
 import type { Job } from "@/formats/job-file/read-checked";
 import { useSlice } from "../data/records";
 import { Note, Select } from "../parts/controls";
@@ -146,8 +147,8 @@ function Premixes({ plan, powders, fillings, kit, system }: PremixesProps) {
         <TextField
           label="Portion for a load"
           value={typed}
-          error={portion.ok ? undefined : portion.issues[0]!.expected}
-          hint="gal if no unit"
+          error={portion.ok ? undefined : wordsFor(portion.issues[0]!, system)}
+          quantity="spot"
           onChange={(e) => setTyped(e.target.value)}
         />
       </Box>

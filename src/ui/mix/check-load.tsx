@@ -8,6 +8,7 @@ import { parseAs, type Entered } from "@/core/quantity/parse";
 import { impliedArea, slipsOfDose, slipsOfLoad, type Measured } from "@/core/slips/of-load";
 import type { Slip } from "@/core/slips/slip";
 import { read, type System } from "@/core/working/units";
+import { unitsInHand } from "../data/units";
 import { Note } from "../parts/controls";
 import { TextField } from "../parts/field";
 import { Fold } from "../parts/fold";
@@ -42,7 +43,7 @@ export function CheckLoad({ plan, system, jar = false }: { plan: MixPlan; system
             key={product.name}
             label={`${jar ? "In the jar" : "In the tank"} of ${product.name}`}
             value={typed[product.name] ?? ""}
-            error={amount && !amount.ok ? wordsFor(amount.issues[0]!) : undefined}
+            error={amount && !amount.ok ? wordsFor(amount.issues[0]!, unitsInHand()) : undefined}
             hint={
               amount?.ok
                 ? areaWords(

@@ -143,7 +143,7 @@ export function Choices({ draft, change, hand, tank, preview }: ChoicesProps) {
               label="Another spray volume"
               value={draft.mixedFor}
               placeholder="1 gal"
-              hint={`gal per 1,000 sq ft; empty: as calibrated${hand.calibrated ? `, ${read(hand.calibrated.made.sprayVolume.value, "sprayVolume", hand.system)}` : ""}`}
+              hint={`empty: as calibrated${hand.calibrated ? `, ${read(hand.calibrated.made.sprayVolume.value, "sprayVolume", hand.system)}` : ""}`}
               onChange={(e) => change({ mixedFor: e.target.value })}
             />
           </Box>
@@ -209,7 +209,6 @@ function Spot({ draft, change, site }: { draft: Draft; change: (next: Partial<Dr
           label="Volume"
           value={volume}
           placeholder="2 gal"
-          hint="gal if no unit"
           onChange={(e) => set({ volume: e.target.value })}
         />
       )}

@@ -18,6 +18,7 @@ import { Faults } from "@/formats/job-file/faults";
 import { todayDate } from "../data/clock";
 import { useSystem } from "../data/units";
 import { rangeWords, rateWords } from "../labels/words";
+import { unitsInHand } from "../data/units";
 import { Note, Select } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
 import { Fold } from "../parts/fold";
@@ -99,7 +100,7 @@ export function ChooseRate({ chosen, site, turfs, date = todayDate(), change }: 
           label="Rate"
           of={name}
           value={chosen.rate}
-          error={chosen.read.ok ? undefined : wordsFor(chosen.read.issues[0]!)}
+          error={chosen.read.ok ? undefined : wordsFor(chosen.read.issues[0]!, unitsInHand())}
           hint={(chosen.read.ok && understood(field, chosen.rate)) || `${unitText(bareUnit(field, system))} if no unit`}
           onChange={(e) => typed(e.target.value)}
           onBlur={() => {

@@ -4,8 +4,8 @@ import { Box, chakra } from "@chakra-ui/react";
 import { useState } from "react";
 import type { RunState } from "@/core/mixing/run-state";
 import { showChange } from "@/core/quantity/format";
-import { quantity } from "@/core/quantity/quantity";
 import { read, type System } from "@/core/working/units";
+import { fromCanonical } from "@/core/quantity/arithmetic";
 import type { JobFile } from "@/formats/job-file/types";
 import { sentences } from "../data/records";
 import { Button, SubHeading } from "../parts/controls";
@@ -151,7 +151,8 @@ function StopDone({ site, inTank, system, say }: StopDoneProps) {
               of={site}
               value={left}
               placeholder="12 gal"
-              hint={`gal if no unit; ${read(quantity("volume", inTank, "mL"), "volume", system)} before it`}
+              quantity="left"
+              hint={`${read(fromCanonical<"volume">(inTank), "volume", system)} before it`}
               onChange={(e) => setLeft(e.target.value)}
             />
           </Box>

@@ -4,9 +4,9 @@ import { Box } from "@chakra-ui/react";
 import { allFillings } from "@/core/mixing/column";
 import type { MixPlan } from "@/core/mixing/plan";
 import { showChange } from "@/core/quantity/format";
-import { quantity, valueIn } from "@/core/quantity/quantity";
-import { num } from "@/core/working/rule";
 import { read, type System } from "@/core/working/units";
+import { groundText, paceTime } from "@/core/words/reader";
+import { times } from "@/core/quantity/arithmetic";
 import { oneLess, type Planned } from "@/formats/job-file/assemble";
 import type { Job } from "@/formats/job-file/read-checked";
 import { Button } from "../parts/controls";
@@ -65,13 +65,11 @@ export function FewerLoads({ planned, draft, change, measured, system }: FewerPr
 }
 
 /** How much quicker it is walked, or how much wider a pass is. */
-function quicker({ calibration }: Planned, ratio: number, system: System): string {
+function quicker({ calibration }: Planned, factor: number, system: System): string {
   const pace = calibration.timePer1000;
-  const wider = calibration.swath
-    ? `, or a pass of ${read(quantity("length", valueIn(calibration.swath.value, "ft") / ratio, "ft"), "length", system)}`
-    : "";
-  if (!pace) return `cover the ground ${showChange(1 / ratio - 1)} quicker${wider}`;
-  return `1,000 sq ft in ${read(quantity("time", num(pace) * ratio, "s"), "time", system)}, not ${read(pace.value, "time", system)}${wider}`;
+  const wider = calibration.swath ? `, or a pass of ${read(times(calibration.swath.value, 1 / factor), "length", system)}` : "";
+  if (!pace) return `cover the ground ${showChange(1 / factor - 1)} quicker${wider}`;
+  return `${groundText(system)} in ${paceTime(times(pace.value, factor), system)}, not ${paceTime(pace.value, system)}${wider}`;
 }
 
 /** What the kit lacks for the last load, where it can measure the full ones. */

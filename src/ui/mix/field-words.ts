@@ -1,7 +1,8 @@
 import { afterTank, afterWords, type AfterTank } from "@/core/labels/aftercare";
 import { showEntered } from "@/core/quantity/format";
 import { entered, type Entered } from "@/core/quantity/parse";
-import { num, given } from "@/core/working/rule";
+import { valueIn } from "@/core/quantity/quantity";
+import { compare } from "@/core/quantity/arithmetic";
 import type { ProductText } from "@/formats/job-file/types";
 import { cardOfProduct } from "@/formats/gear";
 import { Faults } from "@/formats/job-file/faults";
@@ -16,7 +17,7 @@ export type FieldLine = readonly [what: string, says: string];
 export function weatherLines(products: readonly ProductText[]): FieldLine[] {
   const cards = products.map((p) => ({ name: p.name, ...cardOfProduct(p) }));
   const winds = cards.flatMap((c) => (c.wind === undefined ? [] : [entered(c.wind, "speed")]));
-  const wind = winds.sort((a, b) => num(given(a, "")) - num(given(b, "")))[0];
+  const wind = winds.sort((a, b) => compare(a.value, b.value))[0];
   const each = (of: (card: (typeof cards)[number]) => string | undefined): string[] => [
     ...new Set(
       cards.flatMap((card) => {
@@ -56,7 +57,7 @@ export function afterLine(products: readonly ProductText[], from: string): Field
   if (plain === "") return undefined;
   const { dry, by, least, most } = after;
   const at = (time: Entered<"time">) =>
-    format(wallClock(new Date(Date.parse(from) + num(given(time, "")) * 1000).toISOString()), "EEE d MMM HH:mm");
+    format(wallClock(new Date(Date.parse(from) + valueIn(time.value, "s") * 1000).toISOString()), "EEE d MMM HH:mm");
   const depth = least
     ? most
       ? `${showEntered(least.value)} to ${showEntered(most.value)} of water`

@@ -11,10 +11,11 @@ import { rateOnGround } from "@/core/mixing/judge";
 import { isSpread } from "@/core/mixing/pouring-order";
 import type { MixProduct } from "@/core/mixing/product";
 import { ROUNDING, show, writeNumber } from "@/core/quantity/format";
-import { raw } from "@/core/quantity/kinds";
 import { quantity } from "@/core/quantity/quantity";
-import { given, num, type Source } from "@/core/working/rule";
+import { given, type Source } from "@/core/working/rule";
 import { read, unitFor, type System } from "@/core/working/units";
+import { dialText, groundText, paceText, paceTime } from "@/core/words/reader";
+import { isZero, ratio, total } from "@/core/quantity/arithmetic";
 import type { HeadText, RigText } from "@/formats/job-file/types";
 import { readTanks } from "@/formats/job-file/read-calibration";
 import { readRig } from "@/formats/job-file/read-rig";
@@ -41,9 +42,9 @@ export function HeadSetting({ rig, made, products, system, onSet }: HeadProps) {
   if (!head || !first || first.rate.kind !== "rateByVolume" || !tank) return null;
   const rate = (first.by as Source<"rateByVolume"> | undefined) ?? given(first.rate, "label rate");
   const reading = readHead(head, made.flow, rate, made.timePer1000);
-  const beside = others
-    .filter((p) => !isStrength(p.rate))
-    .reduce((sum, p) => sum + num(roomOf({ dry: p.form === "dry", rate: rateOnGround(p, NONE) })), 0);
+  const beside = total(
+    others.filter((p) => !isStrength(p.rate)).map((p) => roomOf({ dry: p.form === "dry", rate: rateOnGround(p, NONE) }).value),
+  );
   const wish = made.flow &&
     made.timePer1000 && {
       head,
@@ -52,7 +53,7 @@ export function HeadSetting({ rig, made, products, system, onSet }: HeadProps) {
       rate,
       pace: made.timePer1000,
       jar: given(tank.usable, "jar"),
-      beside: beside / num(rate),
+      beside: ratio(beside, rate.value),
     };
   const pairs = wish ? headPairs(wish) : [];
   const off = reading.overdose === null ? 0 : Math.abs(reading.overdose - 1);
@@ -62,12 +63,8 @@ export function HeadSetting({ rig, made, products, system, onSet }: HeadProps) {
       <Facts least={150}>
         <Fact name={head.kind === "dial" ? "Dial" : "Feed"} value={settingWords(head, system)} large />
         <Fact name="Jar" value={jarWords(head, system)} large />
-        {reading.timePer1000 && (
-          <Fact name="Gives the rate at" value={`${read(reading.timePer1000.value, "time", system)} for 1,000 sq ft`} large />
-        )}
-        {made.timePer1000 && (
-          <Fact name="Pace timed" value={`${read(made.timePer1000.value, "time", system)} for 1,000 sq ft`} large />
-        )}
+        {reading.timePer1000 && <Fact name="Gives the rate at" value={paceText(reading.timePer1000.value, system)} large />}
+        {made.timePer1000 && <Fact name="Pace timed" value={paceText(made.timePer1000.value, system)} large />}
       </Facts>
       {reading.overdose !== null && off > 0.02 && (
         <Box>
@@ -79,7 +76,7 @@ export function HeadSetting({ rig, made, products, system, onSet }: HeadProps) {
       )}
       {wish && reading.timePer1000 && off > 0.1 && (
         <Box>
-          Or leave head and jar, and walk 1,000 sq ft in <strong>{read(reading.timePer1000.value, "time", system)}</strong>:{" "}
+          Or leave head and jar, and walk {groundText(system)} in <strong>{paceTime(reading.timePer1000.value, system)}</strong>:{" "}
           <Link href="/calibrate" style={{ textDecoration: "underline" }}>
             time that pace first
           </Link>
@@ -88,12 +85,12 @@ export function HeadSetting({ rig, made, products, system, onSet }: HeadProps) {
       )}
       {!made.timePer1000 && reading.timePer1000 && (
         <Notice state="plain">
-          By the flow alone: nobody&apos;s pace was timed. Cover 1,000 sq ft in {read(reading.timePer1000.value, "time", system)},
-          by the watch.
+          By the flow alone: nobody&apos;s pace was timed. Cover {groundText(system)} in{" "}
+          {paceTime(reading.timePer1000.value, system)}, by the watch.
         </Notice>
       )}
       {head.kind === "dial" && made.flow && made.timePer1000 && (
-        <MistakeNote rate={rate.value} flow={made.flow.value} pace={made.timePer1000.value} />
+        <MistakeNote rate={rate.value} flow={made.flow.value} pace={made.timePer1000.value} system={system} />
       )}
     </Box>
   );
@@ -168,7 +165,7 @@ const volumeText = (value: Parameters<typeof unitFor<"volume">>[0], system: Syst
 /** What goes into a full jar, in words. */
 function fillWords(pair: HeadPair, jar: Source<"volume">, name: string, system: System): string {
   const { product, water } = jarOf(pair);
-  if (raw(water) === 0) return `${name} undiluted in the jar`;
+  if (isZero(water)) return `${name} undiluted in the jar`;
   return `${volumeText(product, system)} of ${name}, made up to ${volumeText(jar.value, system)} with water`;
 }
 
@@ -177,7 +174,7 @@ function headText(pair: HeadPair, system: System): HeadText {
   const { product, water } = jarOf(pair);
   const into = unitFor(product, "volume", system);
   const filled = volumeText(product, system).replaceAll(",", "");
-  const rest = raw(water) === 0 ? undefined : show(water, "volume", into, { figures: 6 }).replaceAll(",", "");
+  const rest = isZero(water) ? undefined : show(water, "volume", into, { figures: 6 }).replaceAll(",", "");
   const jar = rest === undefined ? {} : { jar: { product: filled, water: rest } };
   return pair.head.kind === "metered"
     ? { kind: "metered", feed: pair.head.feed.text, ...jar }
@@ -186,7 +183,11 @@ function headText(pair: HeadPair, system: System): HeadText {
 
 /** What a head is set to, in words. */
 export const settingWords = (head: Head, system: System): string =>
-  head.kind === "metered" ? read(head.feed.value, "flow", system) : head.setting.text;
+  head.kind === "metered"
+    ? read(head.feed.value, "flow", system)
+    : system === "us"
+      ? head.setting.text
+      : dialText(head.setting.value, system);
 
 /** What a jar is made up of, in words. */
 export function jarWords({ jar }: Head, system: System): string {
@@ -199,5 +200,5 @@ export function headLine(head: Head | undefined, made: Calibration, system: Syst
   if (!head) return undefined;
   const pace = made.hoseEnd?.timePer1000;
   const set = `${head.kind === "dial" ? "Dial at" : "Feed"} ${settingWords(head, system)}`;
-  return [set, pace && `1,000 sq ft in ${read(pace.value, "time", system)}`].filter(Boolean).join(", ");
+  return [set, pace && `${groundText(system)} in ${paceTime(pace.value, system)}`].filter(Boolean).join(", ");
 }

@@ -10,6 +10,7 @@ import { parseField } from "@/core/quantity/ranges";
 import type { CardText } from "@/formats/card/card";
 import { BY_STRENGTH, isForTurf, strangeTurfs, type ChoiceText } from "@/formats/card/choice";
 import { readRate } from "@/formats/forms/rate";
+import { unitsInHand } from "../data/units";
 import { Button, Note } from "../parts/controls";
 import { TextField } from "../parts/field";
 import { Notice } from "../parts/notices";
@@ -90,7 +91,7 @@ export function GallonAsk({ product, rate, name, choice, change }: AskProps) {
             label="A gallon is for"
             of={name}
             value={typed}
-            error={read.ok ? undefined : wordsFor(read.issues[0]!)}
+            error={read.ok ? undefined : wordsFor(read.issues[0]!, unitsInHand())}
             onChange={(e) => setTyped(e.target.value)}
           />
         </Box>

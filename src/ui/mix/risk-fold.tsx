@@ -5,8 +5,6 @@ import { proxy, releaseProxy, wrap } from "comlink";
 import { useEffect, useRef, useState } from "react";
 import type { Calibration } from "@/core/calibration/calibrate";
 import type { AreaRate } from "@/core/labels/active";
-import type { LabelRate } from "@/core/labels/label-rate";
-import { labelRoom } from "@/core/measuring/room";
 import type { Filling } from "@/core/mixing/column";
 import { rateOnGround } from "@/core/mixing/judge";
 import type { MixPlan } from "@/core/mixing/plan";
@@ -14,9 +12,9 @@ import { writeNumber } from "@/core/quantity/format";
 import type { Kind, Quantity } from "@/core/quantity/kinds";
 import { quantity, valueIn } from "@/core/quantity/quantity";
 import { riskExact, SURE, type Risk, type RiskInput } from "@/core/risk/risk";
-import { rateBounds } from "@/core/slips/of-rate";
-import { kindOf, num, type Source } from "@/core/working/rule";
+import { kindOf } from "@/core/working/rule";
 import { read, type System } from "@/core/working/units";
+import { riskInputOf } from "@/core/risk/input";
 import type { RiskDoor } from "@/workers/risk.worker";
 import { Button, Note } from "../parts/controls";
 import { Fold } from "../parts/fold";
@@ -32,7 +30,7 @@ interface RiskProps {
 
 /** How likely it is that more goes down than the label allows, or less than it takes. */
 export function RiskFold({ plan, filling, calibration, measured, system }: RiskProps) {
-  const inputs = plan.products.map((_, i) => riskInputOf(plan, i, filling, calibration, measured));
+  const inputs = plan.products.map((_, i) => riskInputOf(plan, i, filling, calibration, measured(filling, i)?.how.best));
   if (!calibration.uncertainty || inputs.every((input) => !input)) return null;
   return (
     <Fold strong title="How likely is it to pass the label?">
@@ -51,41 +49,6 @@ export function RiskFold({ plan, filling, calibration, measured, system }: RiskP
       </Box>
     </Fold>
   );
-}
-
-/** What of a product is unsure, and between what it has to lie; undefined where its label says neither. */
-function riskInputOf(
-  plan: MixPlan,
-  product: number,
-  filling: Filling,
-  { uncertainty }: Calibration,
-  measured: MeasuringOf,
-): RiskInput | undefined {
-  const one = plan.products[product]!;
-  const planned = num(rateOnGround(one, plan.leaves) as Source<"rateByWeight">);
-  const most = labelRoom(plan, product, filling.sites, "application");
-  const least = one.split ? undefined : leastOf(one.says?.range?.[0], one.rate, planned);
-  if (!uncertainty || (most === undefined && least === undefined)) return undefined;
-  const best = measured(filling, product)?.how.best;
-  // Each reading by itself, as a part of the amount.
-  const amount = num(filling.amounts[product]! as Source<"mass">);
-  const readings = (best?.pours ?? []).flatMap(({ tool, full, part }) =>
-    Array.from({ length: full + (part === null ? 0 : 1) }, () => tool.step / 2 / amount),
-  );
-  return {
-    spread: uncertainty.standard,
-    freedom: uncertainty.freedom,
-    measured: best ? best.amount / amount : 1,
-    readings,
-    most,
-    least,
-  };
-}
-
-/** The label's least over what is planned, where both are of one kind. */
-function leastOf(least: LabelRate | undefined, rate: LabelRate, planned: number): number | undefined {
-  const bounds = least && rateBounds(rate.kind, { least });
-  return bounds && (rate.kind === "rateByWeight" || rate.kind === "rateByVolume") ? bounds.least / planned : undefined;
 }
 
 const SAMPLES = 200_000;

@@ -2,9 +2,12 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import type { DayRun, Piece, RunLoad } from "@/core/mixing/day-run";
-import { raw } from "@/core/quantity/kinds";
-import { num, type Source } from "@/core/working/rule";
-import { read, type System } from "@/core/working/units";
+import type { Source } from "@/core/working/rule";
+import { read, type System, unitFor } from "@/core/working/units";
+import { quantity } from "@/core/quantity/quantity";
+import { canonical, compare, times } from "@/core/quantity/arithmetic";
+import { sprayOn } from "@/core/mixing/ground";
+import { showNumber } from "@/core/quantity/format";
 
 interface PictureProps {
   readonly run: DayRun;
@@ -19,6 +22,9 @@ interface PictureProps {
   readonly system: System;
 }
 
+/** Less than this is nothing left over. */
+const A_DROP = quantity("volume", 1, "mL");
+
 const [WIDE, HIGH, TOP, LEFT] = [1000, 190, 26, 44];
 
 interface Leg {
@@ -29,12 +35,12 @@ interface Leg {
 }
 
 /** The way the tank's level goes: a leg for every stretch of a stop, a fill before those that follow one. */
-function legsOf(run: DayRun, inTank: number, q: number, numberOf: (site: string) => number): Leg[] {
+function legsOf(run: DayRun, inTank: number, q: Source<"sprayVolume">, numberOf: (site: string) => number): Leg[] {
   const legs: Leg[] = [];
   let level = inTank;
   const spray = (pieces: readonly Piece[], load: RunLoad | null) =>
     pieces.forEach((piece, i) => {
-      const next = level - num(piece.covers) * q;
+      const next = level - canonical(sprayOn(piece.covers, q));
       const [stop, last] = [numberOf(piece.lawn.site), legs.at(-1)];
       // Lawns of one site that follow each other in one load are one leg.
       if (i > 0 && last?.stop === stop) legs[legs.length - 1] = { ...last, to: next };
@@ -43,7 +49,7 @@ function legsOf(run: DayRun, inTank: number, q: number, numberOf: (site: string)
     });
   spray(run.begun, null);
   for (const load of run.loads) {
-    level = num(load.fillTo);
+    level = canonical(load.fillTo.value);
     spray(load.pieces, load);
   }
   return legs;
@@ -51,10 +57,9 @@ function legsOf(run: DayRun, inTank: number, q: number, numberOf: (site: string)
 
 /** The tank's level along the day: down where it is sprayed, up where it is filled, and where that is. */
 export function RunPicture({ run, stops, sprayVolume, usable, least, inTank, title, system }: PictureProps) {
-  const q = num(sprayVolume);
   const numberOf = (site: string) => stops.find((s) => s.name === site)?.number ?? 0;
-  const legs = legsOf(run, inTank, q, numberOf);
-  const full = num(usable);
+  const legs = legsOf(run, inTank, sprayVolume, numberOf);
+  const full = canonical(usable.value);
   const y = (volume: number) => TOP + HIGH * (1 - Math.max(0, volume) / full);
   // Half of the width by stop, half by how much goes out there: a small lawn can still be seen.
   const weights = legs.map(
@@ -78,11 +83,7 @@ export function RunPicture({ run, stops, sprayVolume, usable, least, inTank, tit
             />
             {part % 0.5 === 0 && (
               <text x={LEFT - 14} y={y(full * part) + 5} textAnchor="end" style={{ fontSize: 15 }} fill="var(--cg-colors-soft)">
-                {
-                  read(usable.value, "volume", system)
-                    .replace(/^[\d.,]+/, (n) => String(Number((Number(n.replaceAll(",", "")) * part).toPrecision(3))))
-                    .split(" ")[0]
-                }
+                {showNumber(times(usable.value, part), "volume", unitFor(usable.value, "volume", system))}
               </text>
             )}
           </g>
@@ -114,8 +115,8 @@ export function RunPicture({ run, stops, sprayVolume, usable, least, inTank, tit
           <line
             x1={LEFT}
             x2={WIDE}
-            y1={y(num(least))}
-            y2={y(num(least))}
+            y1={y(canonical(least.value))}
+            y2={y(canonical(least.value))}
             stroke="var(--cg-colors-soft)"
             strokeDasharray="3 6"
             strokeWidth="1.5"
@@ -162,7 +163,7 @@ export function RunWords({ run, numberOf, system }: { run: DayRun; numberOf: (si
           {load.startsWith && ` (${read(load.adds.value, "volume", system)} fresh)`} for {stopWords(run, load.pieces, numberOf)}.
         </li>
       ))}
-      {run.left && raw(run.left.value) > 1 && (
+      {run.left && compare(run.left.value, A_DROP) > 0 && (
         <li>
           <chakra.strong color="act">! {read(run.left.value, "volume", system)} will be left over.</chakra.strong> Spray it on the
           same kind of ground under the label, never away: add a stop that may take it.

@@ -1,6 +1,6 @@
 import type { MixPlan } from "@/core/mixing/plan";
-import { num } from "@/core/working/rule";
 import { read, type System } from "@/core/working/units";
+import { compare } from "@/core/quantity/arithmetic";
 
 /** What a sheet says in one line: how many loads, how much spray, how much area, on how many sites. */
 export function sheetLine(plan: MixPlan, system: System, jar = false): string {
@@ -23,7 +23,7 @@ export function siteLine(plan: MixPlan, site: number, system: System, jar = fals
   const count = one.loads.length;
   const last = one.loads.at(-1)!.contents;
   const first = one.loads[0]!.contents;
-  const alike = num(last.fillTo) === num(first.fillTo);
+  const alike = compare(last.fillTo.value, first.fillTo.value) === 0;
   const loads =
     count === 1
       ? "1 load"

@@ -4,8 +4,8 @@ import { Box, chakra } from "@chakra-ui/react";
 import type { Step } from "@/core/mixing/column";
 import { isWeight, measuredWith, readAmount } from "@/core/mixing/display";
 import { show } from "@/core/quantity/format";
-import { num } from "@/core/working/rule";
 import { read, unitFor, type System } from "@/core/working/units";
+import { ratio } from "@/core/quantity/arithmetic";
 import type { Measuring } from "./measures";
 
 /** A step at the tank in words: what, how much, and how. The columns, the pouring view and the voice say the same. */
@@ -25,7 +25,7 @@ export function stepText(step: Step, system: System, measured: Measuring | undef
       return {
         what: "Clean water to",
         amount: show(step.to.value, "volume", unitFor(step.mark.value, "volume", system)),
-        how: [firstWords(num(step.to) / num(step.mark))],
+        how: [firstWords(ratio(step.to.value, step.mark.value))],
       };
     case "product": {
       const by = isWeight(step.amount) ? "by weight" : "by volume";

@@ -1,10 +1,9 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { raw } from "@/core/quantity/kinds";
 import { entered } from "@/core/quantity/parse";
-import { quantity } from "@/core/quantity/quantity";
 import { read } from "@/core/working/units";
+import { total } from "@/core/quantity/arithmetic";
 
 import type { SiteEntry } from "@/formats/entries";
 import { useSites, useSlice } from "../data/records";
@@ -92,10 +91,10 @@ interface AboutProps {
 function About({ site, without, tank, onWithout, onDrop }: AboutProps) {
   const { system } = useInHand();
   const zones = site.site.zones.filter((z) => !without.includes(z["x-id"]));
-  const area = zones.reduce((sum, z) => sum + raw(entered(z.area, "area").value), 0);
+  const area = total(zones.map((z) => entered(z.area, "area").value));
   return (
     <Box fontSize="14px" color="soft">
-      {read(quantity("area", area, "m2"), "area", system)}
+      {read(area, "area", system)}
       {zones.length < site.site.zones.length &&
         `, ${zones.length} of ${site.site.zones.length} zones${tank ? ` from the ${tank} tank` : ""}`}
       {site.site["x-water"] && " · water"}

@@ -3,8 +3,9 @@
 import { Box, chakra } from "@chakra-ui/react";
 import { fullness, stepsOf, type Filling, type Step, type WaterFirst } from "@/core/mixing/column";
 import type { MixProduct } from "@/core/mixing/product";
-import { num, type Source } from "@/core/working/rule";
+import type { Source } from "@/core/working/rule";
 import { read, type System } from "@/core/working/units";
+import { compare } from "@/core/quantity/arithmetic";
 import type { MeasuringOf } from "./measures";
 import { stepText, StepWords, type StepText } from "./step-words";
 import { Tank } from "./tank-drawing";
@@ -187,7 +188,7 @@ export function alike(fillings: readonly Filling[]): { filling: Filling; last: n
     const same =
       run &&
       run.last === filling.number - 1 &&
-      num(run.filling.fillTo) === num(filling.fillTo) &&
+      compare(run.filling.fillTo.value, filling.fillTo.value) === 0 &&
       run.filling.sites.join() === filling.sites.join();
     if (same) run.last = filling.number;
     else runs.push({ filling, last: filling.number });

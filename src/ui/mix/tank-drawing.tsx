@@ -2,7 +2,7 @@
 
 import { chakra } from "@chakra-ui/react";
 import type { Step } from "@/core/mixing/column";
-import { num } from "@/core/working/rule";
+import { ratio } from "@/core/quantity/arithmetic";
 
 const DEEP = 210;
 
@@ -22,7 +22,7 @@ export function Tank({
   const level = 8 + DEEP - depth;
   const water = steps.find((s) => s.kind === "water");
   // Half, or what the products leave room for; none in a jar of undiluted product.
-  const wet = water ? depth * (num(water.to) / num(water.mark)) : 0;
+  const wet = water ? depth * ratio(water.to.value, water.mark.value) : 0;
   const half = 8 + DEEP - wet;
   // Products that fill a jar are drawn to scale; the ounces in a tank would be too thin to see.
   const jar = wet < depth * 0.499;

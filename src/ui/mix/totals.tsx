@@ -10,9 +10,7 @@ import type { MixProduct } from "@/core/mixing/product";
 import { inJar } from "@/core/mixing/small-mixes";
 import { totalsOf } from "@/core/mixing/totals";
 import { showEntered, writeNumber } from "@/core/quantity/format";
-import { raw } from "@/core/quantity/kinds";
-import { quantity } from "@/core/quantity/quantity";
-import { constant, num, type Source } from "@/core/working/rule";
+import { constant } from "@/core/working/rule";
 import type { System } from "@/core/working/units";
 import { useLabels, useStock } from "../data/records";
 import { Notice } from "../parts/notices";
@@ -20,12 +18,16 @@ import { leftWords } from "../labels/on-hand";
 import { money } from "./cost-words";
 import { CountStock } from "./count-stock";
 import { atLeast } from "@/core/quantity/slack";
+import { groundArea, groundText } from "@/core/words/reader";
+import { ratio, total } from "@/core/quantity/arithmetic";
+import { canonicalAmount } from "@/core/mixing/amounts";
+import { oneVolume } from "@/core/mixing/ground";
 
 /** What a mix takes of each product, what that costs, what package is enough, and whether there is enough on hand. */
 export function Totals({ plan, system }: { plan: MixPlan; system: System }) {
   const totals = totalsOf(plan);
-  const area = plan.sites.reduce((sum, site) => sum + num(site.area), 0);
-  const one = quantity("area", 1000, "ft2");
+  const area = total(plan.sites.map((site) => site.area.value));
+  const one = ratio(groundArea(system), area);
   return (
     <Box display="grid" gap="10px">
       <Box
@@ -51,7 +53,7 @@ export function Totals({ plan, system }: { plan: MixPlan; system: System }) {
               </chakra.dd>
               {cost && (
                 <chakra.dd fontSize="14px" color="soft">
-                  {money((cost.value / area) * raw(one), cost.currency)} per 1,000 sq ft
+                  {money(cost.value * one, cost.currency)} per {groundText(system)}
                 </chakra.dd>
               )}
               {plan.sites[0]?.loads[0] && (
@@ -74,8 +76,7 @@ export function Totals({ plan, system }: { plan: MixPlan; system: System }) {
 /** What goes into each gallon, or litre: for any small amount of the same strength. */
 function perUnit(plan: MixPlan, i: number, system: System): string {
   const { fillTo, amounts } = plan.sites[0]!.loads[0]!.contents;
-  const one = quantity("volume", 1, system === "us" ? "gal" : "L");
-  const [amount] = inJar([amounts[i]!], fillTo, constant("volume", one, "one"));
+  const [amount] = inJar([amounts[i]!], fillTo, constant("volume", oneVolume(system), "one"));
   return `${readAmount(amount!, system)} in each ${system === "us" ? "gallon" : "litre"}`;
 }
 
@@ -103,7 +104,7 @@ function OnHand({ product, amount, system }: { product: MixProduct; amount: Amou
   const label = labels.find((l) => l.card.name === product.name);
   const stock = counted.find((s) => s.labelId === label?.id);
   if (!label || !stock) return null;
-  const short = !atLeast(stock.left, num(amount as Source<"mass">));
+  const short = !atLeast(stock.left, canonicalAmount(amount));
   if (!short) return null;
   return (
     <Notice state="act">

@@ -2,7 +2,8 @@
 
 import { Box, chakra, VisuallyHidden } from "@chakra-ui/react";
 import { useId, type ComponentProps, type FocusEvent, type ReactNode } from "react";
-import { withUnit, type Field as Quantified } from "@/core/quantity/ranges";
+import { unitText } from "@/core/quantity/format";
+import { bareUnit, exampleFor, withUnit, type Field as Quantified } from "@/core/quantity/ranges";
 import { useSystem } from "../data/units";
 import { Input } from "./controls";
 
@@ -46,7 +47,10 @@ const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 type TextFieldProps = Omit<FieldProps, "children"> &
   ComponentProps<typeof Input> & {
-    /** Whose unit a bare number has: written out for a metric reader as soon as the field is left. */
+    /**
+     * What is typed: whose unit a bare number has, written out for a metric reader as soon as the field is left; example and
+     * hint are in the reader's units.
+     */
     readonly quantity?: Quantified;
   };
 
@@ -63,11 +67,12 @@ export function TextField({ label, of, error, hint, placeholder, quantity, ...in
     }
     input.onBlur?.(event);
   };
+  const example = placeholder && quantity ? exampleFor(quantity, placeholder, system) : placeholder;
+  const unit = quantity && unitText(bareUnit(quantity, system));
+  const said = hint ?? (unit ? `${unit} if no unit` : undefined);
   return (
-    <Field label={label} of={of} error={error} {...(hint !== undefined && { hint })}>
-      {(props) => (
-        <Input autoComplete="off" placeholder={placeholder && `e.g. ${placeholder}`} {...input} {...props} onBlur={left} />
-      )}
+    <Field label={label} of={of} error={error} {...(said !== undefined && { hint: said })}>
+      {(props) => <Input autoComplete="off" placeholder={example && `e.g. ${example}`} {...input} {...props} onBlur={left} />}
     </Field>
   );
 }

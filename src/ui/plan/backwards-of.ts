@@ -1,10 +1,11 @@
 import { boomSwath } from "@/core/calibration/pace";
 import { paceForFlowRule, requiredFlow, roundCoverageRule, speedForFlowRule } from "@/core/calibration/required-flow";
 import { nearestTips, ORDINARY_RANGE } from "@/core/calibration/tips";
-import { raw, type Quantity } from "@/core/quantity/kinds";
+import type { Quantity } from "@/core/quantity/kinds";
 import { parseField, type Field, type KindOfField } from "@/core/quantity/ranges";
 import { derive, given, type AnySource, type Derived, type Source } from "@/core/working/rule";
 import { THOUSAND } from "@/core/working/thousand";
+import { compare } from "@/core/quantity/arithmetic";
 import type { RigEntry } from "@/formats/entries";
 import { readRig } from "@/formats/job-file/read-rig";
 import type { Wish } from "./wish";
@@ -43,7 +44,7 @@ export function backwardsOf(wish: Wish, rig: RigEntry): Backwards {
   const flow = sprayVolume && at && width && !known ? requiredFlow(sprayVolume, at, width) : undefined;
   const pace = sprayVolume && known ? derive(paceForFlowRule, { sprayVolume, thousand: THOUSAND, flow: known }) : undefined;
   const speed = sprayVolume && known && swath ? derive(speedForFlowRule, { flow: known, sprayVolume, width: swath }) : undefined;
-  const works = (p: Quantity<"pressure">) => raw(p) >= raw(ORDINARY_RANGE.least) && raw(p) <= raw(ORDINARY_RANGE.most);
+  const works = (p: Quantity<"pressure">) => compare(p, ORDINARY_RANGE.least) >= 0 && compare(p, ORDINARY_RANGE.most) <= 0;
   const pressure = basics.tip?.pressure?.value;
   const tips =
     flow && pressure !== undefined

@@ -6,6 +6,8 @@ import { tooFastOnFoot } from "@/core/calibration/nomogram";
 import { show } from "@/core/quantity/format";
 import type { Quantity } from "@/core/quantity/kinds";
 import { read } from "@/core/working/units";
+import { groundText, paceTime } from "@/core/words/reader";
+import { WALKABLE } from "@/core/calibration/warnings";
 import type { RigEntry } from "@/formats/entries";
 import { Typed } from "../calibrate/typed";
 import { useInHand } from "../data/in-hand";
@@ -13,7 +15,7 @@ import { Button, Note, SubHeading } from "../parts/controls";
 import { Fact, Facts } from "../parts/fact";
 import { Notice } from "../parts/notices";
 import type { Backwards as Worked } from "./backwards-of";
-import { useOpenProof } from "./open-proof";
+import { useOpenProof, targetText } from "./open-proof";
 import type { Wish } from "./wish";
 
 interface BackwardsProps {
@@ -78,16 +80,24 @@ export function Backwards({ wish, change, rig, worked }: BackwardsProps) {
       <Facts least={190}>
         {sprayVolume && <Fact large name="Spray volume" value={read(sprayVolume.value, "sprayVolume", system)} />}
         {sprayVolume && (
-          <Fact large name="By the acre" value={show(sprayVolume.value, "sprayVolume", system === "us" ? "gal/ac" : "L/ha")} />
+          <Fact
+            large
+            name={system === "us" ? "By the acre" : "By the hectare"}
+            value={show(sprayVolume.value, "sprayVolume", system === "us" ? "gal/ac" : "L/ha")}
+          />
         )}
         {flow && (
           <Fact large name={boom ? "Each outlet must give" : "The outlet must give"} value={read(flow.value, "flow", system)} />
         )}
-        {pace && <Fact large name="Pace for 1,000 sq ft" value={read(pace.value, "time", system)} />}
+        {pace && <Fact large name={`Pace for ${groundText(system)}`} value={paceTime(pace.value, system)} />}
         {speed && <Fact large name="Travel speed" value={read(speed.value, "speed", system)} />}
       </Facts>
       {!flow && !pace && <Notice state="act">Type a speed and the swath, or the flow that is known.</Notice>}
-      {fast && <Notice state="stop">{read(speed.value, "speed", system)} on foot is not a plan: 4.5 mph is the most.</Notice>}
+      {fast && (
+        <Notice state="stop">
+          {read(speed.value, "speed", system)} on foot is not a plan: {read(WALKABLE, "speed", system)} is the most.
+        </Notice>
+      )}
       {worked.tips.length > 0 && <TipRows worked={worked} wish={wish} rig={rig} />}
     </>
   );
@@ -97,7 +107,7 @@ export function Backwards({ wish, change, rig, worked }: BackwardsProps) {
 function TipRows({ worked, wish, rig }: { worked: Worked; wish: Wish; rig: RigEntry }) {
   const { system } = useInHand();
   const open = useOpenProof(rig);
-  const target = worked.sprayVolume && show(worked.sprayVolume.value, "sprayVolume", "gal/1000 ft2");
+  const target = worked.sprayVolume && targetText(worked.sprayVolume.value);
   return (
     <Box maxW="640px">
       <SubHeading>Tips that give it</SubHeading>
@@ -128,7 +138,9 @@ function TipRows({ worked, wish, rig }: { worked: Worked; wish: Wish; rig: RigEn
           )}
         </Box>
       ))}
-      <Note marginTop="8px">Booms are comfortable at 2 to 3 bar (29 to 44 psi). More pressure: finer drops, more drift.</Note>
+      <Note marginTop="8px">
+        Booms are comfortable at {system === "us" ? "29 to 44 psi" : "2 to 3 bar"}. More pressure: finer drops, more drift.
+      </Note>
     </Box>
   );
 }

@@ -1,7 +1,8 @@
 "use client";
 
-import { show } from "@/core/quantity/format";
 import type { Quantity } from "@/core/quantity/kinds";
+import { read } from "@/core/working/units";
+import { unitsInHand } from "../data/units";
 import type { RigEntry } from "@/formats/entries";
 import { useBeginProof } from "../calibrate/begin-proof";
 import { ownerIn, useInHand } from "../data/in-hand";
@@ -22,4 +23,4 @@ export function useOpenProof(rig: RigEntry): (setting: Setting) => Promise<boole
 }
 
 /** A spray volume as the run sheet takes it. */
-export const targetText = (value: Quantity<"sprayVolume">) => show(value, "sprayVolume", "gal/1000 ft2");
+export const targetText = (value: Quantity<"sprayVolume">) => read(value, "sprayVolume", unitsInHand());

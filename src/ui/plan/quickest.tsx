@@ -4,12 +4,13 @@ import { Box, chakra } from "@chakra-ui/react";
 import { useMemo } from "react";
 import { onFoot } from "@/core/calibration/evidence";
 import { boomSwath } from "@/core/calibration/pace";
-import { rankSetups, type Setup } from "@/core/calibration/planner";
+import { rankSetups, type Setup, bandOf } from "@/core/calibration/planner";
 import { DROPLETS, TIP_SIZES, type Droplet } from "@/core/calibration/tips";
 import { writeNumber } from "@/core/quantity/format";
-import { make, raw } from "@/core/quantity/kinds";
 import { quantity } from "@/core/quantity/quantity";
 import { read } from "@/core/working/units";
+import { ratio, total } from "@/core/quantity/arithmetic";
+import { AGAINST } from "@/core/words/levers";
 import type { RigEntry, TipEntry } from "@/formats/entries";
 import { readRig } from "@/formats/job-file/read-rig";
 import { chartOf } from "@/formats/rig-setup";
@@ -30,6 +31,8 @@ interface QuickestProps {
   readonly rig: RigEntry;
 }
 
+/** The slowest speed that a setting may have. */
+const SLOWEST = quantity("speed", 0.5, "mph");
 const PRESSURES = [15, 20, 25, 30, 35, 40, 45, 50, 55, 60].map((p) => quantity("pressure", p, "psi"));
 /** As many as are compared at once. */
 const SHOWN = 14;
@@ -90,7 +93,9 @@ export function Quickest({ wish, change, rig }: QuickestProps) {
         <Notice state="act">Pick a site, and type the spray volume, the swath and the fastest speed.</Notice>
       ) : setups.length === 0 ? (
         <Notice state="stop">
-          No tip gives this spray volume at 15 to 60 psi and a speed from 0.5 mph. Try another spray volume or swath.
+          No tip gives this spray volume at {read(PRESSURES[0]!, "pressure", system)} to{" "}
+          {read(PRESSURES.at(-1)!, "pressure", system)} and a speed from {read(SLOWEST, "speed", system)}. Try another spray
+          volume or swath.
         </Notice>
       ) : (
         <Compared
@@ -127,10 +132,10 @@ function rankFor(
     count: basics.outlets.count,
     swath: swath.value,
     onFoot: onFoot(basics.kind),
-    area: make(areas.reduce((sum, a) => sum + raw(a.value), 0)),
+    area: total(areas.map((a) => a.value)),
     usable: usable.value,
     refill: refill.value,
-    wanted: { least: make(raw(wanted.value) * 0.95), most: make(raw(wanted.value) * 1.05) },
+    wanted: bandOf(wanted.value),
     tips: [...known, ...bare],
     pressures: PRESSURES,
     fastest: fastest.value,
@@ -182,7 +187,7 @@ function Compared({ setups, more, rig, swath, wanted, system }: ComparedProps) {
               {s.refills === 0 ? "no refill" : s.refills === 1 ? "1 refill" : `${s.refills} refills`} ·{" "}
               {read(s.sprayVolume, "sprayVolume", system)}
               {offTarget(s, wanted)}
-              {s.against.length > 0 && ` · ${s.against.join(", ")}`}
+              {s.against.length > 0 && ` · ${s.against.map((code) => AGAINST[code]).join(", ")}`}
             </Box>
           </Box>
           <Button
@@ -203,7 +208,7 @@ function Compared({ setups, more, rig, swath, wanted, system }: ComparedProps) {
 function offTarget({ sprayVolume }: Setup, wanted: string): string {
   const wish = typed("sprayVolume", wanted, "wanted");
   if (!wish) return "";
-  const off = raw(sprayVolume) / raw(wish.value) - 1;
+  const off = ratio(sprayVolume, wish.value) - 1;
   return Math.abs(off) < 0.0005
     ? " · as wished"
     : ` · ${writeNumber(Math.abs(off) * 100, { figures: 2 })} % ${off > 0 ? "over" : "under"} the wish`;

@@ -1,11 +1,12 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { roundMixes } from "@/core/calibration/planner";
+import { roundMixes, RoundMix, roundAmount } from "@/core/calibration/planner";
 import { writeNumber } from "@/core/quantity/format";
-import { make, raw, type Quantity } from "@/core/quantity/kinds";
+import { type Quantity } from "@/core/quantity/kinds";
 import { entered } from "@/core/quantity/parse";
 import { read } from "@/core/working/units";
+import { compare } from "@/core/quantity/arithmetic";
 import type { RigEntry } from "@/formats/entries";
 import { rowRates } from "@/formats/card/choice";
 import { kitOf } from "@/formats/rig-setup";
@@ -41,10 +42,12 @@ export function Rounds({ wish, change, rig }: RoundsProps) {
   const least = carrier === undefined ? undefined : entered(carrier, "sprayVolume").value;
   const mixes =
     byArea && step && usable && now !== undefined
-      ? roundMixes(raw(byArea.value as Quantity<"rateByWeight">), usable.value, now, raw(step.value as Quantity<"mass">), least)
+      ? roundMixes(byArea, usable.value, now, step.value as Quantity<"mass">, least)
       : undefined;
-  const amount = (value: number) =>
-    dry ? read(make<"mass">(value), "mass", system) : read(make<"volume">(value), "volume", system);
+  const amount = (mix: RoundMix) => {
+    const value = roundAmount(mix, dry);
+    return dry ? read(value as Quantity<"mass">, "mass", system) : read(value as Quantity<"volume">, "volume", system);
+  };
   return (
     <>
       <Box display="grid" gap="14px" gridTemplateColumns={{ base: "minmax(0,1fr)", md: "1fr 1fr" }} maxW="640px">
@@ -81,7 +84,7 @@ export function Rounds({ wish, change, rig }: RoundsProps) {
               paddingY="6px"
             >
               <Box fontFamily="reading" fontWeight="700" fontSize="18px">
-                {amount(mix.amount)}
+                {amount(mix)}
               </Box>
               <Box gridColumn={{ base: "1 / -1", md: "auto" }} gridRow={{ base: 2, md: "auto" }} fontSize="15px">
                 spray {read(mix.sprayVolume, "sprayVolume", system)}
@@ -91,10 +94,7 @@ export function Rounds({ wish, change, rig }: RoundsProps) {
                     : `rounded without changing the walk it puts ${writeNumber(Math.abs(mix.error) * 100, { figures: 2 })} % ${mix.error > 0 ? "too much" : "too little"} down`}
                 </Box>
               </Box>
-              <Button
-                aria-label={`Prove ${amount(mix.amount)}`}
-                onClick={() => void open({ target: targetText(mix.sprayVolume) })}
-              >
+              <Button aria-label={`Prove ${amount(mix)}`} onClick={() => void open({ target: targetText(mix.sprayVolume) })}>
                 Prove it
               </Button>
             </Box>
@@ -111,6 +111,6 @@ function usualStep({ rig }: RigEntry, dry: boolean): string {
   const kit = kitOf(rig);
   const tool = dry
     ? kit.scales[0]?.step
-    : [...kit.vessels].sort((a, b) => raw(a.graduation.value) - raw(b.graduation.value))[0]?.graduation;
+    : [...kit.vessels].sort((a, b) => compare(a.graduation.value, b.graduation.value))[0]?.graduation;
   return tool ? `${writeNumber(tool.number * 5, { figures: 3 })} ${tool.unit}` : dry ? "0.5 oz" : "1 fl oz";
 }

@@ -3,8 +3,8 @@ import { stepsOf } from "@/core/mixing/column";
 import { servedByTank } from "@/core/mixing/day-run";
 import { courseOf, lastsFor } from "@/core/mixing/walk-of-load";
 import { showDuration } from "@/core/quantity/format";
-import { num } from "@/core/working/rule";
 import { read, type System } from "@/core/working/units";
+import { valueIn } from "@/core/quantity/quantity";
 import type { Sheet } from "@/formats/entries";
 import { gearOf } from "@/formats/gear";
 import type { SheetPlan } from "@/formats/sheet-plan";
@@ -68,7 +68,7 @@ export function loadInTank(sheet: Sheet, { fillings, calibration, job }: SheetPl
   return {
     key: filling.key,
     number: filling.number,
-    seconds: num(lasts),
+    seconds: valueIn(lasts.value, "s"),
     words: showDuration(lasts.value),
     course: course ? [`${onFoot(job.rig.kind) ? "walk" : "drive"} ${read(course.value, "length", system)}`] : [],
   };

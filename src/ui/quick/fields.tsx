@@ -7,6 +7,7 @@ import { unitText, writeNumber } from "@/core/quantity/format";
 import { RATE_BARE, readRate } from "@/formats/forms/rate";
 import { Typed } from "../calibrate/typed";
 import { useFrames, useWatch, watchText } from "../calibrate/watch";
+import { unitsInHand } from "../data/units";
 import { Button } from "../parts/controls";
 import { TextField } from "../parts/field";
 import { Pair } from "../rigs/pair";
@@ -159,7 +160,7 @@ export function Fields({ quick, set }: { quick: Quick; set: (next: Partial<Quick
           label="Label rate for 1,000 sq ft"
           placeholder={quick.form === "dry" ? "0.3 oz" : "1.5 fl oz"}
           value={quick.rate}
-          error={rate && !rate.ok ? wordsFor(rate.issues[0]!) : undefined}
+          error={rate && !rate.ok ? wordsFor(rate.issues[0]!, unitsInHand()) : undefined}
           hint={rate?.ok ? `understood as ${rateText(rate.value)}` : `${unit} if no unit`}
           onChange={(e) => set({ rate: e.target.value })}
         />
@@ -169,7 +170,7 @@ export function Fields({ quick, set }: { quick: Quick; set: (next: Partial<Quick
           label="The label's most at once"
           placeholder={quick.form === "dry" ? "0.4 oz" : "2 fl oz"}
           value={quick.most}
-          error={most && !most.ok ? wordsFor(most.issues[0]!) : undefined}
+          error={most && !most.ok ? wordsFor(most.issues[0]!, unitsInHand()) : undefined}
           hint="for 1,000 sq ft; nothing over it gets an amount. Empty: not checked"
           onChange={(e) => set({ most: e.target.value })}
         />

@@ -3,10 +3,12 @@ import { good, type Issue, type Result } from "@/core/issue";
 import { groundIsOpen } from "@/core/labels/gallon";
 import type { Form } from "@/core/labels/label-rate";
 import { coverageOf } from "@/core/mixing/mix";
-import { raw } from "@/core/quantity/kinds";
 import { entered } from "@/core/quantity/parse";
 import { parseField, type Field } from "@/core/quantity/ranges";
 import type { Derived } from "@/core/working/rule";
+import { valueIn } from "@/core/quantity/quantity";
+import { given } from "@/core/working/rule";
+import { meanTime } from "@/core/calibration/pace";
 import { readRate } from "@/formats/forms/rate";
 import { calibrationJob, mixJob, planOf, type Planned } from "@/formats/job-file/assemble";
 import { readChecked, type Job } from "@/formats/job-file/read-checked";
@@ -93,7 +95,7 @@ function calibrationOf(quick: Quick): CalibrationText | undefined {
   const pace = quick.course
     ? distance !== undefined && swath !== undefined && ({ kind: "timed-run", distance, swath, times } as const)
     : area !== undefined && ({ kind: "timed-area", area, times } as const);
-  const mean = times.reduce((sum, time) => sum + raw(entered(time, "time").value), 0) / times.length;
+  const mean = valueIn(meanTime(times.map((time) => given(entered(time, "time"), "walk"))).value, "s");
   const time = quick.caughtFor.trim() === "" ? `${Number(mean.toFixed(2))} s` : text("catchTime", quick.caughtFor);
   if (!pace || time === undefined) return undefined;
   return { pace, flow: { kind: "timed-catch", catches: [{ volume, time }] } };
@@ -136,7 +138,7 @@ export function quickAnswer(quick: Quick): QuickAnswer {
           path: "",
           code: "conflict",
           received: `${quick.rate.trim()} is a rate for a gallon`,
-          expected: "write what goes on 1,000 sq ft: most labels mean a gallon for that much ground",
+          expected: "write what goes on so much ground: most labels mean a gallon for 1,000 sq ft",
         },
       ],
     };

@@ -47,7 +47,7 @@ export function HeadFields({ form }: { form: UseFormReturn<RigForm> }) {
           <TextField
             label="Numbers on the dial"
             placeholder="1, 2, 4, 8"
-            hint="all that it has, fl oz a gallon: the mix picks among them"
+            hint="all that it has, ounces a gallon as a dial is marked: the mix picks among them"
             error={errorAt(form, "head.settings")}
             {...register("head.settings")}
           />

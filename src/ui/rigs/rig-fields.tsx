@@ -9,7 +9,6 @@ import { slipsOfPressure } from "@/core/slips/of-reading";
 import type { RigForm } from "@/formats/forms/rig";
 import { useTips } from "../data/records";
 import { useInHand } from "../data/in-hand";
-import { useSystem } from "../data/units";
 import { Button, Note, Select } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
 import { errorAt } from "../parts/keeper";
@@ -99,7 +98,7 @@ export function RigFields({ form }: { form: Form }) {
       {kind === "hose-end" && <HeadFields form={form} />}
       <Pair>
         <TextField label="Outlets" inputMode="numeric" error={errorAt(form, "outlets")} {...register("outlets")} />
-        {boom && <Line form={form} name="spacing" label="Spacing" example="20 in" hint="in if no unit" />}
+        {boom && <Line form={form} name="spacing" label="Spacing" example="20 in" />}
         <Line form={form} name="tipSize" label="Tip size" example="025" />
         <Line form={form} name="pressure" label="Pressure at the tip" example="40 psi" hint="read while spraying" />
       </Pair>
@@ -110,8 +109,8 @@ export function RigFields({ form }: { form: Form }) {
       </Part>
       <Part title="Hose and pump">
         <Pair>
-          <Line form={form} name="hoseDiameter" label="Hose, inside" example="0.5 in" hint="in if no unit" />
-          <Line form={form} name="hoseLength" label="Hose length" example="300 ft" hint="ft if no unit" />
+          <Line form={form} name="hoseDiameter" label="Hose, inside" example="0.5 in" />
+          <Line form={form} name="hoseLength" label="Hose length" example="300 ft" />
         </Pair>
         <HoldUp form={form} />
         <Pair>
@@ -176,7 +175,6 @@ export function RigFields({ form }: { form: Form }) {
 
 function Tanks({ form, jar }: { form: Form; jar: boolean }) {
   const tanks = useFieldArray({ control: form.control, name: "tanks" });
-  const system = useSystem();
   const { register } = form;
   return (
     <>
@@ -207,7 +205,6 @@ function Tanks({ form, jar }: { form: Form; jar: boolean }) {
           <TextField
             label="Usable volume"
             placeholder={jar ? "32 fl oz" : "4 gal"}
-            hint={system === "us" ? "gal if no unit" : "L if no unit"}
             inputMode="text"
             quantity="usable"
             error={errorAt(form, `tanks.${i}.usable`)}

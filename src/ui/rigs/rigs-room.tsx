@@ -3,8 +3,8 @@
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import { mixLock } from "@/core/calibration/may-mix";
-import { make } from "@/core/quantity/kinds";
 import { read as readVolume } from "@/core/working/units";
+import { fromCanonical } from "@/core/quantity/arithmetic";
 import type { RigEntry } from "@/formats/entries";
 import { rigFormOf } from "@/formats/forms/rig-form-of";
 import { usePeople, useRead, useRigs, useSlice } from "../data/records";
@@ -108,7 +108,7 @@ function Stands({ rig }: { rig: RigEntry }) {
     const name = person?.name ?? one.tap;
     return (
       <Box key={one.calibrationId} color="ink">
-        ✓ <strong>{readVolume(make<"sprayVolume">(one.sprayVolume), "sprayVolume", system)}</strong>
+        ✓ <strong>{readVolume(fromCanonical<"sprayVolume">(one.sprayVolume), "sprayVolume", system)}</strong>
         {name && ` · ${name}`}
       </Box>
     );

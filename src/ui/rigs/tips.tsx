@@ -6,7 +6,8 @@ import { useFieldArray, type UseFormReturn } from "react-hook-form";
 import { DROPLETS, ISO_TIPS, ratedFlow, tipFlow } from "@/core/calibration/tips";
 import { parseField } from "@/core/quantity/ranges";
 import { given } from "@/core/working/rule";
-import { read } from "@/core/working/units";
+import { read, System } from "@/core/working/units";
+import { useSystem } from "../data/units";
 import type { TipForm } from "@/formats/forms/tip";
 import { tipFormOf } from "@/formats/forms/tip-form-of";
 import { useTips } from "../data/records";
@@ -18,6 +19,7 @@ import { errorAt, KeptForm, Listed } from "../parts/keeper";
 /** Tips with their charts: what each gives at each pressure, and in which drops. */
 export function Tips() {
   const tips = useTips();
+  const system = useSystem();
   const [editing, setEditing] = useState<string>();
   const [added, setAdded] = useState(0);
   const entry = tips.find((t) => t.id === editing);
@@ -29,8 +31,8 @@ export function Tips() {
     <Box>
       <SubHeading>Tips</SubHeading>
       <Note marginTop="8px">
-        Without a chart a size flows by the square-root law from its rating at 40 psi. A chart adds the maker&apos;s flows, the
-        pressures that the tip works at, and its drops.
+        Without a chart a size flows by the square-root law from its rating at {system === "us" ? "40 psi" : "3 bar"}. A chart
+        adds the maker&apos;s flows, the pressures that the tip works at, and its drops.
       </Note>
       <Listed
         kind="tips"
@@ -73,6 +75,7 @@ function tipLine(tip: { size: string; angle?: number; rows: readonly { pressure:
 
 function TipFields({ form }: { form: UseFormReturn<TipForm> }) {
   const rows = useFieldArray({ control: form.control, name: "rows" });
+  const system = useSystem();
   const { register } = form;
   return (
     <>
@@ -86,14 +89,17 @@ function TipFields({ form }: { form: UseFormReturn<TipForm> }) {
           <TextField
             label="At"
             placeholder="40 psi"
+            quantity="pressure"
+            hint=""
             error={errorAt(form, `rows.${i}.pressure`)}
             {...register(`rows.${i}.pressure`)}
           />
           <TextField
             label="Flow"
             placeholder="0.3 gal/min"
+            quantity="tipFlow"
             error={errorAt(form, `rows.${i}.flow`)}
-            hint={lawHint(form.watch("size"), form.watch(`rows.${i}.pressure`))}
+            hint={lawHint(form.watch("size"), form.watch(`rows.${i}.pressure`), system)}
             {...register(`rows.${i}.flow`)}
           />
           <Field label="Drops">
@@ -127,10 +133,10 @@ function TipFields({ form }: { form: UseFormReturn<TipForm> }) {
 }
 
 /** What the square-root law gives there: a chart that is far from it was misread. */
-function lawHint(size: string, pressure: string): string {
+function lawHint(size: string, pressure: string, system: System): string | undefined {
   const at = parseField("pressure", pressure);
-  if (!at.ok || !ratedFlow(size.trim())) return "gal/min if no unit";
-  return `by the law ${read(tipFlow(size.trim(), given(at.value, "pressure"), 1).value, "flow", "us")}`;
+  if (!at.ok || !ratedFlow(size.trim())) return undefined;
+  return `by the law ${read(tipFlow(size.trim(), given(at.value, "pressure"), 1).value, "flow", system)}`;
 }
 
 function Worn() {

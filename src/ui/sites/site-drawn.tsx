@@ -1,8 +1,8 @@
 "use client";
 
 import { chakra } from "@chakra-ui/react";
-import { raw } from "@/core/quantity/kinds";
 import { entered } from "@/core/quantity/parse";
+import { canonical } from "@/core/quantity/arithmetic";
 import type { SiteText } from "@/formats/job-file/types";
 
 const WIDE = 132;
@@ -10,7 +10,7 @@ const HIGH = 56;
 
 /** The zones of a site to scale, one beside the other: which lawn is the big one is seen at a glance. */
 export function SiteDrawn({ site }: { site: SiteText }) {
-  const zones = site.zones.map((zone) => ({ name: zone.name ?? "", area: raw(entered(zone.area, "area").value) }));
+  const zones = site.zones.map((zone) => ({ name: zone.name ?? "", area: canonical(entered(zone.area, "area").value) }));
   const shown = zones.slice(0, 8);
   // Each as a rectangle of 3 : 2; together no wider, none higher, than the drawing.
   const sides = shown.map(({ area }) => Math.sqrt(area * 1.5));

@@ -204,7 +204,7 @@ function SiteFields({ form, site }: { form: UseFormReturn<SiteForm>; site: SiteE
           )}
           <TextField
             label="Area"
-            placeholder="6,200"
+            placeholder="6,200 ft2"
             hint={system === "us" ? "sq ft, or two sides: 62 x 100" : "m², or two sides: 20 x 30 m"}
             quantity="zoneArea"
             error={errorAt(form, `zones.${i}.area`)}

@@ -6,11 +6,12 @@ import { coverageOf } from "@/core/mixing/mix";
 import { showEntered, writeNumber } from "@/core/quantity/format";
 import { parseQuantity } from "@/core/quantity/parse";
 import { read, secondsA, type System } from "@/core/working/units";
+import { groundText, paceTime } from "@/core/words/reader";
+import { unitCovers } from "@/core/mixing/ground";
 import type { CalibrationLook, RigEntry } from "@/formats/entries";
 import { calibrationJob, soundJob } from "@/formats/job-file/assemble";
 import { judge, workOut } from "@/formats/standing";
 import { dayHere, dayNow, wallClock } from "../data/clock";
-import { unitCovers } from "../calibrate/unit-covers";
 
 /** What stands on a tag: the same on the screen, on paper and in the PDF. */
 export interface TagFacts {
@@ -62,7 +63,7 @@ export function tagFacts(looked: CalibrationLook, of: RigEntry, person: string |
     swath: typeof swath === "string" ? swath : outlets?.spacing ? `${outlets.count} × ${outlets.spacing}` : "not noted",
     course:
       ground && made.timePer1000
-        ? `${written(ground)}, ${mean?.count ?? 1} ×; 1,000 sq ft in ${read(made.timePer1000.value, "time", system)}`
+        ? `${written(ground)}, ${mean?.count ?? 1} ×; ${groundText(system)} in ${paceTime(made.timePer1000.value, system)}`
         : pace?.kind === "speed"
           ? pace.speed
           : "–",
@@ -73,7 +74,7 @@ export function tagFacts(looked: CalibrationLook, of: RigEntry, person: string |
         : "–",
     sprayVolume: read(made.sprayVolume.value, "sprayVolume", system),
     band: band ? `± ${writeNumber(band.relative * 100, { figures: 2 })} %` : "as given",
-    unit: made.hoseEnd ? "–" : read(unitCovers(made, system), "area", system),
+    unit: made.hoseEnd ? "–" : read(unitCovers(made.sprayVolume, system), "area", system),
     coverage: job.tank && !made.hoseEnd ? read(coverageOf(job.tank, made.sprayVolume).value, "area", system) : "–",
     made: `${format(wallClock(entry.madeAt), "d MMM yyyy")}${entry.method ? `, ${methodOf(entry.method)!.title.toLowerCase()}` : ""}`,
     goodUntil: format(new Date(`${dateOf(dayHere(entry.madeAt) + GOOD_FOR)}T12:00:00`), "d MMM yyyy"),

@@ -4,7 +4,7 @@ import type { ReactElement } from "react";
 import { SWRConfig } from "swr";
 import type { CheckPoint } from "@/core/calibration/quick-check";
 import type { Form } from "@/core/labels/label-rate";
-import { raw } from "@/core/quantity/kinds";
+import { canonical } from "@/core/quantity/arithmetic";
 import type {
   ApplicationEntry,
   AsideEntry,
@@ -143,7 +143,7 @@ function answerOf(of: TestRecords, path: string): Answer<SliceName> | undefined 
         if (!counts) return [];
         const one = judge(rig.rig, counts.entry, counts.check ?? undefined, dayNow());
         const { id: calibrationId, siteId, madeAt } = one.entry;
-        const sprayVolume = raw(one.made.sprayVolume.value);
+        const sprayVolume = canonical(one.made.sprayVolume.value);
         const { standing, unsure, estimate } = one;
         const relative = one.made.uncertainty?.relative ?? null;
         const due = checkDue(one, dayNow());
