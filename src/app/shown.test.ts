@@ -88,4 +88,4 @@ test("the whole log goes out as one table, its columns named once", async () => 
   expect(lines.length).toBe(1204);
   expect(lines[0]).toBe("date,site,zone,product,amount,person,note");
   expect(new Set(lines.slice(1))).toEqual(new Set(["2026-05-01,Green,north,Granule,0.1 oz/1000 ft2,Odile Marsh,"]));
-});
+}, 60_000);

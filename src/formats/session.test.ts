@@ -1,4 +1,8 @@
-import { byMethod, emptySession, isSession, readSession, type Session } from "./session";
+import { inText } from "./job-file/read-checked";
+import { byMethod, emptySession, isSession, readSession as readValues, type Session } from "./session";
+
+/** A run sheet as it is read, its values as the texts that they know. */
+const readSession = (session: Session) => inText(readValues(session));
 
 const session = (more: Partial<Session> = {}): Session => ({
   ...emptySession("s", { rigId: "r", personId: "p", outlets: 1, method: "area-catch" }),

@@ -2,13 +2,15 @@ import { GROUNDS, type Ground } from "@/core/calibration/evidence";
 import { LEVERS, type LeverName } from "@/core/calibration/levers";
 import { METHOD_IDS, methodOf, type FlowKind, type MethodId, type PaceKind } from "@/core/calibration/methods";
 import { meanTime } from "@/core/calibration/pace";
-import type { Issue, Result } from "@/core/issue";
+import { issueAt, type Issue, type Result } from "@/core/issue";
 import { entered, type Entered } from "@/core/quantity/parse";
-import { parseField, type Field } from "@/core/quantity/ranges";
+import type { Kind } from "@/core/quantity/kinds";
+import type { Field } from "@/core/quantity/ranges";
 import type { SlipCode } from "@/core/slips/slip";
 import { given } from "@/core/working/rule";
 import { valueIn } from "@/core/quantity/quantity";
-import type { CalibrationText, FlowText, PaceText, UsedText } from "./job-file/types";
+import type { CalibrationOf, FlowOf, PaceOf, UsedOf, Written } from "./job-file/types";
+import { readTyped } from "./typed";
 
 /**
  * A calibration in the making: everything on the run sheet, as typed or timed. It is kept where it is made until it is
@@ -124,9 +126,14 @@ export function byMethod(id: MethodId, outlets: number): Pick<Session, "method" 
 export type Lack = "walk" | "catch" | "area" | "swath" | "speed" | "outlets" | "used" | "distance" | "fill" | "rate";
 
 export type SessionReading =
-  | { readonly state: "ready"; readonly calibration: CalibrationText }
+  | { readonly state: "ready"; readonly calibration: CalibrationOf<Written> }
   /** What is there already stands beside what is lacking: it can be worked with while the rest is gathered. */
-  | { readonly state: "lacking"; readonly lacks: readonly Lack[]; readonly pace?: PaceText; readonly flow?: FlowText }
+  | {
+      readonly state: "lacking";
+      readonly lacks: readonly Lack[];
+      readonly pace?: PaceOf<Written>;
+      readonly flow?: FlowOf<Written>;
+    }
   | { readonly state: "wrong"; readonly issues: readonly Issue[] };
 
 /**
@@ -136,14 +143,14 @@ export type SessionReading =
 export function readSession(session: Session): SessionReading {
   const issues: Issue[] = [];
   const lacks = new Set<Lack>();
-  const read = (field: Field, typed: string, path: string, lack: Lack | null, zero = false): string => {
+  const read: Read = (field, typed, path, lack, zero = false) => {
     if (typed.trim() === "") {
       if (lack) lacks.add(lack);
       return "";
     }
-    const result: Result<{ text: string }> = parseField(field, typed, { path, zero });
-    if (result.ok) return result.value.text;
-    issues.push(...result.issues);
+    const result: Result<Entered<Kind>> = readTyped(field, typed, { zero });
+    if (result.ok) return result.value;
+    issues.push(...result.issues.map((one) => issueAt(path, one)));
     return "";
   };
 
@@ -180,12 +187,13 @@ export function readSession(session: Session): SessionReading {
   return { state: "lacking", lacks: [...lacks], ...(lacking === 0 && { pace }), ...(lacks.size === lacking && { flow }) };
 }
 
-type Read = (field: Field, typed: string, path: string, lack: Lack | null, zero?: boolean) => string;
+/** Reads one field; nothing, as text, where it lacks or is wrong. */
+type Read = (field: Field, typed: string, path: string, lack: Lack | null, zero?: boolean) => Written;
 
 const counting = (trials: readonly Trial[]) =>
   trials.map((trial, i) => ({ trial, i })).filter(({ trial }) => trial.struck === undefined);
 
-function readPace(session: Session, read: Read, lacks: Set<Lack>): PaceText {
+function readPace(session: Session, read: Read, lacks: Set<Lack>): PaceOf<Written> {
   // A boom's swath may be left out: it is count × spacing then.
   const swath = () => {
     const text = read("swath", session.swath, "swath", null);
@@ -203,7 +211,7 @@ function readPace(session: Session, read: Read, lacks: Set<Lack>): PaceText {
   return { kind: "timed-area", area: read("testArea", session.area, "area", "area"), times: times() };
 }
 
-function readFlow(session: Session, read: Read, lacks: Set<Lack>): FlowText {
+function readFlow(session: Session, read: Read, lacks: Set<Lack>): FlowOf<Written> {
   switch (session.flow) {
     case "tip-chart":
       return { kind: "tip-chart" };
@@ -212,9 +220,7 @@ function readFlow(session: Session, read: Read, lacks: Set<Lack>): FlowText {
         kind: "outlet-catches",
         // Left empty, each is caught for as long as the course took.
         time:
-          session.outletTime.trim() === ""
-            ? catchTime(session).text
-            : read("catchTime", session.outletTime, "outletTime", "outlets"),
+          session.outletTime.trim() === "" ? catchTime(session) : read("catchTime", session.outletTime, "outletTime", "outlets"),
         volumes: session.outlets.map((v, i) => read("catchVolume", v, `outlets[${i}]`, "outlets")),
       };
     case "metered-flow":
@@ -231,7 +237,7 @@ function readFlow(session: Session, read: Read, lacks: Set<Lack>): FlowText {
   };
 }
 
-function readUsed(session: Session, read: Read): UsedText[] {
+function readUsed(session: Session, read: Read): UsedOf<Written>[] {
   return session.used.map((trial, i) => {
     const area = read("testArea", trial.area, `used[${i}].area`, "used");
     if (trial.topUp.trim() !== "") return { area, topUp: read("catchVolume", trial.topUp, `used[${i}].topUp`, "used") };
@@ -281,7 +287,7 @@ export function catchTime(session: Session): Entered<"time"> {
   const walks = session.walks
     .filter((w) => w.struck === undefined)
     .flatMap((w) => {
-      const read = parseField("walkTime", w.time);
+      const read = readTyped("walkTime", w.time);
       return read.ok ? [given(read.value, "walk")] : [];
     });
   if (session.pace === "speed" || session.pace === "asked" || walks.length === 0) return entered("30 s", "time");

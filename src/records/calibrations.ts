@@ -2,7 +2,7 @@ import { and, asc, count, desc, eq, gt, inArray, isNull, lt } from "drizzle-orm"
 import type { Ground } from "@/core/calibration/evidence";
 import type { LeverName } from "@/core/calibration/levers";
 import type { MethodId } from "@/core/calibration/methods";
-import { entered } from "@/core/quantity/parse";
+import type { Entered } from "@/core/quantity/parse";
 import type { JobFile } from "@/formats/job-file/types";
 import type { Cursor, Page } from "@/formats/slices";
 import { asItIs, readRow, readRows, type SetAside } from "./aside";
@@ -13,8 +13,8 @@ import { calibrationWithdrawals } from "./schema-work";
 
 export interface NewTrial {
   readonly of: "walk" | "catch";
-  readonly time: string;
-  readonly volume: string | null;
+  readonly time: Entered<"time">;
+  readonly volume: Entered<"volume"> | null;
   readonly struck: string | null;
 }
 
@@ -45,9 +45,8 @@ export function addCalibration(db: Access, made: NewCalibration, now: string): v
     .values({ ...row, createdAt: now })
     .run();
   tape.forEach((trial, position) => {
-    const volume = trial.volume === null ? null : entered(trial.volume, "volume");
     db.insert(trials)
-      .values({ calibrationId: made.id, position, of: trial.of, time: entered(trial.time, "time"), volume, struck: trial.struck })
+      .values({ calibrationId: made.id, position, ...trial })
       .run();
   });
 }

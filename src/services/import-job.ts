@@ -227,7 +227,9 @@ function keepCalibration(tx: Access, job: Job, made: Calibration, circumstances:
 }
 
 function tapeOf(job: Job): NewTrial[] {
-  const { pace, flow } = job.file.calibration;
+  const { evidence } = job.calibration;
+  const pace = evidence.kind === "timed" ? evidence.pace : undefined;
+  const flow = evidence.kind === "timed" || evidence.kind === "flow-alone" ? evidence.flow : undefined;
   const walks = pace && pace.kind !== "speed" ? pace.times : [];
   const catches = flow?.kind === "timed-catch" ? flow.catches : [];
   return [

@@ -1,10 +1,10 @@
 import { calibrate } from "@/core/calibration/calibrate";
 import { belongsToPerson, ownerOf } from "@/core/calibration/standing";
 import { bad, good, type Result } from "@/core/issue";
-import { parseField } from "@/core/quantity/ranges";
 import { calibrationJob } from "@/formats/job-file/assemble";
-import { readJob } from "@/formats/job-file/read";
+import { readChecked } from "@/formats/job-file/read-checked";
 import { isSession, readSession, type Session } from "@/formats/session";
+import { readTyped } from "@/formats/typed";
 import { addDismissals } from "@/records/applications";
 import {
   addCalibration,
@@ -58,7 +58,7 @@ export function saveCalibration(db: Records, input: unknown): Result<{ id: strin
   if (reading.state === "wrong") return { ok: false, issues: reading.issues };
   if (reading.state === "lacking")
     return { ok: false, issues: reading.lacks.map((lack) => issue(lack, "missing", "", `a reading of the ${lack}`)) };
-  const read = readJob(calibrationJob(rig, reading.calibration));
+  const read = readChecked(calibrationJob(rig, reading.calibration));
   if (!read.ok) return read;
   const job = read.value;
   const made = calibrate({ ...job.calibration, ground: session.ground });
@@ -121,10 +121,10 @@ export function withdrawCalibrationOf(db: Records, input: unknown): Result<{ id:
 function tapeOf(session: Session): NewTrial[] {
   if (session.direct) return [];
   const trial = (of: "walk" | "catch") => (t: Session["walks"][number]) => {
-    const time = parseField("walkTime", t.time);
-    const volume = of === "catch" ? parseField("catchVolume", t.volume ?? "") : undefined;
+    const time = readTyped(of === "walk" ? "walkTime" : "catchTime", t.time);
+    const volume = of === "catch" ? readTyped("catchVolume", t.volume ?? "") : undefined;
     if (!time.ok || (volume && !volume.ok && t.struck === undefined)) return [];
-    return [{ of, time: time.value.text, volume: volume?.ok ? volume.value.text : null, struck: t.struck ?? null }];
+    return [{ of, time: time.value, volume: volume?.ok ? volume.value : null, struck: t.struck ?? null }];
   };
   return [
     ...(session.pace === "speed" || session.pace === "asked" ? [] : session.walks.flatMap(trial("walk"))),

@@ -14,6 +14,16 @@ export interface Entered<K extends Kind> {
   readonly value: Quantity<K>;
 }
 
+/** What was read here: something from outside that has the same shape is no value. */
+const read = new WeakSet<object>();
+const known = <K extends Kind>(value: Entered<K>): Result<Entered<K>> => {
+  read.add(value);
+  return good(value);
+};
+
+/** Whether something is a value that was read by {@link parseAs}, and not a text, or an object of the same shape. */
+export const isEntered = (one: unknown): one is Entered<Kind> => typeof one === "object" && one !== null && read.has(one);
+
 export interface ParseOptions {
   readonly path?: string;
   /** `remaining` of a refill trial may be zero; nothing else may. */
@@ -120,7 +130,7 @@ export function parseAs<K extends Kind>(typed: unknown, kinds: readonly K[], opt
 
   const bare = kinds.find((k) => SHAPES[k] === "");
   if (bare !== undefined && rest === "")
-    return good({ text: number, kind: bare, number: value, unit: "", value: make<K>(value) });
+    return known({ text: number, kind: bare, number: value, unit: "", value: make<K>(value) });
   if (rest === "") return fail("no-unit");
   const unit = findUnit(rest);
   if (!unit || NOT_WRITTEN.includes(unit.id)) return fail("unknown-unit", unitHint(rest, kinds, example));
@@ -130,7 +140,7 @@ export function parseAs<K extends Kind>(typed: unknown, kinds: readonly K[], opt
   const meant = area === undefined ? undefined : findUnit(`${unit.id}/${area}`);
   const full = meant && kinds.find((k) => SHAPES[k] === meant.shape);
   if (meant && full)
-    return good({
+    return known({
       text: `${number} ${meant.id}`,
       kind: full,
       number: value,
@@ -138,7 +148,7 @@ export function parseAs<K extends Kind>(typed: unknown, kinds: readonly K[], opt
       value: make<K>(value * meant.factor),
     });
   if (!kind) return fail(...unitOfAnotherKind(unit, kinds, number, example));
-  return good({ text: `${number} ${unit.id}`, kind, number: value, unit: unit.id, value: make<K>(value * unit.factor) });
+  return known({ text: `${number} ${unit.id}`, kind, number: value, unit: unit.id, value: make<K>(value * unit.factor) });
 }
 
 /** As {@link parseAs}, for one kind. */
@@ -172,14 +182,14 @@ function clockOf(text: string, typed: string, path: string, options: ParseOption
   if (!parts) return bad(issue);
   const seconds = Number(parts[1]) * 60 + Number(parts[2]);
   if (seconds === 0 && !options.zero) return bad({ ...issue, code: "zero", expected: `"1:52"` });
-  return good({ text, kind: "time", number: seconds, unit: "s", value: make<"time">(seconds) });
+  return known({ text, kind: "time", number: seconds, unit: "s", value: make<"time">(seconds) });
 }
 
 function ratioOf(text: string, typed: string, path: string): Result<Entered<"dilution">> {
   const parts = /^(\d+(?:\.\d+)?) ?: ?1$/.exec(text);
   const value = parts ? Number(parts[1]) : NaN;
   if (!(value >= LEAST && value <= MOST)) return bad({ path, code: "bad-ratio", received: typed, expected: `"7:1"` });
-  return good({ text: `${parts![1]}:1`, kind: "dilution", number: value, unit: ":1", value: make<"dilution">(value) });
+  return known({ text: `${parts![1]}:1`, kind: "dilution", number: value, unit: ":1", value: make<"dilution">(value) });
 }
 
 function unitHint(rest: string, kinds: readonly Kind[], example: string): string {

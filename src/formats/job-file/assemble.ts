@@ -18,14 +18,17 @@ import { quantity } from "@/core/quantity/quantity";
 import { explainAll } from "@/core/working/explain";
 import { constant, given, type AnySource, type Source } from "@/core/working/rule";
 import { readChecked, type Job } from "./read-checked";
-import type { CalibrationText, JobFile, ProductText, RigText, SiteText } from "./types";
+import type { CalibrationText, JobFile, ProductText, RigText, SiteText, CalibrationOf, Written } from "./types";
 import { atMost } from "@/core/quantity/slack";
 import { sizeOf } from "@/core/labels/active";
 import { fromCanonical } from "@/core/quantity/arithmetic";
 import { System, read } from "@/core/working/units";
 
 /** A calibration alone, as a job file. */
-export const calibrationJob = (rig: RigText, calibration: CalibrationText): JobFile => ({
+export const calibrationJob = <T extends Written>(
+  rig: RigText,
+  calibration: CalibrationOf<T>,
+): Omit<JobFile, "calibration"> & { readonly calibration: CalibrationOf<T> } => ({
   format: "careful-gauge-job",
   version: 1,
   rig,

@@ -5,7 +5,7 @@ import type { Tank } from "@/core/mixing/plan";
 import { compare } from "@/core/quantity/arithmetic";
 import { extra, Faults, maybe, value } from "./faults";
 import { readRig } from "./read-rig";
-import type { CalibrationText, FlowText, PaceText, RigText, UsedText } from "./types";
+import type { CalibrationOf, CalibrationText, FlowOf, PaceOf, RigText, UsedOf, Written } from "./types";
 
 /** The part of a job file that a calibration is worked out from: what stands on every page needs no more of it. */
 
@@ -41,7 +41,7 @@ function readTank(tank: NonNullable<RigText["tanks"]>[number], i: number, faults
 }
 
 /** The evidence of a calibration as it is written → as values; undefined where it makes none. */
-export function readCalibration(text: CalibrationText, rig: RigBasics, faults: Faults): CalibrationInput | undefined {
+export function readCalibration(text: CalibrationOf<Written>, rig: RigBasics, faults: Faults): CalibrationInput | undefined {
   const ways = [
     text.sprayVolume !== undefined && "sprayVolume",
     (text.pace || text.flow) && "pace and flow",
@@ -68,13 +68,13 @@ export function readCalibration(text: CalibrationText, rig: RigBasics, faults: F
   );
 }
 
-function readEvidence(text: CalibrationText, rig: RigBasics, faults: Faults): Evidence | undefined {
+function readEvidence(text: CalibrationOf<Written>, rig: RigBasics, faults: Faults): Evidence | undefined {
   if (text.sprayVolume !== undefined) return { kind: "given", sprayVolume: value(text.sprayVolume, "sprayVolume") };
   if (text.used) {
     const many = Array.isArray(text.used);
     const trials = [text.used]
       .flat()
-      .flatMap((t, i) => readUsed(t as UsedText, `calibration.used${many ? `[${i}]` : ""}`, faults) ?? []);
+      .flatMap((t, i) => readUsed(t as UsedOf<Written>, `calibration.used${many ? `[${i}]` : ""}`, faults) ?? []);
     return { kind: "used", trials };
   }
   // Through a head the flow alone tells the pace that a rate asks for.
@@ -90,14 +90,14 @@ function readEvidence(text: CalibrationText, rig: RigBasics, faults: Faults): Ev
 }
 
 /** A pace or a flow by itself, while the rest of a calibration is still being gathered; undefined where it can't stand. */
-export function readParts(rig: RigBasics, parts: { readonly pace?: PaceText; readonly flow?: FlowText }) {
+export function readParts(rig: RigBasics, parts: { readonly pace?: PaceOf<Written>; readonly flow?: FlowOf<Written> }) {
   const faults = new Faults();
   const pace = parts.pace && readPace(parts.pace, rig, faults);
   const flow = parts.flow && readFlow({ flow: parts.flow }, rig, faults);
   return faults.issues.length > 0 ? {} : { ...(pace && { pace }), ...(flow && { flow }) };
 }
 
-function readPace(pace: PaceText, rig: RigBasics, faults: Faults, ours?: unknown): PaceEvidence | undefined {
+function readPace(pace: PaceOf<Written>, rig: RigBasics, faults: Faults, ours?: unknown): PaceEvidence | undefined {
   if (pace.kind === "timed-area") {
     const known = extra(ours, "swath");
     return {
@@ -116,7 +116,7 @@ function readPace(pace: PaceText, rig: RigBasics, faults: Faults, ours?: unknown
   return { kind: pace.kind, distance: value(pace.distance, "length"), swath, times: pace.times.map((t) => value(t, "time")) };
 }
 
-function readFlow(text: CalibrationText, rig: RigBasics, faults: Faults): FlowEvidence | undefined {
+function readFlow(text: CalibrationOf<Written>, rig: RigBasics, faults: Faults): FlowEvidence | undefined {
   const { flow } = text;
   const perOutlet = (given: number, path: string) => {
     if (given !== rig.outlets.count)
@@ -170,7 +170,7 @@ function readFlow(text: CalibrationText, rig: RigBasics, faults: Faults): FlowEv
   }
 }
 
-function readUsed(trial: UsedText, path: string, faults: Faults): UsedTrial | undefined {
+function readUsed(trial: UsedOf<Written>, path: string, faults: Faults): UsedTrial | undefined {
   const area = value(trial.area, "area");
   const pair = trial.start !== undefined || trial.remaining !== undefined;
   if (pair === (trial.topUp !== undefined)) {
@@ -192,7 +192,7 @@ function readUsed(trial: UsedText, path: string, faults: Faults): UsedTrial | un
     faults.add(
       `${path}.remaining`,
       "contradiction",
-      `${trial.remaining} left of ${trial.start}`,
+      `${remaining.text} left of ${start.text}`,
       "less must be left than was filled",
     );
     return undefined;

@@ -6,12 +6,13 @@ import type { LoadMode } from "@/core/mixing/loads";
 import type { MixSite, Tank } from "@/core/mixing/plan";
 import { isSpread } from "@/core/mixing/pouring-order";
 import type { MixProduct } from "@/core/mixing/product";
-import type { Entered } from "@/core/quantity/parse";
+import type { Kind } from "@/core/quantity/kinds";
+import { isEntered, type Entered } from "@/core/quantity/parse";
 import { extra, Faults } from "./faults";
 import { readCalibration, readTanks } from "./read-calibration";
 import { readGoods, soundIn, unique } from "./read-goods";
 import { readRig } from "./read-rig";
-import type { JobFile } from "./types";
+import type { JobFile, JobRead } from "./types";
 
 /** A job as values: what core computes with. */
 export interface Job {
@@ -38,7 +39,7 @@ export interface Job {
  * have the right shape.
  * @param shape the faults of its shape that are known already; a place that has one is left alone
  */
-export function readChecked(job: JobFile, shape: readonly Issue[] = []): Result<Job> {
+export function readChecked(job: JobRead, shape: readonly Issue[] = []): Result<Job> {
   const faults = new Faults();
   faults.issues.push(...shape);
   const sound = soundIn(shape);
@@ -63,7 +64,7 @@ export function readChecked(job: JobFile, shape: readonly Issue[] = []): Result<
     faults.add("calibration.pace", "missing", "", `{ "kind": "timed-area", … }, or a product with a rate that asks for a pace`);
   if (faults.issues.length > 0 || !rig || !calibration) return { ok: false, issues: faults.issues };
   return good({
-    file: job,
+    file: { ...job, calibration: inText(job.calibration) },
     rig,
     calibration: rate?.kind === "rateByVolume" ? { ...calibration, rate } : calibration,
     tanks,
@@ -77,4 +78,16 @@ export function readChecked(job: JobFile, shape: readonly Issue[] = []): Result<
     waterFirst: WATER_FIRST.includes(job["x-water-first"] as WaterFirst) ? job["x-water-first"]! : "half",
     run: job.run === "day" ? { places: job["x-places"] === true } : undefined,
   });
+}
+
+/** A part whose quantities may have been read, with texts in their place. */
+export type InText<T> = T extends Entered<Kind> ? string : T extends object ? { readonly [K in keyof T]: InText<T[K]> } : T;
+
+/** Something as it is written: what was read gives its text back. */
+export function inText<T>(part: T): InText<T>;
+export function inText(part: unknown): unknown {
+  if (isEntered(part)) return part.text;
+  if (Array.isArray(part)) return part.map((one) => inText(one as unknown));
+  if (typeof part !== "object" || part === null) return part;
+  return Object.fromEntries(Object.entries(part).map(([key, one]) => [key, inText(one as unknown)]));
 }

@@ -1,4 +1,6 @@
 import type { RigKind } from "@/core/calibration/evidence";
+import type { Kind } from "@/core/quantity/kinds";
+import type { Entered } from "@/core/quantity/parse";
 import type { YearKind } from "@/core/labels/label";
 import type { Form } from "@/core/labels/label-rate";
 import type { WaterFirst } from "@/core/mixing/column";
@@ -56,31 +58,32 @@ export interface TankText {
   readonly leastMix?: string;
 }
 
-export type PaceText =
-  | { readonly kind: "timed-area"; readonly area: string; readonly times: readonly string[] }
-  | { readonly kind: "timed-run"; readonly distance: string; readonly swath?: string; readonly times: readonly string[] }
-  | { readonly kind: "speed"; readonly speed: string; readonly swath?: string };
+/** @typeParam T a quantity: text, as it is written; or, of a run sheet whose texts were read, a value that knows its text */
+export type PaceOf<T> =
+  | { readonly kind: "timed-area"; readonly area: T; readonly times: readonly T[] }
+  | { readonly kind: "timed-run"; readonly distance: T; readonly swath?: T; readonly times: readonly T[] }
+  | { readonly kind: "speed"; readonly speed: T; readonly swath?: T };
 
-export type FlowText =
-  | { readonly kind: "timed-catch"; readonly catches: readonly { readonly volume: string; readonly time: string }[] }
-  | { readonly kind: "outlet-catches"; readonly time: string; readonly volumes: readonly string[] }
-  | { readonly kind: "metered-flow"; readonly readings?: readonly string[]; readonly whole?: string }
+export type FlowOf<T> =
+  | { readonly kind: "timed-catch"; readonly catches: readonly { readonly volume: T; readonly time: T }[] }
+  | { readonly kind: "outlet-catches"; readonly time: T; readonly volumes: readonly T[] }
+  | { readonly kind: "metered-flow"; readonly readings?: readonly T[]; readonly whole?: T }
   | { readonly kind: "tip-chart" };
 
-export interface UsedText {
-  readonly area: string;
-  readonly start?: string;
-  readonly remaining?: string;
-  readonly topUp?: string;
+export interface UsedOf<T> {
+  readonly area: T;
+  readonly start?: T;
+  readonly remaining?: T;
+  readonly topUp?: T;
 }
 
-export interface CalibrationText {
-  readonly sprayVolume?: string;
-  readonly pace?: PaceText;
-  readonly flow?: FlowText;
-  readonly used?: UsedText | readonly UsedText[];
-  readonly target?: string;
-  readonly tolerance?: string;
+export interface CalibrationOf<T> {
+  readonly sprayVolume?: T;
+  readonly pace?: PaceOf<T>;
+  readonly flow?: FlowOf<T>;
+  readonly used?: UsedOf<T> | readonly UsedOf<T>[];
+  readonly target?: T;
+  readonly tolerance?: T;
   /** Ours: the finest mark of the vessel that was read, and the specific gravity of the liquid for a chart's flow. */
   readonly "x-graduation"?: unknown;
   readonly "x-gravity"?: unknown;
@@ -91,6 +94,17 @@ export interface CalibrationText {
   /** Ours, of a flow alone through a hose-end head: the label rate that it was read for. */
   readonly "x-rate"?: unknown;
 }
+
+export type PaceText = PaceOf<string>;
+export type FlowText = FlowOf<string>;
+export type UsedText = UsedOf<string>;
+export type CalibrationText = CalibrationOf<string>;
+
+/** A quantity as it is written, or as it was read already. */
+export type Written = string | Entered<Kind>;
+
+/** A job of which the calibration may have been read already. */
+export type JobRead = Omit<JobFile, "calibration"> & { readonly calibration: CalibrationOf<Written> };
 
 export interface ProductText {
   readonly name: string;

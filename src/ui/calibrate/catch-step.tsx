@@ -2,7 +2,6 @@
 
 import { Box } from "@chakra-ui/react";
 import { vesselFor } from "@/core/calibration/kit";
-import { parseField } from "@/core/quantity/ranges";
 import { read } from "@/core/working/units";
 import { groundText, pacePer1000 } from "@/core/words/reader";
 import { minuteFor } from "@/core/calibration/expected-catch";
@@ -10,6 +9,7 @@ import { compare } from "@/core/quantity/arithmetic";
 import type { RigEntry } from "@/formats/entries";
 import { kitOf } from "@/formats/rig-setup";
 import { catchTime, type Session } from "@/formats/session";
+import { readTyped } from "@/formats/typed";
 import { useSystem } from "../data/units";
 import { useKept } from "../data/kept-here";
 import { Note, Reading } from "../parts/controls";
@@ -58,8 +58,8 @@ export function CatchStep({ session, change, expected, rig }: StepProps) {
 function BucketFirst({ session }: { session: Session }) {
   const system = useSystem();
   const [typed = "", setTyped] = useKept<string>(`pace:${session.rigId}`);
-  const wanted = parseField("sprayVolume", session.target);
-  const pace = parseField("walkTime", typed);
+  const wanted = readTyped("sprayVolume", session.target);
+  const pace = readTyped("walkTime", typed);
   if (!wanted.ok)
     return <Note>The bucket first? Write the wanted spray volume on the first step: then it says what a minute must give.</Note>;
   const minute = pace.ok && minuteFor(wanted.value.value, pacePer1000(pace.value.value, system));

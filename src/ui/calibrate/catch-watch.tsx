@@ -5,8 +5,8 @@ import { useEffect, useRef, useState, type ReactNode } from "react";
 import { wordsFor } from "@/core/issue";
 import { showEntered } from "@/core/quantity/format";
 import type { Entered } from "@/core/quantity/parse";
-import { parseField } from "@/core/quantity/ranges";
 import { valueIn } from "@/core/quantity/quantity";
+import { readTyped } from "@/formats/typed";
 import { useKept } from "../data/kept-here";
 import { unitsInHand } from "../data/units";
 import { Button } from "../parts/controls";
@@ -117,8 +117,8 @@ function TypeCatch({ time, onAdd }: { time: string; onAdd: (one: { volume: strin
     if (typed.time === shown) setTyped({ ...typed, time });
   }
   const add = () => {
-    const volume = parseField("catchVolume", typed.volume);
-    const ran = parseField("catchTime", typed.time);
+    const volume = readTyped("catchVolume", typed.volume);
+    const ran = readTyped("catchTime", typed.time);
     setErrors({
       volume: volume.ok ? undefined : wordsFor(volume.issues[0]!, unitsInHand()),
       time: ran.ok ? undefined : wordsFor(ran.issues[0]!, unitsInHand()),

@@ -3,9 +3,10 @@
 import { Box } from "@chakra-ui/react";
 import { useRef } from "react";
 import { showEntered } from "@/core/quantity/format";
-import { parseField, exampleFor } from "@/core/quantity/ranges";
+import { exampleFor } from "@/core/quantity/ranges";
 import { useSystem } from "../data/units";
 import type { Session } from "@/formats/session";
+import { readTyped } from "@/formats/typed";
 import { Note } from "../parts/controls";
 import { Notice } from "../parts/notices";
 import { Tape } from "./tape";
@@ -26,7 +27,7 @@ export function FillStep({ session, change }: StepProps) {
   useFrames(watch.running, () => {
     if (digits.current) digits.current.textContent = watchText(watch.seconds());
   });
-  const volume = parseField("catchVolume", session.fill);
+  const volume = readTyped("catchVolume", session.fill);
   if (!volume.ok)
     return (
       <Notice state="act">

@@ -5,11 +5,11 @@ import type { Calibration, CalibrationInput } from "@/core/calibration/calibrate
 import { dialForJar, dialForPace, drawCheck, readHead, tapAgainstHead } from "@/core/hose-end/head";
 import { PRODUCT_USES, suitsHead, type ProductUse } from "@/core/hose-end/suitability";
 import { show, writeNumber } from "@/core/quantity/format";
-import { parseField } from "@/core/quantity/ranges";
 import { given } from "@/core/working/rule";
 import { read, type System } from "@/core/working/units";
 import { dialText, paceText } from "@/core/words/reader";
 import { rowRates } from "@/formats/card/choice";
+import { readTyped } from "@/formats/typed";
 import { useLabels } from "../data/records";
 import { useKept } from "../data/kept-here";
 import { SubHeading, Select } from "../parts/controls";
@@ -133,7 +133,7 @@ interface ChecksProps {
 /** Two checks that the head's arithmetic can't do without: the bare tap against the head, and what the jar gives. */
 function Checks({ asked, set, made, drawn, system }: ChecksProps) {
   const flowOf = (volume: string, time: string) => {
-    const [v, t] = [parseField("catchVolume", volume), parseField("catchTime", time)];
+    const [v, t] = [readTyped("catchVolume", volume), readTyped("catchTime", time)];
     return v.ok && t.ok ? drawCheck(given(v.value, "caught"), given(t.value, "time"), drawn) : undefined;
   };
   const tap = flowOf(asked.tapVolume, asked.tapTime);

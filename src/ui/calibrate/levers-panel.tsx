@@ -6,10 +6,10 @@ import { levers, type Remedy } from "@/core/calibration/levers";
 import type { Tank } from "@/core/mixing/plan";
 import { show, writeNumber } from "@/core/quantity/format";
 import type { Entered } from "@/core/quantity/parse";
-import { parseField } from "@/core/quantity/ranges";
 import { read, type System } from "@/core/working/units";
 import { paceText } from "@/core/words/reader";
 import { leverText } from "@/core/words/levers";
+import { readTyped } from "@/formats/typed";
 import { Button, Note, SubHeading } from "../parts/controls";
 import { Stamp } from "../parts/stamp";
 
@@ -51,7 +51,7 @@ interface PanelProps {
 export function LeversPanel({ made, input, target, tank, system, pumpMost, onProve }: PanelProps) {
   const { ratio, within } = made.againstTarget!;
   const off = writeNumber(Math.abs(ratio - 1) * 100, { figures: 2 });
-  const pump = pumpMost === undefined ? undefined : parseField("pressure", pumpMost);
+  const pump = pumpMost === undefined ? undefined : readTyped("pressure", pumpMost);
   const remedies = within
     ? []
     : levers({

@@ -8,13 +8,14 @@ import { wordsFor } from "@/core/issue";
 import { showEntered, unitText } from "@/core/quantity/format";
 import type { Quantity } from "@/core/quantity/kinds";
 import { valueIn } from "@/core/quantity/quantity";
-import { parseField, type Field, bareUnit } from "@/core/quantity/ranges";
+import { type Field, bareUnit } from "@/core/quantity/ranges";
 import { given } from "@/core/working/rule";
 import type { System } from "@/core/working/units";
 import { flowOfCatch } from "@/core/calibration/expected-catch";
 import type { RigEntry } from "@/formats/entries";
 import { readRig } from "@/formats/job-file/read-rig";
 import { catchTime, type Session } from "@/formats/session";
+import { readTyped } from "@/formats/typed";
 import { simulatedMeter } from "@/standins/flow-meter";
 import { unitsInHand } from "../data/units";
 import { Button, Input, Note } from "../parts/controls";
@@ -42,9 +43,9 @@ function ratedOf(rig: RigEntry): Quantity<"flow"> | undefined {
 export function OutletStep({ session, change, rig, system }: StepProps) {
   const metered = session.flow === "metered-flow";
   const field: Field = metered ? "meterFlow" : "catchVolume";
-  const time = parseField("catchTime", session.outletTime.trim() === "" ? catchTime(session).text : session.outletTime);
+  const time = readTyped("catchTime", session.outletTime.trim() === "" ? catchTime(session).text : session.outletTime);
   const flows = session.outlets.map((typed): Quantity<"flow"> | undefined => {
-    const read = parseField(field, typed);
+    const read = readTyped(field, typed);
     if (!read.ok) return undefined;
     if (metered) return read.value.value as Quantity<"flow">;
     return time.ok ? flowOfCatch(read.value.value as Quantity<"volume">, time.value.value) : undefined;
@@ -101,7 +102,7 @@ function Readings({ session, field, onSet }: { session: Session; field: Field; o
   };
   const id = useId();
   const faults = session.outlets.flatMap((typed, i) => {
-    const read = typed.trim() === "" ? undefined : parseField(field, typed);
+    const read = typed.trim() === "" ? undefined : readTyped(field, typed);
     return read && !read.ok ? [{ i, words: wordsFor(read.issues[0]!, unitsInHand()) }] : [];
   });
   return (

@@ -3,7 +3,6 @@
 import { Box } from "@chakra-ui/react";
 import { hasOwnCatchTime } from "@/core/calibration/methods";
 import { paceOf } from "@/core/calibration/pace";
-import { parseField } from "@/core/quantity/ranges";
 import {
   slipsOfArea,
   slipsOfCatch,
@@ -22,6 +21,7 @@ import type { RigEntry } from "@/formats/entries";
 import { readParts } from "@/formats/job-file/read-calibration";
 import { readRig } from "@/formats/job-file/read-rig";
 import { catchTime, readSession, type Session } from "@/formats/session";
+import { readTyped } from "@/formats/typed";
 import { useInHand, type Calibrated } from "../data/in-hand";
 import { SlipAsk, SlipKeeper } from "../parts/slip-ask";
 import type { StepName } from "./steps";
@@ -88,17 +88,17 @@ function asksOf(session: Session, rig: RigEntry, before: Calibrated | undefined)
   const ask = (step: StepName, field: string, typed: string, slips: readonly Slip[], take: Ask["take"]) =>
     slips.length > 0 && asks.push({ step, field, typed, slips, take });
 
-  const area = session.pace === "timed-area" ? parseField("testArea", session.area) : undefined;
+  const area = session.pace === "timed-area" ? readTyped("testArea", session.area) : undefined;
   if (area?.ok) ask("mark", "area", session.area, slipsOfArea(area.value, "test"), (text) => ({ area: text }));
-  const swath = parseField("swath", session.swath);
+  const swath = readTyped("swath", session.swath);
   if (swath.ok)
     ask("mark", "swath", session.swath, slipsOfSwath(swath.value, kind, lastSwath(before)), (text) => ({ swath: text }));
-  const target = parseField("sprayVolume", session.target);
+  const target = readTyped("sprayVolume", session.target);
   if (target.ok) ask("mark", "target", session.target, slipsOfSprayVolume(target.value), (text) => ({ target: text }));
 
   if (area?.ok)
     session.walks.forEach((walk, i) => {
-      const time = parseField("walkTime", walk.time);
+      const time = readTyped("walkTime", walk.time);
       if (!time.ok || walk.struck !== undefined) return;
       const slips = slipsOfWalk(time.value, { area: area.value.value, rig: kind });
       ask("walk", `walks[${i}]`, walk.time, slips, (text) => ({ walks: changed(session.walks, i, { time: text }) }));
@@ -108,15 +108,15 @@ function asksOf(session: Session, rig: RigEntry, before: Calibrated | undefined)
   const expected = before?.standing.state === "stands" ? before.made.flow?.value : undefined;
   const context: CatchContext = { rig: kind, outlets: outlets.count, ...(expected && { expected }) };
   if (session.flow === "timed-catch") asksOfCatches(session, context, ask);
-  const each = parseField("catchTime", session.outletTime.trim() === "" ? catchTime(session).text : session.outletTime);
+  const each = readTyped("catchTime", session.outletTime.trim() === "" ? catchTime(session).text : session.outletTime);
   session.outlets.forEach((typed, i) => {
     const take = (text: string) => ({ outlets: session.outlets.map((o, j) => (j === i ? text : o)) });
     if (session.flow === "outlet-catches" && each.ok && typed !== "") {
-      const volume = parseField("catchVolume", typed);
+      const volume = readTyped("catchVolume", typed);
       if (volume.ok) ask("catch", `outlets[${i}]`, typed, slipsOfOutlet(volume.value, each.value.value, context), take);
     }
     if (session.flow === "metered-flow" && typed !== "") {
-      const flow = parseField("meterFlow", typed);
+      const flow = readTyped("meterFlow", typed);
       const pace = paceIn(session, rig);
       const one: CatchContext = { rig: kind, outlets: 1 };
       if (flow.ok) ask("catch", `outlets[${i}]`, typed, slipsOfFlow(flow.value, { ...one, ...(pace && { pace }) }), take);
@@ -130,8 +130,8 @@ type AskFor = (step: StepName, field: string, typed: string, slips: readonly Sli
 function asksOfCatches(session: Session, context: CatchContext, ask: AskFor): void {
   const read = session.catches.map((one) => ({
     one,
-    volume: parseField("catchVolume", one.volume ?? ""),
-    time: parseField("catchTime", one.time),
+    volume: readTyped("catchVolume", one.volume ?? ""),
+    time: readTyped("catchTime", one.time),
   }));
   read.forEach(({ one, volume, time }, i) => {
     if (!volume.ok || !time.ok || one.struck !== undefined) return;
@@ -150,7 +150,7 @@ function asksOfCatches(session: Session, context: CatchContext, ask: AskFor): vo
       }),
     );
   });
-  const graduation = parseField("graduation", session.graduation);
+  const graduation = readTyped("graduation", session.graduation);
   const counted = read.flatMap(({ one, volume, time }) =>
     volume.ok && time.ok && one.struck === undefined ? [{ volume: volume.value.value, time: time.value.value }] : [],
   );
@@ -176,6 +176,6 @@ function paceIn(session: Session, rig: RigEntry) {
 function lastSwath(before: Calibrated | undefined) {
   const { pace, "x-swath": ours } = before?.entry.calibration ?? {};
   const text = (pace && "swath" in pace ? pace.swath : undefined) ?? (typeof ours === "string" ? ours : undefined);
-  const read = text === undefined ? undefined : parseField("swath", text);
+  const read = text === undefined ? undefined : readTyped("swath", text);
   return read?.ok ? read.value.value : undefined;
 }

@@ -5,13 +5,13 @@ import { markingOut, squareOf, type MarkingOut } from "@/core/calibration/markin
 import type { Method } from "@/core/calibration/methods";
 import { boomRun } from "@/core/calibration/required-flow";
 import type { Quantity } from "@/core/quantity/kinds";
-import { parseField } from "@/core/quantity/ranges";
 import { given } from "@/core/working/rule";
 import { read, type System } from "@/core/working/units";
 import { ratio } from "@/core/quantity/arithmetic";
 import type { RigEntry } from "@/formats/entries";
 import { readRig } from "@/formats/job-file/read-rig";
 import type { Session } from "@/formats/session";
+import { readTyped } from "@/formats/typed";
 
 const WIDTH = 420;
 const HEIGHT = 190;
@@ -26,8 +26,8 @@ interface SketchProps {
 /** The ground to mark out, with the sizes to tape: a plot by its diagonal, a course with its rolling start. */
 export function Sketch({ method, session, rig, system }: SketchProps) {
   if (method.sketch === "course") return <CourseSketch method={method} session={session} rig={rig} system={system} />;
-  const ground = parseField("testArea", session.direct ? session.used[0]!.area : session.area);
-  const width = parseField("swath", session.swath);
+  const ground = readTyped("testArea", session.direct ? session.used[0]!.area : session.area);
+  const width = readTyped("swath", session.swath);
   if (!ground.ok) return null;
   const area = given(ground.value, "test area");
   if (method.sketch === "square" && !width.ok) {
@@ -114,7 +114,7 @@ function Plot({ wide, long: length, diagonal, passes, system }: PlotProps) {
 function CourseSketch({ method, session, rig, system }: SketchProps) {
   const spacing = readRig(rig.rig).outlets.spacing;
   const run = method.id === "acre-128-boom" && spacing ? boomRun(given(spacing, "spacing")) : undefined;
-  const typed = parseField("course", session.distance);
+  const typed = readTyped("course", session.distance);
   const distance = run?.value ?? (typed.ok ? typed.value.value : undefined);
   if (distance === undefined) return null;
   const text = read(distance, "length", system);

@@ -3,7 +3,8 @@
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import { wordsFor } from "@/core/issue";
-import { parseField, understood, type Field as FieldName } from "@/core/quantity/ranges";
+import { understood, type Field as FieldName } from "@/core/quantity/ranges";
+import { readTyped } from "@/formats/typed";
 import { useSystem } from "../data/units";
 import { TextField } from "../parts/field";
 
@@ -23,7 +24,7 @@ interface TypedProps {
 export function Typed({ label, field, value, onChange, optional = false, placeholder, choices, hint, zero = false }: TypedProps) {
   const [left, setLeft] = useState(value !== "");
   const system = useSystem();
-  const read = value.trim() === "" ? undefined : parseField(field, value, { zero });
+  const read = value.trim() === "" ? undefined : readTyped(field, value, { zero });
   const error = left && read && !read.ok ? wordsFor(read.issues[0]!, system) : undefined;
   const list = choices && `choices-${field}`;
   const meant = error ? undefined : understood(field, value);

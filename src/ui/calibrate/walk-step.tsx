@@ -4,8 +4,8 @@ import { Box } from "@chakra-ui/react";
 import { useRef, useState } from "react";
 import { wordsFor } from "@/core/issue";
 import { showEntered } from "@/core/quantity/format";
-import { parseField } from "@/core/quantity/ranges";
 import type { Session } from "@/formats/session";
+import { readTyped } from "@/formats/typed";
 import { useKept } from "../data/kept-here";
 import { unitsInHand } from "../data/units";
 import { Button } from "../parts/controls";
@@ -39,7 +39,7 @@ export function WalkStep({ session, change, driven = false }: StepProps) {
   const counted = session.walks.filter((w) => !w.struck).length;
   const last = session.walks.at(-1)?.time.split(" ")[0];
   const run = session.pace === "timed-run";
-  const unpegged = !(run ? parseField("course", session.distance) : parseField("testArea", session.area)).ok;
+  const unpegged = !(run ? readTyped("course", session.distance) : readTyped("testArea", session.area)).ok;
   return (
     <Box>
       {(unpegged || asked) && (
@@ -92,7 +92,7 @@ export function WalkStep({ session, change, driven = false }: StepProps) {
 /** What is being walked, so that a test area left as it was is noticed before it is timed. */
 function courseWords(session: Session): string {
   const run = session.pace === "timed-run";
-  const course = run ? parseField("course", session.distance) : parseField("testArea", session.area);
+  const course = run ? readTyped("course", session.distance) : readTyped("testArea", session.area);
   return course.ok ? showEntered(course.value) : run ? "The course" : "The test area";
 }
 
@@ -118,7 +118,7 @@ export function TypeOne({
   const setTyped = (text: string) => setKept(text === "" ? undefined : text);
   const [error, setError] = useState<string>();
   const add = () => {
-    const read = parseField(field, typed);
+    const read = readTyped(field, typed);
     if (!read.ok) return setError(wordsFor(read.issues[0]!, unitsInHand()));
     setTyped("");
     setError(undefined);

@@ -5,7 +5,6 @@ import { hasOwnCatchTime } from "@/core/calibration/methods";
 import { paceOf, type Pace } from "@/core/calibration/pace";
 import { tipFlow } from "@/core/calibration/tips";
 import type { Quantity } from "@/core/quantity/kinds";
-import { parseField } from "@/core/quantity/ranges";
 import { given, type Derived, type Source } from "@/core/working/rule";
 import type { RigEntry } from "@/formats/entries";
 import { calibrationJob } from "@/formats/job-file/assemble";
@@ -13,6 +12,7 @@ import { readChecked, type Job } from "@/formats/job-file/read-checked";
 import { readParts } from "@/formats/job-file/read-calibration";
 import { readRig } from "@/formats/job-file/read-rig";
 import { catchTime, readSession, type Session, type SessionReading } from "@/formats/session";
+import { readTyped } from "@/formats/typed";
 
 /** A session read as far as it goes: the job and its calibration; or what stands in the way, and what is there already. */
 export interface WorkedOut {
@@ -53,7 +53,7 @@ export function likelyCatch(rig: RigEntry, session: Session): Quantity<"volume">
 
 /** What a catch should hold for the wanted spray volume; undefined until there is a pace and a wish. */
 export function expectedOf(session: Session, pace: Pace | undefined): Derived<"volume"> | undefined {
-  const wanted = parseField("sprayVolume", session.target);
+  const wanted = readTyped("sprayVolume", session.target);
   if (!pace || !wanted.ok) return undefined;
   return expectedCatch(given(wanted.value, "wanted"), pace, given(catchTime(session), "catch time"));
 }

@@ -14,11 +14,11 @@ import { isPacket, pouringOrder } from "@/core/mixing/pouring-order";
 import { inJar, JARS, premix } from "@/core/mixing/small-mixes";
 import { mostProduct, stretch } from "@/core/mixing/stretch";
 import { writeNumber } from "@/core/quantity/format";
-import { parseField } from "@/core/quantity/ranges";
 import { given, type Derived } from "@/core/working/rule";
 import { read, type System } from "@/core/working/units";
 import { wordsFor } from "@/core/issue";
 import type { Job } from "@/formats/job-file/read-checked";
+import { readTyped } from "@/formats/typed";
 import { useSlice } from "../data/records";
 import { Note, Select } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
@@ -134,7 +134,7 @@ interface PremixesProps {
 /** One slurry for the loads that are alike: weighed once, poured by the portion. */
 function Premixes({ plan, powders, fillings, kit, system }: PremixesProps) {
   const [typed, setTyped] = useState("1 qt");
-  const portion = parseField("spot", typed);
+  const portion = readTyped("spot", typed);
   const first = fillings[0]!;
   const alike = fillings.filter((f) => readAmount(f.amounts[0]!, system) === readAmount(first.amounts[0]!, system)).length;
   return (

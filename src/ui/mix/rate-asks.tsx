@@ -6,10 +6,10 @@ import { wordsFor } from "@/core/issue";
 import { groundIsOpen, isStrength } from "@/core/labels/gallon";
 import type { LabelRate } from "@/core/labels/label-rate";
 import type { MixProduct } from "@/core/mixing/product";
-import { parseField } from "@/core/quantity/ranges";
 import type { CardText } from "@/formats/card/card";
 import { BY_STRENGTH, isForTurf, strangeTurfs, type ChoiceText } from "@/formats/card/choice";
 import { readRate } from "@/formats/forms/rate";
+import { readTyped } from "@/formats/typed";
 import { unitsInHand } from "../data/units";
 import { Button, Note } from "../parts/controls";
 import { TextField } from "../parts/field";
@@ -64,7 +64,7 @@ interface AskProps {
 /** A rate for a gallon: whose ground? Asked before there is an amount, and kept with the mix. */
 export function GallonAsk({ product, rate, name, choice, change }: AskProps) {
   const [typed, setTyped] = useState("1,000 sq ft");
-  const read = parseField("zoneArea", typed);
+  const read = readTyped("zoneArea", typed);
   const say = (gallon: string | undefined) => {
     const { gallon: _, ...rest } = choice;
     change({ choice: gallon === undefined ? rest : { ...rest, gallon } });

@@ -2,12 +2,13 @@ import { boomSwath } from "@/core/calibration/pace";
 import { paceForFlowRule, requiredFlow, roundCoverageRule, speedForFlowRule } from "@/core/calibration/required-flow";
 import { nearestTips, ORDINARY_RANGE } from "@/core/calibration/tips";
 import type { Quantity } from "@/core/quantity/kinds";
-import { parseField, type Field, type KindOfField } from "@/core/quantity/ranges";
+import type { Field, KindOfField } from "@/core/quantity/ranges";
 import { derive, given, type AnySource, type Derived, type Source } from "@/core/working/rule";
 import { THOUSAND } from "@/core/working/thousand";
 import { compare } from "@/core/quantity/arithmetic";
 import type { RigEntry } from "@/formats/entries";
 import { readRig } from "@/formats/job-file/read-rig";
+import { readTyped } from "@/formats/typed";
 import type { Wish } from "./wish";
 
 /** What a wished spray volume asks for, as far as what is typed goes. */
@@ -23,7 +24,7 @@ export interface Backwards {
 
 /** A field as typed, as a leaf of the working; undefined while it can't be read. */
 export function typed<F extends Field>(field: F, text: string, name: string): Source<KindOfField<F>> | undefined {
-  const read = text.trim() === "" ? undefined : parseField(field, text);
+  const read = text.trim() === "" ? undefined : readTyped(field, text);
   return read?.ok ? given(read.value, name) : undefined;
 }
 

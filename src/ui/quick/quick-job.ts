@@ -4,7 +4,7 @@ import { groundIsOpen } from "@/core/labels/gallon";
 import type { Form } from "@/core/labels/label-rate";
 import { coverageOf } from "@/core/mixing/mix";
 import { entered } from "@/core/quantity/parse";
-import { parseField, type Field } from "@/core/quantity/ranges";
+import type { Field } from "@/core/quantity/ranges";
 import type { Derived } from "@/core/working/rule";
 import { valueIn } from "@/core/quantity/quantity";
 import { given } from "@/core/working/rule";
@@ -13,6 +13,7 @@ import { readRate } from "@/formats/forms/rate";
 import { calibrationJob, mixJob, planOf, type Planned } from "@/formats/job-file/assemble";
 import { readChecked, type Job } from "@/formats/job-file/read-checked";
 import type { CalibrationText, JobFile, ProductText, RigText } from "@/formats/job-file/types";
+import { readTyped } from "@/formats/typed";
 
 /** A mix on one page, as typed: tank, plot or course, time, catch, rate, lawn. Kept in this browser until it is kept. */
 export interface Quick {
@@ -68,7 +69,7 @@ const NAMES = { rig: "sprayer", product: "the product", site: "the lawn" } as co
 
 /** A text of a field as a job file writes it; undefined where it is empty or can't be read: the field itself says so. */
 function text(field: Field, typed: string): string | undefined {
-  const read = typed.trim() === "" ? undefined : parseField(field, typed);
+  const read = typed.trim() === "" ? undefined : readTyped(field, typed);
   return read?.ok ? read.value.text : undefined;
 }
 
@@ -78,7 +79,7 @@ export function timesOf(typed: string): string[] | undefined {
     .split(/[,;]+|\s+(?=\d)/)
     .map((part) => part.trim())
     .filter((part) => part !== "");
-  const read = parts.map((part) => parseField("walkTime", part));
+  const read = parts.map((part) => readTyped("walkTime", part));
   return read.length > 0 && read.every((one) => one.ok) ? read.map((one) => (one.ok ? one.value.text : "")) : undefined;
 }
 

@@ -4,9 +4,10 @@ import { Box, chakra } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { useFieldArray, type UseFormReturn } from "react-hook-form";
 import { GROUNDS, RIG_KINDS } from "@/core/calibration/evidence";
-import { parseField, type Field as Quantified } from "@/core/quantity/ranges";
+import type { Field as Quantified } from "@/core/quantity/ranges";
 import { slipsOfPressure } from "@/core/slips/of-reading";
 import type { RigForm } from "@/formats/forms/rig";
+import { readTyped } from "@/formats/typed";
 import { useTips } from "../data/records";
 import { useInHand } from "../data/in-hand";
 import { Button, Note, Select } from "../parts/controls";
@@ -278,7 +279,7 @@ function HoldUp({ form }: { form: Form }) {
 /** A pressure that no tip works at: psi typed for bar, or the other way round. */
 function PressureSlip({ form }: { form: UseFormReturn<RigForm> }) {
   const typed = form.watch("pressure");
-  const read = typed === "" ? undefined : parseField("pressure", typed);
+  const read = typed === "" ? undefined : readTyped("pressure", typed);
   return (
     <SlipAsk
       field="pressure"

@@ -4,12 +4,12 @@ import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import { useFieldArray, type UseFormReturn } from "react-hook-form";
 import { DROPLETS, ISO_TIPS, ratedFlow, tipFlow } from "@/core/calibration/tips";
-import { parseField } from "@/core/quantity/ranges";
 import { given } from "@/core/working/rule";
 import { read, System } from "@/core/working/units";
 import { useSystem } from "../data/units";
 import type { TipForm } from "@/formats/forms/tip";
 import { tipFormOf } from "@/formats/forms/tip-form-of";
+import { readTyped } from "@/formats/typed";
 import { useTips } from "../data/records";
 import { useInHand } from "../data/in-hand";
 import { Button, Note, Select, SubHeading } from "../parts/controls";
@@ -134,7 +134,7 @@ function TipFields({ form }: { form: UseFormReturn<TipForm> }) {
 
 /** What the square-root law gives there: a chart that is far from it was misread. */
 function lawHint(size: string, pressure: string, system: System): string | undefined {
-  const at = parseField("pressure", pressure);
+  const at = readTyped("pressure", pressure);
   if (!at.ok || !ratedFlow(size.trim())) return undefined;
   return `by the law ${read(tipFlow(size.trim(), given(at.value, "pressure"), 1).value, "flow", system)}`;
 }

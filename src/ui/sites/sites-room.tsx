@@ -6,7 +6,6 @@ import { useFieldArray, type UseFormReturn } from "react-hook-form";
 import { showEntered } from "@/core/quantity/format";
 import { entered } from "@/core/quantity/parse";
 import { valueIn } from "@/core/quantity/quantity";
-import { parseField } from "@/core/quantity/ranges";
 import { slipsOfArea } from "@/core/slips/of-reading";
 import type { SiteEntry } from "@/formats/entries";
 import { turfsOf } from "@/formats/card/says";
@@ -14,6 +13,7 @@ import type { SiteForm } from "@/formats/forms/site";
 import { BLANK_ZONE, siteFormOf } from "@/formats/forms/site-form-of";
 import type { Cursor, Page } from "@/formats/slices";
 import type { SiteText } from "@/formats/job-file/types";
+import { readTyped } from "@/formats/typed";
 import { useLabels, useSite, useSlice } from "../data/records";
 import { useInHand } from "../data/in-hand";
 import { useSystem } from "../data/units";
@@ -259,7 +259,7 @@ function SiteFields({ form, site }: { form: UseFormReturn<SiteForm>; site: SiteE
 /** Of a zone that comes to ground that was there before: which one it is. Its history goes with it. */
 function Ground({ form, site, i }: { form: UseFormReturn<SiteForm>; site: SiteEntry | undefined; i: number }) {
   const { id, name = "", area } = form.watch(`zones.${i}`) ?? {};
-  const read = parseField("zoneArea", area ?? "");
+  const read = readTyped("zoneArea", area ?? "");
   const fresh = (id ?? "") === "" && read.ok;
   const grounds = useSlice(
     "grounds",
@@ -299,6 +299,6 @@ const SEEDS = [
 ] as const;
 
 function areaSlips(typed: string) {
-  const read = parseField("zoneArea", typed);
+  const read = readTyped("zoneArea", typed);
   return read.ok ? slipsOfArea(read.value) : [];
 }

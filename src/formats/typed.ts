@@ -1,0 +1,22 @@
+import type { Result } from "@/core/issue";
+import type { Entered } from "@/core/quantity/parse";
+import { parseField, type Field, type KindOfField } from "@/core/quantity/ranges";
+
+/**
+ * The door for what is typed or timed: the text of a field is read here, once, into a value that knows it. The same text of
+ * the same field is the same value, wherever it is asked for, until there are too many to remember.
+ */
+const read = new Map<string, Result<Entered<never>>>();
+const MOST = 2000;
+
+/** What was typed into a field, as a value in the field's kind and range; or what is wrong with it. @param zero may be nothing */
+export function readTyped<F extends Field>(field: F, typed: string, { zero = false } = {}): Result<Entered<KindOfField<F>>> {
+  const key = `${field} ${zero} ${typed}`;
+  let result = read.get(key);
+  if (!result) {
+    result = parseField(field, typed, { zero }) as unknown as Result<Entered<never>>;
+    if (read.size >= MOST) read.clear();
+    read.set(key, result);
+  }
+  return result as unknown as Result<Entered<KindOfField<F>>>;
+}
