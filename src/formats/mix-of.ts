@@ -2,7 +2,7 @@ import { good, type Result } from "@/core/issue";
 import { coversRule } from "@/core/mixing/areas";
 import type { WaterFirst } from "@/core/mixing/column";
 import type { LoadMode } from "@/core/mixing/loads";
-import { plainNumber } from "@/core/quantity/format";
+import { plainNumber } from "@/core/quantity/plain";
 import { valueIn } from "@/core/quantity/quantity";
 import { parseField } from "@/core/quantity/ranges";
 import { derive, given, type Source } from "@/core/working/rule";

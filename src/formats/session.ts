@@ -3,7 +3,7 @@ import { LEVERS, type LeverName } from "@/core/calibration/levers";
 import { METHOD_IDS, methodOf, type FlowKind, type MethodId, type PaceKind } from "@/core/calibration/methods";
 import { meanTime } from "@/core/calibration/pace";
 import { issueAt, type Issue, type Result } from "@/core/issue";
-import { entered, type Entered } from "@/core/quantity/parse";
+import { entered, type Entered, writtenAs } from "@/core/quantity/parse";
 import type { Kind } from "@/core/quantity/kinds";
 import type { Field } from "@/core/quantity/ranges";
 import type { SlipCode } from "@/core/slips/slip";
@@ -291,5 +291,6 @@ export function catchTime(session: Session): Entered<"time"> {
       return read.ok ? [given(read.value, "walk")] : [];
     });
   if (session.pace === "speed" || session.pace === "asked" || walks.length === 0) return entered("30 s", "time");
-  return entered(`${valueIn(meanTime(walks).value, "s").toFixed(2)} s`, "time");
+  const seconds = valueIn(meanTime(walks).value, "s").toFixed(2);
+  return writtenAs("time", Number(seconds), "s", seconds);
 }

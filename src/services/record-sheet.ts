@@ -2,7 +2,7 @@ import { isDate } from "@/core/calendar";
 import { bad, good, type Result } from "@/core/issue";
 import type { Form, LabelRate } from "@/core/labels/label-rate";
 import { parseRate } from "@/core/labels/rate";
-import { plainNumber } from "@/core/quantity/format";
+import { plainNumber } from "@/core/quantity/plain";
 import { entered } from "@/core/quantity/parse";
 import { totalText } from "@/formats/card/choice";
 import { planOfSheet, tickKeys } from "@/formats/sheet-plan";

@@ -1,5 +1,6 @@
 import { raw, type Kind, type Quantity } from "../quantity/kinds";
-import { entered, type Entered } from "../quantity/parse";
+import { writtenAs } from "../quantity/parse";
+import type { Entered } from "../quantity/parse";
 
 /** Dry products go on a scale, liquid ones into a vessel: a weight ounce never stands for a fluid ounce. */
 export const FORMS = ["dry", "liquid"] as const;
@@ -39,5 +40,5 @@ export function pointOf(least: LabelRate, most: LabelRate, point: Point, parts: 
   const [low, high] = [sizeOfRate(least), sizeOfRate(most)];
   const value = (point === "middle" ? (low + high) / 2 : point === "most" ? high : low) / parts;
   const number = Number((least.number * (value / low)).toPrecision(12));
-  return entered(`${number} ${least.unit}`, least.kind) as LabelRate;
+  return writtenAs(least.kind, number, least.unit) as LabelRate;
 }

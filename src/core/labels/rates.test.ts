@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { all, create } from "mathjs";
 import { isRateText, ounceOf, type Form } from "./label-rate";
 import { parseStated, parseAnalysis, type Composition } from "./stated";
-import { plainNumber } from "../quantity/format";
+import { plainNumber } from "../quantity/plain";
 import { raw, type Quantity } from "../quantity/kinds";
 import { entered } from "../quantity/parse";
 import { valueIn } from "../quantity/quantity";

@@ -1,6 +1,6 @@
 import { bad, good, type Result } from "../issue";
 import type { Form, LabelRate } from "./label-rate";
-import { plainNumber } from "../quantity/format";
+import { plainNumber } from "../quantity/plain";
 import { raw, type Quantity } from "../quantity/kinds";
 import { parseQuantity, type Entered, type ParseOptions } from "../quantity/parse";
 import { spokenToWritten } from "../quantity/spoken";

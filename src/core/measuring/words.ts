@@ -1,4 +1,5 @@
-import { plainNumber, unitText, writeNumber } from "../quantity/format";
+import { unitText, writeNumber } from "../quantity/format";
+import { plainNumber } from "../quantity/plain";
 import { unitNamed } from "../quantity/unit";
 import type { HowToMeasure, Measure, Pours } from "./measure";
 

@@ -1,5 +1,6 @@
 import { bad, good, type Issue, type IssueCode, type Result } from "../issue";
 import { make, type Kind, type Quantity } from "./kinds";
+import { plainNumber } from "./plain";
 import { rectangleToArea, spokenToWritten } from "./spoken";
 import { findUnit, unitsOf, type Unit } from "./unit";
 import { DIMENSIONS, NOT_WRITTEN, SHAPES, type Dimension } from "./units";
@@ -154,6 +155,20 @@ export function parseAs<K extends Kind>(typed: unknown, kinds: readonly K[], opt
 /** As {@link parseAs}, for one kind. */
 export function parseQuantity<K extends Kind>(typed: unknown, kind: K, options: ParseOptions = {}): Result<Entered<K>> {
   return parseAs(typed, [kind], options);
+}
+
+/**
+ * A value that we write ourselves, as if it had been entered: a mean, a half of a rate, a total.
+ * @param digits what stands before the unit, where it isn't the whole number
+ * @throws RangeError where the unit is of another kind, or the number is negative or not finite
+ */
+export function writtenAs<K extends Kind>(kind: K, number: number, unit: string, digits = plainNumber(number)): Entered<K> {
+  const found = findUnit(unit);
+  if (!found || found.shape !== SHAPES[kind]) throw new RangeError(`${unit} is no unit of ${kind}`);
+  const exact = Number(digits);
+  const value = { text: `${digits} ${found.id}`, kind, number: exact, unit: found.id, value: make<K>(exact * found.factor) };
+  read.add(value);
+  return value;
 }
 
 /** As {@link parseQuantity}, for text that the code or an earlier check has vouched for. @throws RangeError otherwise. */

@@ -1,4 +1,4 @@
-import { plainNumber } from "../quantity/format";
+import { plainNumber } from "../quantity/plain";
 import { raw, type Kind } from "../quantity/kinds";
 import { parseQuantity, type Entered } from "../quantity/parse";
 import { findUnit } from "../quantity/unit";
