@@ -1,6 +1,6 @@
 import { GROUNDS, type Ground } from "@/core/calibration/evidence";
 import { LEVERS, type LeverName } from "@/core/calibration/levers";
-import { METHOD_IDS, methodOf, type FlowKind, type MethodId, type PaceKind } from "@/core/calibration/methods";
+import { METHOD_IDS, methodOf, prescribedArea, type FlowKind, type MethodId, type PaceKind } from "@/core/calibration/methods";
 import { meanTime } from "@/core/calibration/pace";
 import { issueAt, type Issue, type Result } from "@/core/issue";
 import { entered, type Entered, writtenAs } from "@/core/quantity/parse";
@@ -9,6 +9,7 @@ import type { Field } from "@/core/quantity/ranges";
 import type { SlipCode } from "@/core/slips/slip";
 import { given } from "@/core/working/rule";
 import { valueIn } from "@/core/quantity/quantity";
+import { System } from "@/core/working/units";
 import type { CalibrationOf, FlowOf, PaceOf, UsedOf, Written } from "./job-file/types";
 import { readTyped } from "./typed";
 
@@ -79,16 +80,18 @@ interface Begin {
   readonly siteId?: string | null;
   readonly outlets: number;
   readonly method: MethodId;
+  /** Of who marks it out. */
+  readonly system?: System;
 }
 
 /** A fresh run sheet by a method. */
-export function emptySession(id: string, { rigId, personId, siteId = null, outlets, method }: Begin): Session {
+export function emptySession(id: string, { rigId, personId, siteId = null, outlets, method, system }: Begin): Session {
   return {
     id,
     rigId,
     personId,
     siteId,
-    ...byMethod(method, outlets),
+    ...byMethod(method, outlets, system),
     ground: "turf",
     distance: "",
     swath: "",
@@ -108,7 +111,11 @@ export function emptySession(id: string, { rigId, personId, siteId = null, outle
 }
 
 /** What a method sets on a run sheet: what is measured, and the area that it prescribes. */
-export function byMethod(id: MethodId, outlets: number): Pick<Session, "method" | "pace" | "flow" | "direct" | "area"> {
+export function byMethod(
+  id: MethodId,
+  outlets: number,
+  system: System = "us",
+): Pick<Session, "method" | "pace" | "flow" | "direct" | "area"> {
   const method = methodOf(id)!;
   // One catch an outlet is the way of a boom; a single outlet is caught whole.
   const flows = method.flows.filter((flow) => flow !== "outlet-catches" || outlets > 1);
@@ -118,7 +125,7 @@ export function byMethod(id: MethodId, outlets: number): Pick<Session, "method" 
     flow: flows[0] ?? "timed-catch",
     direct: method.flows.length === 0,
     // What is pegged is asked for: a plot that stood there unasked would be timed as another.
-    area: method.area ?? "",
+    area: prescribedArea(method, system) ?? "",
   };
 }
 
@@ -139,8 +146,9 @@ export type SessionReading =
 /**
  * Reads a session: a calibration as a job file writes it; or what is still lacking; or what is wrong, with the place in
  * the session. An empty field lacks, a field with something else in it is wrong.
+ * @param system whose unit a bare number has: the server is sent texts with their units
  */
-export function readSession(session: Session): SessionReading {
+export function readSession(session: Session, system: System = "us"): SessionReading {
   const issues: Issue[] = [];
   const lacks = new Set<Lack>();
   const read: Read = (field, typed, path, lack, zero = false) => {
@@ -148,7 +156,7 @@ export function readSession(session: Session): SessionReading {
       if (lack) lacks.add(lack);
       return "";
     }
-    const result: Result<Entered<Kind>> = readTyped(field, typed, { zero });
+    const result: Result<Entered<Kind>> = readTyped(field, typed, { zero, system });
     if (result.ok) return result.value;
     issues.push(...result.issues.map((one) => issueAt(path, one)));
     return "";

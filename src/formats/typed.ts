@@ -1,6 +1,7 @@
 import type { Result } from "@/core/issue";
 import type { Entered } from "@/core/quantity/parse";
-import { parseField, type Field, type KindOfField } from "@/core/quantity/ranges";
+import { parseField, withUnit, type Field, type KindOfField } from "@/core/quantity/ranges";
+import type { System } from "@/core/working/units";
 
 /**
  * The door for what is typed or timed: the text of a field is read here, once, into a value that knows it. The same text of
@@ -9,12 +10,24 @@ import { parseField, type Field, type KindOfField } from "@/core/quantity/ranges
 const read = new Map<string, Result<Entered<never>>>();
 const MOST = 2000;
 
-/** What was typed into a field, as a value in the field's kind and range; or what is wrong with it. @param zero may be nothing */
-export function readTyped<F extends Field>(field: F, typed: string, { zero = false } = {}): Result<Entered<KindOfField<F>>> {
-  const key = `${field} ${zero} ${typed}`;
+interface Typed {
+  /** Nothing at all is a reading too. */
+  readonly zero?: boolean;
+  /** Whose unit a bare number has. */
+  readonly system?: System;
+}
+
+/** What was typed into a field, as a value in the field's kind and range; or what is wrong with it. */
+export function readTyped<F extends Field>(
+  field: F,
+  typed: string,
+  { zero = false, system = "us" }: Typed = {},
+): Result<Entered<KindOfField<F>>> {
+  const full = withUnit(field, typed, system);
+  const key = `${field} ${zero} ${full}`;
   let result = read.get(key);
   if (!result) {
-    result = parseField(field, typed, { zero }) as unknown as Result<Entered<never>>;
+    result = parseField(field, full, { zero }) as unknown as Result<Entered<never>>;
     if (read.size >= MOST) read.clear();
     read.set(key, result);
   }

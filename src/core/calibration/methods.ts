@@ -1,3 +1,5 @@
+import { groundText } from "../working/thousand";
+import type { System } from "../working/units";
 import type { RigKind } from "./evidence";
 
 /**
@@ -47,7 +49,12 @@ export interface Method {
   /** The test area or course that the method prescribes; undefined where it is free. */
   readonly area?: string;
   readonly says?: string;
+  /** It rests on ounces and acres: of no use to a metric reader. */
+  readonly inOunces?: true;
 }
+
+/** The area that a pace is stated for, as it is prescribed. */
+const GROUND_OF_PACE = "1000 ft2";
 
 const CARRIED: readonly RigKind[] = ["backpack", "hand-can", "hose-end", "spray-truck"];
 const CATCHES: readonly FlowKind[] = ["timed-catch", "fill-time", "metered-flow"];
@@ -77,12 +84,14 @@ export const METHODS: readonly Method[] = [
     gather: ["four pegs", "tape", "watch", "jug marked in fluid ounces", "clean water"],
     steps: ["Spray the plot three times and time it.", "Catch for the mean time: fluid ounces are gallons an acre."],
     sketch: "square",
+    inOunces: true,
     area: "340.3125 ft2",
     says: "Pegged as 18.5 × 18.5 ft it is 342.25 sq ft, 0.57 % large: the figures here are for 340.3125.",
   },
   {
     id: "acre-128-boom",
     title: "1/128 acre, driven",
+    inOunces: true,
     about: "Drive the distance for one outlet's 1/128 acre, catch the outlets: ounces are gallons an acre.",
     kinds: ["boom"],
     pace: "timed-run",
@@ -90,7 +99,7 @@ export const METHODS: readonly Method[] = [
     needs: TIMED,
     gather: ["two pegs", "tape", "watch", "jug marked in fluid ounces", "clean water"],
     steps: [
-      "Rolling start: be at working speed before the first peg, 15 ft (5 m) ahead of it.",
+      "Rolling start: be at working speed before the first peg, {rolling} ahead of it.",
       "Drive it three times in working gear and throttle.",
       "Standing still at the same throttle, catch each outlet for the mean time.",
     ],
@@ -99,7 +108,7 @@ export const METHODS: readonly Method[] = [
   {
     id: "straight-course",
     title: "Straight course",
-    about: "One pass wide, as long as makes 1,000 sq ft: walk it once and the watch shows the pace.",
+    about: "One pass wide, as long as makes {ground}: walk it once and the watch shows the pace.",
     kinds: ["backpack", "hand-can", "spray-truck", "hose-end"],
     pace: "timed-area",
     flows: CATCHES,
@@ -107,7 +116,7 @@ export const METHODS: readonly Method[] = [
     gather: ["two pegs", "long tape", "watch", "bucket", "clean water"],
     steps: ["Walk the course once, one swath wide, three times.", "Catch the output in a bucket, 15 s at least."],
     sketch: "strip",
-    area: "1000 ft2",
+    area: GROUND_OF_PACE,
   },
   {
     id: "up-and-back",
@@ -120,19 +129,19 @@ export const METHODS: readonly Method[] = [
     gather: ["four pegs", "tape", "watch", "bucket", "clean water"],
     steps: ["Go up and come back, three times. Time it with the turn.", "Catch the output in a bucket, 15 s at least."],
     sketch: "up-and-back",
-    area: "1000 ft2",
+    area: GROUND_OF_PACE,
   },
   {
     id: "speed-distance",
     title: "Speed over a distance",
-    about: "For machines of even speed, and anyone who walks a line: 100 ft or 100 m between pegs, both directions.",
+    about: "For machines of even speed, and anyone who walks a line: {course} between pegs, both directions.",
     kinds: ["boom", "spray-truck", "backpack"],
     pace: "timed-run",
     flows: ["outlet-catches", "timed-catch", "fill-time", "metered-flow"],
     needs: TIMED,
     gather: ["two pegs", "tape", "watch", "bucket", "clean water"],
     steps: [
-      "Rolling start: be at working speed before the first peg, 15 ft (5 m) ahead of it.",
+      "Rolling start: be at working speed before the first peg, {rolling} ahead of it.",
       "Time it in both directions, on the ground that will be sprayed. A machine of governed speed may be timed dry.",
       "Catch the output standing still, pump at working speed.",
     ],
@@ -185,7 +194,7 @@ export const METHODS: readonly Method[] = [
   {
     id: "head-flow",
     title: "Flow through the head alone",
-    about: "Flow and setting tell the seconds for 1,000 sq ft: no area to walk. You keep that pace by the watch.",
+    about: "Flow and setting tell the seconds for {ground}: no area to walk. You keep that pace by the watch.",
     kinds: ["hose-end"],
     pace: "asked",
     flows: CATCHES,
@@ -193,7 +202,7 @@ export const METHODS: readonly Method[] = [
     gather: ["watch", "bucket with marks", "hose, head and jar as in work, clean water"],
     steps: [
       "Catch what leaves the head, through the hose, for half a minute. Do it again.",
-      "Cover 1,000 sq ft in the seconds that come out.",
+      "Cover {ground} in the seconds that come out.",
     ],
     sketch: "none",
   },
@@ -201,14 +210,14 @@ export const METHODS: readonly Method[] = [
   {
     id: "straight-course-boom",
     title: "Straight course, driven",
-    about: "As long as makes 1,000 sq ft under the boom: the watch shows the pace.",
+    about: "As long as makes {ground} under the boom: the watch shows the pace.",
     kinds: ["boom"],
     pace: "timed-run",
     flows: ["outlet-catches", "metered-flow", "timed-catch"],
     needs: TIMED,
     gather: ["two pegs", "long tape", "watch", "jugs with marks", "clean water"],
     steps: [
-      "Rolling start: be at working speed before the first peg, 15 ft (5 m) ahead of it.",
+      "Rolling start: be at working speed before the first peg, {rolling} ahead of it.",
       "Drive it three times in working gear and throttle.",
       "Standing still at the same throttle, catch each outlet.",
     ],
@@ -231,3 +240,25 @@ export function methodsFor(
     .map((method) => ({ method, lacks: method.needs.filter((need) => lacking.includes(need)) }))
     .sort((a, b) => a.lacks.length - b.lacks.length);
 }
+
+/** The area that a method prescribes, in the reader's units; undefined where it is free. */
+export const prescribedArea = ({ area }: Method, system: System): string | undefined =>
+  area === GROUND_OF_PACE && system === "metric" ? "100 m2" : area;
+
+const WORDS = {
+  us: { course: "100 ft", rolling: "15 ft" },
+  metric: { course: "100 m", rolling: "5 m" },
+} as const;
+
+/** A method's title, use and steps as its reader measures. */
+export function methodWords<T extends string | readonly string[]>(text: T, system: System): T {
+  const said = (one: string) =>
+    one
+      .replace("{ground}", groundText(system))
+      .replace("{course}", WORDS[system].course)
+      .replace("{rolling}", WORDS[system].rolling);
+  return (typeof text === "string" ? said(text) : text.map(said)) as T;
+}
+
+/** The way before the first peg, to be at working speed there. */
+export const rollingStart = (system: System): string => WORDS[system].rolling;

@@ -105,6 +105,9 @@ export function withinField<K extends Kind>(field: Field, value: Entered<K>, pat
   return bad({ ...issue, metric: `from ${metric[0]} to ${metric[1]}` });
 }
 
+/** A foot in metres, for the sides of an example. */
+const FOOT = unitNamed("ft").factor;
+
 /** A value in another unit of its kind, as an example: two figures are enough. */
 const inUnit = ({ value }: Entered<Kind>, unit: string): string =>
   `${writeNumber(raw(value) / unitNamed(unit).factor, { figures: 2 })} ${unitText(unit)}`;
@@ -113,12 +116,22 @@ const inUnit = ({ value }: Entered<Kind>, unit: string): string =>
 export function exampleFor(field: Field, example: string, system: System): string {
   const unit = METRIC_BARE[field];
   if (system === "us" || unit === FIELDS[field].bare) return example;
+  if (SIDES.test(example)) return example.replace(/[\d.]+/g, (side) => writeNumber(Number(side) * FOOT, { figures: 2 }));
   const read = parseField(field, example);
   return read.ok ? inUnit(read.value, unit) : example;
 }
 
+/** The field of a rate for an area. */
+export const rateField = (form: "dry" | "liquid"): "weightRate" | "volumeRate" => (form === "dry" ? "weightRate" : "volumeRate");
+
+/** The field of an amount of product: weighed, or measured in a vessel. */
+export const amountField = (form: "dry" | "liquid"): Field => (form === "dry" ? "knownWeight" : "jarVolume");
+
 /** The unit that a bare number has in a field, by the reader's units. */
 export const bareUnit = (field: Field, system: System): string => (system === "us" ? FIELDS[field].bare : METRIC_BARE[field]);
+
+/** Two sides without a unit: "20 x 30". */
+const SIDES = /^\s*[\d.,]+\s*(?:x|×|by)\s*[\d.,]+\s*$/i;
 
 /**
  * What was typed as it will be understood: a bare number of a metric reader with its metric unit; anything else as it is.
@@ -126,6 +139,7 @@ export const bareUnit = (field: Field, system: System): string => (system === "u
  */
 export function withUnit(field: Field, typed: string, system: System): string {
   const unit = bareUnit(field, system);
+  if (system === "metric" && FIELDS[field].kind === "area" && SIDES.test(typed)) return `${typed.trim()} m`;
   return system === "us" || unit === "" || !/^[\d.,½¼¾/ ]+$/.test(typed.trim()) || typed.trim() === ""
     ? typed
     : `${typed.trim()} ${unit}`;

@@ -4,7 +4,7 @@ import type { Reason, ReasonValues, Year } from "../labels/reason";
 import { inWords, type WordsOf } from "../finding";
 import { show, showEntered, writeNumber } from "../quantity/format";
 import { read, type System } from "../working/units";
-import { groundText, paceTime } from "./reader";
+import { groundText, paceTime } from "../working/thousand";
 
 /** What a reason says, and what would make the plan fit. */
 export interface ReasonWords {

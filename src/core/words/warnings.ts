@@ -4,7 +4,8 @@ import type { TrialSummary } from "../calibration/trials";
 import { ROUNDING, writeNumber } from "../quantity/format";
 import { quantity } from "../quantity/quantity";
 import { read, readParts, type System } from "../working/units";
-import { groundText, paceTime, percentText } from "./reader";
+import { percentText } from "./reader";
+import { groundText, paceTime } from "../working/thousand";
 
 const TRIALS: Record<TrialSummary["of"], { many: string; one: string }> = {
   pace: { many: "walks", one: "One walk only" },

@@ -1,6 +1,7 @@
 import { showEntered } from "../quantity/format";
 import type { Entered } from "../quantity/parse";
 import type { Kind, Quantity } from "../quantity/kinds";
+import { groundText, isPace, paceOn, THOUSAND } from "./thousand";
 import { isDerived, kindOf, type AnySource, type Derived } from "./rule";
 import { read, type System } from "./units";
 
@@ -43,9 +44,9 @@ function collect(source: AnySource, system: System, lines: Line[], seen: Set<Any
   for (const input of Object.values(source.inputs))
     for (const one of [input].flat()) collect(one as AnySource, system, lines, seen);
   lines.push({
-    title: source.rule.title,
+    title: isPace(source) ? source.rule.title.replace(THOUSAND.name, groundText(system)) : source.rule.title,
     sum: substitute(source, system),
-    result: result(source.value, source.rule.output, system),
+    result: result(valueFor(source, system), source.rule.output, system),
     rule: `${source.rule.id} v${source.rule.version}`,
     source: source.rule.source,
   });
@@ -62,8 +63,13 @@ function result(value: Quantity<Kind>, kind: Kind, system: System): string {
 /** A value as it stands in a sum: as entered where it was entered, else in the reader's units. */
 export function reading(source: AnySource, system: System): string {
   if (!isDerived(source) && source.entered) return showEntered(source.entered as Entered<Kind>);
-  return result(source.value, kindOf(source), system);
+  if (source === THOUSAND) return groundText(system);
+  return result(valueFor(source, system), kindOf(source), system);
 }
+
+/** A value as its reader counts it: a pace is for the reader's ground. */
+const valueFor = (source: AnySource, system: System): Quantity<Kind> =>
+  isPace(source) ? paceOn(source.value as Quantity<"time">, system) : source.value;
 
 const OPERATORS: Record<string, string> = { ",": ",", "*": "×", "/": "÷", "+": "+", "-": "−", "(": "(", ")": ")" };
 

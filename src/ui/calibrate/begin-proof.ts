@@ -42,7 +42,7 @@ export function useBeginProof(): (proof: Proof) => Promise<boolean> {
       if (!result.ok) return false;
     }
     const method = session.method ?? usualMethod(rig);
-    const begin = { rigId: rig.id, personId, siteId, outlets: rig.rig.outlets?.count ?? 1, method };
+    const begin = { rigId: rig.id, personId, siteId, outlets: rig.rig.outlets?.count ?? 1, method, system: unitsInHand() };
     keep(sessionKey(rig.id, personId ?? undefined, siteId ?? undefined), { ...emptySession(nanoid(), begin), ...session });
     router.push("/calibrate");
     return true;

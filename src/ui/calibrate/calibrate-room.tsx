@@ -5,6 +5,7 @@ import { useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactNode }
 import { methodOf } from "@/core/calibration/methods";
 import { explainAll } from "@/core/working/explain";
 import { read } from "@/core/working/units";
+import { unitsInHand } from "../data/units";
 import type { RigEntry } from "@/formats/entries";
 import { setupOn } from "@/formats/rig-setup";
 import { emptySession, type Session } from "@/formats/session";
@@ -81,7 +82,10 @@ function RunSheet({ rig, personId, siteId }: SheetProps) {
   const blank = () => {
     const method = usualMethod(rig);
     const whose = { rigId: rig.id, personId: personId ?? null, siteId: siteId ?? null };
-    const begun = { ...emptySession(freshId(here), { ...whose, outlets, method }), ...courseOf(method, rig) };
+    const begun = {
+      ...emptySession(freshId(here), { ...whose, outlets, method, system: unitsInHand() }),
+      ...courseOf(method, rig, unitsInHand()),
+    };
     const set = setupOn(rig.rig);
     const swath = set?.swath ?? "";
     return begun.area === "" && begun.distance === "" && plot

@@ -3,13 +3,13 @@
 import { Box } from "@chakra-ui/react";
 import { vesselFor } from "@/core/calibration/kit";
 import { read } from "@/core/working/units";
-import { groundText, pacePer1000 } from "@/core/words/reader";
+import { groundText, pacePer1000 } from "@/core/working/thousand";
 import { minuteFor } from "@/core/calibration/expected-catch";
 import { compare } from "@/core/quantity/arithmetic";
 import type { RigEntry } from "@/formats/entries";
 import { kitOf } from "@/formats/rig-setup";
 import { catchTime, type Session } from "@/formats/session";
-import { readTyped } from "@/formats/typed";
+import { readTyped } from "../data/typed";
 import { useSystem } from "../data/units";
 import { useKept } from "../data/kept-here";
 import { Note, Reading } from "../parts/controls";

@@ -3,7 +3,8 @@
 import { Box, chakra } from "@chakra-ui/react";
 import { useState } from "react";
 import type { RigKind } from "@/core/calibration/evidence";
-import { methodsFor, NEEDS, type MethodId, type Need } from "@/core/calibration/methods";
+import { methodsFor, NEEDS, type MethodId, type Need, methodWords } from "@/core/calibration/methods";
+import { useSystem } from "../data/units";
 import { useKept } from "../data/kept-here";
 import { Button } from "../parts/controls";
 
@@ -61,9 +62,10 @@ const FEW = 3;
 
 /** How to calibrate, by the rig and by what is not at hand: a few ways, the usual one first. */
 export function Chooser({ kind, chosen, onChoose }: ChooserProps) {
+  const system = useSystem();
   const [lacking = [], setLacking] = useKept<readonly Need[]>("lacking");
   const [all, setAll] = useState(false);
-  const ways = methodsFor(kind, lacking);
+  const ways = methodsFor(kind, lacking).filter(({ method }) => system === "us" || !method.inOunces || method.id === chosen);
   const shown = ways.filter((way, i) => all || i < FEW || way.method.id === chosen);
   const toggle = (need: Need) => setLacking(lacking.includes(need) ? lacking.filter((n) => n !== need) : [...lacking, need]);
   return (
@@ -88,7 +90,7 @@ export function Chooser({ kind, chosen, onChoose }: ChooserProps) {
                 ! needs what you lack: {lacks.map((n) => NEED_WORDS[n].replace("no ", "")).join(", ")}
               </chakra.span>
             )}
-            <Box color="soft">{method.about}</Box>
+            <Box color="soft">{methodWords(method.about, system)}</Box>
           </Way>
         ))}
       </Box>

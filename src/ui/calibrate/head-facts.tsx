@@ -7,9 +7,10 @@ import { PRODUCT_USES, suitsHead, type ProductUse } from "@/core/hose-end/suitab
 import { show, writeNumber } from "@/core/quantity/format";
 import { given } from "@/core/working/rule";
 import { read, type System } from "@/core/working/units";
-import { dialText, paceText } from "@/core/words/reader";
+import { dialText } from "@/core/words/reader";
+import { paceText } from "@/core/working/thousand";
 import { rowRates } from "@/formats/card/choice";
-import { readTyped } from "@/formats/typed";
+import { readTyped } from "../data/typed";
 import { useLabels } from "../data/records";
 import { useKept } from "../data/kept-here";
 import { SubHeading, Select } from "../parts/controls";

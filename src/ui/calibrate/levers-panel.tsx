@@ -7,9 +7,9 @@ import type { Tank } from "@/core/mixing/plan";
 import { show, writeNumber } from "@/core/quantity/format";
 import type { Entered } from "@/core/quantity/parse";
 import { read, type System } from "@/core/working/units";
-import { paceText } from "@/core/words/reader";
+import { paceText } from "@/core/working/thousand";
 import { leverText } from "@/core/words/levers";
-import { readTyped } from "@/formats/typed";
+import { readTyped } from "../data/typed";
 import { Button, Note, SubHeading } from "../parts/controls";
 import { Stamp } from "../parts/stamp";
 

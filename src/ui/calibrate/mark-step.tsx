@@ -2,11 +2,13 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import type { Ground } from "@/core/calibration/evidence";
-import { methodOf, methodsFor, type FlowKind, type MethodId } from "@/core/calibration/methods";
+import { methodOf, methodsFor, type FlowKind, type MethodId, methodWords } from "@/core/calibration/methods";
 import { boomRun } from "@/core/calibration/required-flow";
 import { valueIn } from "@/core/quantity/quantity";
 import { given } from "@/core/working/rule";
 import type { System } from "@/core/working/units";
+import { Entered } from "@/core/quantity/parse";
+import { groundArea } from "@/core/working/thousand";
 import type { RigEntry } from "@/formats/entries";
 import { readRig } from "@/formats/job-file/read-rig";
 import { setupOf } from "@/formats/rig-setup";
@@ -56,7 +58,7 @@ export function MarkStep({ session, change, system, rig, onBucket }: StepProps) 
         <Chooser
           kind={rig.rig.kind}
           chosen={session.method}
-          onChoose={(id) => change({ ...byMethod(id, outlets), ...courseOf(id, rig) })}
+          onChoose={(id) => change({ ...byMethod(id, outlets, system), ...courseOf(id, rig, system) })}
         />
         {flows.length > 1 && (
           <Field label="Flow">
@@ -113,22 +115,28 @@ export function MarkStep({ session, change, system, rig, onBucket }: StepProps) 
           </Box>
         )}
         <SubHeading>In this order</SubHeading>
-        <Steps steps={[...SET_UP, ...extraSteps(rig), ...method.steps]} />
+        <Steps steps={[...SET_UP, ...extraSteps(rig), ...methodWords(method.steps, system)]} />
       </Box>
     </Box>
   );
 }
 
 /** The course that a method prescribes for a boom: so many feet for its spacing. */
-export function courseOf(id: MethodId, { rig }: RigEntry): Partial<Session> {
+export function courseOf(id: MethodId, { rig }: RigEntry, system: System): Partial<Session> {
   const { spacing, count } = readRig(rig).outlets;
   if (!spacing) return {};
   // Drawn, driven and timed is one and the same length, and each outlet is caught for as long as the drive took.
   if (id === "acre-128-boom")
     return { distance: `${valueIn(boomRun(given(spacing, "spacing")).value, "ft").toFixed(2)} ft`, outletTime: "" };
-  if (id === "straight-course-boom")
-    return { distance: `${(1000 / (valueIn(spacing.value, "ft") * count)).toFixed(2)} ft`, outletTime: "" };
+  if (id === "straight-course-boom") return { distance: courseText(spacing, count, system), outletTime: "" };
   return {};
+}
+
+/** The course that makes the reader's ground under a boom, to the hundredth of a foot or a metre. */
+function courseText(spacing: Entered<"length">, count: number, system: System): string {
+  const unit = system === "us" ? "ft" : "m";
+  const ground = valueIn(groundArea(system), system === "us" ? "ft2" : "m2");
+  return `${(ground / (valueIn(spacing.value, unit) * count)).toFixed(2)} ${unit}`;
 }
 
 /** What every calibration begins with. */

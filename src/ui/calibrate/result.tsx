@@ -10,7 +10,7 @@ import type { Tank } from "@/core/mixing/plan";
 import { show, showDuration, writeNumber } from "@/core/quantity/format";
 import { derive, given } from "@/core/working/rule";
 import { read, readParts, secondsA, type System } from "@/core/working/units";
-import { groundText, paceTime } from "@/core/words/reader";
+import { groundText, paceTime } from "@/core/working/thousand";
 import { warningText } from "@/core/words/warnings";
 import { unitCovers } from "@/core/mixing/ground";
 import { Fact } from "../parts/fact";

@@ -17,11 +17,12 @@ import {
   type CatchContext,
 } from "@/core/slips/of-reading";
 import type { Slip } from "@/core/slips/slip";
+import { unitsInHand } from "../data/units";
 import type { RigEntry } from "@/formats/entries";
 import { readParts } from "@/formats/job-file/read-calibration";
 import { readRig } from "@/formats/job-file/read-rig";
 import { catchTime, readSession, type Session } from "@/formats/session";
-import { readTyped } from "@/formats/typed";
+import { readTyped } from "../data/typed";
 import { useInHand, type Calibrated } from "../data/in-hand";
 import { SlipAsk, SlipKeeper } from "../parts/slip-ask";
 import type { StepName } from "./steps";
@@ -166,7 +167,7 @@ function asksOfCatches(session: Session, context: CatchContext, ask: AskFor): vo
 
 /** The time for 1,000 sq ft, as far as the walk is known. */
 function paceIn(session: Session, rig: RigEntry) {
-  const reading = readSession(session);
+  const reading = readSession(session, unitsInHand());
   const basics = readRig(rig.rig);
   const { pace } = readParts(basics, reading.state === "lacking" ? reading : {});
   return pace ? paceOf(pace, basics).timePer1000.value : undefined;

@@ -1,5 +1,6 @@
 "use client";
 
+import { readTyped } from "../data/typed";
 import { Box, chakra } from "@chakra-ui/react";
 import { markingOut, squareOf, type MarkingOut } from "@/core/calibration/marking-out";
 import type { Method } from "@/core/calibration/methods";
@@ -8,10 +9,10 @@ import type { Quantity } from "@/core/quantity/kinds";
 import { given } from "@/core/working/rule";
 import { read, type System } from "@/core/working/units";
 import { ratio } from "@/core/quantity/arithmetic";
+import { rollingStart } from "@/core/calibration/methods";
 import type { RigEntry } from "@/formats/entries";
 import { readRig } from "@/formats/job-file/read-rig";
 import type { Session } from "@/formats/session";
-import { readTyped } from "@/formats/typed";
 
 const WIDTH = 420;
 const HEIGHT = 190;
@@ -118,7 +119,7 @@ function CourseSketch({ method, session, rig, system }: SketchProps) {
   const distance = run?.value ?? (typed.ok ? typed.value.value : undefined);
   if (distance === undefined) return null;
   const text = read(distance, "length", system);
-  const rolling = system === "us" ? "15 ft" : "5 m";
+  const rolling = rollingStart(system);
   return (
     <Box>
       <chakra.svg

@@ -5,7 +5,7 @@ import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, 
 import { heightOn, nomogramFor, throughLine, valueAt, type Nomogram } from "@/core/calibration/nomogram";
 import type { Quantity } from "@/core/quantity/kinds";
 import { read, type System } from "@/core/working/units";
-import { paceText } from "@/core/words/reader";
+import { paceText } from "@/core/working/thousand";
 import { Button } from "../parts/controls";
 import { Ground, HEIGHT, LOW, TOP, X, y, type ChartProps, type End } from "./chart-ground";
 import { whatIf } from "./what-if";

@@ -1,4 +1,5 @@
 import { calibrate, type Calibration } from "@/core/calibration/calibrate";
+import { readTyped } from "../data/typed";
 import { expectedCatch, volumeIn } from "@/core/calibration/expected-catch";
 import { flowOf } from "@/core/calibration/flow";
 import { hasOwnCatchTime } from "@/core/calibration/methods";
@@ -6,13 +7,13 @@ import { paceOf, type Pace } from "@/core/calibration/pace";
 import { tipFlow } from "@/core/calibration/tips";
 import type { Quantity } from "@/core/quantity/kinds";
 import { given, type Derived, type Source } from "@/core/working/rule";
+import { unitsInHand } from "../data/units";
 import type { RigEntry } from "@/formats/entries";
 import { calibrationJob } from "@/formats/job-file/assemble";
 import { readChecked, type Job } from "@/formats/job-file/read-checked";
 import { readParts } from "@/formats/job-file/read-calibration";
 import { readRig } from "@/formats/job-file/read-rig";
 import { catchTime, readSession, type Session, type SessionReading } from "@/formats/session";
-import { readTyped } from "@/formats/typed";
 
 /** A session read as far as it goes: the job and its calibration; or what stands in the way, and what is there already. */
 export interface WorkedOut {
@@ -25,7 +26,7 @@ export interface WorkedOut {
 
 /** Reads a run sheet as far as it goes. */
 export function workedOut(rig: RigEntry, session: Session): WorkedOut {
-  const reading = readSession(session);
+  const reading = readSession(session, unitsInHand());
   if (reading.state === "wrong") return { reading };
   const basics = readRig(rig.rig);
   if (reading.state === "lacking") {

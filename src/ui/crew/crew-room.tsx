@@ -9,7 +9,7 @@ import { agreement } from "@/core/calibration/trials";
 import { coverageOf } from "@/core/mixing/mix";
 import { writeNumber } from "@/core/quantity/format";
 import { read, type System } from "@/core/working/units";
-import { groundText, paceTime } from "@/core/words/reader";
+import { groundText, paceTime } from "@/core/working/thousand";
 import { compare, larger, ratio } from "@/core/quantity/arithmetic";
 import { Quantity } from "@/core/quantity/kinds";
 import type { CalibrationEntry, MemberEntry, PersonEntry, RigEntry } from "@/formats/entries";

@@ -5,6 +5,7 @@ import { useFieldArray, type Path, type UseFormReturn } from "react-hook-form";
 import { FORMULATIONS } from "@/core/mixing/pouring-order";
 import { slipsOfName } from "@/core/slips/of-name";
 import type { Slip } from "@/core/slips/slip";
+import { useSystem } from "../data/units";
 import { GEAR, ROW_KEYS, ROW_WORDS } from "@/formats/card/card";
 import { cardSlips } from "@/formats/card/card-slips";
 import { CARD_GROUPS, CARD_FIELDS, type CardField, type ScalarKey } from "@/formats/card/fields";
@@ -125,6 +126,7 @@ function Scalar({ form, field }: FieldsProps & { field: CardField }) {
 function Actives({ form, dry }: FieldsProps & { dry: boolean }) {
   const rows = useFieldArray({ control: form.control, name: "actives" });
   const labels = useLabels();
+  const system = useSystem();
   const known = [...new Set(labels.flatMap((l) => l.card.actives.map((a) => a.name)))];
   return (
     <Box display="grid" gap="10px">
@@ -139,7 +141,7 @@ function Actives({ form, dry }: FieldsProps & { dry: boolean }) {
           />
           <TextField
             label={i === 0 ? "In the product" : `Active ${i + 1}, in the product`}
-            placeholder={dry ? "40 %" : "4 lb/gal, or 22 %"}
+            placeholder={dry ? "40 %" : system === "us" ? "4 lb/gal, or 22 %" : "480 g/L, or 22 %"}
             error={errorAt(form, `actives.${i}.content`)}
             {...form.register(`actives.${i}.content`)}
           />
@@ -184,7 +186,6 @@ function Slips({
 
 function Rates({ form, dry, slips }: FieldsProps & { dry: boolean; slips: Record<string, Slip[]> }) {
   const rows = useFieldArray({ control: form.control, name: "rates" });
-  const unit = dry ? "oz per 1,000 sq ft" : "fl oz per 1,000 sq ft";
   return (
     <Box display="grid" gap="10px">
       <SubHeading>Rates</SubHeading>
@@ -196,13 +197,14 @@ function Rates({ form, dry, slips }: FieldsProps & { dry: boolean; slips: Record
               <TextField
                 label={i === 0 ? "Label rate" : `Label rate ${i + 1}`}
                 placeholder={dry ? "0.2 oz/1000 ft2" : "1.5 fl oz/1000 ft2"}
-                hint={`${unit} if no unit`}
+                quantity={dry ? "weightRate" : "volumeRate"}
                 error={errorAt(form, `rates.${i}.rate`)}
                 {...form.register(`rates.${i}.rate`)}
               />
               <TextField
                 label={i === 0 ? "to" : `Label rate ${i + 1}, to`}
                 placeholder="the upper end"
+                quantity={dry ? "weightRate" : "volumeRate"}
                 hint="where it is a range"
                 error={errorAt(form, `rates.${i}.to`)}
                 {...form.register(`rates.${i}.to`)}
@@ -288,6 +290,8 @@ function Packages({ form, dry }: FieldsProps & { dry: boolean }) {
           <TextField
             label={i === 0 ? "Package of" : `Package ${i + 1}`}
             placeholder={dry ? "80 oz" : "64 fl oz"}
+            quantity={dry ? "knownWeight" : "jarVolume"}
+            hint=""
             error={errorAt(form, `packages.${i}.content`)}
             {...form.register(`packages.${i}.content`)}
           />

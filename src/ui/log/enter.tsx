@@ -30,6 +30,8 @@ import { Notice } from "../parts/notices";
 import { ShelfPick, SitePick } from "../parts/pickers";
 import { SlipAsk, SlipKeeper, type Dismissed } from "../parts/slip-ask";
 import { ounceOf, isRateText } from "@/core/labels/label-rate";
+import { amountField, bareUnit } from "@/core/quantity/ranges";
+import { unitText } from "@/core/quantity/format";
 
 /** An application in the making, kept in this browser until it is saved. */
 interface EntryDraft {
@@ -154,8 +156,9 @@ export function Enter({ corrects, onDone }: EnterProps) {
           </Field>
           <TextField
             label="Amount"
-            placeholder={label?.card.form === "liquid" ? "6 fl oz, or 1.5 fl oz/1000 ft2" : "4 oz, or 0.3 oz/1000 ft2"}
-            hint={`the zone's total, or a rate; ${label?.card.form === "liquid" ? "fl oz" : "oz"} if no unit`}
+            placeholder={label?.card.form === "liquid" ? "6 fl oz" : "4 oz"}
+            quantity={amountField(label?.card.form ?? "dry")}
+            hint={`the zone's total, or a rate; ${unitText(bareUnit(amountField(label?.card.form ?? "dry"), hand.system))} if no unit`}
             value={draft.amount}
             error={errorOf("amount")}
             onChange={(e) => set({ amount: e.target.value })}

@@ -13,7 +13,8 @@ import { Note } from "../parts/controls";
 import { TextField } from "../parts/field";
 import { Fold } from "../parts/fold";
 import { Notice } from "../parts/notices";
-import { ounceOf } from "@/core/labels/label-rate";
+import { amountField, bareUnit } from "@/core/quantity/ranges";
+import { unitText } from "@/core/quantity/format";
 
 /** A load that somebody measured without this sheet: what area each amount is for, and whether they agree. */
 export function CheckLoad({ plan, system, jar = false }: { plan: MixPlan; system: System; jar?: boolean }) {
@@ -25,7 +26,7 @@ export function CheckLoad({ plan, system, jar = false }: { plan: MixPlan; system
         ? undefined
         : parseAs<"mass" | "volume">(text, [product.form === "dry" ? "mass" : "volume"], {
             dialect: "screen",
-            bare: ounceOf(product.form),
+            bare: bareUnit(amountField(product.form), system),
           });
     return { product, amount };
   });
@@ -42,6 +43,7 @@ export function CheckLoad({ plan, system, jar = false }: { plan: MixPlan; system
           <TextField
             key={product.name}
             label={`${jar ? "In the jar" : "In the tank"} of ${product.name}`}
+            quantity={amountField(product.form)}
             value={typed[product.name] ?? ""}
             error={amount && !amount.ok ? wordsFor(amount.issues[0]!, unitsInHand()) : undefined}
             hint={
@@ -50,7 +52,7 @@ export function CheckLoad({ plan, system, jar = false }: { plan: MixPlan; system
                     measured.find((m) => m.name === product.name),
                     system,
                   )
-                : `${ounceOf(product.form)} if no unit`
+                : `${unitText(bareUnit(amountField(product.form), system))} if no unit`
             }
             onChange={(e) => setTyped({ ...typed, [product.name]: e.target.value })}
           />

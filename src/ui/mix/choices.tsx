@@ -6,6 +6,7 @@ import { LOAD_MODES, type LoadMode } from "@/core/mixing/loads";
 import { showEntered } from "@/core/quantity/format";
 import { entered } from "@/core/quantity/parse";
 import { read } from "@/core/working/units";
+import { useSystem } from "../data/units";
 import type { SiteEntry } from "@/formats/entries";
 import { todayDate } from "../data/clock";
 import type { InHand } from "../data/in-hand";
@@ -23,7 +24,7 @@ const PURPOSE_WORDS: Record<Purpose, string> = {
   site: "One site",
   sites: "Several sites, each filled for",
   day: "The day of a truck",
-  spot: "A spot: a gallon or less",
+  spot: "A spot: a small mix",
   spread: "Granules, spread dry",
 };
 
@@ -159,17 +160,26 @@ function begun(draft: Draft, purpose: Purpose, site: SiteEntry | undefined): Par
   return { purpose, ...(several && draft.stops.length === 0 && site && { stops: [site.id] }) };
 }
 
-const SPOTS = [
-  ["1 gal", "A gallon"],
-  ["0.5 gal", "Half a gallon"],
-  ["1 qt", "A quart: a large shrub"],
-  ["1 pt", "A pint: a small shrub"],
-] as const;
+const SPOTS = {
+  us: [
+    ["1 gal", "A gallon"],
+    ["0.5 gal", "Half a gallon"],
+    ["1 qt", "A quart: a large shrub"],
+    ["1 pt", "A pint: a small shrub"],
+  ],
+  metric: [
+    ["5 L", "Five litres"],
+    ["2 L", "Two litres"],
+    ["1 L", "A litre: a large shrub"],
+    ["500 mL", "Half a litre: a small shrub"],
+  ],
+} as const;
 
 /** How much a spot mix makes up to, and the zone that it is for. */
 function Spot({ draft, change, site }: { draft: Draft; change: (next: Partial<Draft>) => void; site: SiteEntry }) {
   const { zoneId, volume } = draft.spot;
-  const listed = SPOTS.some(([text]) => text === volume) || volume === "";
+  const spots = SPOTS[useSystem()];
+  const listed = spots.some(([text]) => text === volume) || volume === "";
   const set = (next: Partial<Draft["spot"]>) => change({ spot: { ...draft.spot, ...next } });
   return (
     <>
@@ -194,7 +204,7 @@ function Spot({ draft, change, site }: { draft: Draft; change: (next: Partial<Dr
             onChange={(e) => set({ volume: e.target.value === "typed" ? "2 gal" : e.target.value })}
           >
             <option value="">pick a size</option>
-            {SPOTS.map(([text, words]) => (
+            {spots.map(([text, words]) => (
               <option key={text} value={text}>
                 {words}
               </option>

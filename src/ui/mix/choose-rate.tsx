@@ -5,7 +5,7 @@ import { wordsFor } from "@/core/issue";
 import { rateContextOf } from "@/core/mixing/judge";
 import { unitText } from "@/core/quantity/format";
 import { entered } from "@/core/quantity/parse";
-import { bareUnit, understood, withUnit } from "@/core/quantity/ranges";
+import { bareUnit, understood, withUnit, rateField } from "@/core/quantity/ranges";
 import { spokenToWritten } from "@/core/quantity/spoken";
 import { slipsOfForm } from "@/core/slips/of-load";
 import { slipsOfRate } from "@/core/slips/of-rate";
@@ -57,7 +57,7 @@ export function ChooseRate({ chosen, site, turfs, date = todayDate(), change }: 
   const product = chosen.read.ok ? readProduct(chosen.read.value, 0, new Faults()) : undefined;
   const name = card.name;
   const system = useSystem();
-  const field = card.form === "dry" ? "weightRate" : "volumeRate";
+  const field = rateField(card.form);
   const after = choice.split === "first" ? secondHalf(card, date) : undefined;
   const dismissed = (choice.dismissed ?? []).map((d) => ({ ...d, field: "rate" })) as Dismissed[];
   return (

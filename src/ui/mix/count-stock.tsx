@@ -8,7 +8,7 @@ import { nowMoment } from "../data/clock";
 import { useSaveOnce } from "../data/save-id";
 import { Button } from "../parts/controls";
 import { TextField } from "../parts/field";
-import { ounceOf } from "@/core/labels/label-rate";
+import { amountField } from "@/core/quantity/ranges";
 
 /** Counting what is on the shelf: what goes down after it is taken off. */
 export function CountStock({ label, again = false }: { label: LabelEntry; again?: boolean }) {
@@ -47,7 +47,7 @@ export function CountStock({ label, again = false }: { label: LabelEntry; again?
           of={label.card.name}
           value={amount}
           error={error}
-          hint={`${ounceOf(label.card.form)} if no unit`}
+          quantity={amountField(label.card.form)}
           onChange={(e) => setAmount(e.target.value)}
           autoFocus
         />

@@ -5,7 +5,7 @@ import { allFillings } from "@/core/mixing/column";
 import type { MixPlan } from "@/core/mixing/plan";
 import { showChange } from "@/core/quantity/format";
 import { read, type System } from "@/core/working/units";
-import { groundText, paceTime } from "@/core/words/reader";
+import { groundText, paceTime } from "@/core/working/thousand";
 import { times } from "@/core/quantity/arithmetic";
 import { oneLess, type Planned } from "@/formats/job-file/assemble";
 import type { Job } from "@/formats/job-file/read-checked";

@@ -9,12 +9,15 @@ const product = (name: string, label: object = {}): ProductText => ({
 });
 
 test("the hardest wish of the weather, and whose the others are", () => {
-  expect(weatherLines([])).toEqual([]);
-  expect(weatherLines([product("A")])).toEqual([["Wind", "10 mph at most, where no label says"]]);
-  const lines = weatherLines([
-    product("A", { wind: "12 mph", airMost: "85 °F", airOver: "3 days" }),
-    product("B", { wind: "8 mph", airLeast: "50 °F", airMost: "90 °F", soilLeast: "50 °F" }),
-  ]);
+  expect(weatherLines([], "us")).toEqual([]);
+  expect(weatherLines([product("A")], "us")).toEqual([["Wind", "10 mph at most, where no label says"]]);
+  const lines = weatherLines(
+    [
+      product("A", { wind: "12 mph", airMost: "85 °F", airOver: "3 days" }),
+      product("B", { wind: "8 mph", airLeast: "50 °F", airMost: "90 °F", soilLeast: "50 °F" }),
+    ],
+    "us",
+  );
   expect(lines).toEqual([
     ["Wind", "8 mph at most"],
     ["Air", "at most 85 °F, over 3 days (A)"],

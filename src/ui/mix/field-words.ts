@@ -1,8 +1,9 @@
 import { afterTank, afterWords, type AfterTank } from "@/core/labels/aftercare";
 import { showEntered } from "@/core/quantity/format";
 import { entered, type Entered } from "@/core/quantity/parse";
-import { valueIn } from "@/core/quantity/quantity";
+import { valueIn, quantity } from "@/core/quantity/quantity";
 import { compare } from "@/core/quantity/arithmetic";
+import { System, read } from "@/core/working/units";
 import type { ProductText } from "@/formats/job-file/types";
 import { cardOfProduct } from "@/formats/gear";
 import { Faults } from "@/formats/job-file/faults";
@@ -13,8 +14,11 @@ import { format } from "../data/dates";
 /** A thing that a label says of the field, and what it says. */
 export type FieldLine = readonly [what: string, says: string];
 
+/** The most wind where no label says (common practice). */
+const MOST_WIND = quantity("speed", 10, "mph");
+
 /** What the labels of a mix want of the weather: the hardest wish, and whose it is where there are several. */
-export function weatherLines(products: readonly ProductText[]): FieldLine[] {
+export function weatherLines(products: readonly ProductText[], system: System): FieldLine[] {
   const cards = products.map((p) => ({ name: p.name, ...cardOfProduct(p) }));
   const winds = cards.flatMap((c) => (c.wind === undefined ? [] : [entered(c.wind, "speed")]));
   const wind = winds.sort((a, b) => compare(a.value, b.value))[0];
@@ -28,7 +32,14 @@ export function weatherLines(products: readonly ProductText[]): FieldLine[] {
   ];
   return [
     ...(cards.length > 0
-      ? [["Wind", wind ? `${showEntered(wind)} at most` : "10 mph at most, where no label says"] as FieldLine]
+      ? [
+          [
+            "Wind",
+            wind
+              ? `${showEntered(wind)} at most`
+              : `${read(MOST_WIND, "speed", system, { figures: 2 })} at most, where no label says`,
+          ] as FieldLine,
+        ]
       : []),
     ...each((c) => between(c.airLeast, c.airMost, c.airOver)).map((says): FieldLine => ["Air", says]),
     ...each((c) => between(c.soilLeast, c.soilMost)).map((says): FieldLine => ["Soil", says]),

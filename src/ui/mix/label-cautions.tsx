@@ -6,6 +6,7 @@ import { cardOfProduct, namedGear } from "@/formats/gear";
 import type { ProductText } from "@/formats/job-file/types";
 import { nowMoment } from "../data/clock";
 import { Cautions } from "../parts/notices";
+import { useSystem } from "../data/units";
 import { afterLine, weatherLines } from "./field-words";
 
 /** What the labels of a mix ask of whoever pours it, said once for all of them, then the usual cautions. */
@@ -17,7 +18,7 @@ export function LabelCautions({ products }: { products: readonly ProductText[] }
   const lines: (readonly [string, string])[] = [
     ...signals.map((c): [string, string] => [c.signalWord!.toUpperCase(), c.name]),
     ...(gear.length > 0 ? [["Wear", gear.join(" · ")] as [string, string]] : []),
-    ...weatherLines(products),
+    ...weatherLines(products, useSystem()),
     ...(after ? [[...after] as [string, string]] : []),
     ...told(cards, (c) => c.keepOut).map((says): [string, string] => ["Keep out of", says]),
     ...told(cards, (c) => c.reentry).map((says): [string, string] => ["People and pets back", says]),

@@ -6,10 +6,11 @@ import { wordsFor } from "@/core/issue";
 import { groundIsOpen, isStrength } from "@/core/labels/gallon";
 import type { LabelRate } from "@/core/labels/label-rate";
 import type { MixProduct } from "@/core/mixing/product";
+import { groundText } from "@/core/working/thousand";
 import type { CardText } from "@/formats/card/card";
 import { BY_STRENGTH, isForTurf, strangeTurfs, type ChoiceText } from "@/formats/card/choice";
 import { readRate } from "@/formats/forms/rate";
-import { readTyped } from "@/formats/typed";
+import { readTyped } from "../data/typed";
 import { unitsInHand } from "../data/units";
 import { Button, Note } from "../parts/controls";
 import { TextField } from "../parts/field";
@@ -63,8 +64,9 @@ interface AskProps {
 
 /** A rate for a gallon: whose ground? Asked before there is an amount, and kept with the mix. */
 export function GallonAsk({ product, rate, name, choice, change }: AskProps) {
-  const [typed, setTyped] = useState("1,000 sq ft");
+  const [typed, setTyped] = useState(groundText(unitsInHand()));
   const read = readTyped("zoneArea", typed);
+  const one = /\/\s*(?:100 )?L\b/.test(rate) ? "litre" : "gallon";
   const say = (gallon: string | undefined) => {
     const { gallon: _, ...rest } = choice;
     change({ choice: gallon === undefined ? rest : { ...rest, gallon } });
@@ -74,7 +76,7 @@ export function GallonAsk({ product, rate, name, choice, change }: AskProps) {
       <Note>
         {choice.gallon === BY_STRENGTH
           ? "Meant as the strength of the mix, whatever is sprayed."
-          : `A gallon is for ${choice.gallon}.`}{" "}
+          : `A ${one} is for ${choice.gallon}.`}{" "}
         <Button look="inline" onClick={() => say(undefined)}>
           Ask again
         </Button>
@@ -83,12 +85,12 @@ export function GallonAsk({ product, rate, name, choice, change }: AskProps) {
   if (!groundIsOpen(product)) return null;
   return (
     <Notice state="act">
-      {rate} is a rate for a gallon. Most labels mean one gallon for so much ground: sprayed at more than that, the same strength
+      {rate} is a rate for a {one}. Most labels mean one {one} for so much ground: sprayed at more than that, the same strength
       overdoses. What does the label of {name} say?
       <Box display="flex" gap="8px 12px" flexWrap="wrap" alignItems="flex-end" marginTop="8px">
         <Box width="200px">
           <TextField
-            label="A gallon is for"
+            label={`A ${one} is for`}
             of={name}
             value={typed}
             error={read.ok ? undefined : wordsFor(read.issues[0]!, unitsInHand())}

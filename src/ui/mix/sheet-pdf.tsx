@@ -71,7 +71,7 @@ function Pages({ sheet, worked, kit, system }: PagesProps) {
       <Text style={styles.line}>{line}</Text>
       {head && <Text style={styles.head}>{head}</Text>}
       {plan.run && <Stops worked={worked} system={system} />}
-      <Field sheet={sheet} />
+      <Field sheet={sheet} system={system} />
       <Gear sheet={sheet} />
       <InAll plan={plan} system={system} />
       {alike(of).map(({ filling, last }) => (
@@ -102,10 +102,10 @@ function Gear({ sheet }: { sheet: Sheet }) {
 }
 
 /** The weather that the labels want, and what the ground gets afterwards. */
-function Field({ sheet }: { sheet: Sheet }) {
+function Field({ sheet, system }: { sheet: Sheet; system: System }) {
   const products = sheet.job.products ?? [];
   const after = afterWords(afterOf(products));
-  const lines = [...weatherLines(products), ...(after === "" ? [] : [["Afterwards", after] as const])];
+  const lines = [...weatherLines(products, system), ...(after === "" ? [] : [["Afterwards", after] as const])];
   return (
     <View style={styles.part} wrap={false}>
       <Text style={styles.name}>In the field, by the labels</Text>

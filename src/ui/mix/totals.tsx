@@ -18,7 +18,7 @@ import { leftWords } from "../labels/on-hand";
 import { money } from "./cost-words";
 import { CountStock } from "./count-stock";
 import { atLeast } from "@/core/quantity/slack";
-import { groundArea, groundText } from "@/core/words/reader";
+import { groundArea, groundText } from "@/core/working/thousand";
 import { ratio, total } from "@/core/quantity/arithmetic";
 import { canonicalAmount } from "@/core/mixing/amounts";
 import { oneVolume } from "@/core/mixing/ground";

@@ -1,6 +1,8 @@
 import { belongsToPerson, ownerOf } from "@/core/calibration/standing";
 import type { Issue } from "@/core/issue";
 import { groundIsOpen } from "@/core/labels/gallon";
+import { rateField, withUnit } from "@/core/quantity/ranges";
+import { unitsInHand } from "../data/units";
 import type { SiteEntry } from "@/formats/entries";
 import { lockOf } from "@/formats/standing";
 import { productOf } from "@/formats/card/product-of";
@@ -22,7 +24,16 @@ export const chosenOf = (draft: Draft, tank: string, { labels }: Pick<MixRecords
     const label = labels.find((l) => l.id === p.labelId && !l.retired);
     // A draft may have been begun before a choice was kept with it.
     const choice = p.choice ?? { row: 0, point: "typed" };
-    return label ? [{ ...p, choice, label, read: productOf(label.card, p.rate, choice) }] : [];
+    return label
+      ? [
+          {
+            ...p,
+            choice,
+            label,
+            read: productOf(label.card, withUnit(rateField(label.card.form), p.rate, unitsInHand()), choice),
+          },
+        ]
+      : [];
   });
 
 export const zonesOfSite = (sites: readonly SiteEntry[]) => (siteId: string) =>

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box, chakra, VisuallyHidden } from "@chakra-ui/react";
-import { useId, type ComponentProps, type FocusEvent, type ReactNode } from "react";
+import { useId, type ComponentProps, type ReactNode, type SyntheticEvent, type ChangeEvent } from "react";
 import { unitText } from "@/core/quantity/format";
 import { bareUnit, exampleFor, withUnit, type Field as Quantified } from "@/core/quantity/ranges";
 import { useSystem } from "../data/units";
@@ -57,22 +57,35 @@ type TextFieldProps = Omit<FieldProps, "children"> &
 /** A field of one line. */
 export function TextField({ label, of, error, hint, placeholder, quantity, ...input }: TextFieldProps) {
   const system = useSystem();
-  const left = (event: FocusEvent<HTMLInputElement>) => {
-    if (quantity) {
-      const full = withUnit(quantity, event.target.value, system);
-      if (full !== event.target.value) {
-        event.target.value = full;
-        input.onChange?.(event);
-      }
-    }
-    input.onBlur?.(event);
+  /** Writes the unit of a bare number out: a form keeps and sends the text. */
+  const finish = (event: SyntheticEvent<HTMLInputElement>) => {
+    const field = event.currentTarget;
+    const full = quantity ? withUnit(quantity, field.value, system) : field.value;
+    if (full === field.value) return;
+    field.value = full;
+    input.onChange?.({ ...event, target: field } as ChangeEvent<HTMLInputElement>);
   };
   const example = placeholder && quantity ? exampleFor(quantity, placeholder, system) : placeholder;
   const unit = quantity && unitText(bareUnit(quantity, system));
   const said = hint ?? (unit ? `${unit} if no unit` : undefined);
   return (
     <Field label={label} of={of} error={error} {...(said !== undefined && { hint: said })}>
-      {(props) => <Input autoComplete="off" placeholder={example && `e.g. ${example}`} {...input} {...props} onBlur={left} />}
+      {(props) => (
+        <Input
+          autoComplete="off"
+          placeholder={example && `e.g. ${example}`}
+          {...input}
+          {...props}
+          onBlur={(event) => {
+            finish(event);
+            input.onBlur?.(event);
+          }}
+          onKeyDown={(event) => {
+            if (event.key === "Enter") finish(event);
+            input.onKeyDown?.(event);
+          }}
+        />
+      )}
     </Field>
   );
 }

@@ -6,7 +6,7 @@ import { tooFastOnFoot } from "@/core/calibration/nomogram";
 import { show } from "@/core/quantity/format";
 import type { Quantity } from "@/core/quantity/kinds";
 import { read } from "@/core/working/units";
-import { groundText, paceTime } from "@/core/words/reader";
+import { groundText, paceTime } from "@/core/working/thousand";
 import { WALKABLE } from "@/core/calibration/warnings";
 import type { RigEntry } from "@/formats/entries";
 import { Typed } from "../calibrate/typed";

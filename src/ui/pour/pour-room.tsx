@@ -25,6 +25,7 @@ import { FirstThing, Notice } from "../parts/notices";
 import { AskEmpty } from "./ask-empty";
 import { LoadTimer } from "./load-timer";
 import { asksEmpty, loadInTank, nextWords, pourSteps } from "./pour-steps";
+import { useSystem } from "../data/units";
 import { useAwake, useVoice } from "./voice";
 
 /** Pouring with gloves on: one step at a time, large, spoken, the screen kept awake. */
@@ -232,10 +233,11 @@ const placeWords = ({ job, run }: Sheet): string => {
 
 /** The weather that the labels want while it is poured; what the ground gets, once it is. */
 function FieldLines({ sheet, after = false }: { sheet: Sheet; after?: boolean }) {
+  const system = useSystem();
   const products = sheet.job.products ?? [];
-  const head = headLine(sheet.job.rig.head && readRig(sheet.job.rig).head, planOfSheet(sheet.job, sheet.run).calibration, "us");
+  const head = headLine(sheet.job.rig.head && readRig(sheet.job.rig).head, planOfSheet(sheet.job, sheet.run).calibration, system);
   const care = after ? afterLine(products, nowMoment()) : undefined;
-  const lines = [...(care ? [care] : []), ...weatherLines(products)];
+  const lines = [...(care ? [care] : []), ...weatherLines(products, system)];
   return (
     <Box fontSize="15px" color="soft" display="grid" gap="2px">
       {head && <strong>{head}</strong>}

@@ -4,10 +4,12 @@ import { Box, chakra } from "@chakra-ui/react";
 import { useRef, type ReactNode } from "react";
 import { wordsFor } from "@/core/issue";
 import { unitText, writeNumber } from "@/core/quantity/format";
-import { RATE_BARE, readRate } from "@/formats/forms/rate";
+import { groundText } from "@/core/working/thousand";
+import { bareUnit, rateField, withUnit } from "@/core/quantity/ranges";
+import { readRate } from "@/formats/forms/rate";
 import { Typed } from "../calibrate/typed";
 import { useFrames, useWatch, watchText } from "../calibrate/watch";
-import { unitsInHand } from "../data/units";
+import { unitsInHand, useSystem } from "../data/units";
 import { Button } from "../parts/controls";
 import { TextField } from "../parts/field";
 import { Pair } from "../rigs/pair";
@@ -71,9 +73,10 @@ function Line({ of, children }: { of: Parameters<typeof Drawn>[0]["of"]; childre
 }
 
 export function Fields({ quick, set }: { quick: Quick; set: (next: Partial<Quick>) => void }) {
-  const rate = quick.rate.trim() === "" ? undefined : readRate(quick.rate, quick.form);
-  const most = quick.most.trim() === "" ? undefined : readRate(quick.most, quick.form);
-  const unit = unitText(RATE_BARE[quick.form]);
+  const system = useSystem();
+  const rate = quick.rate.trim() === "" ? undefined : readRate(withUnit(rateField(quick.form), quick.rate, system), quick.form);
+  const most = quick.most.trim() === "" ? undefined : readRate(withUnit(rateField(quick.form), quick.most, system), quick.form);
+  const field = rateField(quick.form);
   return (
     <>
       <Line of="tank">
@@ -110,7 +113,7 @@ export function Fields({ quick, set }: { quick: Quick; set: (next: Partial<Quick
             value={quick.plot}
             onChange={(plot) => set({ plot })}
             placeholder="10 x 25"
-            hint="pegged on the lawn: 10 x 25 is 250 sq ft"
+            hint={system === "us" ? "pegged on the lawn: 10 x 25 is 250 sq ft" : "pegged on the lawn: 3 x 8 is 24 m²"}
           />
         )}
         <Button look="inline" justifySelf="start" onClick={() => set({ course: !quick.course })}>
@@ -152,26 +155,29 @@ export function Fields({ quick, set }: { quick: Quick; set: (next: Partial<Quick
                 height="20px"
                 accentColor="var(--cg-colors-ink)"
               />
-              {form === "dry" ? "Weighed (oz)" : "Measured (fl oz)"}
+              {form === "dry" ? "Weighed" : "Measured"} (
+              {unitText(bareUnit(form === "dry" ? "knownWeight" : "jarVolume", system))})
             </chakra.label>
           ))}
         </Box>
         <TextField
-          label="Label rate for 1,000 sq ft"
+          label={`Label rate for ${groundText(system)}`}
+          quantity={field}
           placeholder={quick.form === "dry" ? "0.3 oz" : "1.5 fl oz"}
           value={quick.rate}
           error={rate && !rate.ok ? wordsFor(rate.issues[0]!, unitsInHand()) : undefined}
-          hint={rate?.ok ? `understood as ${rateText(rate.value)}` : `${unit} if no unit`}
+          hint={rate?.ok ? `understood as ${rateText(rate.value)}` : `${unitText(bareUnit(field, system))} if no unit`}
           onChange={(e) => set({ rate: e.target.value })}
         />
       </Line>
       <Line of="most">
         <TextField
           label="The label's most at once"
+          quantity={field}
           placeholder={quick.form === "dry" ? "0.4 oz" : "2 fl oz"}
           value={quick.most}
           error={most && !most.ok ? wordsFor(most.issues[0]!, unitsInHand()) : undefined}
-          hint="for 1,000 sq ft; nothing over it gets an amount. Empty: not checked"
+          hint={`for ${groundText(system)}; nothing over it gets an amount. Empty: not checked`}
           onChange={(e) => set({ most: e.target.value })}
         />
       </Line>
@@ -182,7 +188,7 @@ export function Fields({ quick, set }: { quick: Quick; set: (next: Partial<Quick
           value={quick.lawn}
           onChange={(lawn) => set({ lawn })}
           placeholder="62 x 100"
-          hint="sq ft, or two sides"
+          hint={`${unitText(bareUnit("zoneArea", system))}, or two sides`}
         />
       </Line>
     </>

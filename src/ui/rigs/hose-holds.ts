@@ -1,7 +1,7 @@
 import { holdUp } from "@/core/calibration/required-flow";
+import { readTyped } from "../data/typed";
 import { given } from "@/core/working/rule";
 import { read, type System } from "@/core/working/units";
-import { readTyped } from "@/formats/typed";
 
 /** What a hose holds, in words; undefined where its size can't be read. Texts as typed or as kept. */
 export function hoseHolds(diameter: string | undefined, length: string | undefined, system: System): string | undefined {

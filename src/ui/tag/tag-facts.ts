@@ -6,7 +6,7 @@ import { coverageOf } from "@/core/mixing/mix";
 import { showEntered, writeNumber } from "@/core/quantity/format";
 import { parseQuantity } from "@/core/quantity/parse";
 import { read, secondsA, type System } from "@/core/working/units";
-import { groundText, paceTime } from "@/core/words/reader";
+import { groundText, paceTime } from "@/core/working/thousand";
 import { unitCovers } from "@/core/mixing/ground";
 import type { CalibrationLook, RigEntry } from "@/formats/entries";
 import { calibrationJob, soundJob } from "@/formats/job-file/assemble";
