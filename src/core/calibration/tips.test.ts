@@ -4,6 +4,9 @@ import { quantity, valueIn } from "../quantity/quantity";
 import { expectNear } from "../testing/near";
 import { constant, given } from "../working/rule";
 import { boomCheck } from "./boom";
+import { flowOfCatch, minuteFor, volumeIn } from "./expected-catch";
+import { raw } from "../quantity/kinds";
+import { times } from "../quantity/arithmetic";
 import {
   denserFlow,
   dropChange,
@@ -16,6 +19,8 @@ import {
   TIP_SIZES,
   wearOf,
   type TipChart,
+  ORDINARY_RANGE,
+  workingRange,
 } from "./tips";
 
 const psi = (n: number) => quantity("pressure", n, "psi");
@@ -152,4 +157,39 @@ describe("boom check (±5 % of the mean; ±10 % of rated: ISO 16122-2 and extens
     expect(sides.apart).toBeCloseTo(2 / 13, 12);
     expect(boomCheck(oz(14)).sides).toBeNull();
   });
+});
+
+describe("the pressures that a tip works at", () => {
+  const empty = { size: "03", rows: [] };
+  test("are its chart's ends; without rows they are those of ordinary tips", () => {
+    expect(rangeOf(chart)).toEqual({ least: chart.rows[0]!.pressure.value, most: chart.rows.at(-1)!.pressure.value });
+    expect(rangeOf(empty)).toEqual(ORDINARY_RANGE);
+    expect(rangeOf(undefined)).toEqual(ORDINARY_RANGE);
+  });
+  test("are not known of a gun, nor above what ordinary tips take, unless a chart says", () => {
+    const known = (gun: boolean, at: number, of?: typeof chart) => workingRange(gun, psi(at), of).known;
+    expect([known(false, 40), known(true, 40), known(false, 200), known(true, 200)]).toEqual([true, false, false, false]);
+    expect([known(true, 40, chart), known(false, 200, chart), known(true, 40, empty as never)]).toEqual([true, true, false]);
+    expect(workingRange(true, psi(200), chart)).toMatchObject(rangeOf(chart));
+  });
+  test("no class of drops is known beyond either end", () => {
+    const { least, most } = rangeOf(chart);
+    expect(dropletAt(chart, least)).toBeDefined();
+    expect(dropletAt(chart, most)).toBeDefined();
+    expect(dropletAt(chart, times(least, 0.9))).toBeUndefined();
+    expect(dropletAt(chart, times(most, 1.1))).toBeUndefined();
+  });
+});
+
+test("a flow fills flow × time: a gallon a minute is half a gallon in 30 s", () => {
+  expect(volumeIn(quantity("flow", 1, "gal/min"), quantity("time", 30, "s"))).toBeCloseTo(raw(quantity("volume", 0.5, "gal")), 9);
+  expect(flowOfCatch(quantity("volume", 0.5, "gal"), quantity("time", 30, "s"))).toBeCloseTo(
+    raw(quantity("flow", 1, "gal/min")),
+    9,
+  );
+});
+
+test("the bucket before the walk: 1 gal for 1,000 sq ft at 250 s is 0.24 gal in a minute", () => {
+  const minute = minuteFor(quantity("sprayVolume", 1, "gal/1000 ft2"), quantity("time", 250, "s"));
+  expect(minute).toBeCloseTo(raw(quantity("volume", 0.24, "gal")), 9);
 });

@@ -3,7 +3,7 @@ import { entered } from "../quantity/parse";
 import { quantity, valueIn } from "../quantity/quantity";
 import { expectNear } from "../testing/near";
 import { given, num } from "../working/rule";
-import { dialForPace, drawCheck, labelNumberMistake, readHead, tapAgainstHead, type Head } from "./head";
+import { dialForJar, dialForPace, drawCheck, labelNumberMistake, readHead, tapAgainstHead, type Head } from "./head";
 import { jarVolume } from "./jars";
 import { PRODUCT_USES, suitsHead } from "./suitability";
 
@@ -93,4 +93,29 @@ test("what suits a head is said of every use, and never without the label", () =
   const poor = PRODUCT_USES.filter((use) => suitsHead(use).state === "poor");
   expect(poor).toEqual(["herbicide", "pre-emergent"]);
   for (const use of PRODUCT_USES) expect(suitsHead(use).text).toMatch(/label/);
+});
+
+describe("a dial for a jar that is made up with water", () => {
+  test("8 fl oz made up to 12 ask for half as much again: 1.5 times the dial", () => {
+    const { jar } = dial("2 fl oz/gal", ["8 fl oz", "4 fl oz"]);
+    expectNear(valueIn(dialForJar(quantity("strengthByVolume", 2, "fl oz/gal"), jar!), "fl oz/gal"), 3, 1e-12);
+  });
+  test("set so, the label's rate goes down at the pace, as it does undiluted", () => {
+    const wanted = dialForPace(rate("8 fl oz/1000 ft2"), flow, time("144 s"));
+    const { jar } = dial("2 fl oz/gal", ["5 fl oz", "15 fl oz"]);
+    const set = valueIn(dialForJar(wanted.value, jar!), "fl oz/gal");
+    const head = readHead(dial(`${set} fl oz/gal`, ["5 fl oz", "15 fl oz"]), flow, rate("8 fl oz/1000 ft2"), time("144 s"));
+    expectNear(head.overdose!, 1, 1e-9);
+  });
+  test("what isn't known of a head is null: no flow, no thinning, and of a dial nothing drawn", () => {
+    expect(readHead(dial("2 fl oz/gal"), null, rate("8 fl oz/1000 ft2"), null)).toEqual({
+      productFlow: null,
+      dilution: null,
+      timePer1000: null,
+      overdose: null,
+    });
+    const alone = readHead(metered("2 fl oz/min"), null, rate("4 fl oz/1000 ft2"), time("60 s"));
+    expect(alone.dilution).toBeNull();
+    expectNear(alone.overdose!, 0.5, 1e-12);
+  });
 });

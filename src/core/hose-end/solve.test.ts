@@ -84,3 +84,26 @@ test("every pair gives the label rate at the pace, as worked out and as it is fi
   );
   expect(worst).toBeGreaterThan(0);
 });
+
+test("a dial of which nobody listed the numbers has the one that it stands at", () => {
+  const wish = { head: DIAL, flow: flow(2.5), rate: rate(8), pace: time(144), jar: jar(12) };
+  expect(headPairs({ ...wish, settings: [] }).map((p) => p.head)).toEqual([DIAL]);
+  expect(headPairs({ ...wish, settings: settings.slice(0, 2) }).map((p) => p.head)).toEqual([
+    { kind: "dial", setting: settings[1] },
+  ]);
+});
+
+test("the settings come nearest to undiluted first, however they are listed", () => {
+  const wish = { head: DIAL, flow: flow(2.5), rate: rate(8), pace: time(144), jar: jar(12) };
+  const strengths = (listed: typeof settings) => headPairs({ ...wish, settings: listed }).map((p) => num(p.strength));
+  expect(strengths([...settings].reverse())).toEqual(strengths(settings));
+  expect(strengths(settings)).toEqual([...strengths(settings)].sort((a, b) => a - b));
+});
+
+test("a jar with less product than can be measured is left out", () => {
+  const wish = { head: DIAL, settings, flow: flow(2.5), rate: rate(8), pace: time(144), jar: jar(12) };
+  const products = headPairs(wish).map((p) => jarOf(p).product);
+  const least = products[1]!;
+  expect(headPairs({ ...wish, least })).toHaveLength(2);
+  expect(headPairs({ ...wish, least: quantity("volume", raw(least) * 1.001, "mL") })).toHaveLength(1);
+});

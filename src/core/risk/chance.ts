@@ -21,7 +21,7 @@ export function seeded(seed: number): Uniform {
 export const normal = (uniform: Uniform): number => Math.sqrt(-2 * Math.log(uniform())) * Math.cos(2 * Math.PI * uniform());
 
 /** Gamma with a shape of at least 1/2 and scale 1 (Marsaglia and Tsang 2000, from memory). */
-function gamma(shape: number, uniform: Uniform): number {
+export function gamma(shape: number, uniform: Uniform): number {
   if (shape < 1) return gamma(shape + 1, uniform) * uniform() ** (1 / shape);
   const d = shape - 1 / 3;
   const c = 1 / Math.sqrt(9 * d);

@@ -1,7 +1,7 @@
 import quantile from "@stdlib/stats-base-dists-t-quantile";
 import fc from "fast-check";
 import { coverageFactor } from "../calibration/student";
-import { logGamma, seeded, studentAbove, studentQuantile } from "./chance";
+import { gamma, logGamma, seeded, studentAbove, studentQuantile, studentValue } from "./chance";
 import { drawRisk, riskExact, SURE, type Risk, type RiskInput } from "./risk";
 
 function draw(input: RiskInput, samples = 100_000, seed = 1): Risk {
@@ -97,4 +97,30 @@ describe("risk", () => {
     expect(drawing.next()).toEqual({ value: 0.25, done: false });
     expect(drawing.next().value).toBe(0.5);
   });
+});
+
+test("values of Student's t are as far out as its quantiles say, at every number of trials", () => {
+  const values = 120_000;
+  for (const freedom of [2, 3, 5, 12]) {
+    const uniform = seeded(7);
+    const drawn = Array.from({ length: values }, () => studentValue(freedom, uniform));
+    for (const share of [0.55, 0.75, 0.9, 0.975, 0.995]) {
+      const quantile = studentQuantile(share, freedom);
+      const above = drawn.filter((t) => t > quantile).length / values;
+      // Four times the standard deviation of a count.
+      expect(Math.abs(above - (1 - share))).toBeLessThan(4 * Math.sqrt((share * (1 - share)) / values));
+    }
+  }
+});
+
+test("the gamma that it is drawn with has its shape as mean and as variance", () => {
+  const values = 200_000;
+  for (const shape of [0.5, 1, 1.5, 4, 10]) {
+    const uniform = seeded(11);
+    const drawn = Array.from({ length: values }, () => gamma(shape, uniform));
+    const mean = drawn.reduce((sum, x) => sum + x, 0) / values;
+    const variance = drawn.reduce((sum, x) => sum + (x - mean) ** 2, 0) / values;
+    expect(Math.abs(mean - shape)).toBeLessThan(4 * Math.sqrt(shape / values));
+    expect(Math.abs(variance / shape - 1)).toBeLessThan(4 * Math.sqrt((2 + 6 / shape) / values));
+  }
 });
