@@ -99,4 +99,15 @@ test("a metric reader goes from the run sheet to the last container without a un
   await page.getByRole("link", { name: "Pour, step by step" }).click();
   await expect(page.getByRole("region", { name: "Step" })).toBeVisible();
   await noneOfOurs("pour");
+
+  // Bare numbers, and a press straight from the last field.
+  await page.goto("/rigs");
+  const pack = fresh("Metric pack");
+  await page.getByLabel("Name", { exact: true }).fill(pack);
+  await page.getByLabel("Least mix").fill("2");
+  await page.getByLabel("Usable volume").fill("15");
+  await page.getByRole("button", { name: "Add rig", exact: true }).click();
+  await expect(page.getByText(`Added ${pack}`)).toBeVisible();
+  const rigs = await slice(page.request, "rigs", {});
+  expect(rigs.find((one) => one.rig.name === pack)!.rig.tanks).toEqual([{ name: "main", usable: "15 L", leastMix: "2 L" }]);
 });

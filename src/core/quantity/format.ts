@@ -93,9 +93,12 @@ export function unitText(unit: string): string {
   if (["mph", "km/h", "m/s", "ft/min"].includes(unit)) return unit;
   const [over, under] = unit.split("/") as [string, string?];
   const symbol = (name: string) => SYMBOLS[name] ?? name;
-  if (under === undefined) return symbol(over);
-  const parts = /^(\d+) (.+)$/.exec(under);
-  const below = parts ? `${Number(parts[1]).toLocaleString("en-US")} ${symbol(parts[2]!)}` : symbol(under);
+  const counted = (name: string) => {
+    const parts = /^(\d+) (.+)$/.exec(name);
+    return parts ? `${Number(parts[1]).toLocaleString("en-US")} ${symbol(parts[2]!)}` : symbol(name);
+  };
+  if (under === undefined) return counted(over);
+  const below = counted(under);
   return ["min", "s", "h"].includes(under) ? `${symbol(over)}/${below}` : `${symbol(over)} per ${below}`;
 }
 

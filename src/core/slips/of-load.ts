@@ -1,4 +1,4 @@
-import { read } from "../working/units";
+import { read, type System } from "../working/units";
 import { make, raw, type Quantity } from "../quantity/kinds";
 import type { Entered } from "../quantity/parse";
 import { unitNamed } from "../quantity/unit";
@@ -25,7 +25,7 @@ const ALIKE = 1.06;
  * Products in one load that imply different areas: amount ÷ rate should be the same for all.
  * @param products all with rates for an area
  */
-export function slipsOfLoad(products: readonly Measured[]): Slip[] {
+export function slipsOfLoad(products: readonly Measured[], system: System): Slip[] {
   const areas = products.flatMap((p) => {
     const area = impliedArea(p);
     return area === undefined ? [] : [{ p, area: raw(area) }];
@@ -33,7 +33,7 @@ export function slipsOfLoad(products: readonly Measured[]): Slip[] {
   if (areas.length < 2) return [];
   const [least, most] = [areas.reduce((a, b) => (b.area < a.area ? b : a)), areas.reduce((a, b) => (b.area > a.area ? b : a))];
   if (most.area / least.area <= ALIKE) return [];
-  const words = (one: typeof most) => `${one.p.name} for ${read(make<"area">(one.area), "area", "us")}`;
+  const words = (one: typeof most) => `${one.p.name} for ${read(make<"area">(one.area), "area", system)}`;
   return [
     {
       code: "other-area",
@@ -46,7 +46,7 @@ export function slipsOfLoad(products: readonly Measured[]): Slip[] {
 const THOUSAND = unitNamed("ft2").factor * 1000;
 
 /** One thousand's dose in a load that covers more: the label's number itself was measured. */
-export function slipsOfDose({ amount, rate }: Measured, covers: Quantity<"area">): Slip[] {
+export function slipsOfDose({ amount, rate }: Measured, covers: Quantity<"area">, system: System): Slip[] {
   const dose = raw(rate.value as Quantity<"rateByWeight">) * THOUSAND;
   const thousands = raw(covers) / THOUSAND;
   if (Math.abs(raw(amount.value as Quantity<"mass">) / dose - 1) > 0.02 || thousands < 1.5) return [];
@@ -54,7 +54,7 @@ export function slipsOfDose({ amount, rate }: Measured, covers: Quantity<"area">
   return [
     {
       code: "one-thousand",
-      says: `that is the dose of one 1,000 sq ft, and the load covers ${read(covers, "area", "us")}`,
+      says: `that is the dose of 1,000 sq ft, and the load covers ${read(covers, "area", system)}`,
       corrected: right?.text ?? null,
     },
   ];

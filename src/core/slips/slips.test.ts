@@ -202,15 +202,15 @@ describe("a load", () => {
   });
   test("products that are measured for different areas", () => {
     const [a, b] = [one("A", "1.2 oz", "0.3 oz/1000 ft2"), one("B", "3 fl oz", "1.5 fl oz/1000 ft2")];
-    expect(slipsOfLoad([a, b])[0]!.says).toMatch(/A for 4,000 sq ft, B for 2,000 sq ft/);
-    expect(slipsOfLoad([a, one("B", "6.1 fl oz", "1.5 fl oz/1000 ft2")])).toEqual([]);
-    expect(slipsOfLoad([a, one("C", "1 fl oz", "0.25 %v/v")])).toEqual([]);
+    expect(slipsOfLoad([a, b], "us")[0]!.says).toMatch(/A for 4,000 sq ft, B for 2,000 sq ft/);
+    expect(slipsOfLoad([a, one("B", "6.1 fl oz", "1.5 fl oz/1000 ft2")], "us")).toEqual([]);
+    expect(slipsOfLoad([a, one("C", "1 fl oz", "0.25 %v/v")], "us")).toEqual([]);
   });
   test("one thousand's dose in a load that covers two", () => {
     const covers = quantity("area", 2000, "ft2");
-    expect(offers(slipsOfDose(one("A", "0.3 oz", "0.3 oz/1000 ft2"), covers))).toEqual(["one-thousand: 0.6 oz"]);
-    expect(slipsOfDose(one("A", "0.6 oz", "0.3 oz/1000 ft2"), covers)).toEqual([]);
-    expect(slipsOfDose(one("A", "0.3 oz", "0.3 oz/1000 ft2"), quantity("area", 1050, "ft2"))).toEqual([]);
+    expect(offers(slipsOfDose(one("A", "0.3 oz", "0.3 oz/1000 ft2"), covers, "us"))).toEqual(["one-thousand: 0.6 oz"]);
+    expect(slipsOfDose(one("A", "0.6 oz", "0.3 oz/1000 ft2"), covers, "us")).toEqual([]);
+    expect(slipsOfDose(one("A", "0.3 oz", "0.3 oz/1000 ft2"), quantity("area", 1050, "ft2"), "us")).toEqual([]);
   });
 });
 

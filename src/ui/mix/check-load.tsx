@@ -34,7 +34,7 @@ export function CheckLoad({ plan, system, jar = false }: { plan: MixPlan; system
     amount?.ok ? [{ name: product.name, amount: amount.value as Entered<"mass"> | Entered<"volume">, rate: product.rate }] : [],
   );
   const covers = plan.tankCoverage.value;
-  const slips: Slip[] = [...slipsOfLoad(measured), ...measured.flatMap((one) => slipsOfDose(one, covers))];
+  const slips: Slip[] = [...slipsOfLoad(measured, system), ...measured.flatMap((one) => slipsOfDose(one, covers, system))];
   return (
     <Fold strong title="Check a load that somebody measured">
       <Note>What went into one full {jar ? "jar" : "tank"}. Each amount stands for an area: they should be the same.</Note>

@@ -1,5 +1,6 @@
 "use client";
 
+import dynamic from "next/dynamic";
 import { Box, chakra } from "@chakra-ui/react";
 import { useState } from "react";
 import type { RunState } from "@/core/mixing/run-state";
@@ -12,7 +13,9 @@ import { Button, SubHeading } from "../parts/controls";
 import { TextField } from "../parts/field";
 import { Notice } from "../parts/notices";
 import { Stamp } from "../parts/stamp";
-import { StopList } from "./stop-list";
+
+/** Dragging has a library of its own: fetched where there are stops to drag. */
+const StopList = dynamic(() => import("./stop-list").then((m) => m.StopList), { ssr: false });
 
 /** What is told of a stop, to every sheet of the day that it concerns. */
 export type Tell = (event: object, everywhere?: boolean) => Promise<readonly Parameters<typeof sentences>[0][number][]>;

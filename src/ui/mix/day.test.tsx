@@ -112,7 +112,7 @@ describe("the stops of a day", () => {
     show(<DayStops job={FILE} run={run} system="us" tell={tell} onPreview={() => {}} />);
     expect(screen.getByRole("list", { name: "Behind" })).toHaveTextContent("+17 % of what was planned");
     expect(screen.getByText(/More than 10 % off/)).toBeInTheDocument();
-    fireEvent.click(screen.getByRole("button", { name: "Court is done" }));
+    fireEvent.click(await screen.findByRole("button", { name: "Court is done" }));
     fireEvent.click(screen.getByRole("button", { name: "Skip Field" }));
     fireEvent.click(screen.getByRole("button", { name: "Green is still to do" }));
     fireEvent.click(screen.getByRole("button", { name: "Field earlier" }));

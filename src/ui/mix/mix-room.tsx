@@ -1,5 +1,6 @@
 "use client";
 
+import dynamic from "next/dynamic";
 import { Box, ClientOnly } from "@chakra-ui/react";
 import Link from "next/link";
 import { useMemo, useState } from "react";
@@ -24,7 +25,6 @@ import { Button, Heading } from "../parts/controls";
 import { Notice } from "../parts/notices";
 import { besideOf } from "./about-filling";
 import { BudgetBars } from "./budget-bars";
-import { CheckLoad } from "./check-load";
 import { Choices } from "./choices";
 import { ChooseProducts, firstChoice } from "./choose-products";
 import { draftOf, followGround, tankKey, turfsOf, tankOf, type Draft, type TankDraft } from "./draft";
@@ -42,6 +42,8 @@ import { SpreadMix } from "./spread-mix";
 import { sheetLine } from "./sheet-line";
 import { useMixRecords } from "./mix-records";
 import { chosenOf, lockWords, rigAsSet, workMix, type Worked } from "./work-mix";
+
+const CheckLoad = dynamic(() => import("./check-load").then((m) => m.CheckLoad), { ssr: false });
 
 export function MixRoom() {
   const read = useRead("firm", "rigs", "people", "labels", "sites");

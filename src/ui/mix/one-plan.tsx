@@ -1,5 +1,6 @@
 "use client";
 
+import dynamic from "next/dynamic";
 import { Box } from "@chakra-ui/react";
 import { useMemo } from "react";
 import type { Calibration } from "@/core/calibration/calibrate";
@@ -15,9 +16,10 @@ import { costWords } from "./cost-words";
 import { BesideTheLoads } from "./beside-the-loads";
 import { measuresOf } from "./measures";
 import { SpreadList } from "./spread-list";
-import { RiskFold } from "./risk-fold";
 import { TankColumns } from "./tank-column";
 import { Totals } from "./totals";
+
+const RiskFold = dynamic(() => import("./risk-fold").then((m) => m.RiskFold), { ssr: false });
 
 interface OnePlanProps {
   readonly plan: MixPlan;

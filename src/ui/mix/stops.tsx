@@ -1,5 +1,6 @@
 "use client";
 
+import dynamic from "next/dynamic";
 import { Box } from "@chakra-ui/react";
 import { entered } from "@/core/quantity/parse";
 import { read } from "@/core/working/units";
@@ -15,7 +16,9 @@ import { SitePick } from "../parts/pickers";
 import { Zones } from "./choose-zones";
 import type { Draft } from "./draft";
 import type { Preview } from "./preview";
-import { StopList } from "./stop-list";
+
+/** Dragging has a library of its own: fetched where there are stops to drag. */
+const StopList = dynamic(() => import("./stop-list").then((m) => m.StopList), { ssr: false });
 
 interface StopsProps {
   readonly draft: Draft;

@@ -2,6 +2,7 @@
 
 import { chakra } from "@chakra-ui/react";
 import type { MouseEvent } from "react";
+import { finishTyping } from "./finish";
 
 /** The plain controls: square, ruled, at least 48 px high, with an ink line for an edge. */
 
@@ -9,7 +10,12 @@ import type { MouseEvent } from "react";
  * A press must not take the focus off a field first: what the field then has to say would move the button from under the
  * finger, and the press would be lost.
  */
-const keepFocus = { onMouseDown: (event: MouseEvent) => event.preventDefault() };
+const keepFocus = {
+  onMouseDown: (event: MouseEvent) => {
+    finishTyping();
+    event.preventDefault();
+  },
+};
 
 export const Button = chakra(
   "button",

@@ -1,11 +1,12 @@
 "use client";
 
 import { Box, chakra, VisuallyHidden } from "@chakra-ui/react";
-import { useId, type ComponentProps, type ReactNode, type SyntheticEvent, type ChangeEvent } from "react";
+import { useEffect, useId, useRef, type ComponentProps, type ReactNode, type ChangeEvent } from "react";
 import { unitText } from "@/core/quantity/format";
 import { bareUnit, exampleFor, withUnit, type Field as Quantified } from "@/core/quantity/ranges";
 import { useSystem } from "../data/units";
 import { Input } from "./controls";
+import { typingIn } from "./finish";
 
 interface FieldProps {
   readonly label: string;
@@ -58,13 +59,17 @@ type TextFieldProps = Omit<FieldProps, "children"> &
 export function TextField({ label, of, error, hint, placeholder, quantity, ...input }: TextFieldProps) {
   const system = useSystem();
   /** Writes the unit of a bare number out: a form keeps and sends the text. */
-  const finish = (event: SyntheticEvent<HTMLInputElement>) => {
-    const field = event.currentTarget;
+  const finish = (field: HTMLInputElement) => {
     const full = quantity ? withUnit(quantity, field.value, system) : field.value;
     if (full === field.value) return;
     field.value = full;
-    input.onChange?.({ ...event, target: field } as ChangeEvent<HTMLInputElement>);
+    input.onChange?.({ target: field, currentTarget: field, type: "change" } as ChangeEvent<HTMLInputElement>);
   };
+  // A press comes after later renders than the one at which the field was entered.
+  const latest = useRef(finish);
+  useEffect(() => {
+    latest.current = finish;
+  });
   const example = placeholder && quantity ? exampleFor(quantity, placeholder, system) : placeholder;
   const unit = quantity && unitText(bareUnit(quantity, system));
   const said = hint ?? (unit ? `${unit} if no unit` : undefined);
@@ -76,12 +81,18 @@ export function TextField({ label, of, error, hint, placeholder, quantity, ...in
           placeholder={example && `e.g. ${example}`}
           {...input}
           {...props}
+          onFocus={(event) => {
+            const field = event.currentTarget;
+            typingIn(() => latest.current(field));
+            input.onFocus?.(event);
+          }}
           onBlur={(event) => {
-            finish(event);
+            typingIn(undefined);
+            finish(event.currentTarget);
             input.onBlur?.(event);
           }}
           onKeyDown={(event) => {
-            if (event.key === "Enter") finish(event);
+            if (event.key === "Enter") finish(event.currentTarget);
             input.onKeyDown?.(event);
           }}
         />
