@@ -7,4 +7,6 @@ const project = await nextJest({ dir: "./" })({
   moduleNameMapper: { "^@/(.*)$": "<rootDir>/src/$1" },
 })();
 
-export default { ...project, transformIgnorePatterns: ["/node_modules/(?!(nanoid|@stdlib)/)"] };
+const config = { ...project, transformIgnorePatterns: ["/node_modules/(?!(nanoid|@stdlib)/)"] };
+
+export default config;

@@ -2,7 +2,7 @@
  * Mutants of the heart: a sign, a comparison, a condition changed on purpose, each run against the tests that reach it.
  * A survivor is either a line that no test looks at or one that changes nothing that matters. `npm run mutants -- FOLDER`.
  */
-export default {
+const config = {
   testRunner: "jest",
   plugins: ["@stryker-mutator/jest-runner"],
   jest: { configFile: "jest.mutants.config.mjs" },
@@ -19,3 +19,5 @@ export default {
   ignorePatterns: [".next", "docs/screenshots", "e2e", "test-results", "playwright-report", ".cache", "src/ui", "public"],
   allowConsoleColors: false,
 };
+
+export default config;
