@@ -99,6 +99,15 @@ describe("granules spread dry", () => {
     ]);
     expect(plan.sites[0]).toMatchObject({ name: "Field", loads: [], products: [{ name: "Demo feed" }] });
   });
+  test("what should be known of them is said in words, as of any mix", () => {
+    const plan = mixed({ ...alone, products: [{ ...granule, labelRange: ["7 lb/1000 ft2", "8 lb/1000 ft2"] }] });
+    expect(plan.warnings).toEqual([
+      {
+        code: "under-label-range",
+        text: expect.stringContaining("6.25 lb per 1,000 sq ft is under the label's least, 7 lb per 1,000"),
+      },
+    ]);
+  });
   test("their limits hold, and a held site has no bags", () => {
     const limits = { perApplication: "6 lb/1000 ft2" };
     const plan = mixed({ ...alone, products: [{ ...granule, limits }] });

@@ -16,7 +16,7 @@ const UNITS = {
 } as const;
 
 /** What is poured, as a table: one line a product of a load, in the order of pouring. Numbers are not rounded. */
-export const loadColumns = (system: System) => {
+const loadColumns = (system: System) => {
   const { tank, ground } = UNITS[system];
   return {
     site: "site",

@@ -33,10 +33,10 @@ export function compareRates(a: LabelRate, b: LabelRate): number {
 export const sizeOfRate = (rate: LabelRate): number => raw(rate.value as Quantity<Kind>);
 
 /** Where in a range a rate lies. */
-export type Point = "least" | "middle" | "most";
+export type RangePoint = "least" | "middle" | "most";
 
 /** A point of a range, divided: half of the middle for one part of a split. In the unit of its lower end. */
-export function pointOf(least: LabelRate, most: LabelRate, point: Point, parts: number): LabelRate {
+export function pointOf(least: LabelRate, most: LabelRate, point: RangePoint, parts: number): LabelRate {
   const [low, high] = [sizeOfRate(least), sizeOfRate(most)];
   const value = (point === "middle" ? (low + high) / 2 : point === "most" ? high : low) / parts;
   const number = Number((least.number * (value / low)).toPrecision(12));

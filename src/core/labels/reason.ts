@@ -51,8 +51,6 @@ export interface ReasonValues {
   readonly "head-off-rate": { readonly overdose: number; readonly timePer1000: Quantity<"time"> };
 }
 
-export type ReasonCode = keyof ReasonValues;
-
 /** A year of a limit: its kind, and the day on which it ends. */
 export interface Year {
   readonly kind: YearKind;

@@ -81,7 +81,7 @@ export function readChecked(job: JobRead, shape: readonly Issue[] = []): Result<
 }
 
 /** A part whose quantities may have been read, with texts in their place. */
-export type InText<T> = T extends Entered<Kind> ? string : T extends object ? { readonly [K in keyof T]: InText<T[K]> } : T;
+type InText<T> = T extends Entered<Kind> ? string : T extends object ? { readonly [K in keyof T]: InText<T[K]> } : T;
 
 /** Something as it is written: what was read gives its text back. */
 export function inText<T>(part: T): InText<T>;

@@ -8,7 +8,7 @@ import { explainAll, lineText } from "@/core/working/explain";
 import { given } from "@/core/working/rule";
 import { extra, Faults } from "./faults";
 import { readGoods, soundIn } from "./read-goods";
-import { reasonResult, spreadResult } from "./results";
+import { mixWarningResult, reasonResult, spreadResult } from "./results";
 import type { JobFile } from "./types";
 
 /** A job of granules that are spread dry: no rig, no calibration, no tank. */
@@ -68,7 +68,7 @@ export function spreadMixResult(plan: SpreadPlan) {
       };
     }),
     spreadDry: items,
-    warnings: plan.warnings,
+    warnings: plan.warnings.map(mixWarningResult),
     working: explainAll(spreadSources(plan), "us").map(lineText),
   };
 }
