@@ -21,4 +21,4 @@ export const heldIssues = (plan: Pick<MixPlan, "reasons">): HeldIssue[] =>
 
 /** Issues as they leave the server: reasons in the reader's units. */
 export const issuesFor = (issues: readonly Issue[], system: System): Issue[] =>
-  issues.map((one) => ("reason" in one ? worded((one as HeldIssue).reason, system) : one));
+  issues.map((one) => ("reason" in one ? { ...worded((one as HeldIssue).reason, system), path: one.path } : one));
