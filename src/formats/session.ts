@@ -146,9 +146,9 @@ export type SessionReading =
 /**
  * Reads a session: a calibration as a job file writes it; or what is still lacking; or what is wrong, with the place in
  * the session. An empty field lacks, a field with something else in it is wrong.
- * @param system whose unit a bare number has: the server is sent texts with their units
+ * @param readField how one field is read: on a screen one may be half typed
  */
-export function readSession(session: Session, system: System = "us"): SessionReading {
+export function readSession(session: Session, readField: typeof readTyped = readTyped): SessionReading {
   const issues: Issue[] = [];
   const lacks = new Set<Lack>();
   const read: Read = (field, typed, path, lack, zero = false) => {
@@ -156,7 +156,7 @@ export function readSession(session: Session, system: System = "us"): SessionRea
       if (lack) lacks.add(lack);
       return "";
     }
-    const result: Result<Entered<Kind>> = readTyped(field, typed, { zero, system });
+    const result: Result<Entered<Kind>> = readField(field, typed, { zero });
     if (result.ok) return result.value;
     issues.push(...result.issues.map((one) => issueAt(path, one)));
     return "";

@@ -1,7 +1,6 @@
 import type { Result } from "@/core/issue";
 import type { Entered } from "@/core/quantity/parse";
-import { parseField, withUnit, type Field, type KindOfField } from "@/core/quantity/ranges";
-import type { System } from "@/core/working/units";
+import { parseField, type Field, type KindOfField } from "@/core/quantity/ranges";
 
 /**
  * The door for what is typed or timed: the text of a field is read here, once, into a value that knows it. The same text of
@@ -10,24 +9,16 @@ import type { System } from "@/core/working/units";
 const read = new Map<string, Result<Entered<never>>>();
 const MOST = 2000;
 
-interface Typed {
-  /** Nothing at all is a reading too. */
-  readonly zero?: boolean;
-  /** Whose unit a bare number has. */
-  readonly system?: System;
-}
-
-/** What was typed into a field, as a value in the field's kind and range; or what is wrong with it. */
+/** What was typed into a field, as a value in the field's kind and range; or what is wrong with it. @param zero nothing is a reading too */
 export function readTyped<F extends Field>(
   field: F,
   typed: string,
-  { zero = false, system = "us" }: Typed = {},
+  { zero = false }: { readonly zero?: boolean } = {},
 ): Result<Entered<KindOfField<F>>> {
-  const full = withUnit(field, typed, system);
-  const key = `${field} ${zero} ${full}`;
+  const key = `${field} ${zero} ${typed}`;
   let result = read.get(key);
   if (!result) {
-    result = parseField(field, full, { zero }) as unknown as Result<Entered<never>>;
+    result = parseField(field, typed, { zero }) as unknown as Result<Entered<never>>;
     if (read.size >= MOST) read.clear();
     read.set(key, result);
   }

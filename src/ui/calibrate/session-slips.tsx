@@ -17,7 +17,6 @@ import {
   type CatchContext,
 } from "@/core/slips/of-reading";
 import type { Slip } from "@/core/slips/slip";
-import { unitsInHand } from "../data/units";
 import type { RigEntry } from "@/formats/entries";
 import { readParts } from "@/formats/job-file/read-calibration";
 import { readRig } from "@/formats/job-file/read-rig";
@@ -167,7 +166,7 @@ function asksOfCatches(session: Session, context: CatchContext, ask: AskFor): vo
 
 /** The time for 1,000 sq ft, as far as the walk is known. */
 function paceIn(session: Session, rig: RigEntry) {
-  const reading = readSession(session, unitsInHand());
+  const reading = readSession(session, readTyped);
   const basics = readRig(rig.rig);
   const { pace } = readParts(basics, reading.state === "lacking" ? reading : {});
   return pace ? paceOf(pace, basics).timePer1000.value : undefined;

@@ -7,7 +7,6 @@ import { paceOf, type Pace } from "@/core/calibration/pace";
 import { tipFlow } from "@/core/calibration/tips";
 import type { Quantity } from "@/core/quantity/kinds";
 import { given, type Derived, type Source } from "@/core/working/rule";
-import { unitsInHand } from "../data/units";
 import type { RigEntry } from "@/formats/entries";
 import { calibrationJob } from "@/formats/job-file/assemble";
 import { readChecked, type Job } from "@/formats/job-file/read-checked";
@@ -26,7 +25,7 @@ export interface WorkedOut {
 
 /** Reads a run sheet as far as it goes. */
 export function workedOut(rig: RigEntry, session: Session): WorkedOut {
-  const reading = readSession(session, unitsInHand());
+  const reading = readSession(session, readTyped);
   if (reading.state === "wrong") return { reading };
   const basics = readRig(rig.rig);
   if (reading.state === "lacking") {

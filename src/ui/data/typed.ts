@@ -1,9 +1,21 @@
 "use client";
 
-import type { Field } from "@/core/quantity/ranges";
-import { readTyped as readFor } from "@/formats/typed";
+import { withUnit, type Field } from "@/core/quantity/ranges";
+import { readTyped as readText } from "@/formats/typed";
 import { unitsInHand } from "./units";
 
-/** What was typed on a screen: a bare number has the reader's unit, also before the field is left. */
-export const readTyped = <F extends Field>(field: F, typed: string, { zero = false } = {}) =>
-  readFor(field, typed, { zero, system: unitsInHand() });
+/**
+ * What was typed as it is meant. A metric reader's bare number gets its unit when its field is left, so while it is being typed
+ * it is read with that unit already. A bare number anywhere else was typed by a reader of our units, and stays one when the
+ * units are switched: as the server reads it.
+ */
+export function asMeant(field: Field, typed: string): string {
+  const full = withUnit(field, typed, unitsInHand());
+  const at = document.activeElement;
+  const typing = at instanceof HTMLInputElement && (at.value === typed || at.value === full);
+  return typing ? full : typed;
+}
+
+/** What was typed on a screen into a field, as a value; or what is wrong with it. */
+export const readTyped = <F extends Field>(field: F, typed: string, options: { readonly zero?: boolean } = {}) =>
+  readText(field, asMeant(field, typed), options);

@@ -1,5 +1,6 @@
 import { fireEvent, screen } from "@testing-library/react";
 import { useState } from "react";
+import { readTyped } from "../data/typed";
 import { show } from "../testing/show";
 import { Button } from "./controls";
 import { TextField } from "./field";
@@ -64,5 +65,21 @@ describe("a bare number of a metric reader has its unit before anything is done 
     type("metric", "");
     expect(screen.getByPlaceholderText("e.g. 15 L")).toBeInTheDocument();
     expect(screen.getByText("L if no unit")).toBeInTheDocument();
+  });
+});
+
+describe("a bare number that is kept", () => {
+  const keep = (system: "us" | "metric") => localStorage.setItem("in-hand", JSON.stringify({ system }));
+  test("was typed in our units, and stays so when they are switched", () => {
+    keep("metric");
+    expect(readTyped("testArea", "250")).toMatchObject({ ok: true, value: { text: "250 ft2" } });
+  });
+  test("has the reader's unit while it is being typed, also at the moment in which the unit is written out", () => {
+    const field = type("metric", "25");
+    field.focus();
+    expect(readTyped("usable", "25")).toMatchObject({ ok: true, value: { text: "25 L" } });
+    fireEvent.keyDown(field, { key: "Enter" });
+    expect(field).toHaveValue("25 L");
+    expect(readTyped("usable", "25")).toMatchObject({ ok: true, value: { text: "25 L" } });
   });
 });

@@ -5,7 +5,8 @@ import { useRef, type ReactNode } from "react";
 import { wordsFor } from "@/core/issue";
 import { unitText, writeNumber } from "@/core/quantity/format";
 import { groundText } from "@/core/working/thousand";
-import { bareUnit, rateField, withUnit } from "@/core/quantity/ranges";
+import { bareUnit, rateField } from "@/core/quantity/ranges";
+import { asMeant } from "../data/typed";
 import { readRate } from "@/formats/forms/rate";
 import { Typed } from "../calibrate/typed";
 import { useFrames, useWatch, watchText } from "../calibrate/watch";
@@ -74,8 +75,8 @@ function Line({ of, children }: { of: Parameters<typeof Drawn>[0]["of"]; childre
 
 export function Fields({ quick, set }: { quick: Quick; set: (next: Partial<Quick>) => void }) {
   const system = useSystem();
-  const rate = quick.rate.trim() === "" ? undefined : readRate(withUnit(rateField(quick.form), quick.rate, system), quick.form);
-  const most = quick.most.trim() === "" ? undefined : readRate(withUnit(rateField(quick.form), quick.most, system), quick.form);
+  const rate = quick.rate.trim() === "" ? undefined : readRate(asMeant(rateField(quick.form), quick.rate), quick.form);
+  const most = quick.most.trim() === "" ? undefined : readRate(asMeant(rateField(quick.form), quick.most), quick.form);
   const field = rateField(quick.form);
   return (
     <>
