@@ -107,6 +107,8 @@ test("an area in the wrong unit asks for more loads than anyone pours: no plan, 
   await site(page, field, "6200 ac");
   const product = fresh("Granule");
   await label(page, product, "dry", "0.3");
+  // An only label is taken by itself.
+  await label(page, fresh("Another"), "dry", "0.3");
   await page.goto("/mix");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: field });
   await page.getByLabel("Add a product").selectOption({ label: product });
