@@ -24,9 +24,9 @@ test("a metric reader goes from the run sheet to the last container without a un
   });
   const product = fresh("Metric");
   const limits = [{ perYear: "16 mL/100 m2", yearKind: "calendar", perApplication: "12 mL/100 m2" }];
-  await label(page, product, "liquid", "5 mL/100 m2 to 10 mL/100 m2", { limits, carrierAtLeast: "3 L/100 m2" });
+  const labelId = await label(page, product, "liquid", "5 mL/100 m2 to 10 mL/100 m2", { limits, carrierAtLeast: "3 L/100 m2" });
   const lawn = fresh("Lawn");
-  await site(page, lawn, "400 m2");
+  const lawnId = await site(page, lawn, "400 m2");
 
   /** What stands on the page, on hover and in fields that are empty. */
   const noneOfOurs = async (view: string) => {
@@ -85,11 +85,21 @@ test("a metric reader goes from the run sheet to the last container without a un
   await page.getByLabel(`Rate of ${product}`).fill("8");
   await expect(page.getByRole("region", { name: /^Loads? 1/ })).toBeVisible();
   await noneOfOurs("mix");
-  const [refused] = await Promise.all([
-    page.request.post("/api/sheets", { headers: { "x-units": "metric" }, data: { sheets: [] } }),
-    page.getByRole("button", { name: "Save the sheet and pour" }).click(),
-  ]);
+  // What a screen refuses the server refuses too, in the same units.
+  const sheet = {
+    id: "metric-reader-0001",
+    madeAt: new Date().toISOString(),
+    stops: [{ siteId: lawnId }],
+    ...{ rigId: hand.rigId, personId: hand.personId, calibrationId: made, dayId: null, tank: "main" },
+    ...{ loads: "full-then-part", run: false, overage: "", mixedFor: "" },
+    products: [{ labelId, rate: "20 mL/100 m2" }],
+  };
+  const refused = await page.request.post("/api/sheets", { headers: { "x-units": "metric" }, data: { sheets: [sheet] } });
   expect(refused.ok()).toBe(false);
+  const { issues } = (await refused.json()) as { issues: { code: string; received: string }[] };
+  expect(issues.map((one) => one.code)).toContain("held");
+  for (const one of issues) expect(one.received).not.toMatch(OURS);
+  await page.getByRole("button", { name: "Save the sheet and pour" }).click();
   await expect(page).toHaveURL(/\/mix\/sheet\?id=/);
   await gearOn(page);
   await noneOfOurs("sheet");

@@ -24,7 +24,6 @@ function run(places, tests) {
     cwd: inProject(),
     env: { ...process.env, MUTANTS_TESTS: tests },
     stdio: ["ignore", "ignore", "inherit"],
-    maxBuffer: 1 << 30,
   });
   const { files } = JSON.parse(readFileSync(REPORT, "utf8"));
   return Object.entries(files).flatMap(([file, { source, mutants }]) =>

@@ -34,11 +34,12 @@ export async function killInBursts(port: number, kills: number): Promise<Killed>
     const lanes = Array.from({ length: 6 }, (_, lane) => save(lane));
     // In the middle of a burst, however fast this machine is: some have been acknowledged, more are under way.
     const before = acknowledged.length;
-    while (acknowledged.length < before + FEWEST) await pause(20);
+    const all = Promise.all(lanes).then(() => (alive = false));
+    while (alive && acknowledged.length < before + FEWEST) await pause(20);
     await pause((round * 397) % 1100);
     await server.kill();
     alive = false;
-    await Promise.all(lanes);
+    await all;
   }
   const server = await startServer(port, folder);
   const kept = new Map<string, number>();

@@ -1,8 +1,9 @@
 import { make, raw, type Quantity } from "../quantity/kinds";
 import { constant } from "../working/rule";
+import { TOLERANCE } from "./calibrate";
 import { WALKABLE } from "./warnings";
 import { COMFORTABLE, DROPLETS, dropletAt, rangeOf, ratedFlow, tipFlow, type Droplet, type TipChart } from "./tips";
-import { sizeOfRate, type LabelRate } from "@/core/labels/label-rate";
+import { sizeOfRate, type LabelRate } from "../labels/label-rate";
 import { atLeast, atMost } from "../quantity/slack";
 
 /** Working forwards from a wish: every tip × pressure × speed, ranked by what it costs on a site. */
@@ -115,13 +116,10 @@ export interface RoundMix {
 export const roundAmount = ({ amount }: RoundMix, dry: boolean): Quantity<"mass"> | Quantity<"volume"> =>
   dry ? make<"mass">(amount) : make<"volume">(amount);
 
-/** How far a setting may be off the wish, as in a calibration. */
-const WITHIN = 0.05;
-
-/** The band that a wish is met in. */
+/** The band that a wish is met in: as far off as a calibration may be. */
 export const bandOf = (wanted: Quantity<"sprayVolume">) => ({
-  least: make<"sprayVolume">(raw(wanted) * (1 - WITHIN)),
-  most: make<"sprayVolume">(raw(wanted) * (1 + WITHIN)),
+  least: make<"sprayVolume">(raw(wanted) * (1 - TOLERANCE)),
+  most: make<"sprayVolume">(raw(wanted) * (1 + TOLERANCE)),
 });
 
 /** How many round amounts to look at on either side of the one at hand. */

@@ -1,3 +1,5 @@
+import { make, raw, type Quantity } from "../quantity/kinds";
+import type { Entered } from "../quantity/parse";
 import { quantity } from "../quantity/quantity";
 import { constant, derive, num, rule, type Derived, type Source } from "../working/rule";
 
@@ -90,6 +92,10 @@ export const requiredFlow = (sprayVolume: Source<"sprayVolume">, speed: Source<"
 
 /** How far a boom drives for 1/128 acre an outlet. */
 export const boomRun = (spacing: Source<"length">): Derived<"length"> => derive(boomRunRule, { area: ACRE_128TH, spacing });
+
+/** The course that makes so much ground under the whole boom. */
+export const courseUnder = (ground: Quantity<"area">, spacing: Entered<"length">, count: number): Quantity<"length"> =>
+  make(raw(ground) / (raw(spacing.value) * count));
 
 /** What stays in a hose: it matters at the first site after a change of product and at the end of the day. */
 export const holdUp = (diameter: Source<"length">, length: Source<"length">): Derived<"volume"> =>

@@ -6,7 +6,7 @@ import { judgeMix } from "../labels/limit-mix";
 import { judgeZone } from "../labels/limits";
 import { perArea } from "../labels/per-area";
 import type { Reason } from "../labels/reason";
-import { raw, type Kind, type Quantity } from "../quantity/kinds";
+import { sizeOfRate } from "../labels/label-rate";
 import { rateBounds, slipsOfRate, type RateContext } from "../slips/of-rate";
 import type { Source } from "../working/rule";
 import { leavesOnGround } from "./fixed-volume";
@@ -79,9 +79,7 @@ export function rateContextOf({ says }: Pick<MixProduct, "says">): RateContext {
   if (!says) return {};
   const { actives } = says;
   if (says.range) return { least: says.range[0], most: says.range[1], actives };
-  const limits = says.limits
-    .flatMap((row) => row.perApplication ?? [])
-    .sort((a, b) => raw(a.value as Quantity<Kind>) - raw(b.value as Quantity<Kind>));
+  const limits = says.limits.flatMap((row) => row.perApplication ?? []).sort((a, b) => sizeOfRate(a) - sizeOfRate(b));
   return limits[0] ? { most: limits[0], actives } : { actives };
 }
 
@@ -99,7 +97,7 @@ function rateWarnings(product: MixProduct): LabelWarning[] {
   if (groundIsOpen(product)) warnings.push({ code: "ground-open", values: { product: product.name, rate: product.rate } });
   const least = product.says?.range?.[0];
   const bounds = least && rateBounds(product.rate.kind, { least });
-  if (!product.split && bounds && !atLeast(raw(product.rate.value as Quantity<Kind>), bounds.least))
+  if (!product.split && bounds && !atLeast(sizeOfRate(product.rate), bounds.least))
     warnings.push({ code: "under-label-range", values: { product: product.name, rate: product.rate, least } });
   return warnings;
 }

@@ -6,7 +6,7 @@ import { inWords, type WordsOf } from "../finding";
 import { writeNumber } from "../quantity/format";
 import type { Quantity } from "../quantity/kinds";
 import { read, readParts, type System } from "../working/units";
-import { tankText } from "./reader";
+import { tankText } from "./values";
 
 const pressure = (value: Quantity<"pressure">, system: System) => read(value, "pressure", system);
 

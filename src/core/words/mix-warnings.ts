@@ -5,7 +5,7 @@ import { show, showEntered, writeNumber } from "../quantity/format";
 import { raw, type Kind } from "../quantity/kinds";
 import type { Entered } from "../quantity/parse";
 import { read, type System } from "../working/units";
-import { tankText } from "./reader";
+import { tankText } from "./values";
 import { wentDown } from "./reasons";
 
 const rateText = (rate: RateWarningValues["ground-open"]["rate"]) => showEntered(rate as Entered<Kind>);

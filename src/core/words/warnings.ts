@@ -4,7 +4,7 @@ import type { TrialSummary } from "../calibration/trials";
 import { ROUNDING, writeNumber } from "../quantity/format";
 import { quantity } from "../quantity/quantity";
 import { read, readParts, type System } from "../working/units";
-import { percentText } from "./reader";
+import { percentText } from "./values";
 import { groundText, paceTime } from "../working/thousand";
 
 const TRIALS: Record<TrialSummary["of"], { many: string; one: string }> = {

@@ -7,7 +7,7 @@ import { PRODUCT_USES, suitsHead, type ProductUse } from "@/core/hose-end/suitab
 import { show, writeNumber } from "@/core/quantity/format";
 import { given } from "@/core/working/rule";
 import { read, type System } from "@/core/working/units";
-import { dialText } from "@/core/words/reader";
+import { dialText } from "@/core/words/values";
 import { paceText } from "@/core/working/thousand";
 import { rowRates } from "@/formats/card/choice";
 import { readTyped } from "../data/typed";

@@ -4,7 +4,7 @@ import { Box, chakra } from "@chakra-ui/react";
 import type { Calibration, CalibrationInput } from "@/core/calibration/calibrate";
 import { levers, type Remedy } from "@/core/calibration/levers";
 import type { Tank } from "@/core/mixing/plan";
-import { show, writeNumber } from "@/core/quantity/format";
+import { writeNumber } from "@/core/quantity/format";
 import type { Entered } from "@/core/quantity/parse";
 import { read, type System } from "@/core/working/units";
 import { paceText } from "@/core/working/thousand";
@@ -25,7 +25,7 @@ export function settingText(remedy: Remedy, system: System): string {
   if (remedy.setTo === null) return remedy.lever === "pressure" && remedy.expect ? "by the bucket" : "";
   switch (remedy.lever) {
     case "pressure":
-      return system === "us" ? show(remedy.setTo, "pressure", "psi") : show(remedy.setTo, "pressure", "bar");
+      return read(remedy.setTo, "pressure", system);
     case "speed":
       return read(remedy.setTo, "speed", system);
     case "remix":

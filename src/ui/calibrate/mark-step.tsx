@@ -3,11 +3,11 @@
 import { Box, chakra } from "@chakra-ui/react";
 import type { Ground } from "@/core/calibration/evidence";
 import { methodOf, methodsFor, type FlowKind, type MethodId, methodWords } from "@/core/calibration/methods";
-import { boomRun } from "@/core/calibration/required-flow";
+import { boomRun, courseUnder } from "@/core/calibration/required-flow";
 import { valueIn } from "@/core/quantity/quantity";
 import { given } from "@/core/working/rule";
 import type { System } from "@/core/working/units";
-import { Entered } from "@/core/quantity/parse";
+import type { Entered } from "@/core/quantity/parse";
 import { groundArea } from "@/core/working/thousand";
 import type { RigEntry } from "@/formats/entries";
 import { readRig } from "@/formats/job-file/read-rig";
@@ -135,8 +135,7 @@ export function courseOf(id: MethodId, { rig }: RigEntry, system: System): Parti
 /** The course that makes the reader's ground under a boom, to the hundredth of a foot or a metre. */
 function courseText(spacing: Entered<"length">, count: number, system: System): string {
   const unit = system === "us" ? "ft" : "m";
-  const ground = valueIn(groundArea(system), system === "us" ? "ft2" : "m2");
-  return `${(ground / (valueIn(spacing.value, unit) * count)).toFixed(2)} ${unit}`;
+  return `${valueIn(courseUnder(groundArea(system), spacing, count), unit).toFixed(2)} ${unit}`;
 }
 
 /** What every calibration begins with. */

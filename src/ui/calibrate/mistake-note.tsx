@@ -3,7 +3,7 @@
 import { labelNumberMistake } from "@/core/hose-end/head";
 import { writeNumber } from "@/core/quantity/format";
 import { quantity } from "@/core/quantity/quantity";
-import { dialText } from "@/core/words/reader";
+import { dialText } from "@/core/words/values";
 import { groundText, paceOn } from "@/core/working/thousand";
 import { read, type System } from "@/core/working/units";
 import { Notice } from "../parts/notices";

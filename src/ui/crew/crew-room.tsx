@@ -11,7 +11,7 @@ import { writeNumber } from "@/core/quantity/format";
 import { read, type System } from "@/core/working/units";
 import { groundText, paceTime } from "@/core/working/thousand";
 import { compare, larger, ratio } from "@/core/quantity/arithmetic";
-import { Quantity } from "@/core/quantity/kinds";
+import type { Quantity } from "@/core/quantity/kinds";
 import type { CalibrationEntry, MemberEntry, PersonEntry, RigEntry } from "@/formats/entries";
 import { judge, lockOf, workOut } from "@/formats/standing";
 import { readTanks } from "@/formats/job-file/read-calibration";

@@ -5,6 +5,7 @@ import { useFieldArray, type Path, type UseFormReturn } from "react-hook-form";
 import { FORMULATIONS } from "@/core/mixing/pouring-order";
 import { slipsOfName } from "@/core/slips/of-name";
 import type { Slip } from "@/core/slips/slip";
+import { amountField, rateField } from "@/core/quantity/ranges";
 import { useSystem } from "../data/units";
 import { GEAR, ROW_KEYS, ROW_WORDS } from "@/formats/card/card";
 import { cardSlips } from "@/formats/card/card-slips";
@@ -197,14 +198,14 @@ function Rates({ form, dry, slips }: FieldsProps & { dry: boolean; slips: Record
               <TextField
                 label={i === 0 ? "Label rate" : `Label rate ${i + 1}`}
                 placeholder={dry ? "0.2 oz/1000 ft2" : "1.5 fl oz/1000 ft2"}
-                quantity={dry ? "weightRate" : "volumeRate"}
+                quantity={rateField(dry ? "dry" : "liquid")}
                 error={errorAt(form, `rates.${i}.rate`)}
                 {...form.register(`rates.${i}.rate`)}
               />
               <TextField
                 label={i === 0 ? "to" : `Label rate ${i + 1}, to`}
                 placeholder="the upper end"
-                quantity={dry ? "weightRate" : "volumeRate"}
+                quantity={rateField(dry ? "dry" : "liquid")}
                 hint="where it is a range"
                 error={errorAt(form, `rates.${i}.to`)}
                 {...form.register(`rates.${i}.to`)}
@@ -290,7 +291,7 @@ function Packages({ form, dry }: FieldsProps & { dry: boolean }) {
           <TextField
             label={i === 0 ? "Package of" : `Package ${i + 1}`}
             placeholder={dry ? "80 oz" : "64 fl oz"}
-            quantity={dry ? "knownWeight" : "jarVolume"}
+            quantity={amountField(dry ? "dry" : "liquid")}
             hint=""
             error={errorAt(form, `packages.${i}.content`)}
             {...form.register(`packages.${i}.content`)}

@@ -14,7 +14,7 @@ import { ROUNDING, show, writeNumber } from "@/core/quantity/format";
 import { quantity } from "@/core/quantity/quantity";
 import { given, type Source } from "@/core/working/rule";
 import { read, unitFor, type System } from "@/core/working/units";
-import { dialText } from "@/core/words/reader";
+import { dialText } from "@/core/words/values";
 import { groundText, paceText, paceTime } from "@/core/working/thousand";
 import { isZero, ratio, total } from "@/core/quantity/arithmetic";
 import type { HeadText, RigText } from "@/formats/job-file/types";

@@ -6,7 +6,7 @@ import type { Source } from "@/core/working/rule";
 import { read, type System, unitFor } from "@/core/working/units";
 import { quantity } from "@/core/quantity/quantity";
 import { canonical, compare, times } from "@/core/quantity/arithmetic";
-import { sprayOn } from "@/core/mixing/ground";
+import { sprayFor } from "@/core/mixing/areas";
 import { showNumber } from "@/core/quantity/format";
 
 interface PictureProps {
@@ -40,7 +40,7 @@ function legsOf(run: DayRun, inTank: number, q: Source<"sprayVolume">, numberOf:
   let level = inTank;
   const spray = (pieces: readonly Piece[], load: RunLoad | null) =>
     pieces.forEach((piece, i) => {
-      const next = level - canonical(sprayOn(piece.covers, q));
+      const next = level - canonical(sprayFor(piece.covers, q).value);
       const [stop, last] = [numberOf(piece.lawn.site), legs.at(-1)];
       // Lawns of one site that follow each other in one load are one leg.
       if (i > 0 && last?.stop === stop) legs[legs.length - 1] = { ...last, to: next };

@@ -5,7 +5,7 @@ import { useRef, type ReactNode } from "react";
 import { wordsFor } from "@/core/issue";
 import { unitText, writeNumber } from "@/core/quantity/format";
 import { groundText } from "@/core/working/thousand";
-import { bareUnit, rateField } from "@/core/quantity/ranges";
+import { bareUnit, rateField, amountField } from "@/core/quantity/ranges";
 import { asMeant } from "../data/typed";
 import { readRate } from "@/formats/forms/rate";
 import { Typed } from "../calibrate/typed";
@@ -156,8 +156,7 @@ export function Fields({ quick, set }: { quick: Quick; set: (next: Partial<Quick
                 height="20px"
                 accentColor="var(--cg-colors-ink)"
               />
-              {form === "dry" ? "Weighed" : "Measured"} (
-              {unitText(bareUnit(form === "dry" ? "knownWeight" : "jarVolume", system))})
+              {form === "dry" ? "Weighed" : "Measured"} ({unitText(bareUnit(amountField(form), system))})
             </chakra.label>
           ))}
         </Box>
