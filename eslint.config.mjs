@@ -104,6 +104,12 @@ const config = [
       "no-restricted-properties": ["error", { object: "Math", property: "random", message: "core is pure: no randomness." }],
     },
   },
+  {
+    // A component that grows past a screenful has parts with names of their own.
+    files: ["src/ui/**/*.{ts,tsx}"],
+    ignores: ["**/*.test.tsx", "**/*.test.ts"],
+    rules: { "max-lines-per-function": ["error", { max: 100, skipBlankLines: true, skipComments: true }] },
+  },
   { rules: { "@typescript-eslint/no-unused-vars": ["error", { argsIgnorePattern: "^_", varsIgnorePattern: "^_" }] } },
   prettier,
 ];

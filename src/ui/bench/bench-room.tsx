@@ -25,6 +25,7 @@ import { FirmZone } from "./firm-zone";
 import { More } from "../parts/more";
 import { SetAside } from "../parts/set-aside";
 import { WholeRecords } from "./records";
+import { Column, Row } from "../parts/layout";
 
 interface Pair {
   readonly rig: RigEntry;
@@ -74,11 +75,11 @@ export function BenchRoom() {
   return (
     <Room working={calibrated ? calibrationWorking(calibrated.made, system) : []}>
       <ClientOnly>
-        <Box display="grid" gap="24px" gridTemplateColumns="minmax(0,1fr)">
+        <Column gap="24px">
           {!firm.settled && rigs.length > 0 && <FirmZone asking />}
           <Unreadable />
           {rigs.length === 0 ? <Empty settled={firm.settled} /> : <Bench rigs={rigs} />}
-        </Box>
+        </Column>
       </ClientOnly>
     </Room>
   );
@@ -102,9 +103,9 @@ function Unreadable() {
 
 function Empty({ settled }: { settled: boolean }) {
   return (
-    <Box display="grid" gap="24px">
+    <Column gap="24px">
       <Heading>An empty bench</Heading>
-      <Box borderLeft="6px solid" borderColor="act" paddingLeft="16px" display="grid" gap="8px" maxW="62ch">
+      <Column borderLeft="6px solid" borderColor="act" paddingLeft="16px" gap="8px" maxW="62ch">
         <Box fontSize="20px" fontWeight="700">
           What goes into the tank, for this lawn, now?
         </Box>
@@ -114,7 +115,7 @@ function Empty({ settled }: { settled: boolean }) {
             <Link href="/mix/quick">Mix on one page →</Link>
           </Button>
         </Box>
-      </Box>
+      </Column>
       {!settled && <FirmZone asking />}
       <Note>Or step by step, with everything on record:</Note>
       <FirstThing>
@@ -135,7 +136,7 @@ function Empty({ settled }: { settled: boolean }) {
       </FirstThing>
       <BringIn />
       <WholeRecords />
-    </Box>
+    </Column>
   );
 }
 
@@ -149,11 +150,11 @@ function Bench({ rigs }: { rigs: readonly RigEntry[] }) {
   const toCheck = pairs.filter((p) => state(p).word === "check due");
   const ready = pairs.filter((p) => state(p).state === "good");
   return (
-    <Box display="grid" gap="28px">
-      <Box display="flex" justifyContent="space-between" alignItems="baseline" gap="4px 16px" flexWrap="wrap">
+    <Column gap="28px">
+      <Row justifyContent="space-between" alignItems="baseline" gap="4px 16px" flexWrap="wrap">
         <Heading>{format(wallClock(), "EEEE, d MMMM")}</Heading>
         <Link href="/mix/quick">A mix on one page</Link>
-      </Box>
+      </Row>
       <RunSheets rigs={rigs} people={people} />
       <OpenSheets />
       {due.length > 0 && <Rows title="To calibrate" pairs={due} system={system} />}
@@ -161,7 +162,7 @@ function Bench({ rigs }: { rigs: readonly RigEntry[] }) {
       {ready.length > 0 && <Rows title="Ready to mix from" pairs={ready} system={system} />}
       <BringIn />
       <WholeRecords />
-    </Box>
+    </Column>
   );
 }
 
@@ -186,16 +187,7 @@ function SomeSheets({ page: { rows, next } }: { page: Page<SheetEntry> }) {
   return (
     <>
       {rows.map((sheet) => (
-        <Box
-          key={sheet.id}
-          display="flex"
-          flexWrap="wrap"
-          gap="4px 20px"
-          alignItems="center"
-          minHeight="52px"
-          borderBottom="1px solid"
-          borderColor="line"
-        >
+        <Row key={sheet.id} flexWrap="wrap" gap="4px 20px" minHeight="52px" borderBottom="1px solid" borderColor="line">
           <Box flex="1 1 220px">
             <Link href={`/mix/sheet?id=${sheet.id}`} style={{ fontWeight: 700, fontSize: 17 }}>
               {sheetName(sheet)}
@@ -205,7 +197,7 @@ function SomeSheets({ page: { rows, next } }: { page: Page<SheetEntry> }) {
           <Box fontFamily="reading">
             {sheet.done < sheet.steps ? `${sheet.done} of ${sheet.steps} ticked` : "poured: put it on record"}
           </Box>
-        </Box>
+        </Row>
       ))}
       <More next={next} says="More open sheets">
         {(after) => <MoreSheets after={after} />}
@@ -231,7 +223,7 @@ function RunSheets({ rigs, people }: { rigs: readonly RigEntry[]; people: readon
     <Box>
       <SubHeading>Begun on this device</SubHeading>
       {begun.map(({ key, rig, person, site }) => (
-        <Box key={key} display="flex" gap="16px" alignItems="center" minHeight="52px" borderBottom="1px solid" borderColor="line">
+        <Row key={key} gap="16px" minHeight="52px" borderBottom="1px solid" borderColor="line">
           <Box flex="1">
             Calibration of <chakra.strong>{rig.rig.name}</chakra.strong>
             {person && ` with ${person.name}`}
@@ -245,7 +237,7 @@ function RunSheets({ rigs, people }: { rigs: readonly RigEntry[]; people: readon
           >
             Go on
           </Button>
-        </Box>
+        </Row>
       ))}
     </Box>
   );
@@ -259,7 +251,7 @@ function Standing({ standing, system }: { standing: StandingEntry; system: Syste
         {number}
       </chakra.strong>
       {standing.relative !== null && ` ± ${writeNumber(standing.relative * 100, { figures: 2 })} %`}
-      <Box color="soft" fontSize="14px">
+      <Box color="soft" textStyle="small">
         {unit}
       </Box>
     </>
@@ -299,15 +291,15 @@ function Rows({ title, pairs, system }: { title: string; pairs: readonly Pair[];
               padding="8px 0"
             >
               <Box>
-                <Box fontWeight="700" fontSize="17px">
+                <Box textStyle="strong">
                   {rig.rig.name}
                   {whose && <chakra.span fontWeight="400">, {whose}</chakra.span>}
                 </Box>
-                <Box fontSize="14px" color="soft">
+                <Box textStyle="small" color="soft">
                   {standing ? standingWords(standing) : "never calibrated"}
                 </Box>
               </Box>
-              <Box fontFamily="reading" fontSize="15px" gridColumn={{ base: "1", lg: "auto" }}>
+              <Box fontFamily="reading" textStyle="note" gridColumn={{ base: "1", lg: "auto" }}>
                 {standing && <Standing standing={standing} system={system} />}
               </Box>
               <Box gridColumn={{ base: "1", lg: "auto" }}>

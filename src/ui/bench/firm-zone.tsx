@@ -6,6 +6,7 @@ import { sentences, useSend, useSlice } from "../data/records";
 import { Button, Note, Select } from "../parts/controls";
 import { Field } from "../parts/field";
 import { Notice } from "../parts/notices";
+import { Row } from "../parts/layout";
 
 /** The zones that this browser knows. */
 const zones = (): readonly string[] => ["UTC", ...Intl.supportedValuesOf("timeZone")];
@@ -40,7 +41,7 @@ export function FirmZone({ asking = false }: { asking?: boolean }) {
       ) : (
         <Note>Limits, waits and records go by the day of this time zone, whatever a phone&apos;s clock says.</Note>
       )}
-      <Box display="flex" gap="10px" flexWrap="wrap" alignItems="flex-end">
+      <Row flexWrap="wrap" alignItems="flex-end">
         <Box minW="260px">
           <Field label="Time zone of the grounds">
             {(props) => (
@@ -63,7 +64,7 @@ export function FirmZone({ asking = false }: { asking?: boolean }) {
           {asking ? "That is right" : "Save the time zone"}
         </Button>
         {saved && <span role="status">Saved.</span>}
-      </Box>
+      </Row>
       {trouble.map((text) => (
         <Notice key={text} state="stop">
           {text}

@@ -11,6 +11,7 @@ import { Fold } from "../parts/fold";
 import { Notice } from "../parts/notices";
 import { TakeFile } from "../parts/take-file";
 import { FirmZone } from "./firm-zone";
+import { Column, Row } from "../parts/layout";
 
 /** The firm's records as a whole: its time zone, a copy to take away, all of it out and in. */
 export function WholeRecords() {
@@ -26,14 +27,14 @@ export function WholeRecords() {
     <Box>
       <SubHeading>The records as a whole</SubHeading>
       <Fold title="Time zone, a copy to take away, all records out and in">
-        <Box display="grid" gap="18px" paddingTop="10px" maxW="760px">
+        <Column gap="18px" paddingTop="10px" maxW="760px">
           {firm?.settled && <FirmZone />}
-          <Box display="grid" gap="8px">
+          <Column gap="8px">
             <Note>
               A copy is the one file of the records, opened, checked and counted before you get it. The server keeps copies of its
               own, one a day.
             </Note>
-            <Box display="flex" gap="10px" flexWrap="wrap">
+            <Row alignItems="stretch" flexWrap="wrap">
               <Button onClick={() => void take("copy", `careful-gauge-${todayDate()}.db`)} disabled={busy !== undefined}>
                 {busy === "copy" ? "Copying …" : "Download a copy"}
               </Button>
@@ -44,16 +45,16 @@ export function WholeRecords() {
               >
                 {busy === "export" ? "Writing …" : "Save all records as JSON"}
               </Button>
-            </Box>
+            </Row>
             {trouble && <Notice state="stop">{trouble}</Notice>}
-          </Box>
-          <Box display="grid" gap="8px">
+          </Column>
+          <Column gap="8px">
             <Note>All records of a file: what isn&apos;t here is added, what is here stays.</Note>
             <TakeFile kind="records" label="All records" accept=".json,application/json">
               Bring all records in
             </TakeFile>
-          </Box>
-        </Box>
+          </Column>
+        </Column>
       </Fold>
     </Box>
   );

@@ -31,6 +31,7 @@ import type { StepName } from "./steps";
 import { calibrationWorking } from "./working";
 import { SessionSlips } from "./session-slips";
 import { expectedOf, workedOut } from "./worked-out";
+import { Row } from "../parts/layout";
 
 export function CalibrateRoom() {
   const hand = useInHand();
@@ -74,8 +75,8 @@ interface SheetProps {
   readonly siteId: string | undefined;
 }
 
-function RunSheet({ rig, personId, siteId }: SheetProps) {
-  const { system } = useInHand();
+/** The run sheet in the making, kept up as it is gathered; the plot of last time stands in a new one. */
+function useRunSheet({ rig, personId, siteId }: SheetProps) {
   const here = sessionKey(rig.id, personId, siteId);
   const outlets = rig.rig.outlets?.count ?? 1;
   const plot = lastPlot(rig.id);
@@ -100,6 +101,23 @@ function RunSheet({ rig, personId, siteId }: SheetProps) {
     setKept(now);
     if (next.area !== undefined || next.distance !== undefined) keepPlot(rig.id, now);
   };
+  const [away, setAway] = useKept<Session>(`away:${here}`);
+  const startOver = (keepOld: boolean) => {
+    setAway(keepOld ? session : undefined);
+    setKept(undefined);
+    keep(`fresh:${here}`, undefined);
+    setFresh(blank());
+  };
+  const takeBack = () => {
+    setKept(away);
+    setAway(undefined);
+  };
+  return { session, change, kept: kept !== undefined, plot, startOver, takeBack: !kept && away ? takeBack : undefined };
+}
+
+function RunSheet({ rig, personId, siteId }: SheetProps) {
+  const { system } = useInHand();
+  const { session, change, kept, plot, startOver, takeBack } = useRunSheet({ rig, personId, siteId });
   const steps = stepsOfSession(session);
   const [step, setStep] = useKept<StepName>(`step:${session.id}`);
   const at = steps.some(([name]) => name === step) ? step! : "mark";
@@ -113,18 +131,11 @@ function RunSheet({ rig, personId, siteId }: SheetProps) {
         [worked.pace?.timePer1000, worked.flow, expected].filter((source) => source !== undefined),
         system,
       );
-  const [away, setAway] = useKept<Session>(`away:${here}`);
-  const startOver = (keepOld: boolean) => {
-    setAway(keepOld ? session : undefined);
-    setKept(undefined);
-    keep(`fresh:${here}`, undefined);
-    setFresh(blank());
-  };
   const next = steps[steps.findIndex(([name]) => name === at) + 1];
 
   return (
     <Room working={lines}>
-      <Box display="flex" justifyContent="space-between" alignItems="baseline" gap="4px 12px" flexWrap="wrap">
+      <Row justifyContent="space-between" alignItems="baseline" gap="4px 12px" flexWrap="wrap">
         <Heading>Calibrate {rig.rig.name}</Heading>
         <Places at="/calibrate" />
         {kept && at === "mark" && (
@@ -132,18 +143,12 @@ function RunSheet({ rig, personId, siteId }: SheetProps) {
             Start a new run sheet
           </Button>
         )}
-        {!kept && away && (
-          <Button
-            look="quiet"
-            onClick={() => {
-              setKept(away);
-              setAway(undefined);
-            }}
-          >
+        {takeBack && (
+          <Button look="quiet" onClick={takeBack}>
             Take the last run sheet back
           </Button>
         )}
-      </Box>
+      </Row>
       <StepLine steps={steps} at={at} onGo={setStep} />
       {session.lever && (
         <Box marginBottom="14px">
@@ -179,27 +184,31 @@ function RunSheet({ rig, personId, siteId }: SheetProps) {
           <Outcome worked={worked} session={session} rig={rig} onSaved={() => startOver(false)} system={system} onGo={setStep} />
         )}
       </StepFocus>
-      {next && (
-        // On a phone the first step is long: the way on stays under the thumb.
-        <Box
-          marginTop="22px"
-          position={{ base: at === "mark" ? "sticky" : "static", lg: "static" }}
-          bottom="108px"
-          zIndex={3}
-          pointerEvents="none"
-          // Enlarged, there is no room to float in.
-          css={{ "@media (max-height: 560px)": { position: "static" } }}
-        >
-          <Button pointerEvents="auto" look={at === "mark" ? "act" : "plain"} onClick={() => setStep(next[0])}>
-            {next[1]} →
-          </Button>
-        </Box>
-      )}
+      {next && <Onward words={next[1]} first={at === "mark"} onGo={() => setStep(next[0])} />}
       {at === "mark" && <Story rig={rig} personId={personId} siteId={siteId} />}
       <Box marginTop="24px">
         <Cautions mixing={false} />
       </Box>
     </Room>
+  );
+}
+
+/** The way on. On a phone the first step is long: there it stays under the thumb. */
+function Onward({ words, first, onGo }: { words: string; first: boolean; onGo: () => void }) {
+  return (
+    <Box
+      marginTop="22px"
+      position={{ base: first ? "sticky" : "static", lg: "static" }}
+      bottom="108px"
+      zIndex={3}
+      pointerEvents="none"
+      // Enlarged, there is no room to float in.
+      css={{ "@media (max-height: 560px)": { position: "static" } }}
+    >
+      <Button pointerEvents="auto" look={first ? "act" : "plain"} onClick={onGo}>
+        {words} →
+      </Button>
+    </Box>
   );
 }
 

@@ -18,6 +18,7 @@ import { CatchWatch } from "./catch-watch";
 import { Tape } from "./tape";
 import { Typed } from "./typed";
 import { likelyCatch } from "./worked-out";
+import { Column } from "../parts/layout";
 
 interface StepProps {
   readonly session: Session;
@@ -64,7 +65,7 @@ function BucketFirst({ session }: { session: Session }) {
     return <Note>The bucket first? Write the wanted spray volume on the first step: then it says what a minute must give.</Note>;
   const minute = pace.ok && minuteFor(wanted.value.value, pacePer1000(pace.value.value, system));
   return (
-    <Box display="grid" gap="8px" maxW="420px" marginTop="12px">
+    <Column gap="8px" maxW="420px" marginTop="12px">
       <Typed
         label="The bucket first: pace that you mean to keep"
         field="walkTime"
@@ -79,7 +80,7 @@ function BucketFirst({ session }: { session: Session }) {
           really walk.
         </Box>
       )}
-    </Box>
+    </Column>
   );
 }
 

@@ -16,6 +16,7 @@ import { allowSound, beep } from "./beep";
 import { TypeOne } from "./walk-step";
 import { useFrames, useWatch, watchText } from "./watch";
 import { WatchFace } from "./watch-face";
+import { Row } from "../parts/layout";
 
 interface Caught {
   readonly volume: string;
@@ -93,12 +94,12 @@ export function CatchWatch({ id, time, says, onCaught, children }: CatchWatchPro
         <Notice state="act">The count-down ran out while the screen was off, so its end went unheard. Catch again.</Notice>
       )}
       {caught ? (
-        <Box display="flex" gap="8px" alignItems="flex-end" flexWrap="wrap">
+        <Row gap="8px" alignItems="flex-end" flexWrap="wrap">
           <TypeOne label={`Caught in ${caught}`} field="catchVolume" onAdd={add} keptAs={`${id}:caught`} autoFocus />
           <Button look="quiet" onClick={() => finish(undefined)}>
             Throw it away
           </Button>
-        </Box>
+        </Row>
       ) : (
         <TypeCatch time={showEntered(time)} onAdd={onCaught} />
       )}

@@ -7,6 +7,7 @@ import { methodsFor, NEEDS, type MethodId, type Need, methodWords } from "@/core
 import { useSystem } from "../data/units";
 import { useKept } from "../data/kept-here";
 import { Button } from "../parts/controls";
+import { Row } from "../parts/layout";
 
 const NEED_WORDS: Record<Need, string> = {
   watch: "no watch",
@@ -70,16 +71,14 @@ export function Chooser({ kind, chosen, onChoose }: ChooserProps) {
   const toggle = (need: Need) => setLacking(lacking.includes(need) ? lacking.filter((n) => n !== need) : [...lacking, need]);
   return (
     <Box>
-      <Box display="flex" gap="5px" alignItems="center" flexWrap="wrap" marginBottom="6px" role="group" aria-label="Not at hand">
-        <Box fontSize="14px" fontWeight="700">
-          I have
-        </Box>
+      <Row gap="5px" flexWrap="wrap" marginBottom="6px" role="group" aria-label="Not at hand">
+        <Box textStyle="label">I have</Box>
         {NEEDS.map((need) => (
           <Lack key={need} type="button" aria-pressed={lacking.includes(need)} onClick={() => toggle(need)}>
             {NEED_WORDS[need]}
           </Lack>
         ))}
-      </Box>
+      </Row>
       <Box borderTop="1px solid" borderColor="line">
         {shown.map(({ method, lacks }) => (
           <Way key={method.id} type="button" aria-pressed={method.id === chosen} onClick={() => onChoose(method.id)}>

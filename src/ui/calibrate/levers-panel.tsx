@@ -12,6 +12,7 @@ import { leverText } from "@/core/words/levers";
 import { readTyped } from "../data/typed";
 import { Button, Note, SubHeading } from "../parts/controls";
 import { Stamp } from "../parts/stamp";
+import { Row } from "../parts/layout";
 
 export const LEVER_WORDS: Record<Remedy["lever"], string> = {
   pressure: "Pressure",
@@ -67,7 +68,7 @@ export function LeversPanel({ made, input, target, tank, system, pumpMost, onPro
   return (
     <Box as="section" aria-label="Levers">
       <SubHeading>Against {read(target.value, "sprayVolume", system)}</SubHeading>
-      <Box paddingY="10px" display="flex" gap="14px" alignItems="baseline" flexWrap="wrap">
+      <Row paddingY="10px" gap="14px" alignItems="baseline" flexWrap="wrap">
         {within ? (
           <Stamp state="good">within the wanted band</Stamp>
         ) : (
@@ -76,7 +77,7 @@ export function LeversPanel({ made, input, target, tank, system, pumpMost, onPro
             <Note>Schools differ on which to pull: four ways, each to be proved by a new reading.</Note>
           </>
         )}
-      </Box>
+      </Row>
       {remedies.length > 0 && (
         <Box
           display="grid"
@@ -109,7 +110,7 @@ function Lever({ remedy, system, onProve }: { remedy: Remedy; system: System; on
       flexDirection="column"
       gap="4px"
     >
-      <Box fontSize="14px" fontWeight="700" color={feasible || byBucket ? "ink" : "soft"}>
+      <Box textStyle="label" color={feasible || byBucket ? "ink" : "soft"}>
         {feasible || byBucket ? "→ " : "✕ "}
         {LEVER_WORDS[lever]}
       </Box>
@@ -118,11 +119,11 @@ function Lever({ remedy, system, onProve }: { remedy: Remedy; system: System; on
           {set}
         </Box>
       )}
-      <Box fontSize="14px" color="soft">
+      <Box textStyle="small" color="soft">
         {leverText(why, system)}
       </Box>
       {expect && (
-        <Box fontSize="14px">
+        <Box textStyle="small">
           Expect{" "}
           <chakra.strong>
             {expect.of === "flow" ? read(expect.value, "flow", system) : paceText(expect.value, system)}

@@ -18,6 +18,7 @@ import { Field } from "../parts/field";
 import { Chooser } from "./chooser";
 import { Sketch } from "./sketch";
 import { Typed } from "./typed";
+import { Column } from "../parts/layout";
 
 interface StepProps {
   readonly session: Session;
@@ -54,7 +55,7 @@ export function MarkStep({ session, change, system, rig, onBucket }: StepProps) 
       gridTemplateColumns={{ base: "minmax(0,1fr)", xl: "minmax(0,1fr) minmax(0,1fr)" }}
       alignItems="start"
     >
-      <Box display="grid" gap="14px">
+      <Column gap="14px">
         <Chooser
           kind={rig.rig.kind}
           chosen={session.method}
@@ -96,8 +97,8 @@ export function MarkStep({ session, change, system, rig, onBucket }: StepProps) 
             placeholder="1 gal/1000 ft2"
           />
         </Box>
-      </Box>
-      <Box display="grid" gap="14px">
+      </Column>
+      <Column gap="14px">
         {method.sketch !== "none" && (
           <>
             <SubHeading>Mark out</SubHeading>
@@ -106,7 +107,7 @@ export function MarkStep({ session, change, system, rig, onBucket }: StepProps) 
           </>
         )}
         <SubHeading>Gather</SubHeading>
-        <Box fontSize="15px">{method.gather.join(" · ")}</Box>
+        <Box textStyle="note">{method.gather.join(" · ")}</Box>
         {onBucket && (
           <Box>
             <Button look="inline" onClick={onBucket}>
@@ -116,7 +117,7 @@ export function MarkStep({ session, change, system, rig, onBucket }: StepProps) 
         )}
         <SubHeading>In this order</SubHeading>
         <Steps steps={[...SET_UP, ...extraSteps(rig), ...methodWords(method.steps, system)]} />
-      </Box>
+      </Column>
     </Box>
   );
 }
@@ -161,7 +162,7 @@ function extraSteps({ rig }: RigEntry): string[] {
 
 export function Steps({ steps }: { steps: readonly string[] }) {
   return (
-    <Box as="ol" listStyleType="none" display="grid" gap="2px" fontSize="15px">
+    <Box as="ol" listStyleType="none" display="grid" gap="2px" textStyle="note">
       {steps.map((step, i) => (
         <Box
           as="li"

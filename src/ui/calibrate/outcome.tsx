@@ -22,6 +22,7 @@ import { useProve } from "./prove";
 import { Result } from "./result";
 import type { StepName } from "./steps";
 import type { WorkedOut } from "./worked-out";
+import { Column, Row } from "../parts/layout";
 
 const LACK_WORDS: Record<Lack, readonly [words: string, step: StepName]> = {
   walk: ["A timed walk is missing.", "walk"],
@@ -48,6 +49,38 @@ interface OutcomeProps {
 /** A reading with a worn or a blocked tip in it, or uneven outlets, is no calibration of the rig as it should be. */
 const NOT_KEPT: readonly string[] = ["trials-disagree", "outlets-uneven", "tip-worn", "tip-blocked"];
 
+interface KeepFirstProps {
+  readonly pulled: Remedy;
+  /** Why this reading is no calibration of the rig as it should be. */
+  readonly worn: string | undefined;
+  readonly system: System;
+  readonly busy: boolean;
+  readonly onBegin: () => void;
+  readonly onKeep: () => void;
+  readonly onLeave: () => void;
+}
+
+/** A lever is about to be pulled: is the reading before it kept? */
+function KeepFirst({ pulled, worn, system, busy, onBegin, onKeep, onLeave }: KeepFirstProps) {
+  return (
+    <Notice state="act">
+      {LEVER_WORDS[pulled.lever]} to {settingText(pulled, system)}: a new run sheet begins. Is this reading worth keeping?{" "}
+      {worn && <strong>{worn}</strong>}
+      <Row alignItems="stretch" gap="8px 12px" flexWrap="wrap" marginTop="8px">
+        <Button onClick={onBegin}>Begin, without keeping it</Button>
+        {!worn && (
+          <Button look="quiet" disabled={busy} onClick={onKeep}>
+            Keep it as a calibration, then begin
+          </Button>
+        )}
+        <Button look="quiet" onClick={onLeave}>
+          Leave the lever
+        </Button>
+      </Row>
+    </Notice>
+  );
+}
+
 /** What the run sheet comes to: the result to save, or what is lacking or wrong, with the way there. */
 export function Outcome({ worked, session, rig, onSaved, system, onGo }: OutcomeProps) {
   const router = useRouter();
@@ -60,7 +93,7 @@ export function Outcome({ worked, session, rig, onSaved, system, onGo }: Outcome
   const { reading, job, made } = worked;
   if (reading.state === "lacking")
     return (
-      <Box display="grid" gap="8px">
+      <Column gap="8px">
         {reading.lacks.map((lack) => (
           <Notice key={lack} state="act">
             {LACK_WORDS[lack][0]}{" "}
@@ -69,17 +102,17 @@ export function Outcome({ worked, session, rig, onSaved, system, onGo }: Outcome
             </Button>
           </Notice>
         ))}
-      </Box>
+      </Column>
     );
   if (reading.state === "wrong" || !job || !made)
     return (
-      <Box display="grid" gap="8px">
+      <Column gap="8px">
         {(reading.state === "wrong" ? reading.issues : []).map((issue) => (
           <Notice key={`${issue.path}${issue.code}`} state="stop">
             {placeWords(issue.path)}: {wordsFor(issue, unitsInHand())}
           </Notice>
         ))}
-      </Box>
+      </Column>
     );
   const { personId, siteId } = session;
   const worn = made.warnings.filter((w) => NOT_KEPT.includes(w.code));
@@ -104,7 +137,7 @@ export function Outcome({ worked, session, rig, onSaved, system, onGo }: Outcome
     if (!begun) router.push(`/calibrate/record?id=${result.value.id}`);
   };
   return (
-    <Box display="grid" gap="18px">
+    <Column gap="18px">
       <Result
         made={made}
         input={job.calibration}
@@ -114,21 +147,15 @@ export function Outcome({ worked, session, rig, onSaved, system, onGo }: Outcome
         onProve={busy ? undefined : setPulled}
       />
       {pulled && (
-        <Notice state="act">
-          {LEVER_WORDS[pulled.lever]} to {settingText(pulled, system)}: a new run sheet begins. Is this reading worth keeping?{" "}
-          {worn.length > 0 && <strong>{warningText(worn[0]!, system)}</strong>}
-          <Box display="flex" gap="8px 12px" flexWrap="wrap" marginTop="8px">
-            <Button onClick={() => void proveOnly(pulled)}>Begin, without keeping it</Button>
-            {worn.length === 0 && (
-              <Button look="quiet" disabled={busy} onClick={() => void save(pulled)}>
-                Keep it as a calibration, then begin
-              </Button>
-            )}
-            <Button look="quiet" onClick={() => setPulled(undefined)}>
-              Leave the lever
-            </Button>
-          </Box>
-        </Notice>
+        <KeepFirst
+          pulled={pulled}
+          worn={worn[0] && warningText(worn[0], system)}
+          system={system}
+          busy={busy}
+          onBegin={() => void proveOnly(pulled)}
+          onKeep={() => void save(pulled)}
+          onLeave={() => setPulled(undefined)}
+        />
       )}
       {isUnsure(made) && (
         <Notice state="act">
@@ -149,7 +176,7 @@ export function Outcome({ worked, session, rig, onSaved, system, onGo }: Outcome
       <Note>
         Write it on the sprayer too. It stands until the tip, the pressure, the outlets, the person or the ground change.
       </Note>
-    </Box>
+    </Column>
   );
 }
 

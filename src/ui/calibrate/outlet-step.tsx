@@ -21,6 +21,7 @@ import { unitsInHand } from "../data/units";
 import { Button, Input, Note } from "../parts/controls";
 import { BoomPicture, BoomVerdict } from "./boom-picture";
 import { Typed } from "./typed";
+import { Column, Row } from "../parts/layout";
 
 interface StepProps {
   readonly session: Session;
@@ -62,7 +63,7 @@ export function OutletStep({ session, change, rig, system }: StepProps) {
     change({ outlets: outlets.current });
   };
   return (
-    <Box display="grid" gap="16px">
+    <Column gap="16px">
       {!metered && (
         <Box maxW="220px">
           <Typed
@@ -86,7 +87,7 @@ export function OutletStep({ session, change, rig, system }: StepProps) {
         From the left, seen from behind; {unitText(bareUnit(field, system))} if no unit. Enter goes on to the next outlet. Dashed:
         ±10 % of the tip&apos;s rated flow.
       </Note>
-    </Box>
+    </Column>
   );
 }
 
@@ -110,7 +111,7 @@ function Readings({ session, field, onSet }: { session: Session; field: Field; o
       <Box display="grid" gridTemplateColumns="repeat(auto-fill, minmax(74px, 1fr))" gap="8px" onKeyDown={next}>
         {session.outlets.map((value, i) => (
           <Box key={i}>
-            <Box as="label" fontSize="14px" fontWeight="700">
+            <Box as="label" textStyle="label">
               <span>{i + 1}</span>
               <Input
                 aria-label={`Outlet ${i + 1}`}
@@ -161,7 +162,7 @@ function Meter({
     });
   };
   return (
-    <Box display="flex" gap="12px" alignItems="center" flexWrap="wrap">
+    <Row gap="12px" flexWrap="wrap">
       <Button
         onClick={() => {
           if (at === undefined) return start();
@@ -174,6 +175,6 @@ function Meter({
       <Note role="status">
         {at === undefined ? "No meter is connected: this one is simulated, for practice." : `Outlet ${at + 1} of ${outlets} …`}
       </Note>
-    </Box>
+    </Row>
   );
 }

@@ -18,6 +18,7 @@ import { Notice } from "../parts/notices";
 import { HeadFacts } from "./head-facts";
 import { LeversPanel } from "./levers-panel";
 import { ThreeLineChart } from "./three-line-chart";
+import { Column, Row } from "../parts/layout";
 
 interface ResultProps {
   readonly made: Calibration;
@@ -33,8 +34,8 @@ export function Result({ made, input, tank, system, pumpMost, onProve }: ResultP
   const { number, unit } = readParts(made.sprayVolume.value, "sprayVolume", system);
   const band = made.uncertainty;
   return (
-    <Box display="grid" gap="20px">
-      <Box display="flex" flexWrap="wrap" gap="8px 26px" alignItems="baseline">
+    <Column gap="20px">
+      <Row flexWrap="wrap" gap="8px 26px" alignItems="baseline">
         <Box data-testid="spray-volume">
           <chakra.span
             fontFamily="reading"
@@ -59,7 +60,7 @@ export function Result({ made, input, tank, system, pumpMost, onProve }: ResultP
             "as given, not measured"
           )}
         </Box>
-      </Box>
+      </Row>
       <Box
         display="grid"
         gap="22px 34px"
@@ -67,10 +68,10 @@ export function Result({ made, input, tank, system, pumpMost, onProve }: ResultP
         alignItems="start"
       >
         <ThreeLineChart made={made} input={input} system={system} />
-        <Box display="grid" gap="16px">
+        <Column gap="16px">
           <Warnings made={made} system={system} />
           <Facts made={made} tank={tank} system={system} />
-        </Box>
+        </Column>
       </Box>
       {made.hoseEnd && <HeadFacts made={made} input={input} system={system} />}
       {input.target && (
@@ -84,7 +85,7 @@ export function Result({ made, input, tank, system, pumpMost, onProve }: ResultP
           onProve={onProve}
         />
       )}
-    </Box>
+    </Column>
   );
 }
 
@@ -100,7 +101,7 @@ function Why({ band }: { band: Uncertainty }) {
         mostly from {PART_WORDS[band.largest].name}
       </chakra.summary>
       <Box fontWeight="700">{capital(PART_WORDS[band.largest].remedy)}.</Box>
-      <Box as="ul" listStyleType="none" fontSize="15px">
+      <Box as="ul" listStyleType="none" textStyle="note">
         {parts.map((p) => (
           <Box as="li" key={p.part} display="grid" gridTemplateColumns="56px 1fr" gap="8px">
             <chakra.span fontFamily="reading" textAlign="right">
@@ -110,7 +111,7 @@ function Why({ band }: { band: Uncertainty }) {
           </Box>
         ))}
       </Box>
-      <Box fontSize="14px" color="soft">
+      <Box textStyle="small" color="soft">
         Parts of the variance. About 95 of 100 calibrations like this hold the true spray volume in their band.
       </Box>
     </chakra.details>
@@ -125,13 +126,13 @@ function Warnings({ made, system }: Pick<ResultProps, "made" | "system">) {
   const shown = made.warnings.filter((w) => !(stops && w.code === "trials-wide"));
   if (shown.length === 0) return null;
   return (
-    <Box display="grid" gap="8px">
+    <Column gap="8px">
       {shown.map((warning) => (
         <Notice key={warningText(warning, system)} state={STOPS.includes(warning.code) ? "stop" : "act"}>
           {warningText(warning, system)}
         </Notice>
       ))}
-    </Box>
+    </Column>
   );
 }
 

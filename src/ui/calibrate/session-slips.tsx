@@ -1,6 +1,5 @@
 "use client";
 
-import { Box } from "@chakra-ui/react";
 import { hasOwnCatchTime } from "@/core/calibration/methods";
 import { paceOf } from "@/core/calibration/pace";
 import {
@@ -25,6 +24,7 @@ import { readTyped } from "../data/typed";
 import { useInHand, type Calibrated } from "../data/in-hand";
 import { SlipAsk, SlipKeeper } from "../parts/slip-ask";
 import type { StepName } from "./steps";
+import { Column } from "../parts/layout";
 
 interface SlipsProps {
   readonly session: Session;
@@ -40,7 +40,7 @@ export function SessionSlips({ session, change, rig, step }: SlipsProps) {
   const dismissed = session.dismissed ?? [];
   return (
     <SlipKeeper dismissed={dismissed} dismiss={(more) => change({ dismissed: [...dismissed, ...more] })}>
-      <Box display="grid" gap="8px" marginBottom="16px" _empty={{ display: "none" }}>
+      <Column gap="8px" marginBottom="16px" _empty={{ display: "none" }}>
         {asks.map((ask) => (
           <SlipAsk
             key={ask.field}
@@ -51,7 +51,7 @@ export function SessionSlips({ session, change, rig, step }: SlipsProps) {
             onTake={(text) => change(ask.take(text))}
           />
         ))}
-      </Box>
+      </Column>
     </SlipKeeper>
   );
 }

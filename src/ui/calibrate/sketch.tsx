@@ -37,7 +37,7 @@ export function Sketch({ method, session, rig, system }: SketchProps) {
   }
   if (!width.ok)
     return (
-      <Box border="1px dashed" borderColor="field" padding="14px" color="soft" fontSize="15px">
+      <Box border="1px dashed" borderColor="field" padding="14px" color="soft" textStyle="note">
         Type the effective swath, and the ground to mark out is drawn here.
       </Box>
     );
@@ -156,7 +156,7 @@ function CourseSketch({ method, session, rig, system }: SketchProps) {
         </g>
       </chakra.svg>
       {run && (
-        <Box fontSize="15px" color="soft">
+        <Box textStyle="note" color="soft">
           Drive {text} for {spacing!.text} outlets, and the ounces that one outlet gives in that time are gallons an acre.
         </Box>
       )}

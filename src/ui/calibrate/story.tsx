@@ -61,7 +61,7 @@ export function Story({ rig, personId, siteId }: StoryProps) {
                 {read(made.sprayVolume.value, "sprayVolume", system)}
               </Link>
               {entry.lever && (
-                <Box fontSize="14px" color="soft" flex="1 1 160px">
+                <Box textStyle="small" color="soft" flex="1 1 160px">
                   {LEVER_WORDS[entry.lever].toLowerCase()} to {entry.leverSetTo}
                 </Box>
               )}

@@ -43,7 +43,7 @@ export function Tape({ name, trials, onChange }: TapeProps) {
           flexWrap="wrap"
         >
           <Box flex="1 1 150px" fontFamily="reading" fontSize="18px">
-            <chakra.span color="soft" fontSize="15px">
+            <chakra.span color="soft" textStyle="note">
               {name} {i + 1}{" "}
             </chakra.span>
             <chakra.span fontWeight="700" textDecoration={trial.struck ? "line-through" : "none"}>
@@ -51,7 +51,7 @@ export function Tape({ name, trials, onChange }: TapeProps) {
               {trial.time}
             </chakra.span>
             {trial.struck && (
-              <chakra.span color="stop" fontFamily="body" fontSize="15px">
+              <chakra.span color="stop" fontFamily="body" textStyle="note">
                 {" "}
                 ✕ {trial.struck}
               </chakra.span>

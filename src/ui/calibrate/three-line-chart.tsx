@@ -99,7 +99,7 @@ function LiveChart({ stands, made, input, system }: ChartProps & { stands: Moved
           />
         ))}
       </chakra.svg>
-      <Box fontSize="15px" minHeight="74px" aria-live="polite">
+      <Box textStyle="note" minHeight="74px" aria-live="polite">
         {moved ? (
           <>
             <Box fontWeight="700">{chartWords(now, sprayVolume, system)}</Box>

@@ -4,6 +4,7 @@ import { Box } from "@chakra-ui/react";
 import type { Session } from "@/formats/session";
 import { Button, Note } from "../parts/controls";
 import { Typed } from "./typed";
+import { Column } from "../parts/layout";
 
 interface StepProps {
   readonly session: Session;
@@ -15,7 +16,7 @@ export function UsedStep({ session, change }: StepProps) {
   const set = (i: number, next: Partial<Session["used"][number]>) =>
     change({ used: session.used.map((u, j) => (j === i ? { ...u, ...next } : u)) });
   return (
-    <Box display="grid" gap="16px">
+    <Column gap="16px">
       <Note>
         Fill to a mark, spray the marked area, then measure what is left, or what it takes to fill up to the mark again. A tapered
         tank fools the eye: measure, don&apos;t judge.
@@ -69,6 +70,6 @@ export function UsedStep({ session, change }: StepProps) {
       >
         Add a trial
       </Button>
-    </Box>
+    </Column>
   );
 }

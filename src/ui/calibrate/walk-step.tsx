@@ -14,6 +14,7 @@ import { Tape } from "./tape";
 import { Typed } from "./typed";
 import { useFrames, useWatch, watchText } from "./watch";
 import { WatchFace } from "./watch-face";
+import { Row } from "../parts/layout";
 
 interface StepProps {
   readonly session: Session;
@@ -125,7 +126,7 @@ export function TypeOne({
     onAdd(read.value.text);
   };
   return (
-    <Box display="flex" gap="10px" alignItems="flex-start" marginTop="14px" maxW="420px">
+    <Row alignItems="flex-start" marginTop="14px" maxW="420px">
       <Box flex="1">
         <TextField
           label={label}
@@ -145,6 +146,6 @@ export function TypeOne({
       <Button marginTop="25px" onClick={add}>
         Add
       </Button>
-    </Box>
+    </Row>
   );
 }

@@ -24,6 +24,7 @@ import { Heading, Note, Reading, SubHeading } from "../parts/controls";
 import { lackIn, NeedHand } from "../parts/need-hand";
 import { FirstThing, Notice } from "../parts/notices";
 import { Stamp } from "../parts/stamp";
+import { Row } from "../parts/layout";
 
 const A_MINUTE = entered("60 s", "time");
 
@@ -41,10 +42,10 @@ export function CheckRoom() {
   const calibrated = hand.calibrated;
   return (
     <Room working={calibrated && !lacks ? calibrationWorking(calibrated.made, hand.system) : []}>
-      <Box display="flex" justifyContent="space-between" alignItems="baseline" gap="4px 12px" flexWrap="wrap">
+      <Row justifyContent="space-between" alignItems="baseline" gap="4px 12px" flexWrap="wrap">
         <Heading>Quick check{hand.rig && `: ${hand.rig.rig.name}`}</Heading>
         <Places at="/calibrate/check" />
-      </Box>
+      </Row>
       <ClientOnly>
         {lacks ? (
           <NeedHand lacks={lacks} />
@@ -116,13 +117,13 @@ function Checking({ calibrated }: { calibrated: Calibrated }) {
 function Verdict({ check }: { check: CheckEntry }) {
   const pass = judgeRatio(check.ratio) === "pass";
   return (
-    <Box role="status" marginTop="16px" display="flex" gap="12px" alignItems="center" flexWrap="wrap">
+    <Row role="status" marginTop="16px" gap="12px" flexWrap="wrap">
       <Stamp state={pass ? "good" : "stop"}>{pass ? "pass" : "recalibrate"}</Stamp>
       <Box>
         <Reading>{showChange(check.ratio - 1)}</Reading> on {format(wallClock(check.madeAt), "d MMM, HH:mm")}: {check.volume} in{" "}
         {check.time}. {!pass && <Link href="/calibrate">Calibrate again</Link>}
       </Box>
-    </Box>
+    </Row>
   );
 }
 

@@ -24,6 +24,7 @@ import { standingWords } from "../frame/strip";
 import { Heading, Note, SubHeading } from "../parts/controls";
 import { FirstThing } from "../parts/notices";
 import { Stamp } from "../parts/stamp";
+import { Column, Row } from "../parts/layout";
 
 /** People on one rig beside one another, and how well each repeats: the training record. */
 export function CrewRoom() {
@@ -32,10 +33,10 @@ export function CrewRoom() {
   if (!known) return <Room working={[]}>{null}</Room>;
   return (
     <Room>
-      <Box display="flex" justifyContent="space-between" alignItems="baseline" gap="4px 12px" flexWrap="wrap">
+      <Row justifyContent="space-between" alignItems="baseline" gap="4px 12px" flexWrap="wrap">
         <Heading>Crew{rig && ` on ${rig.rig.name}`}</Heading>
         <Places at="/calibrate/crew" />
-      </Box>
+      </Row>
       <ClientOnly>
         {!rig ? (
           <FirstThing>Pick the rig in the strip above.</FirstThing>
@@ -80,7 +81,7 @@ function Compared({ rig, system }: { rig: RigEntry; system: System }) {
     );
   const most = crew.map((m) => m.calibrated.made.sprayVolume.value).reduce(larger);
   return (
-    <Box display="grid" gap="28px" marginTop="14px">
+    <Column gap="28px" marginTop="14px">
       <Box overflowX="auto" tabIndex={0} role="region" aria-label="People compared">
         <Note marginBottom="8px">One sprayer, other legs: what one person&apos;s mix would do in another&apos;s hands.</Note>
         <chakra.table width="100%" minWidth="640px" borderCollapse="collapse" fontSize="16px">
@@ -92,7 +93,7 @@ function Compared({ rig, system }: { rig: RigEntry; system: System }) {
                     key={head}
                     scope="col"
                     textAlign="left"
-                    fontSize="14px"
+                    textStyle="small"
                     color="soft"
                     borderBottom="2px solid"
                     borderColor="ink"
@@ -106,7 +107,7 @@ function Compared({ rig, system }: { rig: RigEntry; system: System }) {
           </thead>
           <tbody>
             {crew.map((member) => (
-              <Row key={member.person.id} member={member} rig={rig} most={most} system={system} />
+              <MemberRow key={member.person.id} member={member} rig={rig} most={most} system={system} />
             ))}
           </tbody>
         </chakra.table>
@@ -121,13 +122,13 @@ function Compared({ rig, system }: { rig: RigEntry; system: System }) {
           <Training key={member.person.id} member={member} />
         ))}
       </Box>
-    </Box>
+    </Column>
   );
 }
 
 const paceSpread = (made: Calibration) => made.trials.find((t) => t.of === "pace")?.spread ?? null;
 
-function Row({
+function MemberRow({
   member: { person, calibrated },
   rig,
   most,
@@ -168,7 +169,7 @@ function Row({
       <chakra.td fontFamily="reading" {...cell}>
         {spread === null ? "one walk" : `${writeNumber(spread * 100, { figures: 2 })} %`}
       </chakra.td>
-      <chakra.td fontSize="14px" {...cell}>
+      <chakra.td textStyle="small" {...cell}>
         {standingWords(calibrated)}
       </chakra.td>
     </tr>
@@ -197,10 +198,10 @@ function Training({ member: { person, record } }: { member: Member }) {
   const latest = agreement(paceSpread(record.at(-1)!.made));
   return (
     <Box marginTop="14px">
-      <Box display="flex" gap="12px" alignItems="center">
+      <Row gap="12px">
         <chakra.h3 fontWeight="700">{person.name}</chakra.h3>
         <Stamp state={latest === "good" ? "good" : latest === "disagree" ? "stop" : "act"}>{WORDS[latest]}</Stamp>
-      </Box>
+      </Row>
       <Box
         as="ol"
         listStyleType="none"
@@ -212,7 +213,7 @@ function Training({ member: { person, record } }: { member: Member }) {
         {record.map(({ entry, made }) => {
           const spread = paceSpread(made);
           return (
-            <Box as="li" key={entry.id} fontSize="15px">
+            <Box as="li" key={entry.id} textStyle="note">
               <Link href={`/calibrate/record?id=${entry.id}`}>{format(wallClock(entry.madeAt), "d MMM")}</Link>{" "}
               <chakra.strong fontFamily="reading">
                 {spread === null ? "1 walk" : `${writeNumber(spread * 100, { figures: 2 })} %`}

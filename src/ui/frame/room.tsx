@@ -107,13 +107,13 @@ function Pad({ lines }: { lines: readonly Line[] }) {
         borderColor="ink"
         marginBottom="6px"
       >
-        <chakra.h2 fontSize="14px" fontWeight="700" letterSpacing="0.08em" textTransform="uppercase" color="soft">
+        <chakra.h2 textStyle="label" letterSpacing="0.08em" textTransform="uppercase" color="soft">
           Working
         </chakra.h2>
         {lines.length > 0 && <PadTools lines={lines} />}
       </Box>
       {lines.length === 0 && (
-        <Box color="soft" fontSize="15px" paddingY="8px">
+        <Box color="soft" textStyle="note" paddingY="8px">
           How each number came about stands here, step by step, as soon as there is one.
         </Box>
       )}
@@ -127,7 +127,7 @@ function Pad({ lines }: { lines: readonly Line[] }) {
             padding="7px 0 6px"
             breakInside="avoid"
           >
-            <Box fontSize="14px" color="soft">
+            <Box textStyle="small" color="soft">
               {line.title}
             </Box>
             <Box fontFamily="reading" fontSize="14.5px" lineHeight="1.35" overflowWrap="anywhere">

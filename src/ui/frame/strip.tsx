@@ -16,6 +16,7 @@ import { usePeople, useRigs, useSlice } from "../data/records";
 import { dayHere } from "../data/clock";
 import { SetupPick } from "./setup-pick";
 import { useInHand, type Calibrated } from "../data/in-hand";
+import { Row } from "../parts/layout";
 
 const CELL = {
   background: "transparent",
@@ -72,10 +73,10 @@ function SprayVolume({ calibrated, system }: { calibrated: Calibrated | undefine
   const band = calibrated.made.uncertainty;
   return (
     <Box lineHeight="1.15">
-      <chakra.span fontFamily="reading" fontWeight="700" fontSize="19px">
+      <chakra.span fontFamily="reading" textStyle="lead">
         {number}
       </chakra.span>{" "}
-      <chakra.span fontSize="14px" whiteSpace="nowrap">
+      <chakra.span textStyle="small" whiteSpace="nowrap">
         {band ? `± ${writeNumber(band.relative * 100, { figures: 2 })} % ` : "as given "}
         {unit}
       </chakra.span>
@@ -178,7 +179,7 @@ function Bar({ onKeys, sheetId }: { onKeys: () => void; sheetId: string | null }
             <SiteInHand site={site} onPick={(siteId) => choose({ siteId })} />
           </Cell>
         </Box>
-        <Box display="flex" gap="2px" alignItems="center" flex="0 0 auto">
+        <Row gap="2px" flex="0 0 auto">
           <Small
             aria-label={system === "us" ? "Units: US. Change to metric" : "Units: metric. Change to US"}
             onClick={() => choose({ system: system === "us" ? "metric" : "us" })}
@@ -191,7 +192,7 @@ function Bar({ onKeys, sheetId }: { onKeys: () => void; sheetId: string | null }
           <Small aria-label="List of keys" onClick={onKeys} display={{ base: "none", lg: "inline-block" }}>
             ?
           </Small>
-        </Box>
+        </Row>
       </Box>
     </Box>
   );
@@ -254,7 +255,7 @@ function SheetStrip({ rig, person, tank }: { rig: RigEntry; person: string | und
   const { tip, tanks } = rig.rig;
   return (
     <Box as="header" background="strip" color="onStrip" className="no-print" position={{ lg: "sticky" }} top="0" zIndex={6}>
-      <Box display="flex" flexWrap="wrap" gap="6px 26px" padding="10px 16px 12px" alignItems="flex-start" minHeight="66px">
+      <Row flexWrap="wrap" gap="6px 26px" padding="10px 16px 12px" alignItems="flex-start" minHeight="66px">
         <Cell name="Rig of this sheet">
           <Box fontWeight="700">
             {rig.rig.name}
@@ -274,7 +275,7 @@ function SheetStrip({ rig, person, tank }: { rig: RigEntry; person: string | und
             </Box>
           </Cell>
         )}
-      </Box>
+      </Row>
     </Box>
   );
 }

@@ -18,6 +18,8 @@ import { Fold } from "../parts/fold";
 import { errorAt } from "../parts/keeper";
 import { SlipAsk } from "../parts/slip-ask";
 import { rateWords } from "./words";
+import { Column } from "../parts/layout";
+import { Check } from "../parts/choose";
 
 interface FieldsProps {
   readonly form: UseFormReturn<CardForm>;
@@ -130,7 +132,7 @@ function Actives({ form, dry }: FieldsProps & { dry: boolean }) {
   const system = useSystem();
   const known = [...new Set(labels.flatMap((l) => l.card.actives.map((a) => a.name)))];
   return (
-    <Box display="grid" gap="10px">
+    <Column gap="10px">
       {rows.fields.map((row, i) => (
         <Box key={row.id} display="grid" gap="12px" gridTemplateColumns={TWO}>
           <TextField
@@ -164,7 +166,7 @@ function Actives({ form, dry }: FieldsProps & { dry: boolean }) {
       <Button type="button" look="quiet" justifySelf="start" onClick={() => rows.append({ name: "", content: "" })}>
         Another active
       </Button>
-    </Box>
+    </Column>
   );
 }
 
@@ -188,12 +190,12 @@ function Slips({
 function Rates({ form, dry, slips }: FieldsProps & { dry: boolean; slips: Record<string, Slip[]> }) {
   const rows = useFieldArray({ control: form.control, name: "rates" });
   return (
-    <Box display="grid" gap="10px">
+    <Column gap="10px">
       <SubHeading>Rates</SubHeading>
       {rows.fields.map((row, i) => {
         const said = ROW_KEYS.some((key) => (form.watch(`rates.${i}.${key}`) ?? "") !== "");
         return (
-          <Box key={row.id} display="grid" gap="8px">
+          <Column key={row.id} gap="8px">
             <Box display="grid" gap="12px" gridTemplateColumns={TWO}>
               <TextField
                 label={i === 0 ? "Label rate" : `Label rate ${i + 1}`}
@@ -225,20 +227,20 @@ function Rates({ form, dry, slips }: FieldsProps & { dry: boolean; slips: Record
                 ))}
               </Box>
             </Fold>
-          </Box>
+          </Column>
         );
       })}
       <Button type="button" look="quiet" justifySelf="start" onClick={() => rows.append(BLANK_RATE)}>
         Another row of the rates
       </Button>
-    </Box>
+    </Column>
   );
 }
 
 function Limits({ form, slips }: FieldsProps & { slips: Record<string, Slip[]> }) {
   const rows = useFieldArray({ control: form.control, name: "limits" });
   return (
-    <Box display="grid" gap="10px">
+    <Column gap="10px">
       <SubHeading>Never more than</SubHeading>
       {rows.fields.map((row, i) => {
         const n = i === 0 ? "" : ` ${i + 1}`;
@@ -251,7 +253,7 @@ function Limits({ form, slips }: FieldsProps & { slips: Record<string, Slip[]> }
           />
         );
         return (
-          <Box key={row.id} display="grid" gap="8px">
+          <Column key={row.id} gap="8px">
             <Box display="grid" gap="12px" gridTemplateColumns={THREE}>
               {text("perApplication", "Most at once", "0.4 oz/1000 ft2")}
               {text("perYear", "Most a year", "0.8 oz/1000 ft2")}
@@ -272,20 +274,20 @@ function Limits({ form, slips }: FieldsProps & { slips: Record<string, Slip[]> }
             </Box>
             <Slips form={form} place={`limits[${i}].perApplication`} path={`limits.${i}.perApplication`} slips={slips} />
             <Slips form={form} place={`limits[${i}].perYear`} path={`limits.${i}.perYear`} slips={slips} />
-          </Box>
+          </Column>
         );
       })}
       <Button type="button" look="quiet" justifySelf="start" onClick={() => rows.append(BLANK_LIMIT)}>
         Another row of limits
       </Button>
-    </Box>
+    </Column>
   );
 }
 
 function Packages({ form, dry }: FieldsProps & { dry: boolean }) {
   const rows = useFieldArray({ control: form.control, name: "packages" });
   return (
-    <Box display="grid" gap="10px">
+    <Column gap="10px">
       {rows.fields.map((row, i) => (
         <Box key={row.id} display="grid" gap="12px" gridTemplateColumns={TWO}>
           <TextField
@@ -308,7 +310,7 @@ function Packages({ form, dry }: FieldsProps & { dry: boolean }) {
       <Button type="button" look="quiet" justifySelf="start" onClick={() => rows.append({ content: "", price: "" })}>
         Another package
       </Button>
-    </Box>
+    </Column>
   );
 }
 
@@ -319,28 +321,23 @@ function Gear({ form }: FieldsProps) {
   const others = gear.filter((g) => !GEAR.some(([item]) => item === g.item)).map((g): [string, string] => [g.item, g.type]);
   return (
     <Box as="fieldset" border="none">
-      <chakra.legend fontSize="14px" fontWeight="700" marginBottom="2px">
+      <chakra.legend textStyle="label" marginBottom="2px">
         Gear on the label
       </chakra.legend>
       <Box display="grid" gridTemplateColumns={TWO} gap="0 16px">
         {[...GEAR, ...others].map(([item, usual]) => {
           const worn = gear.find((g) => g.item === item);
           return (
-            <chakra.label key={item} display="flex" gap="10px" alignItems="center" minHeight="40px" fontSize="15px">
-              <chakra.input
-                type="checkbox"
-                checked={worn !== undefined}
-                width="22px"
-                height="22px"
-                flex="0 0 22px"
-                accentColor="var(--cg-colors-ink)"
-                onChange={(e) => set(e.target.checked ? [...gear, { item, type: usual }] : gear.filter((g) => g.item !== item))}
-              />
-              <span>
+            <Check
+              key={item}
+              checked={worn !== undefined}
+              onChange={(e) => set(e.target.checked ? [...gear, { item, type: usual }] : gear.filter((g) => g.item !== item))}
+            >
+              <chakra.span textStyle="note">
                 {item}
                 {(worn?.type ?? usual) && <chakra.span color="soft">, {worn?.type ?? usual}</chakra.span>}
-              </span>
-            </chakra.label>
+              </chakra.span>
+            </Check>
           );
         })}
       </Box>

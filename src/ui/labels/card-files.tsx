@@ -1,12 +1,12 @@
 "use client";
 
-import { Box } from "@chakra-ui/react";
 import { useLabels } from "../data/records";
 import { Button } from "../parts/controls";
 import { download } from "../parts/download";
 import { Notice } from "../parts/notices";
 import { TakeFile } from "../parts/take-file";
 import { useAction } from "../parts/use-action";
+import { Column, Row } from "../parts/layout";
 
 /** Cards out and in, as CSV for a spreadsheet or as JSON. */
 export function CardFiles() {
@@ -19,19 +19,19 @@ export function CardFiles() {
     else download("labels.json", cardsToJson(cards), "application/json");
   };
   return (
-    <Box display="grid" gap="8px" marginTop="18px">
-      <Box display="flex" flexWrap="wrap" gap="8px">
+    <Column gap="8px" marginTop="18px">
+      <Row alignItems="stretch" flexWrap="wrap" gap="8px">
         <Button look="quiet" onClick={() => void action.run(() => out("csv"))} disabled={cards.length === 0}>
           Save as CSV
         </Button>
         <Button look="quiet" onClick={() => void action.run(() => out("json"))} disabled={cards.length === 0}>
           Save as JSON
         </Button>
-      </Box>
+      </Row>
       {action.trouble && <Notice state="stop">{action.trouble}</Notice>}
       <TakeFile kind="cards" label="Cards" accept=".csv,.json,text/csv,application/json">
         Bring cards in
       </TakeFile>
-    </Box>
+    </Column>
   );
 }

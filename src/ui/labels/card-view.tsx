@@ -5,57 +5,23 @@ import type { ReactNode } from "react";
 import { ROW_KEYS, rowWords, type CardText } from "@/formats/card/card";
 import type { ScalarKey } from "@/formats/card/fields";
 import { formWords, limitWords, rangeWords, scalarWords } from "./words";
+import { Row } from "../parts/layout";
 
 /** A product's card, read like the summary of a label: what it is, how much, what never, and what to wear. */
 export function CardView({ card }: { card: CardText }) {
   const says = (key: ScalarKey) => (card[key] === undefined ? undefined : scalarWords(key, card[key]));
-  const signal = card.signalWord;
   const where = [says("turfs") && `On ${says("turfs")}`, says("keepOut") && `Keep out of ${says("keepOut")}`];
   return (
     <Box as="article" aria-label={`Card of ${card.name}`} border="2px solid" borderColor="ink" background="sheet">
-      <Box padding="14px 18px 10px" borderBottom="2px solid" borderColor="ink">
-        <Box display="flex" justifyContent="space-between" gap="12px" alignItems="baseline" flexWrap="wrap">
-          <chakra.h2 fontSize="24px" fontWeight="700" lineHeight="1.15">
-            {card.name}
-          </chakra.h2>
-          {signal && (
-            <chakra.strong
-              color={signal === "caution" ? "ink" : signal === "warning" ? "act" : "stop"}
-              border="2px solid"
-              padding="1px 8px"
-              letterSpacing="0.06em"
-              textTransform="uppercase"
-              fontSize="14px"
-            >
-              {signal}
-            </chakra.strong>
-          )}
-        </Box>
-        <Box color="soft" fontSize="15px">
-          {[
-            card.use,
-            formWords(card),
-            card.analysis,
-            card.gravity && `specific gravity ${card.gravity}`,
-            card.registration && `Reg. ${card.registration}`,
-          ]
-            .filter(Boolean)
-            .join(" · ")}
-        </Box>
-        {card.actives.length > 0 && (
-          <Box fontFamily="reading" fontSize="15px" marginTop="4px">
-            {card.actives.map((a) => `${a.name} ${a.content}`).join(" · ")}
-          </Box>
-        )}
-      </Box>
+      <CardHead card={card} />
       <Part title="Rate">
         {card.rates.map((row, i) => (
-          <Box key={i} display="flex" flexWrap="wrap" gap="2px 14px" alignItems="baseline" paddingY="2px">
+          <Row key={i} flexWrap="wrap" gap="2px 14px" alignItems="baseline" paddingY="2px">
             <Box fontFamily="reading" fontWeight="700" fontSize="20px">
               {rangeWords(row)}
             </Box>
             {ROW_KEYS.some((key) => row[key]) && <Box color="soft">{rowWords(row)}</Box>}
-          </Box>
+          </Row>
         ))}
       </Part>
       {card.limits.length > 0 && (
@@ -115,6 +81,47 @@ export function CardView({ card }: { card: CardText }) {
   );
 }
 
+function CardHead({ card }: { card: CardText }) {
+  const signal = card.signalWord;
+  return (
+    <Box padding="14px 18px 10px" borderBottom="2px solid" borderColor="ink">
+      <Row justifyContent="space-between" gap="12px" alignItems="baseline" flexWrap="wrap">
+        <chakra.h2 fontSize="24px" fontWeight="700" lineHeight="1.15">
+          {card.name}
+        </chakra.h2>
+        {signal && (
+          <chakra.strong
+            color={signal === "caution" ? "ink" : signal === "warning" ? "act" : "stop"}
+            border="2px solid"
+            padding="1px 8px"
+            letterSpacing="0.06em"
+            textTransform="uppercase"
+            textStyle="small"
+          >
+            {signal}
+          </chakra.strong>
+        )}
+      </Row>
+      <Box color="soft" textStyle="note">
+        {[
+          card.use,
+          formWords(card),
+          card.analysis,
+          card.gravity && `specific gravity ${card.gravity}`,
+          card.registration && `Reg. ${card.registration}`,
+        ]
+          .filter(Boolean)
+          .join(" · ")}
+      </Box>
+      {card.actives.length > 0 && (
+        <Box fontFamily="reading" textStyle="note" marginTop="4px">
+          {card.actives.map((a) => `${a.name} ${a.content}`).join(" · ")}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
 function range(least: string | undefined, most: string | undefined, what: string, over?: string): string | undefined {
   if (least === undefined && most === undefined) return undefined;
   const words = [least && `at least ${least}`, most && `at most ${most}`].filter(Boolean).join(", ");
@@ -132,7 +139,7 @@ function Part({ title, children }: { title: string; children: ReactNode }) {
       borderColor="line"
       _last={{ borderBottom: "none" }}
     >
-      <chakra.h3 fontSize="14px" fontWeight="700" color="soft" paddingTop="2px">
+      <chakra.h3 textStyle="label" color="soft" paddingTop="2px">
         {title}
       </chakra.h3>
       <Box fontSize="16px" minW={0}>

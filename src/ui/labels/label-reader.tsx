@@ -10,6 +10,7 @@ import { useKept } from "../data/kept-here";
 import { Notice } from "../parts/notices";
 import { useAction } from "../parts/use-action";
 import { Button, Note, SubHeading } from "../parts/controls";
+import { Row } from "../parts/layout";
 
 interface Kept {
   readonly text: string;
@@ -55,7 +56,7 @@ export function LabelReader({ form }: { form: UseFormReturn<CardForm> }) {
       {marks === undefined ? (
         <>
           <Note>Paste it, or drop a text file here. What a card wants is marked, and each is yours to take or pass over.</Note>
-          <chakra.label display="block" fontSize="14px" fontWeight="700">
+          <chakra.label display="block" textStyle="label">
             Text of the label
             <chakra.textarea
               value={kept.text}
@@ -68,15 +69,15 @@ export function LabelReader({ form }: { form: UseFormReturn<CardForm> }) {
               borderColor="field"
               color="ink"
               fontFamily="reading"
-              fontSize="14px"
+              textStyle="small"
               marginTop="4px"
             />
           </chakra.label>
-          <Box display="flex" gap="10px">
+          <Row alignItems="stretch">
             <Button type="button" look="act" onClick={() => void read(kept.text)} disabled={kept.text.trim() === ""}>
               Read it
             </Button>
-          </Box>
+          </Row>
         </>
       ) : (
         <>
@@ -162,13 +163,13 @@ function Candidates({
           : `${marks.length} found, ${open.length} to look at.`}
       </Box>
       {many.length > 0 && (
-        <Box display="flex" flexWrap="wrap" gap="6px 10px">
+        <Row alignItems="stretch" flexWrap="wrap" gap="6px 10px">
           {many.map((these) => (
             <Button key={these[0]!.field} type="button" padding="6px 12px" minHeight="40px" onClick={() => say(these, "taken")}>
               Take all {these.length}: {MARK_WORDS[these[0]!.field].toLowerCase()}
             </Button>
           ))}
-        </Box>
+        </Row>
       )}
       <chakra.ul ref={list} listStyleType="none" aria-label="Candidates">
         {open.map((mark) => (
@@ -186,7 +187,7 @@ function Candidates({
               {marks.indexOf(mark) + 1}
             </chakra.span>
             <Box minW={0} paddingY="6px">
-              <Box fontSize="14px" color="soft">
+              <Box textStyle="small" color="soft">
                 {MARK_WORDS[mark.field]}
               </Box>
               <Box fontFamily="reading" fontWeight="700" overflowWrap="anywhere" fontSize="15px">
@@ -236,7 +237,7 @@ function Marked({ text, marks, answered }: Answers & { text: string }) {
       whiteSpace="pre-wrap"
       overflowWrap="anywhere"
       fontFamily="reading"
-      fontSize="14px"
+      textStyle="small"
       lineHeight="1.6"
       padding="10px 12px"
       background="sheet"

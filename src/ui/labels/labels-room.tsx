@@ -17,6 +17,7 @@ import { OnHand } from "./on-hand";
 import { LabelDrawn } from "./label-drawn";
 import { LabelReader } from "./label-reader";
 import { formWords, limitWords, rangeWords } from "./words";
+import { Column, Row } from "../parts/layout";
 
 function labelLine(card: CardText): string {
   const limit = card.limits[0] && limitWords(card.limits[0])[0];
@@ -75,9 +76,9 @@ export function LabelsRoom() {
             alignItems="start"
           >
             <LabelReader form={use} />
-            <Box display="grid" gap="16px">
+            <Column gap="16px">
               <CardFields form={use} />
-            </Box>
+            </Column>
           </Box>
         ) : (
           <CardFields form={use} />
@@ -104,44 +105,20 @@ export function LabelsRoom() {
       </Note>
       <TwoSides wide formFirst={read && (labels.length === 0 || entry !== undefined)}>
         <Box>
-          <SubHeading>On the shelf</SubHeading>
-          {read && labels.length === 0 && (
-            <Box marginTop="12px">
-              <FirstThing>
-                No label yet. Add the product that you will mix, with the rate that its label gives and what it never allows.
-              </FirstThing>
-            </Box>
-          )}
-          <Listed
-            kind="labels"
-            what="label"
-            editing={side.id}
-            onShow={(id) => setSide({ shows: "card", id })}
-            onEdit={(id) => setSide({ shows: "form", id })}
-            entries={[...labels]
-              .sort((a, b) => shelfOf(a.card) - shelfOf(b.card))
-              .map((l) => ({
-                id: l.id,
-                retired: l.retired,
-                name: l.card.name,
-                about: labelLine(l.card),
-                drawn: <LabelDrawn card={l.card} />,
-                group: l.card.use ? SHELVES[l.card.use] : "Use not noted",
-              }))}
-          />
+          <Shelf editing={side.id} onSide={setSide} />
           <CardFiles />
         </Box>
         {entry && side.shows === "card" ? (
-          <Box display="grid" gap="12px">
+          <Column>
             <CardView card={entry.card} />
             <OnHand label={entry} />
-            <Box display="flex" gap="10px">
+            <Row alignItems="stretch">
               <Button onClick={() => setSide({ shows: "form", id: entry.id })}>Change this card</Button>
               <Button look="quiet" onClick={() => setSide({ shows: "form" })}>
                 Add another label
               </Button>
-            </Box>
-          </Box>
+            </Row>
+          </Column>
         ) : (
           <Box>
             <SubHeading>{entry ? `Change ${entry.card.name}` : "Add a label"}</SubHeading>
@@ -156,5 +133,40 @@ export function LabelsRoom() {
         <Cautions mixing />
       </Box>
     </Room>
+  );
+}
+
+/** The cards on record, by what their products do. */
+function Shelf({ editing, onSide }: { editing: string | undefined; onSide: (side: Side) => void }) {
+  const labels = useLabels();
+  const read = useRead("labels");
+  return (
+    <>
+      <SubHeading>On the shelf</SubHeading>
+      {read && labels.length === 0 && (
+        <Box marginTop="12px">
+          <FirstThing>
+            No label yet. Add the product that you will mix, with the rate that its label gives and what it never allows.
+          </FirstThing>
+        </Box>
+      )}
+      <Listed
+        kind="labels"
+        what="label"
+        editing={editing}
+        onShow={(id) => onSide({ shows: "card", id })}
+        onEdit={(id) => onSide({ shows: "form", id })}
+        entries={[...labels]
+          .sort((a, b) => shelfOf(a.card) - shelfOf(b.card))
+          .map((l) => ({
+            id: l.id,
+            retired: l.retired,
+            name: l.card.name,
+            about: labelLine(l.card),
+            drawn: <LabelDrawn card={l.card} />,
+            group: l.card.use ? SHELVES[l.card.use] : "Use not noted",
+          }))}
+      />
+    </>
   );
 }

@@ -13,6 +13,7 @@ import { bagWords } from "../mix/spread-list";
 import { Button, SubHeading } from "../parts/controls";
 import { TextField } from "../parts/field";
 import { Notice } from "../parts/notices";
+import { Row } from "../parts/layout";
 
 /** Granules that are booked and not down yet: put on record, or withdrawn. */
 export function Booked() {
@@ -53,7 +54,7 @@ function One({ spreading }: { spreading: SpreadingEntry }) {
           {item.bags && `, ${bagWords(item)}`}
         </Box>
       ))}
-      <Box display="flex" gap="8px 12px" flexWrap="wrap" alignItems="flex-end">
+      <Row gap="8px 12px" flexWrap="wrap" alignItems="flex-end">
         <Box width="180px">
           <TextField
             label="Spread on"
@@ -68,7 +69,7 @@ function One({ spreading }: { spreading: SpreadingEntry }) {
         <Button look="quiet" aria-label={`Withdraw ${sites}`} onClick={() => void close("withdraw")}>
           Withdraw
         </Button>
-      </Box>
+      </Row>
       {trouble.map((text) => (
         <Notice key={text} state="stop">
           {text}

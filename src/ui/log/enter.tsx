@@ -21,17 +21,20 @@ import { readProduct } from "@/formats/job-file/read-product";
 import { sentences, useLabels, usePeople, useSite } from "../data/records";
 import { todayDate } from "../data/clock";
 import { useInHand } from "../data/in-hand";
+import { useSystem } from "../data/units";
 import { useKept } from "../data/kept-here";
 import { useSaveOnce } from "../data/save-id";
 import { rateWords, shorter } from "../labels/words";
-import { Button, Select } from "../parts/controls";
-import { Field, TextField } from "../parts/field";
+import { Choose, type Option } from "../parts/choose";
+import { Button } from "../parts/controls";
+import { TextField } from "../parts/field";
 import { Notice } from "../parts/notices";
 import { ShelfPick, SitePick } from "../parts/pickers";
 import { SlipAsk, SlipKeeper, type Dismissed } from "../parts/slip-ask";
 import { ounceOf, isRateText } from "@/core/labels/label-rate";
 import { amountField, bareUnit } from "@/core/quantity/ranges";
 import { unitText } from "@/core/quantity/format";
+import { Column, Row } from "../parts/layout";
 
 /** An application in the making, kept in this browser until it is saved. */
 interface EntryDraft {
@@ -55,10 +58,9 @@ interface EnterProps {
   readonly onDone: () => void;
 }
 
-/** Entering what went down, or correcting what was entered: the old record stays, the new one names it. */
-export function Enter({ corrects, onDone }: EnterProps) {
+/** The application in the making, kept up as it is typed, and what it is saved with. */
+function useEntry({ corrects, onDone }: EnterProps) {
   const labels = useLabels();
-  const people = usePeople();
   const hand = useInHand();
   const saveOnce = useSaveOnce();
   const blank = (): EntryDraft => ({
@@ -86,7 +88,6 @@ export function Enter({ corrects, onDone }: EnterProps) {
     ...(site?.former.filter((z) => z.id === corrects?.zoneId).map((z) => ({ ...z, "x-id": z.id })) ?? []),
   ];
   const zone = zones.find((z) => z["x-id"] === draft.zoneId) ?? (zones.length === 1 ? zones[0] : undefined);
-  const label = labels.find((l) => l.id === draft.labelId);
   const save = async () => {
     const { id: _, ...rest } = draft;
     // As it was shown it is as it was: a correction of the date is none of the amount.
@@ -103,6 +104,17 @@ export function Enter({ corrects, onDone }: EnterProps) {
     setKept(undefined);
     onDone();
   };
+  const label = labels.find((l) => l.id === draft.labelId);
+  const drop = () => {
+    setKept(undefined);
+    onDone();
+  };
+  return { draft, set, zones, zone, label, issues, save, drop };
+}
+
+/** Entering what went down, or correcting what was entered: the old record stays, the new one names it. */
+export function Enter({ corrects, onDone }: EnterProps) {
+  const { draft, set, zones, zone, label, issues, save, drop } = useEntry({ corrects, onDone });
   const errorOf = (path: string) => {
     const issue = issues.find((i) => i.path === path);
     return issue && sentences([issue])[0];
@@ -117,53 +129,8 @@ export function Enter({ corrects, onDone }: EnterProps) {
       }}
       noValidate
     >
-      <Box display="grid" gap="14px">
-        <Box display="grid" gap="12px" gridTemplateColumns={{ base: "minmax(0,1fr)", md: "1fr 1fr" }}>
-          <TextField
-            label="Went down on"
-            type="date"
-            value={draft.date}
-            error={errorOf("date")}
-            onChange={(e) => set({ date: e.target.value })}
-          />
-          <SitePick value={draft.siteId} onPick={(siteId) => set({ siteId, zoneId: "" })} />
-          <Field label="Zone" error={errorOf("zoneId")}>
-            {(props) => (
-              <Select {...props} value={zone?.["x-id"] ?? ""} onChange={(e) => set({ zoneId: e.target.value })}>
-                <option value="">pick a zone</option>
-                {zones.map((z) => (
-                  <option key={z["x-id"]} value={z["x-id"]}>
-                    {z.name}, {z.area}
-                  </option>
-                ))}
-              </Select>
-            )}
-          </Field>
-          <ShelfPick label="Product" value={draft.labelId} onPick={(labelId) => set({ labelId })} />
-          <Field label="By">
-            {(props) => (
-              <Select {...props} value={draft.personId} onChange={(e) => set({ personId: e.target.value })}>
-                <option value="">not noted</option>
-                {people
-                  .filter((p) => !p.retired)
-                  .map((p) => (
-                    <option key={p.id} value={p.id}>
-                      {p.name}
-                    </option>
-                  ))}
-              </Select>
-            )}
-          </Field>
-          <TextField
-            label="Amount"
-            placeholder={label?.card.form === "liquid" ? "6 fl oz" : "4 oz"}
-            quantity={amountField(label?.card.form ?? "dry")}
-            hint={`the zone's total, or a rate; ${unitText(bareUnit(amountField(label?.card.form ?? "dry"), hand.system))} if no unit`}
-            value={draft.amount}
-            error={errorOf("amount")}
-            onChange={(e) => set({ amount: e.target.value })}
-          />
-        </Box>
+      <Column gap="14px">
+        <EntryFields draft={draft} set={set} zones={zones} zone={zone} label={label} errorOf={errorOf} />
         <SlipKeeper dismissed={draft.dismissed} dismiss={(more) => set({ dismissed: [...draft.dismissed, ...more] })}>
           <SlipAsk
             field="amount"
@@ -188,23 +155,62 @@ export function Enter({ corrects, onDone }: EnterProps) {
             {text}
           </Notice>
         ))}
-        <Box display="flex" gap="10px" flexWrap="wrap">
+        <Row alignItems="stretch" flexWrap="wrap">
           <Button look="act" type="submit">
             {corrects ? "Save the correction" : "Put on record"}
           </Button>
-          <Button
-            look="quiet"
-            type="button"
-            onClick={() => {
-              setKept(undefined);
-              onDone();
-            }}
-          >
+          <Button look="quiet" type="button" onClick={drop}>
             {corrects ? "Leave it as it was" : "Clear"}
           </Button>
-        </Box>
-      </Box>
+        </Row>
+      </Column>
     </form>
+  );
+}
+
+interface EntryFieldsProps extends Pick<ReturnType<typeof useEntry>, "draft" | "set" | "zones" | "zone" | "label"> {
+  readonly errorOf: (path: string) => string | undefined;
+}
+
+/** Which day, where, what, by whom and how much. */
+function EntryFields({ draft, set, zones, zone, label, errorOf }: EntryFieldsProps) {
+  const people = usePeople();
+  const amount = amountField(label?.card.form ?? "dry");
+  const bare = unitText(bareUnit(amount, useSystem()));
+  return (
+    <Box display="grid" gap="12px" gridTemplateColumns={{ base: "minmax(0,1fr)", md: "1fr 1fr" }}>
+      <TextField
+        label="Went down on"
+        type="date"
+        value={draft.date}
+        error={errorOf("date")}
+        onChange={(e) => set({ date: e.target.value })}
+      />
+      <SitePick value={draft.siteId} onPick={(siteId) => set({ siteId, zoneId: "" })} />
+      <Choose
+        label="Zone"
+        error={errorOf("zoneId")}
+        value={zone?.["x-id"] ?? ""}
+        options={[["", "pick a zone"], ...zones.map((z): Option => [z["x-id"], `${z.name}, ${z.area}`])]}
+        onPick={(zoneId) => set({ zoneId })}
+      />
+      <ShelfPick label="Product" value={draft.labelId} onPick={(labelId) => set({ labelId })} />
+      <Choose
+        label="By"
+        value={draft.personId}
+        options={[["", "not noted"], ...people.filter((p) => !p.retired).map((p): Option => [p.id, p.name])]}
+        onPick={(personId) => set({ personId })}
+      />
+      <TextField
+        label="Amount"
+        placeholder={label?.card.form === "liquid" ? "6 fl oz" : "4 oz"}
+        quantity={amount}
+        hint={`the zone's total, or a rate; ${bare} if no unit`}
+        value={draft.amount}
+        error={errorOf("amount")}
+        onChange={(e) => set({ amount: e.target.value })}
+      />
+    </Box>
   );
 }
 

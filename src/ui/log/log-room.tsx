@@ -25,6 +25,7 @@ import { SetAside } from "../parts/set-aside";
 import { Stamp } from "../parts/stamp";
 import { Booked } from "./booked";
 import { Enter } from "./enter";
+import { Column, Row } from "../parts/layout";
 
 /** What went down: by hand, from a poured sheet, or from a file. Nothing here is edited; a correction names what it corrects. */
 export function LogRoom() {
@@ -170,7 +171,7 @@ function Day({ date, stands }: { date: string; stands: readonly ApplicationEntry
       borderColor="ink"
     >
       <chakra.strong fontSize="18px">{format(new Date(`${date}T12:00:00`), "EEE d MMM yyyy")}</chakra.strong>
-      <Box fontSize="15px" color="soft">
+      <Box textStyle="note" color="soft">
         {sites.slice(0, NAMED).join(", ")}
         {sites.length > NAMED && ` and ${sites.length - NAMED} more`}
       </Box>
@@ -198,15 +199,13 @@ function Record({ entry, onCorrect, onUndo, onBack, onWhy, children }: RecordPro
   const stands = !old && !entry.isVoid;
   return (
     <Box as="li" borderBottom="1px solid" borderColor="line" padding="8px 0">
-      <Box display="flex" justifyContent="space-between" gap="10px" alignItems="flex-start" flexWrap="wrap">
+      <Row justifyContent="space-between" alignItems="flex-start" flexWrap="wrap">
         <Box flex="1 1 260px" minW={0} textDecoration={stands ? "none" : "line-through"}>
-          <Box fontWeight="700" fontSize="17px">
-            {entry.product}
-          </Box>
+          <Box textStyle="strong">{entry.product}</Box>
           <Box fontFamily="reading">
             {readAmountOf(entry.total, system)} · {rateWords(shorter(entry.rate))}
           </Box>
-          <Box fontSize="15px" color="soft">
+          <Box textStyle="note" color="soft">
             {[
               `${site}, ${entry.zone}`,
               person,
@@ -232,16 +231,16 @@ function Record({ entry, onCorrect, onUndo, onBack, onWhy, children }: RecordPro
             </Button>
           </Box>
         ) : (
-          <Box display="flex" alignItems="center" gap="8px">
+          <Row gap="8px">
             <Stamp state="act">{entry.isVoid && !old ? "never went down" : "corrected"}</Stamp>
             {entry.isVoid && !old && (
               <Button look="quiet" aria-label={`${entry.product}, ${entry.date}, went down after all`} onClick={onBack}>
                 It did go down
               </Button>
             )}
-          </Box>
+          </Row>
         )}
-      </Box>
+      </Row>
       {children && <Box paddingY="10px">{children}</Box>}
       {onWhy && (
         <AskWhy
@@ -252,7 +251,7 @@ function Record({ entry, onCorrect, onUndo, onBack, onWhy, children }: RecordPro
         />
       )}
       {entry.corrects !== null && !entry.isVoid && (
-        <chakra.span fontSize="14px" color="soft">
+        <chakra.span textStyle="small" color="soft">
           corrects an earlier record
         </chakra.span>
       )}
@@ -264,7 +263,7 @@ function Record({ entry, onCorrect, onUndo, onBack, onWhy, children }: RecordPro
 function LogFiles({ any }: { any: boolean }) {
   const { busy, trouble, run } = useAction("The log could not be fetched: is the server there? Try again.");
   return (
-    <Box display="grid" gap="8px" marginTop="18px">
+    <Column gap="8px" marginTop="18px">
       <Box>
         <Button look="quiet" onClick={() => void run(() => downloadFrom("/api/log", "log.csv"))} disabled={!any || busy}>
           Save as CSV
@@ -275,6 +274,6 @@ function LogFiles({ any }: { any: boolean }) {
         Bring a CSV in
       </TakeFile>
       <Note>Columns: date, site, zone, product, amount, person, note. The amount is the zone&apos;s total, or a rate.</Note>
-    </Box>
+    </Column>
   );
 }

@@ -25,6 +25,7 @@ import { Field, TextField } from "../parts/field";
 import { Fold } from "../parts/fold";
 import { Notice } from "../parts/notices";
 import { measuring } from "./measures";
+import { Column } from "../parts/layout";
 
 interface BesideProps {
   readonly plan: MixPlan;
@@ -92,7 +93,7 @@ function JarTest({ plan, filling, kit, system }: { plan: MixPlan; filling: Filli
   const [size, setSize] = useState<keyof typeof JARS>("quart");
   const amounts = inJar(filling.amounts, filling.fillTo, JARS[size]);
   return (
-    <Box display="grid" gap="10px">
+    <Column gap="10px">
       <Note>
         The same strength in a clear jar, in the same order: water first, then each product, shaken in between. Look again after a
         quarter of an hour: flakes, gel, layers or heat mean that they don&apos;t go together.
@@ -119,7 +120,7 @@ function JarTest({ plan, filling, kit, system }: { plan: MixPlan; filling: Filli
           );
         })}
       </Box>
-    </Box>
+    </Column>
   );
 }
 
@@ -138,7 +139,7 @@ function Premixes({ plan, powders, fillings, kit, system }: PremixesProps) {
   const first = fillings[0]!;
   const alike = fillings.filter((f) => readAmount(f.amounts[0]!, system) === readAmount(first.amounts[0]!, system)).length;
   return (
-    <Box display="grid" gap="10px">
+    <Column gap="10px">
       <Note>
         For the {alike} loads that are alike: weigh once, stir it into water, make it up, keep it stirred and pour one portion
         into each load. A load of another size is measured by itself.
@@ -167,7 +168,7 @@ function Premixes({ plan, powders, fillings, kit, system }: PremixesProps) {
           })}
         </ul>
       )}
-    </Box>
+    </Column>
   );
 }
 
@@ -242,7 +243,7 @@ function Stretching({ plan, job, calibration, system }: StretchingProps) {
   const why = { dilution: "water to all products", carrier: "the carrier minimum", speed: "a walkable speed" }[binding.of];
   return (
     <Fold strong title="How far a tank may be stretched">
-      <Box display="grid" gap="6px" maxW="74ch">
+      <Column gap="6px" maxW="74ch">
         <p>
           Down to <strong>{read(binding.least.value, "sprayVolume", system)}</strong>, where {why}
           {binding.product && ` of ${binding.product}`} binds. A full tank then covers{" "}
@@ -272,7 +273,7 @@ function Stretching({ plan, job, calibration, system }: StretchingProps) {
           The same product for an area in less water: calibrate at that spray volume first, then mix from it. Thinner than this is
           not a plan.
         </Note>
-      </Box>
+      </Column>
     </Fold>
   );
 }

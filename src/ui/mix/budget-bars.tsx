@@ -66,7 +66,7 @@ function Bar({ budget, system }: { budget: SiteBudget; system: System }) {
     >
       <Box>
         <Box fontWeight="700">{budget.zone}</Box>
-        <Box fontSize="14px" color="soft">
+        <Box textStyle="small" color="soft">
           {budget.active === budget.product ? budget.product : `${budget.active}, as ${budget.product}`}
         </Box>
       </Box>
@@ -103,7 +103,7 @@ function Bar({ budget, system }: { budget: SiteBudget; system: System }) {
             vectorEffect="non-scaling-stroke"
           />
         </chakra.svg>
-        <Box fontFamily="reading" fontSize="14px">
+        <Box fontFamily="reading" textStyle="small">
           {over && <chakra.strong color="stop">✕ over · </chakra.strong>}
           {words.join(" · ")}
         </Box>

@@ -15,6 +15,7 @@ import { Fold } from "../parts/fold";
 import { Notice } from "../parts/notices";
 import { amountField, bareUnit } from "@/core/quantity/ranges";
 import { unitText } from "@/core/quantity/format";
+import { Column } from "../parts/layout";
 
 /** A load that somebody measured without this sheet: what area each amount is for, and whether they agree. */
 export function CheckLoad({ plan, system, jar = false }: { plan: MixPlan; system: System; jar?: boolean }) {
@@ -58,7 +59,7 @@ export function CheckLoad({ plan, system, jar = false }: { plan: MixPlan; system
           />
         ))}
       </Box>
-      <Box display="grid" gap="8px" marginTop="10px">
+      <Column gap="8px" marginTop="10px">
         {slips.map((slip) => (
           <Notice key={slip.code + slip.says} state="act">
             {slip.says.charAt(0).toUpperCase() + slip.says.slice(1)}
@@ -66,7 +67,7 @@ export function CheckLoad({ plan, system, jar = false }: { plan: MixPlan; system
           </Notice>
         ))}
         {measured.length > 1 && slips.length === 0 && <Notice state="plain">They are for the same area.</Notice>}
-      </Box>
+      </Column>
     </Fold>
   );
 }

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { WATER_FIRST, type WaterFirst } from "@/core/mixing/column";
+import { WATER_FIRST } from "@/core/mixing/column";
 import { LOAD_MODES, type LoadMode } from "@/core/mixing/loads";
 import { showEntered } from "@/core/quantity/format";
 import { entered } from "@/core/quantity/parse";
@@ -10,14 +10,16 @@ import { useSystem } from "../data/units";
 import type { SiteEntry } from "@/formats/entries";
 import { todayDate } from "../data/clock";
 import type { InHand } from "../data/in-hand";
-import { Note, Select } from "../parts/controls";
-import { Field, TextField } from "../parts/field";
+import { Choose, type Option } from "../parts/choose";
+import { Note } from "../parts/controls";
+import { TextField } from "../parts/field";
 import { Fold } from "../parts/fold";
 import { SitePick } from "../parts/pickers";
 import { Zones } from "./choose-zones";
 import { dateOf, PURPOSES, tankKey, tankOf, type Draft, type Purpose } from "./draft";
 import type { Preview } from "./preview";
 import { Stops } from "./stops";
+import { Column } from "../parts/layout";
 
 const LOAD_WORDS: Record<LoadMode, string> = { "full-then-part": "Full loads, then a part", equal: "Equal loads, measured once" };
 const PURPOSE_WORDS: Record<Purpose, string> = {
@@ -45,50 +47,37 @@ export function Choices({ draft, change, hand, tank, preview }: ChoicesProps) {
   const mix = tankOf(draft, tank);
   const setWithout = (without: readonly string[]) => change({ tanks: { ...draft.tanks, [tank]: { ...mix, without } } });
   return (
-    <Box display="grid" gap="16px" marginTop="14px">
+    <Column gap="16px" marginTop="14px">
       <Box display="grid" gap="14px" gridTemplateColumns={{ base: "minmax(0,1fr) minmax(0,1fr)", md: "1fr 1fr 1fr" }}>
-        <Field label="Mix for">
-          {(props) => (
-            <Select {...props} value={purpose} onChange={(e) => change(begun(draft, e.target.value as Purpose, hand.site))}>
-              {PURPOSES.filter((p) => p !== "day" || !hand.rig || hand.rig.rig.kind !== "hose-end").map((p) => (
-                <option key={p} value={p}>
-                  {PURPOSE_WORDS[p]}
-                </option>
-              ))}
-            </Select>
-          )}
-        </Field>
+        <Choose
+          label="Mix for"
+          value={purpose}
+          options={PURPOSES.filter((p) => p !== "day" || !hand.rig || hand.rig.rig.kind !== "hose-end").map((p) => [
+            p,
+            PURPOSE_WORDS[p],
+          ])}
+          onPick={(picked) => change(begun(draft, picked, hand.site))}
+        />
         {one && <SitePick value={hand.site?.id} onPick={(siteId) => hand.choose({ siteId })} />}
         {purpose !== "spot" && purpose !== "spread" && (
-          <Field label="Loads">
-            {(props) => (
-              <Select {...props} value={draft.loads} onChange={(e) => change({ loads: e.target.value as LoadMode })}>
-                {LOAD_MODES.map((mode) => (
-                  <option key={mode} value={mode}>
-                    {LOAD_WORDS[mode]}
-                  </option>
-                ))}
-              </Select>
-            )}
-          </Field>
+          <Choose
+            label="Loads"
+            value={draft.loads}
+            options={LOAD_MODES.map((mode) => [mode, LOAD_WORDS[mode]])}
+            onPick={(loads) => change({ loads })}
+          />
         )}
         {tanks.length > 1 && purpose !== "spread" && (
-          <Field label="Tank">
-            {(props) => (
-              <Select {...props} value={tank} onChange={(e) => change({ tank: e.target.value })}>
-                {tanks.map((t, i) => {
-                  const key = tankKey(tanks, i);
-                  const count = tankOf(draft, key).products.length;
-                  return (
-                    <option key={key} value={key}>
-                      {t.name}, {t.usable}
-                      {count > 0 && `: ${count} ${count === 1 ? "product" : "products"}`}
-                    </option>
-                  );
-                })}
-              </Select>
-            )}
-          </Field>
+          <Choose
+            label="Tank"
+            value={tank}
+            options={tanks.map((t, i): Option => {
+              const key = tankKey(tanks, i);
+              const count = tankOf(draft, key).products.length;
+              return [key, `${t.name}, ${t.usable}${count > 0 ? `: ${count} ${count === 1 ? "product" : "products"}` : ""}`];
+            })}
+            onPick={(picked) => change({ tank: picked })}
+          />
         )}
         <TextField
           label="Mixed for"
@@ -107,50 +96,44 @@ export function Choices({ draft, change, hand, tank, preview }: ChoicesProps) {
       {purpose === "day" && draft.loads === "equal" && (
         <Note>Equal loads run dry where they do: a refill may fall into the middle of a lawn.</Note>
       )}
-      {purpose !== "spread" && (
-        <Fold
-          title="More: overage, water first, another spray volume"
-          begun={draft.overage !== "" || draft.mixedFor !== "" || draft.waterFirst !== undefined}
-        >
-          <Box
-            display="grid"
-            gap="12px"
-            gridTemplateColumns={{ base: "minmax(0,1fr)", md: "1fr 1fr" }}
-            maxW="640px"
-            paddingTop="8px"
-          >
-            <TextField
-              label="Overage"
-              value={draft.overage}
-              placeholder="5 %"
-              hint="off: a leftover has to go somewhere"
-              onChange={(e) => change({ overage: e.target.value })}
-            />
-            <Field label="Water before the products" hint="schools differ; the label's own word wins">
-              {(props) => (
-                <Select
-                  {...props}
-                  value={draft.waterFirst ?? "half"}
-                  onChange={(e) => change({ waterFirst: e.target.value as WaterFirst })}
-                >
-                  {WATER_FIRST.map((school) => (
-                    <option key={school}>{school}</option>
-                  ))}
-                </Select>
-              )}
-            </Field>
-            <TextField
-              quantity="sprayVolume"
-              label="Another spray volume"
-              value={draft.mixedFor}
-              placeholder="1 gal"
-              hint={`empty: as calibrated${hand.calibrated ? `, ${read(hand.calibrated.made.sprayVolume.value, "sprayVolume", hand.system)}` : ""}`}
-              onChange={(e) => change({ mixedFor: e.target.value })}
-            />
-          </Box>
-        </Fold>
-      )}
-    </Box>
+      {purpose !== "spread" && <More draft={draft} change={change} hand={hand} />}
+    </Column>
+  );
+}
+
+/** What is seldom changed. */
+function More({ draft, change, hand }: Pick<ChoicesProps, "draft" | "change" | "hand">) {
+  const calibrated = hand.calibrated && read(hand.calibrated.made.sprayVolume.value, "sprayVolume", hand.system);
+  return (
+    <Fold
+      title="More: overage, water first, another spray volume"
+      begun={draft.overage !== "" || draft.mixedFor !== "" || draft.waterFirst !== undefined}
+    >
+      <Box display="grid" gap="12px" gridTemplateColumns={{ base: "minmax(0,1fr)", md: "1fr 1fr" }} maxW="640px" paddingTop="8px">
+        <TextField
+          label="Overage"
+          value={draft.overage}
+          placeholder="5 %"
+          hint="off: a leftover has to go somewhere"
+          onChange={(e) => change({ overage: e.target.value })}
+        />
+        <Choose
+          label="Water before the products"
+          hint="schools differ; the label's own word wins"
+          value={draft.waterFirst ?? "half"}
+          options={WATER_FIRST.map((school) => [school, school])}
+          onPick={(waterFirst) => change({ waterFirst })}
+        />
+        <TextField
+          quantity="sprayVolume"
+          label="Another spray volume"
+          value={draft.mixedFor}
+          placeholder="1 gal"
+          hint={`empty: as calibrated${calibrated ? `, ${calibrated}` : ""}`}
+          onChange={(e) => change({ mixedFor: e.target.value })}
+        />
+      </Box>
+    </Fold>
   );
 }
 
@@ -184,35 +167,19 @@ function Spot({ draft, change, site }: { draft: Draft; change: (next: Partial<Dr
   return (
     <>
       {site.site.zones.length > 1 && (
-        <Field label="Zone">
-          {(props) => (
-            <Select {...props} value={zoneId} onChange={(e) => set({ zoneId: e.target.value })}>
-              {site.site.zones.map((zone) => (
-                <option key={zone["x-id"]} value={zone["x-id"]}>
-                  {zone.name}, {showEntered(entered(zone.area, "area"))}
-                </option>
-              ))}
-            </Select>
-          )}
-        </Field>
+        <Choose
+          label="Zone"
+          value={zoneId}
+          options={site.site.zones.map((z): Option => [z["x-id"], `${z.name}, ${showEntered(entered(z.area, "area"))}`])}
+          onPick={(picked) => set({ zoneId: picked })}
+        />
       )}
-      <Field label="Makes up to">
-        {(props) => (
-          <Select
-            {...props}
-            value={listed ? volume : "typed"}
-            onChange={(e) => set({ volume: e.target.value === "typed" ? "2 gal" : e.target.value })}
-          >
-            <option value="">pick a size</option>
-            {spots.map(([text, words]) => (
-              <option key={text} value={text}>
-                {words}
-              </option>
-            ))}
-            <option value="typed">another volume</option>
-          </Select>
-        )}
-      </Field>
+      <Choose
+        label="Makes up to"
+        value={listed ? volume : "typed"}
+        options={[["", "pick a size"], ...spots, ["typed", "another volume"]]}
+        onPick={(picked) => set({ volume: picked === "typed" ? "2 gal" : picked })}
+      />
       {!listed && (
         <TextField
           quantity="spot"

@@ -11,6 +11,7 @@ import { FirstThing, Notice } from "../parts/notices";
 import { ShelfPick } from "../parts/pickers";
 import { ChooseRate } from "./choose-rate";
 import type { Chosen, DraftProduct, TankDraft } from "./draft";
+import { Column, Row } from "../parts/layout";
 
 interface ProductsProps {
   /** Named where a rig has more than one tank. */
@@ -48,12 +49,10 @@ export function ChooseProducts({ tank, chosen, site, turfs, mix, date, change, w
       )}
       {labels.length > 0 && none && shelf.length === 0 && chosen.length === 0 && <Notice state="act">{none}</Notice>}
       {chosen.map((c) => (
-        <Box key={c.labelId} borderBottom="1px solid" borderColor="line" paddingY="10px" display="grid" gap="8px">
-          <Box display="flex" justifyContent="space-between" gap="12px" alignItems="flex-start">
+        <Column key={c.labelId} borderBottom="1px solid" borderColor="line" paddingY="10px" gap="8px">
+          <Row justifyContent="space-between" gap="12px" alignItems="flex-start">
             <Box>
-              <Box fontWeight="700" fontSize="17px">
-                {c.label.card.name}
-              </Box>
+              <Box textStyle="strong">{c.label.card.name}</Box>
               <Note>
                 {[c.label.card.use, formWords(c.label.card), c.label.card.actives.map((a) => a.name).join(", ")]
                   .filter(Boolean)
@@ -67,7 +66,7 @@ export function ChooseProducts({ tank, chosen, site, turfs, mix, date, change, w
             >
               Take out
             </Button>
-          </Box>
+          </Row>
           <ChooseRate
             chosen={c}
             site={site}
@@ -75,7 +74,7 @@ export function ChooseProducts({ tank, chosen, site, turfs, mix, date, change, w
             {...(date && { date })}
             change={(next) => setProduct(c.labelId, next)}
           />
-        </Box>
+        </Column>
       ))}
       {shelf.length > 0 && (
         <Box marginTop="12px" maxW="360px">

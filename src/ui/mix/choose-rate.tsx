@@ -1,6 +1,6 @@
 "use client";
 
-import { Box, chakra, VisuallyHidden } from "@chakra-ui/react";
+import { Box, VisuallyHidden } from "@chakra-ui/react";
 import { wordsFor } from "@/core/issue";
 import { rateContextOf } from "@/core/mixing/judge";
 import { unitText } from "@/core/quantity/format";
@@ -10,7 +10,7 @@ import { spokenToWritten } from "@/core/quantity/spoken";
 import { slipsOfForm } from "@/core/slips/of-load";
 import { slipsOfRate } from "@/core/slips/of-rate";
 import type { Slip } from "@/core/slips/slip";
-import { rowWords } from "@/formats/card/card";
+import { rowWords, type CardText } from "@/formats/card/card";
 import { POINTS, rateAt, secondHalf, type ChoiceText, type Point } from "@/formats/card/choice";
 import type { SiteEntry } from "@/formats/entries";
 import { readProduct } from "@/formats/job-file/read-product";
@@ -19,12 +19,14 @@ import { todayDate } from "../data/clock";
 import { useSystem } from "../data/units";
 import { rangeWords, rateWords } from "../labels/words";
 import { unitsInHand } from "../data/units";
-import { Note, Select } from "../parts/controls";
-import { Field, TextField } from "../parts/field";
+import { Check, Choose, type Option } from "../parts/choose";
+import { Note } from "../parts/controls";
+import { TextField } from "../parts/field";
 import { Fold } from "../parts/fold";
 import { SlipAsk, SlipKeeper, type Dismissed } from "../parts/slip-ask";
 import type { Chosen, DraftProduct } from "./draft";
 import { GallonAsk, TurfAsk } from "./rate-asks";
+import { Column } from "../parts/layout";
 
 const POINT_WORDS: Record<Point, string> = {
   least: "the least",
@@ -32,6 +34,12 @@ const POINT_WORDS: Record<Point, string> = {
   most: "the most",
   typed: "as typed",
 };
+
+const SPLITS: readonly Option<"" | "first" | "second">[] = [
+  ["", "all at once"],
+  ["first", "first half of two"],
+  ["second", "second half of two"],
+];
 
 interface RateProps {
   readonly chosen: Chosen;
@@ -61,23 +69,19 @@ export function ChooseRate({ chosen, site, turfs, date = todayDate(), change }: 
   const after = choice.split === "first" ? secondHalf(card, date) : undefined;
   const dismissed = (choice.dismissed ?? []).map((d) => ({ ...d, field: "rate" })) as Dismissed[];
   return (
-    <Box display="grid" gap="6px">
+    <Column gap="6px">
       <Box display="grid" gap="8px 12px" gridTemplateColumns={{ base: "1fr 1fr", md: "1.5fr 1fr 1.2fr" }} alignItems="start">
         {card.rates.length > 1 ? (
-          <Field label="Row" of={name}>
-            {(props) => (
-              <Select {...props} value={choice.row} onChange={(e) => choose({ row: Number(e.target.value), hand: true })}>
-                {card.rates.map((one, i) => (
-                  <option key={i} value={i}>
-                    {rowWords(one)}: {rangeWords(one)}
-                  </option>
-                ))}
-              </Select>
-            )}
-          </Field>
+          <Choose
+            label="Row"
+            of={name}
+            value={String(choice.row)}
+            options={card.rates.map((one, i): Option => [String(i), `${rowWords(one)}: ${rangeWords(one)}`])}
+            onPick={(picked) => choose({ row: Number(picked), hand: true })}
+          />
         ) : (
           <Box>
-            <Box fontSize="14px" fontWeight="700" marginBottom="4px">
+            <Box textStyle="label" marginBottom="4px">
               Label rate
             </Box>
             <Box fontFamily="reading" paddingY="12px">
@@ -85,17 +89,16 @@ export function ChooseRate({ chosen, site, turfs, date = todayDate(), change }: 
             </Box>
           </Box>
         )}
-        <Field label="How much" of={name}>
-          {(props) => (
-            <Select {...props} value={choice.point} onChange={(e) => choose({ point: e.target.value as Point })}>
-              {POINTS.filter((p) => row.to !== undefined || p === "least" || p === "typed").map((point) => (
-                <option key={point} value={point}>
-                  {row.to === undefined && point === "least" ? "the label's rate" : POINT_WORDS[point]}
-                </option>
-              ))}
-            </Select>
-          )}
-        </Field>
+        <Choose
+          label="How much"
+          of={name}
+          value={choice.point}
+          options={POINTS.filter((p) => row.to !== undefined || p === "least" || p === "typed").map((p) => [
+            p,
+            row.to === undefined && p === "least" ? "the label's rate" : POINT_WORDS[p],
+          ])}
+          onPick={(point) => choose({ point })}
+        />
         <TextField
           label="Rate"
           of={name}
@@ -133,59 +136,59 @@ export function ChooseRate({ chosen, site, turfs, date = todayDate(), change }: 
           {after.to && `, and by ${after.to}`}. The budget keeps count.
         </Note>
       )}
-      <Fold
-        begun={choice.split !== undefined || Boolean(choice.reason)}
-        title={
-          <>
-            Half of a split, or why this rate
-            <VisuallyHidden> of {name}</VisuallyHidden>
-          </>
-        }
+      <WhyThisRate card={card} choice={choice} choose={choose} change={change} />
+    </Column>
+  );
+}
+
+interface WhyProps {
+  readonly card: CardText;
+  readonly choice: ChoiceText;
+  readonly choose: (next: Partial<ChoiceText>) => void;
+  readonly change: (next: Partial<DraftProduct>) => void;
+}
+
+/** What is seldom said of a rate: that it is half of a split, that the soil test asks for it, or why it was chosen. */
+function WhyThisRate({ card, choice, choose, change }: WhyProps) {
+  const { name } = card;
+  return (
+    <Fold
+      begun={choice.split !== undefined || Boolean(choice.reason)}
+      title={
+        <>
+          Half of a split, or why this rate
+          <VisuallyHidden> of {name}</VisuallyHidden>
+        </>
+      }
+    >
+      <Box
+        display="grid"
+        gap="8px 12px"
+        gridTemplateColumns={{ base: "minmax(0,1fr)", md: "240px minmax(0,1fr)" }}
+        paddingTop="6px"
       >
-        <Box
-          display="grid"
-          gap="8px 12px"
-          gridTemplateColumns={{ base: "minmax(0,1fr)", md: "240px minmax(0,1fr)" }}
-          paddingTop="6px"
-        >
-          <Field label="Split" of={name}>
-            {(props) => (
-              <Select
-                {...props}
-                value={choice.split ?? ""}
-                onChange={(e) =>
-                  choose({ split: e.target.value === "" ? undefined : (e.target.value as "first") } as Partial<ChoiceText>)
-                }
-              >
-                <option value="">all at once</option>
-                <option value="first">first half of two</option>
-                <option value="second">second half of two</option>
-              </Select>
-            )}
-          </Field>
-          {card.use === "fertilizer" && card.actives.length === 0 && (
-            <chakra.label display="flex" gap="10px" alignItems="center" minHeight="48px">
-              <chakra.input
-                type="checkbox"
-                width="22px"
-                height="22px"
-                checked={choice.soil === true}
-                onChange={(e) => change({ choice: { ...choice, soil: e.target.checked } })}
-              />
-              The soil test asks for this rate: it counts above the bag&apos;s printed coverage
-            </chakra.label>
-          )}
-          <TextField
-            label="Reason"
-            of={name}
-            placeholder="light pressure last year"
-            value={choice.reason ?? ""}
-            maxLength={300}
-            onChange={(e) => change({ choice: { ...choice, reason: e.target.value } })}
-          />
-        </Box>
-      </Fold>
-    </Box>
+        <Choose
+          label="Split"
+          of={name}
+          value={choice.split ?? ""}
+          options={SPLITS}
+          onPick={(split) => choose({ split: split === "" ? undefined : split } as Partial<ChoiceText>)}
+        />
+        {card.use === "fertilizer" && card.actives.length === 0 && (
+          <Check checked={choice.soil === true} onChange={(e) => change({ choice: { ...choice, soil: e.target.checked } })}>
+            The soil test asks for this rate: it counts above the bag&apos;s printed coverage
+          </Check>
+        )}
+        <TextField
+          label="Reason"
+          of={name}
+          placeholder="light pressure last year"
+          value={choice.reason ?? ""}
+          maxLength={300}
+          onChange={(e) => change({ choice: { ...choice, reason: e.target.value } })}
+        />
+      </Box>
+    </Fold>
   );
 }
 

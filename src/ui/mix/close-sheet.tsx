@@ -9,6 +9,7 @@ import { AskWhy } from "../parts/ask-why";
 import { Button, Note, SubHeading } from "../parts/controls";
 import { TextField } from "../parts/field";
 import { Notice } from "../parts/notices";
+import { Column, Row } from "../parts/layout";
 
 interface CloseProps {
   readonly id: string;
@@ -43,7 +44,7 @@ export function CloseSheet({ id, held, day = false, ready = false, onClosed }: C
   };
   const unticked = trouble.find((issue) => issue.path === "all");
   return (
-    <Box className="no-print" display="grid" gap="10px">
+    <Column className="no-print" gap="10px">
       <SubHeading>{ready ? "All done: put it on record" : "When it is sprayed"}</SubHeading>
       <Note>
         {held
@@ -52,7 +53,7 @@ export function CloseSheet({ id, held, day = false, ready = false, onClosed }: C
             ? "When every stop is done or skipped, put the day on record: done stops as planned, or as the tank was read. Until then it counts as planned; withdraw it if it isn't poured."
             : "Put it on record, so that the next plan counts it. Until then it counts as planned; withdraw it if it isn't poured."}
       </Note>
-      <Box display="flex" gap="10px" alignItems="flex-end" flexWrap="wrap">
+      <Row alignItems="flex-end" flexWrap="wrap">
         <Box width="190px">
           <TextField
             label="Sprayed on"
@@ -71,11 +72,11 @@ export function CloseSheet({ id, held, day = false, ready = false, onClosed }: C
         <Button look="quiet" onClick={() => void close("withdraw")}>
           Withdraw the sheet
         </Button>
-      </Box>
+      </Row>
       {unticked && (
         <Notice state="act">
           {unticked.received.charAt(0).toUpperCase() + unticked.received.slice(1)}: was it all poured and sprayed?
-          <Box display="flex" gap="8px 12px" flexWrap="wrap" marginTop="8px">
+          <Row alignItems="stretch" gap="8px 12px" flexWrap="wrap" marginTop="8px">
             <Button
               onClick={() => {
                 setAll(true);
@@ -87,7 +88,7 @@ export function CloseSheet({ id, held, day = false, ready = false, onClosed }: C
             <Button look="quiet" onClick={() => setTrouble([])}>
               No: leave it open
             </Button>
-          </Box>
+          </Row>
           <Note>Nothing of it went down: withdraw it. A part did: withdraw it, and enter that part in the log.</Note>
         </Notice>
       )}
@@ -104,6 +105,6 @@ export function CloseSheet({ id, held, day = false, ready = false, onClosed }: C
           onSay={(why) => void close(asked, why)}
         />
       )}
-    </Box>
+    </Column>
   );
 }

@@ -13,6 +13,7 @@ import { Button, SubHeading } from "../parts/controls";
 import { TextField } from "../parts/field";
 import { Notice } from "../parts/notices";
 import { Stamp } from "../parts/stamp";
+import { Row } from "../parts/layout";
 
 /** Dragging has a library of its own: fetched where there are stops to drag. */
 const StopList = dynamic(() => import("./stop-list").then((m) => m.StopList), { ssr: false });
@@ -57,7 +58,7 @@ export function DayStops({ job, run, system, tell, onPreview }: DayStopsProps) {
             <chakra.strong>{stop.site}</chakra.strong>
             <Stamp state={stop.state === "done" ? "good" : "act"}>{stop.state}</Stamp>
             {stop.ratio !== null && (
-              <Box color={Math.abs(stop.ratio - 1) > 0.1 ? "act" : "soft"} fontSize="15px">
+              <Box color={Math.abs(stop.ratio - 1) > 0.1 ? "act" : "soft"} textStyle="note">
                 {showChange(stop.ratio - 1)} of what was planned
               </Box>
             )}
@@ -86,7 +87,7 @@ export function DayStops({ job, run, system, tell, onPreview }: DayStopsProps) {
         about={(site) => (
           <Box>
             {water(site) && (
-              <Box fontSize="14px" color="soft">
+              <Box textStyle="small" color="soft">
                 water
               </Box>
             )}
@@ -115,7 +116,7 @@ function StopDone({ site, inTank, system, say }: StopDoneProps) {
   const [left, setLeft] = useState("");
   return (
     <Box className="no-print">
-      <Box display="flex" gap="2px 8px" flexWrap="wrap">
+      <Row alignItems="stretch" gap="2px 8px" flexWrap="wrap">
         <Button
           minHeight="44px"
           padding="4px 12px"
@@ -135,7 +136,7 @@ function StopDone({ site, inTank, system, say }: StopDoneProps) {
         <Button look="quiet" aria-label={`Skip ${site}`} onClick={() => void say({ what: "skipped", site }, true)}>
           Skip
         </Button>
-      </Box>
+      </Row>
       {reading && (
         <chakra.form
           display="flex"

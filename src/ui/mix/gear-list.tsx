@@ -1,8 +1,9 @@
 "use client";
 
-import { Box, chakra } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import type { GearItem } from "@/formats/gear";
 import { SubHeading } from "../parts/controls";
+import { Check } from "../parts/choose";
 
 interface GearProps {
   readonly gear: readonly GearItem[];
@@ -19,18 +20,9 @@ export function GearList({ gear, done, onTick }: GearProps) {
       <Box as="ul" listStyleType="none" display="flex" flexWrap="wrap" gap="0 26px">
         {gear.map(({ key, text }) => (
           <li key={key}>
-            <chakra.label display="flex" gap="10px" alignItems="center" minHeight="52px" cursor="pointer">
-              <chakra.input
-                type="checkbox"
-                checked={done.has(key)}
-                onChange={(e) => onTick(key, e.target.checked)}
-                width="28px"
-                height="28px"
-                flex="0 0 28px"
-                accentColor="var(--cg-colors-ink)"
-              />
+            <Check gloves checked={done.has(key)} onChange={(e) => onTick(key, e.target.checked)}>
               {text}
-            </chakra.label>
+            </Check>
           </li>
         ))}
       </Box>

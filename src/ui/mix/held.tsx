@@ -9,6 +9,7 @@ import type { System } from "@/core/working/units";
 import { reasonWords } from "@/core/words/reasons";
 import { useLabels } from "../data/records";
 import { Button } from "../parts/controls";
+import { Column, Row } from "../parts/layout";
 
 interface HeldProps {
   readonly plan: Pick<MixPlan, "reasons">;
@@ -37,7 +38,7 @@ export function Held({ plan, system, onLower }: HeldProps) {
         <path d="M8 6 V210 q0 9 9 9 h20 q9 0 9 -9 V6" fill="none" stroke="currentColor" strokeWidth="2.5" strokeDasharray="5 4" />
         <path d="M2 14 L54 212 M54 14 L2 212" stroke="var(--cg-colors-stop)" strokeWidth="4" />
       </chakra.svg>
-      <Box display="grid" gap="14px" alignContent="start">
+      <Column gap="14px" alignContent="start">
         <chakra.h2 fontSize="22px" fontWeight="700" color="stop">
           Held: no amounts
         </chakra.h2>
@@ -45,13 +46,13 @@ export function Held({ plan, system, onLower }: HeldProps) {
           <Box key={`${reason.code} ${reason.product}`}>
             <Box>{reasonWords(reason, system).text}</Box>
             {zones.length > 1 && (
-              <Box fontSize="15px" color="soft">
+              <Box textStyle="note" color="soft">
                 So on {zones.join(", ")}.
               </Box>
             )}
             <Box fontWeight="700">{reasonWords(reason, system).fits}</Box>
             {reason.most && tightest(reasons, reason) && (
-              <Box display="flex" flexWrap="wrap" gap="6px 14px" alignItems="center" marginTop="4px">
+              <Row flexWrap="wrap" gap="6px 14px" marginTop="4px">
                 <span>
                   Most still allowed:{" "}
                   <chakra.span fontFamily="reading" fontWeight="700">
@@ -61,12 +62,12 @@ export function Held({ plan, system, onLower }: HeldProps) {
                 {onLower && sizeOf(reason.most) > 0 && (
                   <Button onClick={() => onLower(reason.product, reason.most!)}>Lower the rate to that</Button>
                 )}
-              </Box>
+              </Row>
             )}
           </Box>
         ))}
         <OtherActives plan={plan} />
-      </Box>
+      </Column>
     </Box>
   );
 }
@@ -113,7 +114,7 @@ function OtherActives({ plan }: { plan: Pick<MixPlan, "reasons"> }) {
   );
   if (others.length === 0) return null;
   return (
-    <Box borderTop="1px solid" borderColor="line" paddingTop="10px" fontSize="15px">
+    <Box borderTop="1px solid" borderColor="line" paddingTop="10px" textStyle="note">
       On the shelf for the same use, with another active:{" "}
       {others.map((c) => `${c.name} (${c.actives.map((a) => a.name).join(", ")})`).join("; ")}. Which one, if any, is yours and
       the label&apos;s to say.

@@ -8,6 +8,7 @@ import { nowMoment } from "../data/clock";
 import { Cautions } from "../parts/notices";
 import { useSystem } from "../data/units";
 import { afterLine, weatherLines } from "./field-words";
+import { Column } from "../parts/layout";
 
 /** What the labels of a mix ask of whoever pours it, said once for all of them, then the usual cautions. */
 export function LabelCautions({ products }: { products: readonly ProductText[] }) {
@@ -26,7 +27,7 @@ export function LabelCautions({ products }: { products: readonly ProductText[] }
     ...told(cards, (c) => c.emergency).map((says): [string, string] => ["Emergency", says]),
   ];
   return (
-    <Box display="grid" gap="12px">
+    <Column>
       {lines.length > 0 && (
         <Box as="dl" display="grid" gap="6px" maxW="74ch">
           {lines.map(([what, says]) => (
@@ -43,7 +44,7 @@ export function LabelCautions({ products }: { products: readonly ProductText[] }
         </Box>
       )}
       <Cautions mixing />
-    </Box>
+    </Column>
   );
 }
 

@@ -5,12 +5,14 @@ import { Box, ClientOnly } from "@chakra-ui/react";
 import Link from "next/link";
 import { useMemo, useState } from "react";
 import type { AreaRate } from "@/core/labels/active";
+import type { Kit } from "@/core/calibration/kit";
 import { allFillings } from "@/core/mixing/column";
 import { planLines } from "@/core/mixing/mix";
 import { writeNumber } from "@/core/quantity/format";
 import type { Quantity } from "@/core/quantity/kinds";
 import { valueIn } from "@/core/quantity/quantity";
 import { kindOf } from "@/core/working/rule";
+import type { System } from "@/core/working/units";
 import { reasonWords } from "@/core/words/reasons";
 import { mixWarningText } from "@/core/words/mix-warnings";
 import { Faults as JobFaults } from "@/formats/job-file/faults";
@@ -27,21 +29,32 @@ import { besideOf } from "./about-filling";
 import { BudgetBars } from "./budget-bars";
 import { Choices } from "./choices";
 import { ChooseProducts, firstChoice } from "./choose-products";
-import { draftOf, followGround, tankKey, turfsOf, tankOf, type Draft, type TankDraft } from "./draft";
+import {
+  draftOf,
+  followGround,
+  tankKey,
+  turfsOf,
+  tankOf,
+  type Chosen,
+  type Draft,
+  type MixRecords,
+  type TankDraft,
+} from "./draft";
 import { HeadSetting } from "./head-setting";
 import { Held } from "./held";
 import { LabelCautions } from "./label-cautions";
 import { FewerLoads } from "./fewer-loads";
 import { measuresOf, soundKit } from "./measures";
 import { OnePlan } from "./one-plan";
-import { createPreview } from "./preview";
+import { createPreview, type Preview } from "./preview";
 import { RigNotes } from "./rig-notes";
 import { DayPicture } from "./day-picture";
 import { SaveSheet } from "./save-sheet";
 import { SpreadMix } from "./spread-mix";
 import { sheetLine } from "./sheet-line";
 import { useMixRecords } from "./mix-records";
-import { chosenOf, lockWords, rigAsSet, workMix, type Worked } from "./work-mix";
+import { chosenOf, lockWords, rigAsSet, workMix, type MixWorked, type Worked } from "./work-mix";
+import { Column } from "../parts/layout";
 
 const CheckLoad = dynamic(() => import("./check-load").then((m) => m.CheckLoad), { ssr: false });
 
@@ -53,6 +66,24 @@ export function MixRoom() {
       <Mixing />
     </ClientOnly>
   );
+}
+
+/** The tanks of the rig that have a mix, each worked out, and the one that is looked at. */
+function useTanks(hand: InHand, draft: Draft, records: MixRecords, locked: string | undefined) {
+  const { rig } = hand;
+  const keys = useMemo(() => (rig?.rig.tanks ?? [{}]).map((_, i, tanks) => tankKey(tanks, i)), [rig]);
+  const tank = keys.includes(draft.tank) ? draft.tank : (keys[0] ?? "");
+  const tanks = useMemo(
+    () =>
+      keys
+        .filter((key) => key === tank || tankOf(draft, key).products.length > 0)
+        .map((key): TankWorked => {
+          const chosen = chosenOf(draft, key, records);
+          return { key, chosen, worked: locked ? undefined : workMix(hand, draft, key, chosen, records) };
+        }),
+    [keys, tank, draft, records, hand, locked],
+  );
+  return { keys, tank, tanks };
 }
 
 function Mixing() {
@@ -70,18 +101,7 @@ function Mixing() {
   const change = (next: Partial<Draft>) => keepDraft({ ...draft, ...next });
   const { rig, site } = hand;
   const locked = hand.read ? lockWords(hand) : undefined;
-  const keys = useMemo(() => (rig?.rig.tanks ?? [{}]).map((_, i, tanks) => tankKey(tanks, i)), [rig]);
-  const tank = keys.includes(draft.tank) ? draft.tank : (keys[0] ?? "");
-  const tanks = useMemo(
-    () =>
-      keys
-        .filter((key) => key === tank || tankOf(draft, key).products.length > 0)
-        .map((key) => {
-          const chosen = chosenOf(draft, key, records);
-          return { key, chosen, worked: locked ? undefined : workMix(hand, draft, key, chosen, records) };
-        }),
-    [keys, tank, draft, records, hand, locked],
-  );
+  const { keys, tank, tanks } = useTanks(hand, draft, records, locked);
   const proofs = useSlice("proofs", rig ? { rig: rig.id } : null).value;
   if (draft.purpose === "spread")
     return (
@@ -98,21 +118,16 @@ function Mixing() {
   const others = tanks.filter((t) => t.key !== tank);
   const putTank = (next: TankDraft) => change({ tanks: { ...draft.tanks, [tank]: next } });
   const name = (key: string) => (rig?.rig.tanks ?? [])[keys.indexOf(key)]?.name ?? "main";
-  /** Lowers a rate to the most that is allowed, rounded down: a limit is never rounded up past. */
-  const lower = (product: string, most: AreaRate) =>
-    putTank({
-      ...tankOf(draft, tank),
-      products: tankOf(draft, tank).products.map((p) => {
-        const label = labels.find((l) => l.id === p.labelId)?.card.name;
-        return label === product ? { ...p, rate: roundedDown(most), choice: { ...p.choice, point: "typed" as const } } : p;
-      }),
-    });
-  const plan = worked && "plan" in worked ? worked.plan : undefined;
+  const lower = (product: string, most: AreaRate) => putTank(lowered(tankOf(draft, tank), labels, product, most));
+  const planned = worked && "plan" in worked ? worked : undefined;
+  const plan = planned?.plan;
+  /** What there are amounts of. */
+  const mixed = planned && planned.plan.sites.length > 0 ? planned : undefined;
   const products = chosen.flatMap((c) => (c.read.ok ? [c.read.value] : []));
   const { kit, failed } = rig && proofs ? soundKit(kitOf(rig.rig), rig.id, proofs) : { kit: undefined, failed: [] };
-  const fillings = plan ? allFillings(plan) : [];
-  const lines =
-    worked && "plan" in worked ? planLines(worked.plan, hand.system, besideOf(worked.job, worked.calibration, fillings)) : [];
+  const lines = planned
+    ? planLines(planned.plan, hand.system, besideOf(planned.job, planned.calibration, allFillings(planned.plan)))
+    : [];
   return (
     <Room working={lines}>
       <Heading>{titleOf(draft, site?.site.name)}</Heading>
@@ -128,106 +143,182 @@ function Mixing() {
           change={putTank}
         />
       </Box>
-      <Box marginTop="22px" display="grid" gap="18px" gridTemplateColumns="minmax(0,1fr)">
-        {locked && <Notice state="act">{locked}</Notice>}
+      <Column marginTop="22px" gap="18px">
+        <BeforeThePlan draft={draft} change={change} hand={hand} tank={tank} name={name(tank)} chosen={chosen} failed={failed}>
+          {locked}
+        </BeforeThePlan>
         {rigs.length === 0 && (
           <Notice state="plain">
             Nothing on record yet? <Link href="/mix/quick">A mix on one page</Link> needs no records, and makes them if you like.
           </Notice>
         )}
-        {rig && products.length > 0 && <RigNotes rig={rig} tank={name(tank)} products={products} />}
-        {failed.length > 0 && (
-          <Notice state="act">{failed.join(", ")} failed its last proof: nothing is measured with it until it passes.</Notice>
-        )}
-        {!locked && <Missing draft={draft} hand={hand} empty={chosen.length === 0} tank={tank} />}
-        {rig?.rig.head && !locked && hand.calibrated && (
-          <HeadSetting
-            rig={rigAsSet(rig.rig, draft)}
-            made={hand.calibrated.made}
-            products={products.flatMap((p, i) => readProduct(p, i, new JobFaults()) ?? [])}
-            system={hand.system}
-            onSet={(head) => change({ head })}
+        {worked && <Faults worked={worked} />}
+        {planned && (
+          <Stands
+            worked={planned}
+            hand={hand}
+            onLower={lower}
+            onLeaveOut={(held) =>
+              change({ stops: draft.stops.filter((id) => !held.includes(sites.find((s) => s.id === id)?.site.name ?? "")) })
+            }
           />
         )}
-        {worked && <Faults worked={worked} />}
-        {plan && worked && "plan" in worked && (
-          <>
-            {plan.sites.length > 0 && (
-              <Box fontSize="19px" fontWeight="700" whiteSpace="pre-line">
-                {sheetLine(plan, hand.system, worked.job.rig.head !== undefined)}
-              </Box>
-            )}
-            {plan.reasons.length > 0 && <Held plan={plan} system={hand.system} onLower={lower} />}
-            {plan.sites.length > 0 && plan.held.length > 0 && (
-              <Box>
-                <Button
-                  onClick={() =>
-                    change({
-                      stops: draft.stops.filter((id) => !plan.held.includes(sites.find((s) => s.id === id)?.site.name ?? "")),
-                    })
-                  }
-                >
-                  Leave {plan.held.join(", ")} out
-                </Button>
-              </Box>
-            )}
-            {plan.warnings
-              .filter((w) => !ASKED.includes(w.code))
-              .map((w) => (
-                <Notice key={mixWarningText(w, hand.system)} state="act">
-                  {mixWarningText(w, hand.system)}
-                </Notice>
-              ))}
-            {hand.calibrated!.standing.state === "expired" && (
-              <Notice state="act">
-                This calibration was {hand.calibrated!.standing.reasons[0]}. Mix from it only if nothing has changed.
-              </Notice>
-            )}
-          </>
-        )}
-        {worked && "plan" in worked && worked.plan.sites.length > 0 && (
+        {mixed && (
           <FewerLoads
-            planned={worked}
+            planned={mixed}
             draft={draft}
             change={change}
-            measured={kit && measuresOf(worked.plan, kit, hand.system)}
+            measured={kit && measuresOf(mixed.plan, kit, hand.system)}
             system={hand.system}
           />
         )}
-        {tanks.map(({ key, worked: one }) =>
-          one && "plan" in one && one.plan.run && one.plan.sites.length > 0 ? (
-            <DayPicture
-              key={key}
-              plan={one.plan}
-              input={one.input}
-              tank={keys.length > 1 ? name(key) : undefined}
-              stops={draft.stops.map((id) => sites.find((s) => s.id === id)?.site.name ?? "")}
-              preview={preview}
-              system={hand.system}
-            />
-          ) : null,
-        )}
+        <Days draft={draft} tanks={tanks} nameOf={name} sites={sites} preview={preview} system={hand.system} />
         {others.map(({ key, worked: one }) => one && <OtherTank key={key} tank={name(key)} worked={one} hand={hand} />)}
-        {plan && plan.sites.length > 0 && (
-          <SaveSheet draft={draft} hand={hand} tanks={tanks} nameOf={name} onSaved={() => keepDraft(undefined)} />
-        )}
-        {plan && plan.sites.length > 0 && worked && "plan" in worked && kit && (
-          <OnePlan
-            plan={plan}
-            fillings={fillings}
-            job={worked.job}
-            calibration={worked.calibration}
-            kit={kit}
-            system={hand.system}
-          />
-        )}
-        {plan && plan.sites.length > 0 && <CheckLoad plan={plan} system={hand.system} jar={rig?.rig.head !== undefined} />}
+        {mixed && <SaveSheet draft={draft} hand={hand} tanks={tanks} nameOf={name} onSaved={() => keepDraft(undefined)} />}
+        {mixed && <Loads mixed={mixed} kit={kit} system={hand.system} jar={rig?.rig.head !== undefined} />}
         {plan && <BudgetBars budgets={plan.budgets} system={hand.system} />}
         <LabelCautions products={products} />
-      </Box>
+      </Column>
     </Room>
   );
 }
+
+/** A tank of the rig: what is chosen for it, and what that comes to. */
+interface TankWorked {
+  readonly key: string;
+  readonly chosen: readonly Chosen[];
+  readonly worked: Worked | undefined;
+}
+
+interface BeforeProps {
+  readonly draft: Draft;
+  readonly change: (next: Partial<Draft>) => void;
+  readonly hand: InHand;
+  readonly tank: string;
+  readonly name: string;
+  readonly chosen: readonly Chosen[];
+  /** The tools of the kit that failed their last proof. */
+  readonly failed: readonly string[];
+  /** Why nothing may be mixed from this rig now, in words. */
+  readonly children: string | undefined;
+}
+
+/** What has to be so before there is a plan: a calibration that stands, a fit rig and kit, everything picked, the head set. */
+function BeforeThePlan({ draft, change, hand, tank, name, chosen, failed, children: locked }: BeforeProps) {
+  const { rig } = hand;
+  const products = chosen.flatMap((c) => (c.read.ok ? [c.read.value] : []));
+  return (
+    <>
+      {locked && <Notice state="act">{locked}</Notice>}
+      {rig && products.length > 0 && <RigNotes rig={rig} tank={name} products={products} />}
+      {failed.length > 0 && (
+        <Notice state="act">{failed.join(", ")} failed its last proof: nothing is measured with it until it passes.</Notice>
+      )}
+      {!locked && <Missing draft={draft} hand={hand} empty={chosen.length === 0} tank={tank} />}
+      {rig?.rig.head && !locked && hand.calibrated && (
+        <HeadSetting
+          rig={rigAsSet(rig.rig, draft)}
+          made={hand.calibrated.made}
+          products={products.flatMap((p, i) => readProduct(p, i, new JobFaults()) ?? [])}
+          system={hand.system}
+          onSet={(head) => change({ head })}
+        />
+      )}
+    </>
+  );
+}
+
+interface StandsProps {
+  readonly worked: MixWorked;
+  readonly hand: InHand;
+  readonly onLower: (product: string, most: AreaRate) => void;
+  /** Takes the sites of these names out of the mix. */
+  readonly onLeaveOut: (held: readonly string[]) => void;
+}
+
+/** The plan in a line, why it is held, and what is to be known of it. */
+function Stands({ worked: { plan, job }, hand, onLower, onLeaveOut }: StandsProps) {
+  const { standing } = hand.calibrated!;
+  return (
+    <>
+      {plan.sites.length > 0 && (
+        <Box textStyle="lead" whiteSpace="pre-line">
+          {sheetLine(plan, hand.system, job.rig.head !== undefined)}
+        </Box>
+      )}
+      {plan.reasons.length > 0 && <Held plan={plan} system={hand.system} onLower={onLower} />}
+      {plan.sites.length > 0 && plan.held.length > 0 && (
+        <Box>
+          <Button onClick={() => onLeaveOut(plan.held)}>Leave {plan.held.join(", ")} out</Button>
+        </Box>
+      )}
+      {plan.warnings
+        .filter((w) => !ASKED.includes(w.code))
+        .map((w) => (
+          <Notice key={mixWarningText(w, hand.system)} state="act">
+            {mixWarningText(w, hand.system)}
+          </Notice>
+        ))}
+      {standing.state === "expired" && (
+        <Notice state="act">This calibration was {standing.reasons[0]}. Mix from it only if nothing has changed.</Notice>
+      )}
+    </>
+  );
+}
+
+interface LoadsProps {
+  readonly mixed: MixWorked;
+  readonly kit: Kit | undefined;
+  readonly system: System;
+  readonly jar: boolean;
+}
+
+/** What is poured, load by load, and what a load that was poured can be checked against. */
+function Loads({ mixed: { plan, job, calibration }, kit, system, jar }: LoadsProps) {
+  const fillings = useMemo(() => allFillings(plan), [plan]);
+  return (
+    <>
+      {kit && <OnePlan plan={plan} fillings={fillings} job={job} calibration={calibration} kit={kit} system={system} />}
+      <CheckLoad plan={plan} system={system} jar={jar} />
+    </>
+  );
+}
+
+interface DaysProps {
+  readonly draft: Draft;
+  readonly tanks: readonly TankWorked[];
+  readonly nameOf: (key: string) => string;
+  readonly sites: readonly SiteEntry[];
+  readonly preview: Preview;
+  readonly system: System;
+}
+
+/** The day of each tank that goes from stop to stop, drawn. */
+function Days({ draft, tanks, nameOf, sites, preview, system }: DaysProps) {
+  const stops = draft.stops.map((id) => sites.find((s) => s.id === id)?.site.name ?? "");
+  return tanks.map(({ key, worked }) =>
+    worked && "plan" in worked && worked.plan.run && worked.plan.sites.length > 0 ? (
+      <DayPicture
+        key={key}
+        plan={worked.plan}
+        input={worked.input}
+        tank={tanks.length > 1 ? nameOf(key) : undefined}
+        stops={stops}
+        preview={preview}
+        system={system}
+      />
+    ) : null,
+  );
+}
+
+/** A mix with the rate of a product lowered to the most that is allowed, rounded down: a limit is never rounded up past. */
+const lowered = (mix: TankDraft, labels: readonly LabelEntry[], product: string, most: AreaRate): TankDraft => ({
+  ...mix,
+  products: mix.products.map((p) => {
+    const label = labels.find((l) => l.id === p.labelId)?.card.name;
+    return label === product ? { ...p, rate: roundedDown(most), choice: { ...p.choice, point: "typed" as const } } : p;
+  }),
+});
 
 /** A fresh mix: an only product of the shelf is in it. */
 function withOnly(labels: readonly LabelEntry[], site: SiteEntry | undefined): Draft {

@@ -18,6 +18,7 @@ import { measuresOf } from "./measures";
 import { SpreadList } from "./spread-list";
 import { TankColumns } from "./tank-column";
 import { Totals } from "./totals";
+import { Column } from "../parts/layout";
 
 const RiskFold = dynamic(() => import("./risk-fold").then((m) => m.RiskFold), { ssr: false });
 
@@ -54,10 +55,10 @@ export function OnePlan({ plan, fillings, later = [], job, calibration, kit, sys
       {plan.sites.length > 0 && plan.products.length > 0 && <Totals plan={plan} system={system} />}
       <SpreadList items={plan.spread} system={system} />
       {groups.map(({ name, of }) => (
-        <Box key={name} display="grid" gap="12px" gridTemplateColumns="minmax(0,1fr)">
+        <Column key={name}>
           {groups.length > 1 && <SubHeading>{[name, siteCost(plan, name)].filter(Boolean).join(" · ")}</SubHeading>}
           <TankColumns fillings={of} {...shared} {...ticking} />
-        </Box>
+        </Column>
       ))}
       {later.length > 0 && (
         <Box as="section" aria-label="Later fills" display="grid" gap="12px" gridTemplateColumns="minmax(0,1fr)">

@@ -16,6 +16,7 @@ import { Button, Note } from "../parts/controls";
 import { TextField } from "../parts/field";
 import { Notice } from "../parts/notices";
 import type { DraftProduct } from "./draft";
+import { Row } from "../parts/layout";
 
 interface TurfProps {
   readonly card: CardText;
@@ -87,7 +88,7 @@ export function GallonAsk({ product, rate, name, choice, change }: AskProps) {
     <Notice state="act">
       {rate} is a rate for a {one}. Most labels mean one {one} for so much ground: sprayed at more than that, the same strength
       overdoses. What does the label of {name} say?
-      <Box display="flex" gap="8px 12px" flexWrap="wrap" alignItems="flex-end" marginTop="8px">
+      <Row gap="8px 12px" flexWrap="wrap" alignItems="flex-end" marginTop="8px">
         <Box width="200px">
           <TextField
             label={`A ${one} is for`}
@@ -103,7 +104,7 @@ export function GallonAsk({ product, rate, name, choice, change }: AskProps) {
         <Button look="quiet" onClick={() => say(BY_STRENGTH)}>
           No ground: the strength counts
         </Button>
-      </Box>
+      </Row>
     </Notice>
   );
 }

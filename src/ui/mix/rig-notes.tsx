@@ -97,7 +97,7 @@ export function EndOfDay({ rig }: { rig: RigEntry }) {
   const held = heldBy(rig, system);
   if (!held) return null;
   return (
-    <Box fontSize="15px" color="soft" maxW="74ch">
+    <Box textStyle="note" color="soft" maxW="74ch">
       At the end the hose still holds {held}: spray it out on ground that it is for, then rinse three times.
     </Box>
   );

@@ -19,6 +19,7 @@ import type { RiskDoor } from "@/workers/risk.worker";
 import { Button, Note } from "../parts/controls";
 import { Fold } from "../parts/fold";
 import type { MeasuringOf } from "./measures";
+import { Row } from "../parts/layout";
 
 interface RiskProps {
   readonly plan: MixPlan;
@@ -68,7 +69,7 @@ function OneRisk({ name, input, rate, system }: OneProps) {
     <Box>
       <Box fontWeight="700">{name}</Box>
       {!risk && (
-        <Box display="flex" gap="12px" alignItems="center">
+        <Row gap="12px">
           <Box role="status" fontFamily="reading">
             {drawn.failed
               ? "could not be drawn: is the server there?"
@@ -79,7 +80,7 @@ function OneRisk({ name, input, rate, system }: OneProps) {
           <Button look="quiet" onClick={drawn.stopped || drawn.failed ? drawn.again : drawn.stop}>
             {drawn.stopped || drawn.failed ? "Draw again" : "Stop"}
           </Button>
-        </Box>
+        </Row>
       )}
       {risk && <RiskWords risk={risk} rate={rate} system={system} />}
     </Box>

@@ -124,7 +124,7 @@ export function RunPicture({ run, stops, sprayVolume, usable, least, inTank, tit
         )}
         <line x1={LEFT} x2={WIDE - 12} y1={y(0)} y2={y(0)} stroke="currentColor" strokeWidth="2" />
       </chakra.svg>
-      <chakra.figcaption fontSize="14px" color="soft">
+      <chakra.figcaption textStyle="small" color="soft">
         {FILLED_AT}
         {least && ` Dashed: the least that the pump can agitate.`}
       </chakra.figcaption>

@@ -12,6 +12,7 @@ import { Button } from "../parts/controls";
 import { Notice } from "../parts/notices";
 import { tankOf, type Chosen, type Draft } from "./draft";
 import type { Worked } from "./work-mix";
+import { Column } from "../parts/layout";
 
 interface SaveProps {
   readonly draft: Draft;
@@ -65,7 +66,7 @@ export function SaveSheet({ draft, hand, tanks, nameOf, onSaved }: SaveProps) {
     router.push(`/mix/sheet?id=${result.value.ids[0]}`);
   };
   return (
-    <Box display="grid" gap="8px">
+    <Column gap="8px">
       {trouble.map((text) => (
         <Notice key={text} state="stop">
           {text}
@@ -81,6 +82,6 @@ export function SaveSheet({ draft, hand, tanks, nameOf, onSaved }: SaveProps) {
           {mixed.length > 1 ? `Save the ${mixed.length} sheets and pour` : "Save the sheet and pour"}
         </Button>
       </Box>
-    </Box>
+    </Column>
   );
 }

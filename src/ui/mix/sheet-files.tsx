@@ -1,6 +1,5 @@
 "use client";
 
-import { Box } from "@chakra-ui/react";
 import Link from "next/link";
 import type { Kit } from "@/core/calibration/kit";
 import type { System } from "@/core/working/units";
@@ -10,6 +9,7 @@ import { Button } from "../parts/controls";
 import { download } from "../parts/download";
 import { Notice } from "../parts/notices";
 import { useAction } from "../parts/use-action";
+import { Row } from "../parts/layout";
 
 interface FilesProps {
   readonly sheet: Sheet;
@@ -35,7 +35,7 @@ export function SheetFiles({ sheet, worked, kit, system }: FilesProps) {
   };
   const trouble = pdf.trouble ?? table.trouble;
   return (
-    <Box className="no-print" display="flex" gap="10px" flexWrap="wrap" alignItems="center">
+    <Row className="no-print" flexWrap="wrap">
       {sheet.state === "open" && !held && (
         <Button look="act" asChild>
           <Link href={`/mix/pour?id=${sheet.id}`}>Pour, step by step</Link>
@@ -52,6 +52,6 @@ export function SheetFiles({ sheet, worked, kit, system }: FilesProps) {
         Save as job file
       </Button>
       {trouble && <Notice state="stop">{trouble}</Notice>}
-    </Box>
+    </Row>
   );
 }

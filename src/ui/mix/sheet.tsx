@@ -13,7 +13,7 @@ import type { Sheet } from "@/formats/entries";
 import { choiceWords, isChoice } from "@/formats/card/choice";
 import { gearOf } from "@/formats/gear";
 import { tankName } from "@/formats/job-file/assemble";
-import { gearMissing, planOfSheet } from "@/formats/sheet-plan";
+import { gearMissing, planOfSheet, type SheetPlan } from "@/formats/sheet-plan";
 import { useRigs, useSlice } from "../data/records";
 import { todayDate, wallClock } from "../data/clock";
 import { useInHand } from "../data/in-hand";
@@ -38,6 +38,7 @@ import { Stopped } from "./stopped";
 import { AskEmpty } from "../pour/ask-empty";
 import { asksEmpty } from "../pour/pour-steps";
 import { useSheet } from "./use-sheet";
+import { Column } from "../parts/layout";
 
 /** A mix sheet: what is poured, ticked off; a day's stops as they come along. */
 export function SheetRoom() {
@@ -74,7 +75,7 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
   const [preview] = useState(createPreview);
   const { run } = sheet;
   const worked = useMemo(() => planOfSheet(sheet.job, run), [sheet.job, run]);
-  const { job, plan, input, calibration, fillings, filled } = worked;
+  const { job, plan, input, calibration, fillings } = worked;
   const done = useMemo(() => new Set(sheet.done), [sheet.done]);
   const rig = rigs.find((r) => r.id === sheet.rigId);
   const kit = useMemo(() => kitNow(sheet.job.rig, sheet.rigId, proofs), [sheet.job.rig, sheet.rigId, proofs]);
@@ -85,51 +86,25 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
   // Nor are those of one that the world has overtaken.
   const shown = poured && sheet.stopped.length === 0;
   const missing = gearMissing(sheet.job, done).length > 0;
-  /** The step of a fill in the middle of the ground that was ticked: is the tank empty? */
-  const [asking, setAsking] = useState<string>();
-  const tickIt = (step: string, on: boolean) => (on && asksEmpty(step, worked) ? setAsking(step) : onTick(step, on));
-  const sites = sheet.job.sites ?? [];
   // Once something is filled the stops are what the page is about; once all is done, putting it on record.
   const begun = (run?.filled.length ?? 0) > 0;
   const allDone = run
     ? run.stops.every((stop) => stop.state !== "todo")
     : fillings.length > 0 && fillings.every((f) => done.has(`${f.key}.top-up`));
-  const title = run ? `The day, ${sites.length} ${sites.length === 1 ? "stop" : "stops"}` : sites.map((s) => s.name).join(", ");
-  const dated = sheet.job.date ?? "";
-  // A sheet of a later day says so; today's, and one that was left open, doesn't need to.
-  const planned = dated > todayDate() ? format(new Date(`${dated}T12:00:00`), "d MMMM yyyy") : undefined;
   const lines = useMemo(
     () => (shown ? planLines(plan, system, besideOf(job, calibration, fillings)) : []),
     [shown, plan, job, calibration, fillings, system],
   );
   return (
     <Room working={lines}>
-      <Heading>{title}</Heading>
-      <Note>
-        {format(wallClock(sheet.madeAt), "d MMMM yyyy, HH:mm")} · {sheet.job.rig.name}
-        {(sheet.job.rig.tanks?.length ?? 0) > 1 && `, ${tankName(sheet.job)} tank`}
-        {sheet.personName && `, ${sheet.personName}`}
-        {planned && ` · mixed for ${planned}`} · calibrated {format(wallClock(sheet.calibrationMadeAt), "d MMM yyyy")}
-        {!run && sites.length === 1 && ` · ${sites[0]!.zones.map(zoneWords).join(", ")}`}
-      </Note>
-      {sheet.others.map((other) => (
-        <Note key={other.id}>
-          <Link href={`/mix/sheet?id=${other.id}`} style={{ textDecoration: "underline" }}>
-            The {other.tank} tank of the same day
-          </Link>
-        </Note>
-      ))}
-      <Box display="grid" gap="16px" gridTemplateColumns="minmax(0,1fr)" marginTop="14px">
+      <SheetHead sheet={sheet} />
+      <Column gap="16px" marginTop="14px">
         {shown && plan.sites.length > 0 && (
-          <Box fontSize="19px" fontWeight="700" whiteSpace="pre-line">
+          <Box textStyle="lead" whiteSpace="pre-line">
             {sheetLine(plan, system, sheet.job.rig.head !== undefined)}
           </Box>
         )}
-        {shown && job.rig.head && (
-          <Box fontSize="19px" fontWeight="700">
-            {headLine(job.rig.head, calibration, system)}
-          </Box>
-        )}
+        {shown && job.rig.head && <Box textStyle="lead">{headLine(job.rig.head, calibration, system)}</Box>}
         <Stopped issues={sheet.stopped} />
         {held && shown && <Held plan={plan} system={system} />}
         {sheet.state !== "open" && <Notice state="plain">{CLOSED[sheet.state]}</Notice>}
@@ -172,38 +147,95 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
           </>
         )}
         {shown && !held && (
-          <>
-            <Choices job={sheet.job} />
-            {asking && (
-              <AskEmpty
-                onYes={() => {
-                  onTick(asking, true);
-                  setAsking(undefined);
-                }}
-                onNo={() => setAsking(undefined)}
-              />
-            )}
-            <OnePlan
-              plan={plan}
-              fillings={run ? fillings.slice(0, filled + 1) : fillings}
-              later={run ? fillings.slice(filled + 1) : []}
-              job={job}
-              calibration={calibration}
-              kit={kit}
-              system={system}
-              done={done}
-              onTick={tickIt}
-              locked={missing ? "gear first" : undefined}
-            />
-          </>
+          <Amounts
+            sheet={sheet}
+            worked={worked}
+            kit={kit}
+            done={done}
+            onTick={onTick}
+            locked={missing ? "gear first" : undefined}
+          />
         )}
         {rig && run && <EndOfDay rig={rig} />}
         {sheet.state === "open" && !allDone && (
           <CloseSheet id={sheet.id} held={held || !shown} day={run !== null} onClosed={onClosed} />
         )}
         <LabelCautions products={sheet.job.products ?? []} />
-      </Box>
+      </Column>
     </Room>
+  );
+}
+
+/** What the sheet is of: when and with what it was made. */
+function SheetHead({ sheet }: { sheet: Sheet }) {
+  const { run } = sheet;
+  const sites = sheet.job.sites ?? [];
+  const title = run ? `The day, ${sites.length} ${sites.length === 1 ? "stop" : "stops"}` : sites.map((s) => s.name).join(", ");
+  const dated = sheet.job.date ?? "";
+  // A sheet of a later day says so; today's, and one that was left open, doesn't need to.
+  const planned = dated > todayDate() ? format(new Date(`${dated}T12:00:00`), "d MMMM yyyy") : undefined;
+  return (
+    <>
+      <Heading>{title}</Heading>
+      <Note>
+        {format(wallClock(sheet.madeAt), "d MMMM yyyy, HH:mm")} · {sheet.job.rig.name}
+        {(sheet.job.rig.tanks?.length ?? 0) > 1 && `, ${tankName(sheet.job)} tank`}
+        {sheet.personName && `, ${sheet.personName}`}
+        {planned && ` · mixed for ${planned}`} · calibrated {format(wallClock(sheet.calibrationMadeAt), "d MMM yyyy")}
+        {!run && sites.length === 1 && ` · ${sites[0]!.zones.map(zoneWords).join(", ")}`}
+      </Note>
+      {sheet.others.map((other) => (
+        <Note key={other.id}>
+          <Link href={`/mix/sheet?id=${other.id}`} style={{ textDecoration: "underline" }}>
+            The {other.tank} tank of the same day
+          </Link>
+        </Note>
+      ))}
+    </>
+  );
+}
+
+interface AmountsProps extends Pick<PouredProps, "sheet" | "onTick"> {
+  readonly worked: SheetPlan;
+  readonly kit: ReturnType<typeof kitNow>;
+  readonly done: ReadonlySet<string>;
+  /** Why nothing may be ticked yet. */
+  readonly locked: string | undefined;
+}
+
+/** What is poured, load by load, to be ticked off; of a day, the fill that is next and those to come. */
+function Amounts({ sheet, worked, kit, done, onTick, locked }: AmountsProps) {
+  const { system } = useInHand();
+  const { job, plan, fillings, filled, calibration } = worked;
+  const { run } = sheet;
+  /** The step of a fill in the middle of the ground that was ticked: is the tank empty? */
+  const [asking, setAsking] = useState<string>();
+  const tickIt = (step: string, on: boolean) => (on && asksEmpty(step, worked) ? setAsking(step) : onTick(step, on));
+  return (
+    <>
+      <Choices job={sheet.job} />
+      {asking && (
+        <AskEmpty
+          onYes={() => {
+            onTick(asking, true);
+            setAsking(undefined);
+          }}
+          onNo={() => setAsking(undefined)}
+        />
+      )}
+      <OnePlan
+        plan={plan}
+        fillings={run ? fillings.slice(0, filled + 1) : fillings}
+        later={run ? fillings.slice(filled + 1) : []}
+        job={job}
+        calibration={calibration}
+        kit={kit}
+        system={system}
+        done={done}
+        onTick={tickIt}
+        locked={locked}
+      />
+    </>
   );
 }
 

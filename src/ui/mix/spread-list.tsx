@@ -31,13 +31,13 @@ export function SpreadList({ items, system, title = "Spread dry, beside the tank
           <Box as="li" key={item.site + item.product.name} display="grid" gridTemplateColumns="56px minmax(0,1fr)" gap="12px">
             <Bags count={item.bags?.count} />
             <Box>
-              <Box fontSize="15px">
+              <Box textStyle="note">
                 {item.product.name}, {item.site}
               </Box>
               <chakra.div fontFamily="reading" fontWeight="700" fontSize="24px" lineHeight="1.15">
                 {readAmount(item.total, system)}
               </chakra.div>
-              <Box fontSize="15px" color="soft">
+              <Box textStyle="note" color="soft">
                 on {read(item.area.value, "area", system)}
                 {item.bags && `, ${bagWords(item)}`}
                 {item.cost && `, ${money(item.cost.value, item.cost.currency)}`}

@@ -25,6 +25,7 @@ import { LabelCautions } from "./label-cautions";
 import type { Preview } from "./preview";
 import { SpreadList } from "./spread-list";
 import { chosenOf, zonesOfSite } from "./work-mix";
+import { Column } from "../parts/layout";
 
 interface SpreadMixProps {
   readonly records: MixRecords;
@@ -95,7 +96,7 @@ export function SpreadMix({ records, draft, change, hand, preview, onSaved }: Sp
           change={(next) => change({ tanks: { ...draft.tanks, [SPREAD]: next } })}
         />
       </Box>
-      <Box marginTop="22px" display="grid" gap="18px" gridTemplateColumns="minmax(0,1fr)">
+      <Column marginTop="22px" gap="18px">
         {job &&
           !job.ok &&
           sentences(job.issues).map((text) => (
@@ -131,7 +132,7 @@ export function SpreadMix({ records, draft, change, hand, preview, onSaved }: Sp
         )}
         {plan && <BudgetBars budgets={plan.budgets} system={hand.system} />}
         <LabelCautions products={products} />
-      </Box>
+      </Column>
     </Room>
   );
 }

@@ -65,7 +65,7 @@ function firstWords(part: number): string {
 export function StepWords({ text }: { text: StepText }) {
   return (
     <Box paddingY="5px">
-      <Box fontSize="15px">{text.what}</Box>
+      <Box textStyle="note">{text.what}</Box>
       <Box
         fontFamily="reading"
         fontWeight="700"
@@ -75,12 +75,12 @@ export function StepWords({ text }: { text: StepText }) {
         {text.amount}
       </Box>
       {text.how.map((how) => (
-        <Box key={how} fontSize="14px" color="soft">
+        <Box key={how} textStyle="small" color="soft">
           {how}
         </Box>
       ))}
       {text.needs && (
-        <Box fontSize="14px" fontWeight="700" color="stop">
+        <Box textStyle="label" color="stop">
           <chakra.span aria-hidden>✕ </chakra.span>
           This kit can&apos;t: {text.needs}.
         </Box>

@@ -16,6 +16,7 @@ import { SitePick } from "../parts/pickers";
 import { Zones } from "./choose-zones";
 import type { Draft } from "./draft";
 import type { Preview } from "./preview";
+import { Row } from "../parts/layout";
 
 /** Dragging has a library of its own: fetched where there are stops to drag. */
 const StopList = dynamic(() => import("./stop-list").then((m) => m.StopList), { ssr: false });
@@ -62,7 +63,7 @@ export function Stops({ draft, change, without, tank, onWithout, preview }: Stop
         )}
       />
       {others.length > 0 && (
-        <Box marginTop="12px" display="flex" gap="12px" alignItems="flex-end" flexWrap="wrap">
+        <Row marginTop="12px" gap="12px" alignItems="flex-end" flexWrap="wrap">
           <Box width="320px" maxW="100%">
             <SitePick
               label="Add a stop"
@@ -77,7 +78,7 @@ export function Stops({ draft, change, without, tank, onWithout, preview }: Stop
               Add all {others.length}
             </Button>
           )}
-        </Box>
+        </Row>
       )}
     </Box>
   );
@@ -96,21 +97,21 @@ function About({ site, without, tank, onWithout, onDrop }: AboutProps) {
   const zones = site.site.zones.filter((z) => !without.includes(z["x-id"]));
   const area = total(zones.map((z) => entered(z.area, "area").value));
   return (
-    <Box fontSize="14px" color="soft">
+    <Box textStyle="small" color="soft">
       {read(area, "area", system)}
       {zones.length < site.site.zones.length &&
         `, ${zones.length} of ${site.site.zones.length} zones${tank ? ` from the ${tank} tank` : ""}`}
       {site.site["x-water"] && " · water"}
-      <Box display="flex" gap="0 14px" flexWrap="wrap" alignItems="baseline">
+      <Row gap="0 14px" flexWrap="wrap" alignItems="baseline">
         {site.site.zones.length > 1 && (
           <Fold title={`Zones of ${site.site.name}`}>
             <Zones site={site} without={without} onChange={onWithout} />
           </Fold>
         )}
-        <Button look="inline" fontSize="15px" aria-label={`Take ${site.site.name} out`} onClick={onDrop}>
+        <Button look="inline" textStyle="note" aria-label={`Take ${site.site.name} out`} onClick={onDrop}>
           Take out
         </Button>
-      </Box>
+      </Row>
     </Box>
   );
 }

@@ -9,6 +9,7 @@ import { compare } from "@/core/quantity/arithmetic";
 import type { MeasuringOf } from "./measures";
 import { stepText, StepWords, type StepText } from "./step-words";
 import { Tank } from "./tank-drawing";
+import { Check } from "../parts/choose";
 
 interface ColumnsProps {
   readonly products: readonly MixProduct[];
@@ -87,12 +88,12 @@ function TankColumn({
           )}{" "}
           {finished && "✓"}
         </chakra.h2>
-        <Box fontSize="15px" color="soft">
+        <Box textStyle="note" color="soft">
           covers {read(filling.covers.value, "area", system)}
         </Box>
       </Box>
       {about?.(filling).map((line) => (
-        <Box key={line} fontSize="14px" color="soft">
+        <Box key={line} textStyle="small" color="soft">
           {line}
         </Box>
       ))}
@@ -134,21 +135,11 @@ function Ticked({
   onTick: (step: string, done: boolean) => void;
 }) {
   return (
-    <chakra.label display="flex" gap="10px" alignItems="center" minHeight="56px" cursor="pointer" opacity={done ? 0.75 : 1}>
-      <chakra.input
-        type="checkbox"
-        checked={done}
-        disabled={locked && !done}
-        onChange={(e) => onTick(step.key, e.target.checked)}
-        width="28px"
-        height="28px"
-        flex="0 0 28px"
-        accentColor="var(--cg-colors-ink)"
-      />
-      <Box textDecoration={done ? "line-through" : "none"}>
+    <Check gloves checked={done} disabled={locked && !done} onChange={(e) => onTick(step.key, e.target.checked)}>
+      <Box textDecoration={done ? "line-through" : "none"} opacity={done ? 0.75 : 1}>
         <StepWords text={text} />
       </Box>
-    </chakra.label>
+    </Check>
   );
 }
 

@@ -22,6 +22,7 @@ import { groundArea, groundText } from "@/core/working/thousand";
 import { ratio, total } from "@/core/quantity/arithmetic";
 import { canonicalAmount } from "@/core/mixing/amounts";
 import { oneVolume } from "@/core/mixing/ground";
+import { Column } from "../parts/layout";
 
 /** What a mix takes of each product, what that costs, what package is enough, and whether there is enough on hand. */
 export function Totals({ plan, system }: { plan: MixPlan; system: System }) {
@@ -29,7 +30,7 @@ export function Totals({ plan, system }: { plan: MixPlan; system: System }) {
   const area = total(plan.sites.map((site) => site.area.value));
   const one = ratio(groundArea(system), area);
   return (
-    <Box display="grid" gap="10px">
+    <Column gap="10px">
       <Box
         as="dl"
         display="grid"
@@ -44,20 +45,20 @@ export function Totals({ plan, system }: { plan: MixPlan; system: System }) {
           const { amount, cost } = totals[i]!;
           return (
             <Box key={i}>
-              <chakra.dt fontSize="14px" color="soft">
+              <chakra.dt textStyle="small" color="soft">
                 {plan.products[i]!.name}, {plan.sites.length === 1 ? "whole site" : `${plan.sites.length} sites`}
               </chakra.dt>
-              <chakra.dd fontFamily="reading" fontWeight="700" fontSize="17px">
+              <chakra.dd fontFamily="reading" textStyle="strong">
                 {readAmount(amount, system)}
                 {cost && <chakra.span fontWeight="400" color="soft">{` · ${money(cost.value, cost.currency)}`}</chakra.span>}
               </chakra.dd>
               {cost && (
-                <chakra.dd fontSize="14px" color="soft">
+                <chakra.dd textStyle="small" color="soft">
                   {money(cost.value * one, cost.currency)} per {groundText(system)}
                 </chakra.dd>
               )}
               {plan.sites[0]?.loads[0] && (
-                <chakra.dd fontSize="14px" color="soft">
+                <chakra.dd textStyle="small" color="soft">
                   {perUnit(plan, i, system)}
                 </chakra.dd>
               )}
@@ -69,7 +70,7 @@ export function Totals({ plan, system }: { plan: MixPlan; system: System }) {
       {plan.products.map((product, i) => (
         <OnHand key={product.name} product={product} amount={totals[i]!.amount} system={system} />
       ))}
-    </Box>
+    </Column>
   );
 }
 
@@ -87,7 +88,7 @@ function PackageWords({ product, amount }: { product: MixProduct; amount: Amount
   const { one, count } = fits;
   const life = packageLife(amount, one);
   return (
-    <chakra.dd fontSize="14px" color="soft">
+    <chakra.dd textStyle="small" color="soft">
       {count === 1 ? "" : `${count} × `}
       {showEntered(one.content)}
       {one.price !== undefined && ` at ${money(one.price * count, "USD")}`}

@@ -15,8 +15,8 @@ import type { InHand } from "../data/in-hand";
 import { dateOf, stopsOf, tankOf, type Chosen, type Draft, type MixRecords } from "./draft";
 
 /** A mix worked out, or why it can't be. */
-export type Worked =
-  (Planned & { readonly job: Job; readonly stops: readonly StopWish[] }) | { readonly issues: readonly Issue[] };
+export type Worked = MixWorked | { readonly issues: readonly Issue[] };
+export type MixWorked = Planned & { readonly job: Job; readonly stops: readonly StopWish[] };
 
 /** The products of a tank's mix with their labels. */
 export const chosenOf = (draft: Draft, tank: string, { labels }: Pick<MixRecords, "labels">): Chosen[] =>

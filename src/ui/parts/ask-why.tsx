@@ -4,6 +4,7 @@ import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import { Button } from "./controls";
 import { TextField } from "./field";
+import { Column } from "./layout";
 
 interface AskProps {
   readonly label: string;
@@ -16,7 +17,7 @@ interface AskProps {
 export function AskWhy({ label, placeholder, press, onSay }: AskProps) {
   const [why, setWhy] = useState("");
   return (
-    <Box display="grid" gap="8px" borderLeft="6px solid" borderColor="act" paddingLeft="14px" paddingY="6px" maxW="560px">
+    <Column gap="8px" borderLeft="6px solid" borderColor="act" paddingLeft="14px" paddingY="6px" maxW="560px">
       <TextField
         label={label}
         placeholder={placeholder}
@@ -30,6 +31,6 @@ export function AskWhy({ label, placeholder, press, onSay }: AskProps) {
           {press}
         </Button>
       </Box>
-    </Box>
+    </Column>
   );
 }

@@ -7,7 +7,7 @@ import type { ReactNode } from "react";
 export function Fact({ name, value, large = false }: { name: string; value: string; large?: boolean }) {
   return (
     <Box>
-      <chakra.dt fontSize="14px" color="soft">
+      <chakra.dt textStyle="small" color="soft">
         {name}
       </chakra.dt>
       <chakra.dd fontFamily="reading" fontWeight="700" fontSize={large ? "20px" : "17px"}>

@@ -24,7 +24,7 @@ export function Field({ label, of, error, hint, children }: FieldProps) {
   const about = error ? `${id}-error` : hint ? `${id}-hint` : undefined;
   return (
     <Box minW={0}>
-      <chakra.label htmlFor={id} display="block" fontSize="14px" fontWeight="700" marginBottom="4px">
+      <chakra.label htmlFor={id} display="block" textStyle="label" marginBottom="4px">
         {label}
         {of !== undefined && <VisuallyHidden> of {of}</VisuallyHidden>}
       </chakra.label>
@@ -35,7 +35,7 @@ export function Field({ label, of, error, hint, children }: FieldProps) {
         </Box>
       ) : (
         hint && (
-          <Box id={`${id}-hint`} color="soft" fontSize="14px" marginTop="4px">
+          <Box id={`${id}-hint`} color="soft" textStyle="small" marginTop="4px">
             {hint}
           </Box>
         )

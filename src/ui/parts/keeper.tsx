@@ -10,6 +10,7 @@ import { keep, readKept, useKept } from "../data/kept-here";
 import { Button, Reading } from "./controls";
 import { Notice } from "./notices";
 import { SlipKeeper, type Dismissed } from "./slip-ask";
+import { Column, Row } from "./layout";
 
 /** What rooms that keep a list up to date share: the list, the form beside it, retiring and bringing back. */
 
@@ -74,7 +75,8 @@ export function KeptForm<T extends FieldValues>(props: KeptFormProps<T>) {
   );
 }
 
-function KeptFormHere<T extends FieldValues>({ kind, schema, editing, blank, onDone, what, children }: KeptFormProps<T>) {
+/** The form of a record with its draft: kept as it is typed, saved with its revision, cleared and taken back. */
+function useKeptForm<T extends FieldValues>({ kind, schema, editing, blank, onDone, what }: Omit<KeptFormProps<T>, "children">) {
   const draftKey = `draft:${kind}:${editing?.id ?? "new"}`;
   const [start] = useState<FormDraft<T>>(() => {
     // A draft may have been begun before the form had all its fields.
@@ -158,10 +160,27 @@ function KeptFormHere<T extends FieldValues>({ kind, schema, editing, blank, onD
   const [said] = useState(() => saved.get(kind));
   // Read by the form that follows, and said once.
   useEffect(() => void saved.delete(kind), [kind]);
+  const offered = !editing && cleared && !isDirty ? takeBack : undefined;
+  return {
+    form,
+    save,
+    drop,
+    takeBack: offered,
+    dismissed,
+    dismiss,
+    trouble,
+    overtaken,
+    faults,
+    said: isDirty ? undefined : said,
+  };
+}
 
+function KeptFormHere<T extends FieldValues>(props: KeptFormProps<T>) {
+  const { editing, what, children } = props;
+  const { form, save, drop, takeBack, dismissed, dismiss, trouble, overtaken, faults, said } = useKeptForm(props);
   return (
     <form onSubmit={save} noValidate aria-label={editing ? `Change ${what}` : `Add ${what}`}>
-      <Box display="grid" gap="16px">
+      <Column gap="16px">
         <SlipKeeper dismissed={dismissed} dismiss={dismiss}>
           {children(form)}
         </SlipKeeper>
@@ -176,23 +195,23 @@ function KeptFormHere<T extends FieldValues>({ kind, schema, editing, blank, onD
             over theirs, or leave it as it is now and look at it first.
           </Notice>
         )}
-        <Box display="flex" gap="10px" flexWrap="wrap">
+        <Row alignItems="stretch" flexWrap="wrap">
           <Button look="act" type="submit" disabled={form.formState.isSubmitting}>
             {overtaken ? "Save mine over it" : editing ? "Save the change" : `Add ${what}`}
           </Button>
           <Button look="quiet" type="button" onClick={drop}>
             {overtaken ? "Leave it as it is now" : editing ? "Leave it as it was" : "Clear"}
           </Button>
-          {!editing && cleared && !isDirty && (
+          {takeBack && (
             <Button look="quiet" type="button" onClick={takeBack}>
               Take back what was cleared
             </Button>
           )}
           <Box role="status" alignSelf="center" fontWeight="700" color={faults > 0 ? "stop" : "ink"}>
-            {faults > 0 ? `✕ ${faults} ${faults === 1 ? "field" : "fields"} to put right` : said && !isDirty && `✓ ${said}`}
+            {faults > 0 ? `✕ ${faults} ${faults === 1 ? "field" : "fields"} to put right` : said && `✓ ${said}`}
           </Box>
-        </Box>
-      </Box>
+        </Row>
+      </Column>
     </form>
   );
 }
@@ -259,12 +278,12 @@ export function Retired({ kind, entries, more = false }: RetiredProps) {
       </Box>
       {said}
       {entries.map((entry) => (
-        <Box key={entry.id} display="flex" alignItems="center" gap="8px">
+        <Row key={entry.id} gap="8px">
           {entry.name}
           <Button look="quiet" onClick={() => void retire(entry.id, false)}>
             Bring back {entry.name}
           </Button>
-        </Box>
+        </Row>
       ))}
     </Box>
   );
@@ -283,12 +302,12 @@ export function Listed({ kind, what, entries, onEdit, onShow, editing }: ListedP
     <Box>
       <Box role="status">
         {gone && (
-          <Box display="flex" alignItems="center" gap="8px" background="well" padding="2px 12px" marginBottom="8px">
+          <Row gap="8px" background="well" padding="2px 12px" marginBottom="8px">
             Retired {gone.name}.
             <Button look="quiet" onClick={() => retire(gone.id, gone.name, false)}>
               Undo
             </Button>
-          </Box>
+          </Row>
         )}
       </Box>
       {said}
@@ -314,7 +333,7 @@ export function Listed({ kind, what, entries, onEdit, onShow, editing }: ListedP
             >
               {entry.drawn}
               <Box flex="1 1 170px" minW={0}>
-                <Box fontWeight="700" fontSize="17px">
+                <Box textStyle="strong">
                   {onShow ? (
                     <chakra.button
                       type="button"
@@ -331,7 +350,7 @@ export function Listed({ kind, what, entries, onEdit, onShow, editing }: ListedP
                     entry.name
                   )}
                 </Box>
-                <Box fontSize="15px" color="soft">
+                <Box textStyle="note" color="soft">
                   {entry.about}
                 </Box>
               </Box>

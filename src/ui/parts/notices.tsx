@@ -37,7 +37,7 @@ export function Cautions({ mixing }: { mixing: boolean }) {
     <Box
       as="aside"
       aria-label="Cautions"
-      fontSize="15px"
+      textStyle="note"
       borderTop="1px solid"
       borderColor="line"
       paddingTop="10px"

@@ -4,6 +4,7 @@ import { Box, chakra } from "@chakra-ui/react";
 import { createContext, useContext, useState, type ReactNode } from "react";
 import type { Slip, SlipCode } from "@/core/slips/slip";
 import { Button, Input } from "./controls";
+import { Row } from "./layout";
 
 /** A slip that was asked about and meant. It is kept with the record, and never asked about again. */
 export interface Dismissed {
@@ -59,7 +60,7 @@ export function SlipAsk({ field, typed, about, slips, onTake, words = (text) => 
       background="sheet"
       padding="8px 12px"
       marginTop="6px"
-      fontSize="15px"
+      textStyle="note"
     >
       <chakra.strong color="act">! Slip? </chakra.strong>
       {about !== undefined && (
@@ -68,7 +69,7 @@ export function SlipAsk({ field, typed, about, slips, onTake, words = (text) => 
         </chakra.strong>
       )}
       {first.says.charAt(0).toUpperCase() + first.says.slice(1)}.
-      <Box display="flex" flexWrap="wrap" gap="8px" marginTop="8px">
+      <Row alignItems="stretch" flexWrap="wrap" gap="8px" marginTop="8px">
         {open.map(
           (slip) =>
             slip.corrected !== null && (
@@ -82,11 +83,11 @@ export function SlipAsk({ field, typed, about, slips, onTake, words = (text) => 
             It is meant
           </Button>
         )}
-      </Box>
+      </Row>
       {why !== undefined && (
-        <Box display="flex" gap="8px" marginTop="8px" alignItems="flex-end" flexWrap="wrap">
+        <Row gap="8px" marginTop="8px" alignItems="flex-end" flexWrap="wrap">
           <Box flex="1 1 200px">
-            <chakra.label display="block" fontSize="14px" fontWeight="700">
+            <chakra.label display="block" textStyle="label">
               Why it is meant
               <Input
                 value={why}
@@ -105,7 +106,7 @@ export function SlipAsk({ field, typed, about, slips, onTake, words = (text) => 
           <Button type="button" onClick={keep} disabled={why.trim() === ""}>
             Keep it
           </Button>
-        </Box>
+        </Row>
       )}
     </Box>
   );

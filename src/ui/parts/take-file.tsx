@@ -9,6 +9,7 @@ import { sendFile } from "../data/send-file";
 import { Button, Select } from "./controls";
 import { Notice } from "./notices";
 import { PickFile } from "./pick-file";
+import { Column, Row } from "./layout";
 
 interface TakeProps {
   /** What the server takes it for. */
@@ -56,14 +57,14 @@ export function TakeFile({ kind, label, accept, children }: TakeProps) {
   };
   const rest = () => setStage({ at: "rest" });
   return (
-    <Box display="grid" gap="10px">
+    <Column gap="10px">
       <Box>
         <PickFile label={label} accept={accept} onFile={look}>
           {children}
         </PickFile>
       </Box>
       {stage.at === "work" && (
-        <Box role="status" display="flex" gap="12px" alignItems="center" flexWrap="wrap">
+        <Row role="status" gap="12px" flexWrap="wrap">
           <span>
             {stage.looking ? "Looking at" : "Bringing in"} {file?.name}
             {stage.progress
@@ -73,7 +74,7 @@ export function TakeFile({ kind, label, accept, children }: TakeProps) {
           <Button look="quiet" onClick={() => stop.current?.abort()}>
             Stop
           </Button>
-        </Box>
+        </Row>
       )}
       {stage.at === "look" && (
         <Looked
@@ -96,7 +97,7 @@ export function TakeFile({ kind, label, accept, children }: TakeProps) {
           ))}
         </>
       )}
-    </Box>
+    </Column>
   );
 }
 
@@ -147,9 +148,7 @@ function Looked({ name, looked, choices, onChoose, onKeep, onLeave }: LookedProp
       display="grid"
       gap="12px"
     >
-      <Box fontWeight="700" fontSize="17px">
-        {name}
-      </Box>
+      <Box textStyle="strong">{name}</Box>
       <Box>{wouldBring(looked)}</Box>
       {notes.map((note) => (
         <Notice key={note} state="act">
@@ -157,21 +156,21 @@ function Looked({ name, looked, choices, onChoose, onKeep, onLeave }: LookedProp
         </Notice>
       ))}
       {open.length > 0 && (
-        <Box fontSize="15px" color="soft">
+        <Box textStyle="note" color="soft">
           What is here stays as it is, unless you take it from the file. What is taken over is kept with its date.
         </Box>
       )}
       {open.map((item) => (
         <Item key={item.key} item={item} choice={choices[item.key] ?? ""} onChoose={(choice) => onChoose(item.key, choice)} />
       ))}
-      <Box display="flex" gap="10px" flexWrap="wrap">
+      <Row alignItems="stretch" flexWrap="wrap">
         <Button look="act" onClick={onKeep}>
           Bring it in
         </Button>
         <Button look="quiet" onClick={onLeave}>
           Leave it
         </Button>
-      </Box>
+      </Row>
     </Box>
   );
 }
@@ -201,13 +200,13 @@ function Item({ item, choice, onChoose }: ItemProps) {
   const { kind, name, state, calledHere, differences, grounds } = item;
   const called = calledHere !== undefined && state === "renamed" ? `: ${calledHere}` : "";
   return (
-    <Box borderTop="1px solid" borderColor="line" paddingTop="10px" display="grid" gap="8px">
+    <Column borderTop="1px solid" borderColor="line" paddingTop="10px" gap="8px">
       <Box>
         <chakra.strong>{name}</chakra.strong> ({NAMES[kind]}) {SAYS[state]}
         {called}
       </Box>
       {differences.length > 0 && (
-        <Box as="table" fontSize="14px" borderCollapse="collapse" width="100%">
+        <Box as="table" textStyle="small" borderCollapse="collapse" width="100%">
           <thead>
             <tr>
               {["Place", "Here", "In the file"].map((head) => (
@@ -262,6 +261,6 @@ function Item({ item, choice, onChoose }: ItemProps) {
           )}
         </Select>
       </Box>
-    </Box>
+    </Column>
   );
 }

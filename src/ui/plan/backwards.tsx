@@ -17,6 +17,7 @@ import { Notice } from "../parts/notices";
 import type { Backwards as Worked } from "./backwards-of";
 import { useOpenProof, targetText } from "./open-proof";
 import type { Wish } from "./wish";
+import { Row } from "../parts/layout";
 
 interface BackwardsProps {
   readonly wish: Wish;
@@ -112,16 +113,7 @@ function TipRows({ worked, wish, rig }: { worked: Worked; wish: Wish; rig: RigEn
     <Box maxW="640px">
       <SubHeading>Tips that give it</SubHeading>
       {worked.tips.map(({ size, needs, works }) => (
-        <Box
-          key={size}
-          display="flex"
-          gap="14px"
-          alignItems="center"
-          minHeight="54px"
-          borderBottom="1px solid"
-          borderColor="line"
-          flexWrap="wrap"
-        >
+        <Row key={size} gap="14px" minHeight="54px" borderBottom="1px solid" borderColor="line" flexWrap="wrap">
           <Box flex="0 0 90px" fontWeight="700">
             size {size}
           </Box>
@@ -136,7 +128,7 @@ function TipRows({ worked, wish, rig }: { worked: Worked; wish: Wish; rig: RigEn
               Prove it
             </Button>
           )}
-        </Box>
+        </Row>
       ))}
       <Note marginTop="8px">
         Booms are comfortable at {system === "us" ? "29 to 44 psi" : "2 to 3 bar"}. More pressure: finer drops, more drift.

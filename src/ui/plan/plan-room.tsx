@@ -17,6 +17,7 @@ import { backwardsOf } from "./backwards-of";
 import { EMPTY_WISH, type Wish } from "./wish";
 import { Quickest } from "./quickest";
 import { Rounds } from "./rounds";
+import { Column, Row } from "../parts/layout";
 
 const WISHES: Record<Wish["kind"], string> = {
   backwards: "A spray volume: what must each outlet give?",
@@ -52,10 +53,10 @@ function Planning({ rig }: { rig: RigEntry }) {
   const worked = backwardsOf(wish, rig);
   return (
     <Room working={explainAll(worked.sources, system)}>
-      <Box display="flex" justifyContent="space-between" alignItems="baseline" gap="4px 12px" flexWrap="wrap">
+      <Row justifyContent="space-between" alignItems="baseline" gap="4px 12px" flexWrap="wrap">
         <Heading>Plan {rig.rig.name}</Heading>
         <Places at="/calibrate/plan" />
-      </Box>
+      </Row>
       <Box maxW="560px" marginTop="12px">
         <Field label="What is wished for">
           {(props) => (
@@ -69,7 +70,7 @@ function Planning({ rig }: { rig: RigEntry }) {
           )}
         </Field>
       </Box>
-      <Box marginTop="18px" display="grid" gap="18px">
+      <Column marginTop="18px" gap="18px">
         {(wish.kind === "backwards" || wish.kind === "coverage") && (
           <Backwards wish={wish} change={change} rig={rig} worked={worked} />
         )}
@@ -82,7 +83,7 @@ function Planning({ rig }: { rig: RigEntry }) {
           </Note>
         </Box>
         <Cautions mixing={false} />
-      </Box>
+      </Column>
     </Room>
   );
 }

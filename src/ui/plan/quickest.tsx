@@ -171,18 +171,18 @@ function Compared({ setups, more, rig, swath, wanted, system }: ComparedProps) {
           borderColor="line"
           paddingY="6px"
         >
-          <Box fontSize="15px">
+          <Box textStyle="note">
             <chakra.strong color={s.fits ? "ink" : "soft"}>
               {s.fits ? "" : "✕ "}size {s.size} at {read(s.pressure, "pressure", system)}
             </chakra.strong>
-            <Box color="soft" fontSize="14px">
+            <Box color="soft" textStyle="small">
               {read(s.speed, "speed", system)}
               {s.droplet && ` · ${s.droplet}`}
             </Box>
           </Box>
           <Box gridColumn={{ base: "1 / -1", md: "auto" }} gridRow={{ base: 2, md: "auto" }}>
             <Bar setup={s} longest={longest} />
-            <Box fontSize="14px" color="soft">
+            <Box textStyle="small" color="soft">
               {writeNumber(s.minutes, { figures: 3 })} min ·{" "}
               {s.refills === 0 ? "no refill" : s.refills === 1 ? "1 refill" : `${s.refills} refills`} ·{" "}
               {read(s.sprayVolume, "sprayVolume", system)}

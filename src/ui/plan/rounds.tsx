@@ -86,9 +86,9 @@ export function Rounds({ wish, change, rig }: RoundsProps) {
               <Box fontFamily="reading" fontWeight="700" fontSize="18px">
                 {amount(mix)}
               </Box>
-              <Box gridColumn={{ base: "1 / -1", md: "auto" }} gridRow={{ base: 2, md: "auto" }} fontSize="15px">
+              <Box gridColumn={{ base: "1 / -1", md: "auto" }} gridRow={{ base: 2, md: "auto" }} textStyle="note">
                 spray {read(mix.sprayVolume, "sprayVolume", system)}
-                <Box color="soft" fontSize="14px">
+                <Box color="soft" textStyle="small">
                   {Math.abs(mix.error) < 5e-4
                     ? "as you spray now: no error"
                     : `rounded without changing the walk it puts ${writeNumber(Math.abs(mix.error) * 100, { figures: 2 })} % ${mix.error > 0 ? "too much" : "too little"} down`}

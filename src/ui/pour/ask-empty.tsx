@@ -4,6 +4,7 @@ import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import { Button } from "../parts/controls";
 import { Notice } from "../parts/notices";
+import { Row } from "../parts/layout";
 
 /** Before a fill in the middle of the ground: is the tank empty? What is left in it would be poured on. */
 export function AskEmpty({ onYes, onNo }: { onYes: () => void; onNo: () => void }) {
@@ -12,7 +13,7 @@ export function AskEmpty({ onYes, onNo }: { onYes: () => void; onNo: () => void 
     <Box marginBottom="12px">
       <Notice state="act">
         Is the tank empty? This fill is worked out for an empty one.
-        <Box display="flex" gap="8px 12px" flexWrap="wrap" marginTop="8px">
+        <Row alignItems="stretch" gap="8px 12px" flexWrap="wrap" marginTop="8px">
           <Button minHeight="64px" onClick={onYes}>
             Yes, empty
           </Button>
@@ -22,7 +23,7 @@ export function AskEmpty({ onYes, onNo }: { onYes: () => void; onNo: () => void 
           <Button look="quiet" minHeight="64px" onClick={onNo}>
             Not now
           </Button>
-        </Box>
+        </Row>
         {left && (
           <Box marginTop="8px">
             Spray it out first on ground of this mix that is still to do: never over ground that has had its dose. Less went down

@@ -6,6 +6,7 @@ import { showChange } from "@/core/quantity/format";
 import { allowSound, beep } from "../calibrate/beep";
 import { useKept } from "../data/kept-here";
 import { Button } from "../parts/controls";
+import { Row } from "../parts/layout";
 
 interface TimerProps {
   /** What it is kept under: the sheet and the load. */
@@ -88,7 +89,7 @@ export function LoadTimer({ name, number, lasts, words, course, say }: TimerProp
       padding="6px 12px"
       marginY="8px"
     >
-      <Box display="flex" gap="8px 14px" alignItems="center" flexWrap="wrap">
+      <Row gap="8px 14px" flexWrap="wrap">
         {state === "waiting" ? (
           <Box>
             Load {number} is in the tank and should last <strong>{words}</strong>.
@@ -98,7 +99,7 @@ export function LoadTimer({ name, number, lasts, words, course, say }: TimerProp
             <Box role="timer" fontFamily="reading" fontWeight="700" fontSize="34px" lineHeight="1.1">
               {clock(spent)}
             </Box>
-            <Box fontSize="14px" color="soft">
+            <Box textStyle="small" color="soft">
               of {words}
             </Box>
           </Box>
@@ -134,8 +135,8 @@ export function LoadTimer({ name, number, lasts, words, course, say }: TimerProp
             {state === "empty" ? "Put away" : "Begin again"}
           </Button>
         )}
-      </Box>
-      <Box fontSize="15px" color="soft">
+      </Row>
+      <Box textStyle="note" color="soft">
         {state === "empty"
           ? verdict(spent / lasts)
           : state === "over"

@@ -3,11 +3,11 @@
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
 import Link from "next/link";
 import { useSearchParams } from "next/navigation";
-import { useEffect, useLayoutEffect, useMemo, useState } from "react";
+import { useEffect, useLayoutEffect, useMemo, useState, type ReactNode } from "react";
 import type { Sheet } from "@/formats/entries";
 import { tankName } from "@/formats/job-file/assemble";
 import { readRig } from "@/formats/job-file/read-rig";
-import { planOfSheet } from "@/formats/sheet-plan";
+import { planOfSheet, type SheetPlan } from "@/formats/sheet-plan";
 import { useSlice } from "../data/records";
 import { nowMoment } from "../data/clock";
 import { useInHand } from "../data/in-hand";
@@ -24,9 +24,10 @@ import { Button, Heading } from "../parts/controls";
 import { FirstThing, Notice } from "../parts/notices";
 import { AskEmpty } from "./ask-empty";
 import { LoadTimer } from "./load-timer";
-import { asksEmpty, loadInTank, nextWords, pourSteps } from "./pour-steps";
+import { asksEmpty, loadInTank, nextWords, pourSteps, type PourStep } from "./pour-steps";
 import { useSystem } from "../data/units";
 import { useAwake, useVoice } from "./voice";
+import { Column, Row } from "../parts/layout";
 
 /** Pouring with gloves on: one step at a time, large, spoken, the screen kept awake. */
 export function PourRoom() {
@@ -65,25 +66,11 @@ function Pouring({ sheet, tick, trouble }: PouringProps) {
     return pourSteps(sheet, worked, measuresOf(worked.plan, kit, system), system);
   }, [sheet, worked, proofs, system]);
   const done = useMemo(() => new Set(sheet.done), [sheet.done]);
-  const [busy, setBusy] = useState(false);
   const voice = useVoice();
-  const awake = useAwake();
   const at = steps.findIndex((s) => !done.has(s.key));
   const step = steps[at];
   const last = [...steps.slice(0, at < 0 ? steps.length : at)].reverse().find((s) => done.has(s.key));
-  const [asking, setAsking] = useState<string>();
-  /** The fills of which it was said that the tank was empty: asked once each. */
-  const [empty = [], setEmpty] = useKept<readonly string[]>(`empty:${sheet.id}`);
-  const press = async (key: string, on: boolean, sure = false) => {
-    if (busy) return;
-    // A fill in the middle of the ground is worked out for an empty tank: what is left in it would be poured on.
-    if (on && !sure && !empty.includes(key) && asksEmpty(key, worked)) return setAsking(key);
-    if (sure) setEmpty([...empty, key]);
-    setAsking(undefined);
-    setBusy(true);
-    await tick(key, on);
-    setBusy(false);
-  };
+  const { press, busy, asking, stopAsking } = usePress(sheet, worked, tick);
   const { say, on: speaking } = voice;
   const spoken = step?.spoken ?? `All poured. ${nextWords(worked)}`;
   useEffect(() => {
@@ -91,38 +78,13 @@ function Pouring({ sheet, tick, trouble }: PouringProps) {
     // Said when the step changes, not when the screen is drawn again.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [spoken, speaking]);
-  // With the drawing itself, so that a key pressed at once finds the step that is seen.
-  useLayoutEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (isTyping(event) || (event.target as HTMLElement).closest?.("button, a, summary")) return;
-      if (held || closed) return;
-      if (event.key === " " || event.key === "Enter") {
-        event.preventDefault();
-        if (step) void press(step.key, true);
-      }
-      if (event.key === "Backspace" && last) void press(last.key, false);
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  });
+  const onBack = last && (() => void press(last.key, false));
+  usePourKeys(held || closed ? {} : { onDone: step && (() => void press(step.key, true)), onBack });
   const inTank = useMemo(() => loadInTank(sheet, worked, system), [sheet, worked, system]);
+  const pouring = !closed && !held;
   return (
     <Room>
-      <Box display="flex" justifyContent="space-between" gap="10px" alignItems="center" flexWrap="wrap">
-        <Link href={`/mix/sheet?id=${sheet.id}`} style={{ textDecoration: "underline" }}>
-          Back to the sheet
-        </Link>
-        <Box fontSize="14px" color="soft">
-          {awake === true && "the screen stays on"}
-          {awake === false && "the screen may go dark: touch it now and then"}
-          {awake === null && "this browser can't keep the screen on: set it in the phone"}
-        </Box>
-        {voice.has && (
-          <Button aria-pressed={voice.on} onClick={() => voice.setOn(!voice.on)}>
-            {voice.on ? "Voice on" : "Voice off"}
-          </Button>
-        )}
-      </Box>
+      <AboveTheStep sheet={sheet} voice={voice} />
       {!closed && inTank && (
         <LoadTimer
           key={inTank.key}
@@ -145,82 +107,180 @@ function Pouring({ sheet, tick, trouble }: PouringProps) {
       <Heading fontSize={{ base: "17px", lg: "20px" }} paddingTop="6px">
         {placeWords(sheet)}
       </Heading>
-      {!closed && !held && step && <FieldLines sheet={sheet} />}
-      {!closed && !held && step && (
-        <Box
-          as="section"
-          aria-label="Step"
-          display="flex"
-          flexDirection="column"
-          minH={{ base: "calc(100dvh - 330px)", lg: "62dvh" }}
+      {pouring && step && <FieldLines sheet={sheet} />}
+      {pouring && step && (
+        <StepNow
+          step={step}
+          at={at}
+          of={steps.length}
+          busy={busy}
+          onDone={() => void press(step.key, true)}
+          onBack={onBack}
+          onSay={voice.has ? () => say(spoken) : undefined}
         >
-          <Box display="flex" justifyContent="space-between" fontSize="16px" color="soft" paddingY="10px">
-            <span>{step.part}</span>
-            <span>
-              {at + 1} of {steps.length}
-            </span>
-          </Box>
-          <Progress part={at / steps.length} />
-          <Box flex="1" paddingY="18px" aria-live="polite">
-            <Box fontSize={{ base: "24px", lg: "30px" }}>{step.text.what}</Box>
-            <Box
-              fontFamily="reading"
-              fontWeight="700"
-              fontSize={step.text.amount.length > 14 ? { base: "34px", lg: "48px" } : { base: "56px", lg: "84px" }}
-              lineHeight="1.1"
-              overflowWrap="anywhere"
-            >
-              {step.text.amount}
-            </Box>
-            {step.text.how.map((how) => (
-              <Box key={how} fontSize={{ base: "20px", lg: "24px" }} marginTop="8px">
-                {how}
-              </Box>
-            ))}
-            {step.text.needs && (
-              <Box fontSize="20px" fontWeight="700" color="stop" marginTop="8px">
-                ✕ This kit can&apos;t: {step.text.needs}.
-              </Box>
-            )}
-          </Box>
-          {asking === step.key && <AskEmpty onYes={() => void press(step.key, true, true)} onNo={() => setAsking(undefined)} />}
-          <Big type="button" disabled={busy} onClick={() => void press(step.key, true)}>
-            Done
-          </Big>
-          <Box display="flex" gap="10px" marginTop="10px">
-            <Button flex="1" minHeight="64px" disabled={!last || busy} onClick={() => last && void press(last.key, false)}>
-              Back one
-            </Button>
-            {voice.has && (
-              <Button flex="1" minHeight="64px" onClick={() => say(spoken)}>
-                Say it
-              </Button>
-            )}
-          </Box>
-        </Box>
+          {asking === step.key && <AskEmpty onYes={() => void press(step.key, true, true)} onNo={stopAsking} />}
+        </StepNow>
       )}
-      {!closed && !held && !step && (
-        <Box display="grid" gap="14px" paddingTop="30px">
-          <Box fontSize="34px" fontWeight="700">
-            All poured ✓
-          </Box>
-          {nextWords(worked) && <Box fontSize="22px">{nextWords(worked)}</Box>}
-          <FieldLines sheet={sheet} after />
-          <Box>
-            <Button look="act" minHeight="64px" asChild>
-              <Link href={`/mix/sheet?id=${sheet.id}`}>{sheet.run ? "To the stops" : "To the sheet"}</Link>
-            </Button>
-          </Box>
-          {last && (
-            <Box>
-              <Button minHeight="64px" onClick={() => void press(last.key, false)}>
-                Back one
-              </Button>
-            </Box>
-          )}
-        </Box>
-      )}
+      {pouring && !step && <AllPoured sheet={sheet} next={nextWords(worked)} onBack={onBack} />}
     </Room>
+  );
+}
+
+/** Ticks a step off or takes it back, one at a time; asks first where it matters that the tank is empty. */
+function usePress(sheet: Sheet, worked: SheetPlan, tick: PouringProps["tick"]) {
+  const [busy, setBusy] = useState(false);
+  const [asking, setAsking] = useState<string>();
+  /** The fills of which it was said that the tank was empty: asked once each. */
+  const [empty = [], setEmpty] = useKept<readonly string[]>(`empty:${sheet.id}`);
+  const press = async (key: string, on: boolean, sure = false) => {
+    if (busy) return;
+    // A fill in the middle of the ground is worked out for an empty tank: what is left in it would be poured on.
+    if (on && !sure && !empty.includes(key) && asksEmpty(key, worked)) return setAsking(key);
+    if (sure) setEmpty([...empty, key]);
+    setAsking(undefined);
+    setBusy(true);
+    await tick(key, on);
+    setBusy(false);
+  };
+  return { press, busy, asking, stopAsking: () => setAsking(undefined) };
+}
+
+/** Space and Enter tick the step off, Backspace takes the last one back. */
+function usePourKeys({ onDone, onBack }: { onDone?: (() => void) | undefined; onBack?: (() => void) | undefined }) {
+  // With the drawing itself, so that a key pressed at once finds the step that is seen.
+  useLayoutEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (isTyping(event) || (event.target as HTMLElement).closest?.("button, a, summary")) return;
+      if (!onDone && !onBack) return;
+      if (event.key === " " || event.key === "Enter") {
+        event.preventDefault();
+        onDone?.();
+      }
+      if (event.key === "Backspace") onBack?.();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  });
+}
+
+/** The way back, and whether the screen stays on and speaks. */
+function AboveTheStep({ sheet, voice }: { sheet: Sheet; voice: ReturnType<typeof useVoice> }) {
+  const awake = useAwake();
+  return (
+    <Row justifyContent="space-between" flexWrap="wrap">
+      <Link href={`/mix/sheet?id=${sheet.id}`} style={{ textDecoration: "underline" }}>
+        Back to the sheet
+      </Link>
+      <Box textStyle="small" color="soft">
+        {awake === true && "the screen stays on"}
+        {awake === false && "the screen may go dark: touch it now and then"}
+        {awake === null && "this browser can't keep the screen on: set it in the phone"}
+      </Box>
+      {voice.has && (
+        <Button aria-pressed={voice.on} onClick={() => voice.setOn(!voice.on)}>
+          {voice.on ? "Voice on" : "Voice off"}
+        </Button>
+      )}
+    </Row>
+  );
+}
+
+interface StepProps {
+  readonly step: PourStep;
+  readonly at: number;
+  readonly of: number;
+  readonly busy: boolean;
+  readonly onDone: () => void;
+  readonly onBack: (() => void) | undefined;
+  readonly onSay: (() => void) | undefined;
+  /** What is asked before the step counts. */
+  readonly children: ReactNode;
+}
+
+/** The one step that is done now, as large as it goes. */
+function StepNow({ step: { part, text }, at, of, busy, onDone, onBack, onSay, children }: StepProps) {
+  return (
+    <Box
+      as="section"
+      aria-label="Step"
+      display="flex"
+      flexDirection="column"
+      minH={{ base: "calc(100dvh - 330px)", lg: "62dvh" }}
+    >
+      <Box display="flex" justifyContent="space-between" fontSize="16px" color="soft" paddingY="10px">
+        <span>{part}</span>
+        <span>
+          {at + 1} of {of}
+        </span>
+      </Box>
+      <Progress part={at / of} />
+      <Box flex="1" paddingY="18px" aria-live="polite">
+        <Box fontSize={{ base: "24px", lg: "30px" }}>{text.what}</Box>
+        <Box
+          fontFamily="reading"
+          fontWeight="700"
+          fontSize={text.amount.length > 14 ? { base: "34px", lg: "48px" } : { base: "56px", lg: "84px" }}
+          lineHeight="1.1"
+          overflowWrap="anywhere"
+        >
+          {text.amount}
+        </Box>
+        {text.how.map((how) => (
+          <Box key={how} fontSize={{ base: "20px", lg: "24px" }} marginTop="8px">
+            {how}
+          </Box>
+        ))}
+        {text.needs && (
+          <Box fontSize="20px" fontWeight="700" color="stop" marginTop="8px">
+            ✕ This kit can&apos;t: {text.needs}.
+          </Box>
+        )}
+      </Box>
+      {children}
+      <Big type="button" disabled={busy} onClick={onDone}>
+        Done
+      </Big>
+      <Row alignItems="stretch" marginTop="10px">
+        <Button flex="1" minHeight="64px" disabled={!onBack || busy} onClick={onBack}>
+          Back one
+        </Button>
+        {onSay && (
+          <Button flex="1" minHeight="64px" onClick={onSay}>
+            Say it
+          </Button>
+        )}
+      </Row>
+    </Box>
+  );
+}
+
+interface AllPouredProps {
+  readonly sheet: Sheet;
+  readonly next: string;
+  readonly onBack: (() => void) | undefined;
+}
+
+function AllPoured({ sheet, next, onBack }: AllPouredProps) {
+  return (
+    <Column gap="14px" paddingTop="30px">
+      <Box fontSize="34px" fontWeight="700">
+        All poured ✓
+      </Box>
+      {next && <Box fontSize="22px">{next}</Box>}
+      <FieldLines sheet={sheet} after />
+      <Box>
+        <Button look="act" minHeight="64px" asChild>
+          <Link href={`/mix/sheet?id=${sheet.id}`}>{sheet.run ? "To the stops" : "To the sheet"}</Link>
+        </Button>
+      </Box>
+      {onBack && (
+        <Box>
+          <Button minHeight="64px" onClick={onBack}>
+            Back one
+          </Button>
+        </Box>
+      )}
+    </Column>
   );
 }
 
@@ -239,7 +299,7 @@ function FieldLines({ sheet, after = false }: { sheet: Sheet; after?: boolean })
   const care = after ? afterLine(products, nowMoment()) : undefined;
   const lines = [...(care ? [care] : []), ...weatherLines(products, system)];
   return (
-    <Box fontSize="15px" color="soft" display="grid" gap="2px">
+    <Column textStyle="note" color="soft" gap="2px">
       {head && <strong>{head}</strong>}
       {after
         ? lines.map(([what, says]) => (
@@ -252,7 +312,7 @@ function FieldLines({ sheet, after = false }: { sheet: Sheet; after?: boolean })
             </Box>
           ))
         : lines.map(([what, says]) => `${what} ${says}`).join(" · ")}
-    </Box>
+    </Column>
   );
 }
 

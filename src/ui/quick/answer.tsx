@@ -15,6 +15,7 @@ import { TankColumns } from "../mix/tank-column";
 import { Note } from "../parts/controls";
 import { Notice } from "../parts/notices";
 import type { Quick, QuickAnswer } from "./quick-job";
+import { Row } from "../parts/layout";
 
 /** What is known so far, in large figures; then the loads, drawn. */
 export function Answer({ quick, answer, system }: { quick: Quick; answer: QuickAnswer; system: System }) {
@@ -34,7 +35,7 @@ export function Answer({ quick, answer, system }: { quick: Quick; answer: QuickA
   const plan = planned?.plan;
   return (
     <Box as="section" aria-label="Answer" display="grid" gap="14px" gridTemplateColumns="minmax(0,1fr)" aria-live="polite">
-      <Box display="flex" flexWrap="wrap" gap="2px 18px" alignItems="baseline">
+      <Row flexWrap="wrap" gap="2px 18px" alignItems="baseline">
         <Box>
           <chakra.span fontFamily="reading" fontWeight="700" fontSize="46px" lineHeight="1" letterSpacing="-0.03em">
             {number}
@@ -47,12 +48,10 @@ export function Answer({ quick, answer, system }: { quick: Quick; answer: QuickA
             a tank covers <strong>{read(covers.value, "area", system)}</strong>
           </Box>
         )}
-      </Box>
+      </Row>
       {plan && plan.sites.length > 0 && !isUnsure(made) && (
         <>
-          <Box fontSize="19px" fontWeight="700">
-            {sheetLine(plan, system)}
-          </Box>
+          <Box textStyle="lead">{sheetLine(plan, system)}</Box>
           <TankColumns
             products={plan.products}
             fillings={allFillings(plan)}
@@ -103,7 +102,7 @@ export function SoFar({ answer: { made, covers, planned }, system }: { answer: Q
       border="2px solid"
       borderColor="ink"
       padding="6px 12px"
-      fontSize="15px"
+      textStyle="note"
       aria-hidden
       css={{ "@media (max-height: 500px)": { position: "static" } }}
     >

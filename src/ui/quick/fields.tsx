@@ -16,6 +16,7 @@ import { TextField } from "../parts/field";
 import { Pair } from "../rigs/pair";
 import { Drawn } from "./drawn";
 import { timesOf, type Quick } from "./quick-job";
+import { Column, Row } from "../parts/layout";
 
 const KINDS: readonly (readonly [Quick["kind"], string])[] = [
   ["backpack", "Backpack"],
@@ -26,7 +27,7 @@ const KINDS: readonly (readonly [Quick["kind"], string])[] = [
 export function KindPick({ value, onPick }: { value: Quick["kind"]; onPick: (kind: Quick["kind"]) => void }) {
   return (
     <Box as="fieldset" border="none" display="flex" flexWrap="wrap">
-      <chakra.legend fontSize="14px" fontWeight="700" marginBottom="4px">
+      <chakra.legend textStyle="label" marginBottom="4px">
         What sprays
       </chakra.legend>
       {KINDS.map(([kind, words]) => (
@@ -62,22 +63,24 @@ export function KindPick({ value, onPick }: { value: Quick["kind"]; onPick: (kin
 /** A field with the drawing of what it is about. */
 function Line({ of, children }: { of: Parameters<typeof Drawn>[0]["of"]; children: ReactNode }) {
   return (
-    <Box display="flex" gap="14px" alignItems="flex-start" borderBottom="1px solid" borderColor="line" paddingBottom="10px">
+    <Row gap="14px" alignItems="flex-start" borderBottom="1px solid" borderColor="line" paddingBottom="10px">
       <Box paddingTop="22px">
         <Drawn of={of} />
       </Box>
-      <Box flex="1" minW={0} display="grid" gap="10px">
+      <Column flex="1" minW={0} gap="10px">
         {children}
-      </Box>
-    </Box>
+      </Column>
+    </Row>
   );
 }
 
-export function Fields({ quick, set }: { quick: Quick; set: (next: Partial<Quick>) => void }) {
+interface FieldsProps {
+  readonly quick: Quick;
+  readonly set: (next: Partial<Quick>) => void;
+}
+
+export function Fields({ quick, set }: FieldsProps) {
   const system = useSystem();
-  const rate = quick.rate.trim() === "" ? undefined : readRate(asMeant(rateField(quick.form), quick.rate), quick.form);
-  const most = quick.most.trim() === "" ? undefined : readRate(asMeant(rateField(quick.form), quick.most), quick.form);
-  const field = rateField(quick.form);
   return (
     <>
       <Line of="tank">
@@ -89,38 +92,7 @@ export function Fields({ quick, set }: { quick: Quick; set: (next: Partial<Quick
           placeholder="4 gal"
         />
       </Line>
-      <Line of={quick.course ? "course" : "plot"}>
-        {quick.course ? (
-          <Pair>
-            <Typed
-              label="Course, one way"
-              field="course"
-              value={quick.distance}
-              onChange={(distance) => set({ distance })}
-              placeholder="200 ft"
-            />
-            <Typed
-              label="Width of a pass"
-              field="swath"
-              value={quick.swath}
-              onChange={(swath) => set({ swath })}
-              placeholder="5 ft"
-            />
-          </Pair>
-        ) : (
-          <Typed
-            label="Plot you spray with water"
-            field="testArea"
-            value={quick.plot}
-            onChange={(plot) => set({ plot })}
-            placeholder="10 x 25"
-            hint={system === "us" ? "pegged on the lawn: 10 x 25 is 250 sq ft" : "pegged on the lawn: 3 x 8 is 24 m²"}
-          />
-        )}
-        <Button look="inline" justifySelf="start" onClick={() => set({ course: !quick.course })}>
-          {quick.course ? "A plot instead" : "A straight course instead"}
-        </Button>
-      </Line>
+      <Course quick={quick} set={set} />
       <Line of="time">
         <Times quick={quick} set={set} />
       </Line>
@@ -143,6 +115,68 @@ export function Fields({ quick, set }: { quick: Quick; set: (next: Partial<Quick
           />
         </Pair>
       </Line>
+      <LabelRates quick={quick} set={set} />
+      <Line of="lawn">
+        <Typed
+          label="The lawn"
+          field="zoneArea"
+          value={quick.lawn}
+          onChange={(lawn) => set({ lawn })}
+          placeholder="62 x 100"
+          hint={`${unitText(bareUnit("zoneArea", system))}, or two sides`}
+        />
+      </Line>
+    </>
+  );
+}
+
+/** The plot that is sprayed with water, or a straight course and the width of a pass. */
+function Course({ quick, set }: FieldsProps) {
+  const system = useSystem();
+  return (
+    <Line of={quick.course ? "course" : "plot"}>
+      {quick.course ? (
+        <Pair>
+          <Typed
+            label="Course, one way"
+            field="course"
+            value={quick.distance}
+            onChange={(distance) => set({ distance })}
+            placeholder="200 ft"
+          />
+          <Typed
+            label="Width of a pass"
+            field="swath"
+            value={quick.swath}
+            onChange={(swath) => set({ swath })}
+            placeholder="5 ft"
+          />
+        </Pair>
+      ) : (
+        <Typed
+          label="Plot you spray with water"
+          field="testArea"
+          value={quick.plot}
+          onChange={(plot) => set({ plot })}
+          placeholder="10 x 25"
+          hint={system === "us" ? "pegged on the lawn: 10 x 25 is 250 sq ft" : "pegged on the lawn: 3 x 8 is 24 m²"}
+        />
+      )}
+      <Button look="inline" justifySelf="start" onClick={() => set({ course: !quick.course })}>
+        {quick.course ? "A plot instead" : "A straight course instead"}
+      </Button>
+    </Line>
+  );
+}
+
+/** What the label says: how much, and never more than. */
+function LabelRates({ quick, set }: FieldsProps) {
+  const system = useSystem();
+  const rate = quick.rate.trim() === "" ? undefined : readRate(asMeant(rateField(quick.form), quick.rate), quick.form);
+  const most = quick.most.trim() === "" ? undefined : readRate(asMeant(rateField(quick.form), quick.most), quick.form);
+  const field = rateField(quick.form);
+  return (
+    <>
       <Line of="rate">
         <Box as="fieldset" border="none" display="flex" gap="18px">
           {(["dry", "liquid"] as const).map((form) => (
@@ -181,16 +215,6 @@ export function Fields({ quick, set }: { quick: Quick; set: (next: Partial<Quick
           onChange={(e) => set({ most: e.target.value })}
         />
       </Line>
-      <Line of="lawn">
-        <Typed
-          label="The lawn"
-          field="zoneArea"
-          value={quick.lawn}
-          onChange={(lawn) => set({ lawn })}
-          placeholder="62 x 100"
-          hint={`${unitText(bareUnit("zoneArea", system))}, or two sides`}
-        />
-      </Line>
     </>
   );
 }
@@ -208,7 +232,7 @@ function Times({ quick, set }: { quick: Quick; set: (next: Partial<Quick>) => vo
   const typed = quick.times.trim();
   const times = typed === "" ? undefined : timesOf(typed);
   return (
-    <Box display="flex" gap="10px" alignItems="flex-start">
+    <Row alignItems="flex-start">
       <Box flex="1">
         <TextField
           label={quick.course ? "Time of the course" : "Time to spray it"}
@@ -237,6 +261,6 @@ function Times({ quick, set }: { quick: Quick; set: (next: Partial<Quick>) => vo
           "▶ Watch"
         )}
       </Button>
-    </Box>
+    </Row>
   );
 }

@@ -16,6 +16,7 @@ import { Answer, SoFar } from "./answer";
 import { Fields, KindPick } from "./fields";
 import { KeepIt } from "./keep-it";
 import { BLANK, quickAnswer, type Quick } from "./quick-job";
+import { Column, Row } from "../parts/layout";
 
 /** A mix on one page: what is measured on one side, the answer growing on the other. Needs no records; can become them. */
 export function QuickRoom() {
@@ -53,7 +54,7 @@ function OnePage() {
   };
   return (
     <Room working={lines}>
-      <Box display="flex" justifyContent="space-between" alignItems="baseline" gap="4px 12px" flexWrap="wrap">
+      <Row justifyContent="space-between" alignItems="baseline" gap="4px 12px" flexWrap="wrap">
         <Heading>A mix on one page</Heading>
         <Box display="flex">
           {kept && (
@@ -73,7 +74,7 @@ function OnePage() {
             </Button>
           )}
         </Box>
-      </Box>
+      </Row>
       <Box
         display="grid"
         gap="20px 36px"
@@ -81,11 +82,11 @@ function OnePage() {
         alignItems="start"
         marginTop="12px"
       >
-        <Box display="grid" gap="14px">
+        <Column gap="14px">
           <KindPick value={quick.kind} onPick={(kind) => set({ kind })} />
           <Fields quick={quick} set={set} />
           <SoFar answer={answer} system={system} />
-        </Box>
+        </Column>
         <Box display="grid" gap="16px" position={{ xl: "sticky" }} top="16px" gridTemplateColumns="minmax(0,1fr)">
           <Answer quick={quick} answer={answer} system={system} />
           {planned && planned.plan.reasons.length === 0 && <KeepIt quick={quick} set={set} onKept={() => setKept(undefined)} />}

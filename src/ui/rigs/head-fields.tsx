@@ -14,7 +14,7 @@ export function HeadFields({ form }: { form: UseFormReturn<RigForm> }) {
   const { register } = form;
   return (
     <Box as="fieldset" border="1px solid" borderColor="line" padding="10px 12px 14px" display="grid" gap="12px">
-      <Box as="legend" fontSize="14px" fontWeight="700" paddingX="6px">
+      <Box as="legend" textStyle="label" paddingX="6px">
         Head
       </Box>
       <Field label="Family">

@@ -10,8 +10,8 @@ import { Typed } from "../calibrate/typed";
 import { sentences, useSlice } from "../data/records";
 import { nowMoment, wallClock } from "../data/clock";
 import { useSaveOnce } from "../data/save-id";
-import { Button, Note, Select, SubHeading } from "../parts/controls";
-import { Field } from "../parts/field";
+import { Choose } from "../parts/choose";
+import { Button, Note, SubHeading } from "../parts/controls";
 import { Notice } from "../parts/notices";
 import { Stamp } from "../parts/stamp";
 
@@ -44,17 +44,12 @@ export function KitCheck({ rig }: { rig: RigEntry }) {
         into the vessel (a litre of water weighs 998 g). Within 2 % or half a mark it is good.
       </Note>
       <Box display="grid" gap="10px" gridTemplateColumns="1fr 1fr" alignItems="start">
-        <Field label="Tool">
-          {(props) => (
-            <Select {...props} value={`${tool.of}:${tool.name}`} onChange={(e) => setChosen(e.target.value)}>
-              {tools.map((t) => (
-                <option key={`${t.of}:${t.name}`} value={`${t.of}:${t.name}`}>
-                  {t.name}, {t.of}
-                </option>
-              ))}
-            </Select>
-          )}
-        </Field>
+        <Choose
+          label="Tool"
+          value={`${tool.of}:${tool.name}`}
+          options={tools.map((t) => [`${t.of}:${t.name}`, `${t.name}, ${t.of}`])}
+          onPick={setChosen}
+        />
         <Typed
           key={`known${tool.of}`}
           label="Known"
@@ -103,7 +98,7 @@ export function KitCheck({ rig }: { rig: RigEntry }) {
               {proof ? (
                 <>
                   <Stamp state={proof.good ? "good" : "stop"}>{proof.good ? "proved" : "off"}</Stamp>
-                  <Box color="soft" fontSize="15px" gridColumn="1 / -1">
+                  <Box color="soft" textStyle="note" gridColumn="1 / -1">
                     {proof.shown} for {proof.known} ({showChange(proof.ratio - 1)}),{" "}
                     {format(wallClock(proof.madeAt), "d MMM yyyy")}
                   </Box>

@@ -6,6 +6,7 @@ import type { RigForm } from "@/formats/forms/rig";
 import { Button } from "../parts/controls";
 import { TextField } from "../parts/field";
 import { errorAt } from "../parts/keeper";
+import { Column } from "../parts/layout";
 
 interface ToolsProps {
   readonly form: UseFormReturn<RigForm>;
@@ -22,10 +23,8 @@ export function Tools({ form, of, title, mark, holds, blank }: ToolsProps) {
   const key = of === "scales" ? "step" : "graduation";
   const field = (i: number, name: "name" | "capacity" | typeof key) => `${of}.${i}.${name}` as never;
   return (
-    <Box display="grid" gap="8px">
-      <Box fontSize="14px" fontWeight="700">
-        {title}
-      </Box>
+    <Column gap="8px">
+      <Box textStyle="label">{title}</Box>
       {tools.fields.map((tool, i) => (
         <Box key={tool.id} display="grid" gap="8px" gridTemplateColumns="1.2fr 1fr 1fr auto" alignItems="start">
           <TextField label="Name" error={errorAt(form, `${of}.${i}.name`)} {...form.register(field(i, "name"))} />
@@ -45,7 +44,7 @@ export function Tools({ form, of, title, mark, holds, blank }: ToolsProps) {
       <Button type="button" look="quiet" justifySelf="start" onClick={() => tools.append(blank as never)}>
         Add to the {title.toLowerCase()}
       </Button>
-    </Box>
+    </Column>
   );
 }
 
@@ -54,10 +53,8 @@ export function Cups({ form }: { form: UseFormReturn<RigForm> }) {
   const cups = useFieldArray({ control: form.control, name: "cups" });
   const { register } = form;
   return (
-    <Box display="grid" gap="8px">
-      <Box fontSize="14px" fontWeight="700">
-        Cups marked for one dry product
-      </Box>
+    <Column gap="8px">
+      <Box textStyle="label">Cups marked for one dry product</Box>
       {cups.fields.map((cup, i) => (
         <Box
           key={cup.id}
@@ -101,6 +98,6 @@ export function Cups({ form }: { form: UseFormReturn<RigForm> }) {
       >
         Add a marked cup
       </Button>
-    </Box>
+    </Column>
   );
 }

@@ -21,6 +21,7 @@ import { Cups, Tools } from "./kit-fields";
 import { Pair } from "./pair";
 import { Setups } from "./setup-fields";
 import { KIND_WORDS } from "./words";
+import { Column } from "../parts/layout";
 
 type Form = UseFormReturn<RigForm>;
 type TextKey = {
@@ -69,9 +70,7 @@ function Part({ title, open = false, children }: { title: string; open?: boolean
       <chakra.summary cursor="pointer" fontWeight="700" minHeight="44px" display="flex" alignItems="center">
         ▸ {title}
       </chakra.summary>
-      <Box display="grid" gap="12px" paddingBottom="12px">
-        {children}
-      </Box>
+      <Column paddingBottom="12px">{children}</Column>
     </chakra.details>
   );
 }
@@ -190,7 +189,7 @@ function Tanks({ form, jar }: { form: Form; jar: boolean }) {
           gap="12px"
           gridTemplateColumns="1fr 1fr"
         >
-          <Box as="legend" fontSize="14px" fontWeight="700" paddingX="6px">
+          <Box as="legend" textStyle="label" paddingX="6px">
             {jar ? "Jar" : "Tank"} {tanks.fields.length > 1 ? i + 1 : ""}
           </Box>
           {tanks.fields.length > 1 && (

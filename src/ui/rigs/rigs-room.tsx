@@ -20,6 +20,7 @@ import { RigDrawn } from "./rig-drawn";
 import { RigFields } from "./rig-fields";
 import { Tips } from "./tips";
 import { rigLine } from "./words";
+import { Column } from "../parts/layout";
 
 export function RigsRoom() {
   const rigs = useRigs();
@@ -38,7 +39,7 @@ export function RigsRoom() {
       <Heading>Rigs and crew</Heading>
       <Note>A rig is one sprayer with its hose, tip and pressure. Change any of them and its calibrations are stale.</Note>
       <TwoSides formFirst={read && (rigs.length === 0 || entry !== undefined)}>
-        <Box display="grid" gap="26px">
+        <Column gap="26px">
           <Box>
             <SubHeading>Rigs</SubHeading>
             {read && rigs.length === 0 && (
@@ -69,7 +70,7 @@ export function RigsRoom() {
           </Box>
           <Crew />
           <Tips />
-        </Box>
+        </Column>
         <Box>
           <SubHeading>{entry ? `Change ${entry.rig.name}` : "Add a rig"}</SubHeading>
           <Box marginTop="12px">

@@ -20,7 +20,7 @@ export function Setups({ form }: { form: UseFormReturn<RigForm> }) {
       </Note>
       {rows.fields.map((row, i) => (
         <Box key={row.id} as="fieldset" border="1px solid" borderColor="line" padding="10px 12px" display="grid" gap="10px">
-          <Box as="legend" fontSize="14px" fontWeight="700" paddingX="6px">
+          <Box as="legend" textStyle="label" paddingX="6px">
             Setup {i + 1}
           </Box>
           <TextField

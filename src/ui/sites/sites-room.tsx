@@ -1,6 +1,6 @@
 "use client";
 
-import { Box, chakra } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import { useFieldArray, type UseFormReturn } from "react-hook-form";
 import { showEntered } from "@/core/quantity/format";
@@ -27,6 +27,7 @@ import { More } from "../parts/more";
 import { SetAside } from "../parts/set-aside";
 import { SlipAsk } from "../parts/slip-ask";
 import { SiteDrawn } from "./site-drawn";
+import { Check } from "../parts/choose";
 
 /** What the only lawn of a site is called. */
 const LONE = "lawn";
@@ -167,10 +168,7 @@ function SiteFields({ form, site }: { form: UseFormReturn<SiteForm>; site: SiteE
         error={errorAt(form, "jurisdiction")}
         {...register("jurisdiction")}
       />
-      <chakra.label display="flex" gap="10px" alignItems="center" minHeight="44px">
-        <chakra.input type="checkbox" width="22px" height="22px" accentColor="var(--cg-colors-ink)" {...register("water")} />
-        Water to fill a truck from
-      </chakra.label>
+      <Check {...register("water")}>Water to fill a truck from</Check>
       <datalist id="turfs">
         {turfs.map((turf) => (
           <option key={turf} value={turf} />

@@ -12,6 +12,7 @@ import { Field } from "../parts/field";
 import { FirstThing, Notice } from "../parts/notices";
 import { useAction } from "../parts/use-action";
 import { tagFacts, tagLines, type TagFacts } from "./tag-facts";
+import { Row } from "../parts/layout";
 
 const SIZES = { A6: "A6 card", LETTER: "Letter sheet, four tags" } as const;
 type Size = keyof typeof SIZES;
@@ -48,7 +49,7 @@ export function TagRoom() {
       <Box className="no-print" marginBottom="16px">
         <Heading>The tag for {tag.rig}</Heading>
         <Note>Print it, laminate it, hang it on the sprayer.</Note>
-        <Box display="flex" gap="12px" alignItems="flex-end" flexWrap="wrap" marginTop="12px">
+        <Row gap="12px" alignItems="flex-end" flexWrap="wrap" marginTop="12px">
           <Box width="240px">
             <Field label="Paper">
               {(props) => (
@@ -68,7 +69,7 @@ export function TagRoom() {
           <Button onClick={() => void run(pdf)} disabled={busy}>
             {busy ? "Making the PDF …" : "Save as PDF"}
           </Button>
-        </Box>
+        </Row>
         {trouble && <Notice state="stop">{trouble}</Notice>}
       </Box>
       <Box display="grid" gridTemplateColumns={size === "A6" ? "minmax(0, 560px)" : "repeat(2, minmax(0, 1fr))"} gap="16px">
@@ -119,7 +120,7 @@ function Tag({ tag, hidden }: { tag: TagFacts; hidden: boolean }) {
         </chakra.span>{" "}
         <chakra.span fontSize="17px">{tag.band}</chakra.span>
       </Box>
-      <Box as="dl" display="grid" gridTemplateColumns="max-content 1fr" gap="2px 14px" fontSize="15px">
+      <Box as="dl" display="grid" gridTemplateColumns="max-content 1fr" gap="2px 14px" textStyle="note">
         {tagLines(tag).map(([name, value]) => (
           <Box key={name} display="contents">
             <chakra.dt color="soft">{name}</chakra.dt>
@@ -127,7 +128,7 @@ function Tag({ tag, hidden }: { tag: TagFacts; hidden: boolean }) {
           </Box>
         ))}
       </Box>
-      <Box borderTop="2px solid" borderColor="ink" marginTop="8px" paddingTop="6px" fontWeight="700" fontSize="17px">
+      <Box borderTop="2px solid" borderColor="ink" marginTop="8px" paddingTop="6px" textStyle="strong">
         Good until {tag.goodUntil}
       </Box>
       <Box fontSize="13px" color="soft">

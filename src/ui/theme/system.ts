@@ -48,6 +48,14 @@ const config = defineConfig({
         oxide: { dark: { value: "#85211a" }, light: { value: "#ff9c8c" } },
       },
     },
+    // What text is for; colour is its own. Sizes of a single place, such as the watch's digits, stand at that place.
+    textStyles: {
+      small: { value: { fontSize: "14px" } },
+      label: { value: { fontSize: "14px", fontWeight: "700" } },
+      note: { value: { fontSize: "15px" } },
+      strong: { value: { fontSize: "17px", fontWeight: "700" } },
+      lead: { value: { fontSize: "19px", fontWeight: "700" } },
+    },
     semanticTokens: {
       colors: {
         paper: { value: { base: "{colors.bone.100}", _dark: "{colors.bottle.900}" } },
