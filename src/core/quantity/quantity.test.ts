@@ -9,7 +9,7 @@ import { DIMENSIONS, type Dimension } from "./units";
 const factor = (name: string) => unitNamed(name).factor;
 
 describe("the unit catalogue", () => {
-  // Source (from memory): NIST Handbook 44, Appendix C; NIST SP 811.
+  // Sources, values from memory: NIST Handbook 44, Appendix C, "General Tables of Units of Measurement"; NIST SP 811 (2008), appendix B.8.
   test.each([
     ["gal", 128, "fl oz"],
     ["gal", 8, "pt"],

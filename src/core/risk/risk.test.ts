@@ -23,7 +23,7 @@ describe("Student's t", () => {
       expect(studentAbove(t, 2)).toBeCloseTo(0.5 - t / (2 * Math.sqrt(2 + t * t)), 12);
     }
   });
-  test("97.5 % quantiles are those of GUM table G.2 (from memory), as far as it is printed", () => {
+  test("97.5 % quantiles are those of JCGM 100:2008 (GUM), annex G, table G.2 (values from memory), as far as it is printed", () => {
     for (const freedom of [1, 2, 3, 5, 8, 10, 20, 30])
       expect(Math.abs(studentQuantile(0.975, freedom) - coverageFactor(freedom))).toBeLessThan(6e-4 * coverageFactor(freedom));
     expect(studentQuantile(0.975, Infinity)).toBeCloseTo(1.959964, 5);
