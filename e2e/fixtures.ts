@@ -34,7 +34,8 @@ export { expect };
 
 /** A slice of the records, asked for as a screen does. */
 export async function slice<S extends SliceName>(request: APIRequestContext, name: S, query: Slices[S]["query"]) {
-  const answer = (await (await request.get(slicePath(name, query))).json()) as Answer<S>;
+  // An idle connection may be closed by the server just as it is used again: asked once more, that is no fault.
+  const answer = (await (await request.get(slicePath(name, query), { maxRetries: 2 })).json()) as Answer<S>;
   return answer.value;
 }
 

@@ -5,17 +5,21 @@ import { lineFor, type Issue } from "@/core/issue";
 import { planOf } from "@/formats/job-file/assemble";
 import { readAny, readAnyText } from "@/formats/job-file/read";
 import type { Job } from "@/formats/job-file/read-checked";
-import { calibrationResult, mixResult } from "@/formats/job-file/results";
+import { outcomeOf } from "@/formats/job-file/outcome";
+import { calibrationResult, mixResult, outcomeResult } from "@/formats/job-file/results";
 import { planOfSpread, spreadMixResult, type SpreadJob } from "@/formats/job-file/spread";
 import { loadsToCsv } from "@/formats/loads-csv";
 import { sitesFromCsv } from "@/formats/sites-csv";
 
 /**
  * The `gauge` command: a door to the core without a browser. `calibrate FILE` and `mix FILE`, `-` for standard input.
- * A result is one JSON object on standard output, exit 0. Bad input is one line a fault on standard error, exit 2. In a
+ * `reconcile FILE` tells what a job with its `outcome` really did. A result is one JSON object on standard output, exit 0. Bad input is one line a fault on standard error, exit 2. In a
  * batch, `mix FILE --sites CSV`, the sites come from a table and the loads go out as one.
  */
-const USAGE = "usage: gauge calibrate FILE | gauge mix FILE [--sites CSV]   (- reads standard input)";
+const USAGE = "usage: gauge calibrate FILE | gauge mix FILE [--sites CSV] | gauge reconcile FILE   (- reads standard input)";
+
+const VERBS = ["calibrate", "mix", "reconcile"] as const;
+const isVerb = (command: string | undefined): command is (typeof VERBS)[number] => VERBS.some((verb) => verb === command);
 
 /** What a run prints and exits with; apart from `main` so that it can be tested without a process. */
 export interface Outcome {
@@ -26,7 +30,7 @@ export interface Outcome {
 
 /** @param table the sites of a batch, as CSV */
 export function run(command: string | undefined, text: string, table?: string): Outcome {
-  if ((command !== "calibrate" && command !== "mix") || (command === "calibrate" && table !== undefined)) return refused([USAGE]);
+  if (!isVerb(command) || (command !== "mix" && table !== undefined)) return refused([USAGE]);
   const sites = table === undefined ? undefined : sitesFromCsv(table);
   const given = readAnyText(text);
   if (!given.ok || (sites && !sites.ok))
@@ -35,11 +39,12 @@ export function run(command: string | undefined, text: string, table?: string): 
   if (!read.ok) return refused(read.issues.map(lineFor));
   if (!("tanks" in read.value)) return spread(command, read.value, table !== undefined);
   const job = read.value;
-  const missing = command === "mix" ? neededToMix(job) : [];
+  const missing = command === "calibrate" ? [] : neededToMix(job);
   if (missing.length > 0) return refused(missing.map(lineFor));
 
   if (command === "calibrate")
     return { out: JSON.stringify(calibrationResult(job, calibrate(job.calibration)), null, 2), err: "", exit: 0 };
+  if (command === "reconcile") return reconciled(job);
   const planned = planOf(job);
   if (!planned.ok) return refused(planned.issues.map(lineFor));
   const { plan, calibration } = planned.value;
@@ -47,11 +52,26 @@ export function run(command: string | undefined, text: string, table?: string): 
   return { out: JSON.stringify(mixResult(plan, calibration), null, 2), err: "", exit: 0 };
 }
 
+function reconciled(job: Job): Outcome {
+  const outcome = outcomeOf(job, job.file.outcome);
+  if (!outcome.ok) return refused(outcome.issues.map(lineFor));
+  return { out: JSON.stringify(outcomeResult(outcome.value), null, 2), err: "", exit: 0 };
+}
+
 /** Granules alone: no tank, so no load and no table of loads. */
 function spread(command: string, job: SpreadJob, batch: boolean): Outcome {
   if (command === "calibrate")
     return refused([
       lineFor({ path: "calibration", code: "missing", received: "", expected: `{ "sprayVolume": "2 gal/1000 ft2" }` }),
+    ]);
+  if (command === "reconcile")
+    return refused([
+      lineFor({
+        path: "outcome",
+        code: "conflict",
+        received: "granules that are spread dry",
+        expected: "a product for the tank: they have no loads to read",
+      }),
     ]);
   if (batch)
     return refused([

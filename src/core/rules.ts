@@ -28,3 +28,4 @@ export * from "./mixing/stretch";
 export * from "./mixing/walk-of-load";
 export * from "./mixing/totals";
 export * from "./mixing/whole-tanks";
+export * from "./outcome/reconcile";

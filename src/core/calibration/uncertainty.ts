@@ -206,6 +206,30 @@ export function combine(parts: readonly Contribution[]): Uncertainty {
   return { relative: coverageFactor(freedom) * standard, standard, freedom, largest: largest.part, parts };
 }
 
+/**
+ * How sure it is what went down on a piece of ground: reading the tank before and after, and the tape. It is a measurement
+ * of that work itself, so nothing is asked of repeating it. A load whose fill was worked out was filled to the tank's mark.
+ * @param loads at least one
+ */
+export function measuredUse(
+  loads: readonly {
+    readonly area: Entered<"area">;
+    readonly began: { readonly value: Quantity<"volume">; readonly entered?: Entered<"volume"> | undefined };
+    readonly left: Entered<"volume">;
+  }[],
+): Uncertainty {
+  const used = loads.reduce((sum, { began, left }) => sum + raw(began.value) - raw(left.value), 0);
+  const limits = loads.reduce((sum, { began, left }) => {
+    const mark = began.entered ? readingLimit(began.entered) : (GRADUATIONS.gal! / 2) * unitNamed("gal").factor;
+    // A tank that ran dry was not read.
+    return sum + rectangular(mark) + (raw(left.value) === 0 ? 0 : rectangular(readingLimit(left)));
+  }, 0);
+  return combine([
+    { part: "used-reading", variance: limits / used ** 2, freedom: Infinity },
+    { part: "tape", variance: 2 * rectangular(TAPE), freedom: Infinity },
+  ]);
+}
+
 /** The uncertainty of a spray volume from its evidence; null where it was taken as given. */
 export function uncertaintyOf(evidence: Evidence, rig: RigBasics, graduation?: Quantity<"volume">): Uncertainty | null {
   switch (evidence.kind) {

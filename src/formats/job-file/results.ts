@@ -10,15 +10,18 @@ import type { RunLoad } from "@/core/mixing/day-run";
 import { isWeight } from "@/core/mixing/display";
 import { planLines } from "@/core/mixing/mix";
 import type { MixPlan, MixWarning, SpreadItem } from "@/core/mixing/plan";
+import { isZero } from "@/core/quantity/arithmetic";
 import type { Kind, Quantity } from "@/core/quantity/kinds";
 import { valueIn } from "@/core/quantity/quantity";
 import type { UnitOf } from "@/core/quantity/units";
+import { causeText, outcomeText } from "@/core/words/outcome";
 import { leverText } from "@/core/words/levers";
 import { mixWarningText } from "@/core/words/mix-warnings";
 import { reasonWords } from "@/core/words/reasons";
 import { warningText } from "@/core/words/warnings";
 import { explainAll, lineText } from "@/core/working/explain";
 import { kindOf, type AnySource, type Source } from "@/core/working/rule";
+import type { Outcome } from "./outcome";
 import type { Job } from "./read-checked";
 
 /** What the `gauge` command prints: numbers with their units, unrounded. The meaning of every field is in docs/job-file.md. */
@@ -175,5 +178,47 @@ export function mixResult(plan: MixPlan, { sprayVolume, warnings, hoseEnd }: Cal
     ...(plan.run && { run: plan.run.loads.map((load) => runLoad(plan, load)) }),
     warnings: [...warnings.map(warningResult), ...plan.warnings.map(mixWarningResult)],
     working: planLines(plan, "us").map(lineText),
+  };
+}
+
+/** What a job really did, as the command prints it. */
+export function outcomeResult({ sites }: Outcome) {
+  const sources = sites.flatMap((site): AnySource[] => [
+    site.sprayVolume,
+    ...(site.next === site.sprayVolume ? [] : [site.next]),
+    ...site.products.flatMap((p) => [p.putDown, p.total, ...(isZero(site.leftover.value) ? [] : [p.left])]),
+    site.leftover,
+  ]);
+  return {
+    format: "careful-gauge-outcome",
+    version: 1,
+    sites: sites.map((site) => ({
+      name: site.name,
+      covered: measured(site.covered.value, "ft2"),
+      sprayVolume: measured(site.sprayVolume.value, "gal/1000 ft2"),
+      ratio: site.ratio,
+      uncertainty: { relative: site.uncertainty.relative, largest: PART_WORDS[site.uncertainty.largest].name },
+      products: site.products.map((p) => ({
+        name: p.product.name,
+        planned: rateOnArea(p.planned),
+        putDown: rateOnArea(p.putDown),
+        ratio: p.ratio,
+        total: amount(p.total),
+        left: amount(p.left),
+      })),
+      leftover: measured(site.leftover.value, "gal"),
+      leftoverCovers: measured(site.leftoverCovers.value, "ft2"),
+      causes: site.causes.map((cause) => ({ of: cause.of, ratio: cause.ratio, text: causeText(cause) })),
+      next: { sprayVolume: measured(site.next.value, "gal/1000 ft2") },
+    })),
+    warnings: sites.flatMap((site) =>
+      site.warnings.map((w) => ({
+        code: w.code,
+        text: outcomeText(w, "us"),
+        site: site.name,
+        ...("product" in w.values && { product: w.values.product }),
+      })),
+    ),
+    working: working(sources),
   };
 }

@@ -157,6 +157,16 @@ const SITE = object(["name", "zones"], {
   zones: list(object(["area"], { name: text(), area: q("area"), applied: list(APPLIED, 0) })),
 });
 
+const OUTCOME = object(["site", "load", "left", "covered"], {
+  site: text(),
+  load: whole(2000),
+  left: quantity(["volume"], true),
+  covered: q("area"),
+  again: { type: "boolean" },
+  mixed: q("volume"),
+  time: q("time"),
+});
+
 export const JOB_FILE_SCHEMA: Schema = {
   $schema: "https://json-schema.org/draft/2020-12/schema",
   title: "Careful Gauge job file, version 1",
@@ -184,5 +194,6 @@ export const JOB_FILE_SCHEMA: Schema = {
     date,
     loads: choice(LOAD_MODES),
     run: choice(["day"]),
+    outcome: list(OUTCOME, 1, 4000),
   }),
 };

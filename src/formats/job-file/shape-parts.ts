@@ -134,6 +134,15 @@ export const number = (whole: boolean, most: number) =>
     );
   });
 
+export const flag = () =>
+  yup.mixed().test("flag", function (value) {
+    return (
+      value === undefined ||
+      typeof value === "boolean" ||
+      fault(this, { code: "wrong-type", received: typeName(value), expected: "true or false" })
+    );
+  });
+
 export const date = () =>
   yup.mixed().test("date", function (value) {
     if (value === undefined) return true;

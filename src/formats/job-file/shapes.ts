@@ -2,7 +2,7 @@ import * as yup from "yup";
 import { RIG_KINDS } from "@/core/calibration/evidence";
 import type { Issue } from "@/core/issue";
 import { FORMS, RATE_KINDS, type LabelRate } from "@/core/labels/label-rate";
-import { LOAD_MODES } from "@/core/mixing/loads";
+import { LOAD_MODES, MOST_LOADS } from "@/core/mixing/loads";
 import { isSpread } from "@/core/mixing/pouring-order";
 import type { Kind } from "@/core/quantity/kinds";
 import { parseAs } from "@/core/quantity/parse";
@@ -15,6 +15,7 @@ import {
   date,
   exact,
   fault,
+  flag,
   list,
   matching,
   needed,
@@ -172,6 +173,20 @@ const RIG = exact({
   head: yup.lazy((value: unknown) => (value === undefined ? yup.mixed() : HEAD.resolve({ value }))),
 });
 
+/** Passes that are told at once (ours): two for each of the most loads of a day. */
+const MOST_PASSES = 4000;
+
+/** What became of a load. "0 gal" left is a reading too. */
+const OUTCOME = exact({
+  site: needed(text(), `"Ferry green"`),
+  load: needed(number(true, MOST_LOADS), "1"),
+  left: needed(within("left", { zero: true }), `"0.5 gal", or "0 gal"`),
+  covered: needed(within("zoneArea"), `"3500 ft2"`),
+  again: flag(),
+  mixed: within("left"),
+  time: within("loadTime"),
+});
+
 const jobShape = (whole: boolean) =>
   exact({
     format: needed(choice(["careful-gauge-job"]), `"careful-gauge-job"`),
@@ -191,6 +206,7 @@ const jobShape = (whole: boolean) =>
     date: date(),
     loads: choice(LOAD_MODES),
     run: choice(["day"]),
+    outcome: list(OUTCOME, 1, "entry", MOST_PASSES),
   });
 
 const JOB = jobShape(true);

@@ -19,6 +19,8 @@ export interface JobFile {
   readonly date?: string;
   readonly loads?: LoadMode;
   readonly run?: "day";
+  /** What became of the loads: one entry a load and pass. */
+  readonly outcome?: readonly OutcomeText[];
   /** Ours: what went down was taken from records, which hold in whatever order they were written. */
   readonly "x-any-order"?: boolean;
   /** Ours: so much more is mixed than the sites take; and the spray volume that it is mixed for, whatever is sprayed. */
@@ -29,6 +31,20 @@ export interface JobFile {
   readonly "x-water-first"?: WaterFirst;
   /** Ours: sites say whether they have water, so that a day's refills can be placed. */
   readonly "x-places"?: boolean;
+}
+
+export interface OutcomeText {
+  readonly site: string;
+  readonly load: number;
+  /** What was left in the tank, "0 gal" where it ran dry. */
+  readonly left: string;
+  readonly covered: string;
+  /** Over ground that was covered already. */
+  readonly again?: boolean;
+  /** What was really mixed; the plan's fill where it is left out. */
+  readonly mixed?: string;
+  /** Ours: how long the spraying took. */
+  readonly time?: string;
 }
 
 export interface RigText {
