@@ -156,6 +156,7 @@ export function fillFirm(db: Records, size: FirmSize) {
       alsoOn: null,
       corrects: null,
       isVoid: false,
+      facts: null,
     };
   });
   whole(db, (tx) => addApplications(tx, entries, daysAgo(19)));

@@ -5,9 +5,11 @@ import type { Standing } from "@/core/calibration/standing";
 import type { Issue } from "@/core/issue";
 import type { RunState } from "@/core/mixing/run-state";
 import type { SpreadFile } from "./job-file/spread";
+import type { PaperText } from "./papers";
+import type { FactsText } from "./facts";
 import type { TipText } from "./rig-setup";
 import type { ActiveText, CardText } from "./card/card";
-import type { AppliedText, CalibrationText, JobFile, RigText, SiteText, ZoneText } from "./job-file/types";
+import type { AppliedText, CalibrationText, JobFile, OutcomeText, RigText, SiteText, ZoneText } from "./job-file/types";
 
 /**
  * The records as a screen is given them, in the job file's own way of writing. Quantities travel as entered and are read by
@@ -43,6 +45,7 @@ export interface PersonEntry extends Entry {
   readonly name: string;
   /** How many calibrations are theirs. */
   readonly calibrations?: number;
+  readonly papers?: readonly PaperText[];
 }
 
 export interface RigEntry extends Entry {
@@ -147,6 +150,9 @@ export interface ApplicationEntry {
   readonly alsoOn: string | null;
   readonly corrects: string | null;
   readonly isVoid: boolean;
+  readonly facts: FactsText | null;
+  /** The area that it went down on, as it was then. */
+  readonly area: string;
   /** What its product is called now, and what is known of its actives now, where that is another thing. */
   readonly calledNow?: string;
   readonly activesNow?: readonly ActiveText[];
@@ -294,4 +300,6 @@ export interface Sheet {
   readonly poured: boolean;
   /** The keys of the steps that are ticked off. */
   readonly done: readonly string[];
+  /** What its loads did, as it was told when it was put on record; empty where that wasn't told. */
+  readonly outcome: readonly OutcomeText[];
 }

@@ -58,6 +58,17 @@ export interface Page<T> {
   readonly next: Cursor | null;
 }
 
+/** Which records of the log. Dates are ISO days, both of them in. */
+export interface LogAsked {
+  site?: string;
+  label?: string;
+  person?: string;
+  active?: string;
+  restricted?: boolean;
+  from?: string;
+  to?: string;
+}
+
 /** By slice: what it is asked with, and what comes back. */
 export interface Slices {
   firm: { query: object; value: FirmEntry };
@@ -93,7 +104,7 @@ export interface Slices {
   mixedBefore: { query: { labels: readonly string[] }; value: boolean };
   /** What counts against the limits of the zones of some sites. */
   counted: { query: { sites: readonly string[] }; value: readonly CountedEntry[] };
-  log: { query: { site?: string; label?: string; after?: Cursor }; value: Page<ApplicationEntry> };
+  log: { query: LogAsked & { after?: Cursor }; value: Page<ApplicationEntry> };
 }
 export type SliceName = keyof Slices;
 

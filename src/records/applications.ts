@@ -1,13 +1,15 @@
-import { and, asc, desc, eq, gt, gte, inArray, isNull, or, sql, type SQL } from "drizzle-orm";
+import { and, asc, desc, eq, gt, gte, inArray, isNull, lte, or, sql, type SQL } from "drizzle-orm";
 import { isDate } from "@/core/calendar";
 import { parseAs, type Entered } from "@/core/quantity/parse";
 import { canonical } from "@/core/quantity/arithmetic";
 import type { ActiveText } from "@/formats/card/card";
+import type { FactsText } from "@/formats/facts";
 import type { Cursor, Page } from "@/formats/slices";
 import { asItIs, readRow, readRows, type SetAside } from "./aside";
 import type { Access } from "./access";
+import { chainAdded } from "./chain";
 import { pageOf, rowsAfter } from "./page";
-import { applications, dismissals, mixSheets, sheetSites, stillOpen, withdrawals } from "./schema-work";
+import { RESTRICTED, applications, dismissals, mixSheets, sheetSites, stillOpen, withdrawals } from "./schema-work";
 
 export type ApplicationRow = typeof applications.$inferSelect;
 
@@ -32,6 +34,7 @@ export interface NewApplication {
   readonly alsoOn: string | null;
   readonly corrects: string | null;
   readonly isVoid: boolean;
+  readonly facts: FactsText | null;
 }
 
 /** A rate and a total as numbers, for sums and CHECKs in the database; none where a text can't be read. */
@@ -47,6 +50,7 @@ const rowOf = (application: NewApplication, createdAt: string) => ({ ...applicat
 
 export function addApplication(db: Access, application: NewApplication, now: string): void {
   db.insert(applications).values(rowOf(application, now)).run();
+  chainAdded(db, [application.id]);
 }
 
 /** Many at once, as a file brings them: a statement for a few hundred rows, not one for each. */
@@ -56,6 +60,10 @@ export function addApplications(db: Access, list: readonly NewApplication[], now
     db.insert(applications)
       .values(list.slice(i, i + AT_ONCE).map((application) => rowOf(application, now)))
       .run();
+  chainAdded(
+    db,
+    list.map((application) => application.id),
+  );
 }
 
 /** Rows from before their numbers were kept get them; one that can't be read stays without. */
@@ -95,10 +103,18 @@ export const findApplication = (db: Access, id: string): ApplicationRow | undefi
 export const correctionOf = (db: Access, id: string) =>
   db.select({ id: applications.id }).from(applications).where(eq(applications.corrects, id)).get();
 
-/** Which records of the log: of a site, of a label, or all. */
+/** Which records of the log: all, or those of which all of this holds. */
 export interface LogQuery {
-  readonly siteId?: string;
-  readonly labelId?: string;
+  readonly siteId?: string | undefined;
+  readonly labelId?: string | undefined;
+  readonly personId?: string | undefined;
+  /** The name of an active. */
+  readonly active?: string | undefined;
+  /** Of restricted-use products alone. */
+  readonly restricted?: boolean | undefined;
+  /** ISO days, both of them in. */
+  readonly from?: string | undefined;
+  readonly to?: string | undefined;
 }
 
 const CORRECTED = sql`exists (select 1 from ${applications} c where c.corrects = ${applications.id})`;
@@ -109,10 +125,24 @@ export type LoggedRow = ApplicationRow & {
   readonly corrected: boolean;
 };
 
+function asked({ siteId, labelId, personId, active, restricted, from, to }: LogQuery): SQL | undefined {
+  return and(
+    siteId === undefined ? undefined : eq(applications.siteId, siteId),
+    labelId === undefined ? undefined : eq(applications.labelId, labelId),
+    personId === undefined ? undefined : eq(applications.personId, personId),
+    active === undefined
+      ? undefined
+      : sql`${applications.id} in (select record_id from record_actives where active = lower(${active}))`,
+    restricted === true ? RESTRICTED : undefined,
+    from === undefined ? undefined : gte(applications.date, from),
+    to === undefined ? undefined : lte(applications.date, to),
+  );
+}
+
 /** A page of the log, newest first, those that were corrected too. @param after where the last page ended */
 export function applicationsPage(
   db: Access,
-  { siteId, labelId }: LogQuery,
+  query: LogQuery,
   after: Cursor | undefined,
   most: number,
   aside?: SetAside[],
@@ -121,13 +151,7 @@ export function applicationsPage(
   const found = db
     .select({ row: applications, corrected: sql<number>`${CORRECTED}` })
     .from(applications)
-    .where(
-      and(
-        siteId === undefined ? undefined : eq(applications.siteId, siteId),
-        labelId === undefined ? undefined : eq(applications.labelId, labelId),
-        rowsAfter([date, createdAt, id], after),
-      ),
-    )
+    .where(and(asked(query), rowsAfter([date, createdAt, id], after)))
     .orderBy(desc(date), desc(createdAt), desc(id))
     .limit(most + 1)
     .all()

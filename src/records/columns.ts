@@ -7,7 +7,9 @@ import type { ActiveText, CardText } from "@/formats/card/card";
 import { readCard } from "@/formats/card/read-card";
 import { readAny, readJob } from "@/formats/job-file/read";
 import type { SpreadFile } from "@/formats/job-file/spread";
-import type { JobFile } from "@/formats/job-file/types";
+import { isFacts } from "@/formats/facts";
+import type { JobFile, OutcomeText } from "@/formats/job-file/types";
+import { isPapers } from "@/formats/papers";
 import { isHead, isSetup, readTip, type TipText } from "@/formats/rig-setup";
 import { Unreadable } from "./aside";
 import { SLACK } from "@/core/quantity/slack";
@@ -100,6 +102,13 @@ const jsonText = <T>(what: string, sound: (value: unknown) => value is T) =>
   );
 export const setupText = jsonText("set-up of a rig", isSetup);
 export const tipText = jsonText("tip", (value): value is TipText => readTip(value).ok);
+export const factsText = jsonText("list of facts", isFacts);
+export const papersText = jsonText("list of papers", isPapers);
+export const outcomeText = jsonText(
+  "outcome of a sheet",
+  (value): value is readonly OutcomeText[] =>
+    Array.isArray(value) && value.every((one: Partial<OutcomeText> | null) => typeof one?.site === "string"),
+);
 export const headText = jsonText("hose-end head", isHead);
 export const textsText = jsonText(
   "list of texts",

@@ -6,6 +6,7 @@ import { migrate } from "drizzle-orm/better-sqlite3/migrator";
 import type { Access, Records } from "./access";
 import { damaged, diskFaultOf, RecordsFault } from "./disk";
 import { fillNumbers } from "./applications";
+import { chainMissing } from "./chain";
 import { fillNames } from "./names";
 import * as upkeep from "./schema";
 import * as work from "./schema-work";
@@ -109,6 +110,7 @@ function bringUpToDate(records: Records, folder: string): void {
 function fillIn(records: Records): void {
   fillNames(records, new Date().toISOString());
   fillNumbers(records);
+  chainMissing(records);
 }
 
 /** Closes the records: everything goes into the one file, which may then be copied as it is. */

@@ -2,7 +2,16 @@
  * Tables that follow from the records through triggers (see the migrations): they fill themselves wherever a record comes in,
  * so they are neither exported, compared, nor taken over from a copy.
  */
-const DERIVED = ["slice_state", "still_open", "sheet_tanks", "sheet_products", "site_numbers", "site_search"];
+const DERIVED = [
+  "slice_state",
+  "still_open",
+  "sheet_tanks",
+  "sheet_products",
+  "log_chain",
+  "record_actives",
+  "site_numbers",
+  "site_search",
+];
 
 export const isDerived = (table: string): boolean =>
   DERIVED.includes(table) || table.startsWith("site_search_") || table.startsWith("sqlite_") || table === "__drizzle_migrations";

@@ -1,4 +1,5 @@
 import { asc, eq } from "drizzle-orm";
+import type { PaperText } from "@/formats/papers";
 import { readRow, readRows, type SetAside } from "./aside";
 import type { Access } from "./access";
 import { people } from "./schema";
@@ -8,11 +9,18 @@ export interface Person {
   readonly name: string;
   readonly retired: boolean;
   readonly revision: number;
+  readonly papers?: readonly PaperText[];
+}
+
+interface NamedPerson {
+  readonly name: string;
+  readonly papers?: readonly PaperText[] | null;
 }
 
 function personOf(row: typeof people.$inferSelect): Person {
   if (typeof row.name !== "string" || row.name.trim() === "") throw new Error("it has no name");
-  return { id: row.id, name: row.name, retired: row.retiredAt !== null, revision: row.revision };
+  const { id, name, revision, papers } = row;
+  return { id, name, retired: row.retiredAt !== null, revision, ...(papers && { papers }) };
 }
 
 export const listPeople = (db: Access, aside?: SetAside[]): Person[] =>
@@ -31,9 +39,12 @@ export const peopleNames = (db: Access): ReadonlyMap<string, string> =>
 export const findPerson = (db: Access, id: string): Person | undefined =>
   readRow("person", db.select().from(people).where(eq(people.id, id)).get(), personOf);
 
-/** Adds a person, or renames the one with this id. */
-export function putPerson(db: Access, id: string, name: string, now: string): void {
-  db.insert(people).values({ id, name, createdAt: now }).onConflictDoUpdate({ target: people.id, set: { name } }).run();
+/** Adds a person, or changes the one with this id. */
+export function putPerson(db: Access, id: string, { name, papers = null }: NamedPerson, now: string): void {
+  db.insert(people)
+    .values({ id, name, papers, createdAt: now })
+    .onConflictDoUpdate({ target: people.id, set: { name, papers } })
+    .run();
 }
 
 export function retirePerson(db: Access, id: string, at: string | null): boolean {

@@ -2,7 +2,7 @@ import { check, index, integer, primaryKey, real, sqliteTable, text, uniqueIndex
 import { sql } from "drizzle-orm";
 import { STOP_EVENTS } from "@/core/mixing/run-state";
 import { SLIP_CODES } from "@/core/slips/slip";
-import { activesText, enteredText, jobText, spreadText, textsText } from "./columns";
+import { activesText, enteredText, factsText, jobText, outcomeText, spreadText, textsText } from "./columns";
 import { calibrations, createdAt, id, labels, people, rigs, sites } from "./schema";
 
 /** The records of the work itself: sheets and what became of them, what went down, what is on the shelf. Append-only. */
@@ -151,6 +151,9 @@ export const withdrawals = sqliteTable("withdrawals", {
   at: text("at").notNull(),
 });
 
+/** Of a restricted-use product, as it was then. */
+export const RESTRICTED = sql`json_extract("facts", '$.restricted') = 'yes'`;
+
 /**
  * What went down: a product on a zone on a day. The product and its actives stand as they were, so that a changed card
  * changes no record. The full log builds on these rows.
@@ -189,6 +192,8 @@ export const applications = sqliteTable(
     /** A correction names what it corrects; a void one says that it never went down. */
     corrects: text("corrects"),
     isVoid: integer("void", { mode: "boolean" }).notNull(),
+    /** What else is on record of it: registration, certificate, weather and their like, as they were then. */
+    facts: factsText("facts"),
     createdAt: createdAt(),
   },
   (t) => [
@@ -197,7 +202,8 @@ export const applications = sqliteTable(
     index("applications_of_label").on(t.labelId, t.date, t.createdAt, t.id),
     index("applications_since").on(t.labelId, t.createdAt),
     index("applications_of_sheet").on(t.sheetId),
-    index("applications_by").on(t.personId),
+    index("applications_by").on(t.personId, t.date, t.createdAt, t.id),
+    index("applications_restricted").on(t.date, t.createdAt, t.id).where(RESTRICTED),
     index("applications_without_number")
       .on(t.id)
       .where(sql`${t.totalCanonical} is null`),
@@ -207,6 +213,53 @@ export const applications = sqliteTable(
     check("applications_total", sql`${t.totalCanonical} is null or ${t.totalCanonical} > 0`),
     check("applications_date", sql`${t.date} glob '[0-9][0-9][0-9][0-9]-[0-9][0-9]-[0-9][0-9]'`),
   ],
+);
+
+/**
+ * What the loads of a sheet really did on a site: what was told, as entered, and what it came to. Append-only; told once, when
+ * the sheet is put on record.
+ */
+export const outcomes = sqliteTable(
+  "outcomes",
+  {
+    id: id(),
+    sheetId: text("sheet_id")
+      .notNull()
+      .references(() => mixSheets.id),
+    siteId: text("site_id")
+      .notNull()
+      .references(() => sites.id),
+    entries: outcomeText("entries").notNull(),
+    /** What the first passes came to, mL/m², over the calibrated one, and half its 95 % band as a part of it. */
+    sprayVolume: real("spray_volume").notNull(),
+    ratio: real("ratio").notNull(),
+    relative: real("relative").notNull(),
+    /** Sprayed by the first passes, mL, and the ground that they did, m²: several are pooled by these. */
+    sprayed: real("sprayed").notNull(),
+    covered: real("covered").notNull(),
+    createdAt: createdAt(),
+  },
+  (t) => [
+    uniqueIndex("outcomes_of_sheet").on(t.sheetId, t.siteId),
+    index("outcomes_of_site").on(t.siteId),
+    check("outcomes_spray_volume", sql`${t.sprayVolume} > 0 and ${t.sprayed} > 0 and ${t.covered} > 0`),
+  ],
+);
+
+/**
+ * The log as a chain: each record of it with the digest of itself and of all before it, in the order in which they came. Who
+ * keeps the last digest can show later that nothing before it was altered.
+ */
+export const logChain = sqliteTable(
+  "log_chain",
+  {
+    place: integer("place").primaryKey({ autoIncrement: true }),
+    recordId: text("record_id")
+      .notNull()
+      .references(() => applications.id),
+    digest: text("digest").notNull(),
+  },
+  (t) => [uniqueIndex("log_chain_of").on(t.recordId)],
 );
 
 /** A slip that was asked about and meant: kept with the record it belongs to. */
@@ -278,6 +331,16 @@ export const stillOpen = sqliteTable(
     madeAt: text("made_at").notNull(),
   },
   (t) => [primaryKey({ columns: [t.kind, t.recordId] }), index("still_open_by_date").on(t.kind, t.madeAt, t.recordId)],
+);
+
+/** The actives of each record of the log, by their names in small letters: what a search by active asks. */
+export const recordActives = sqliteTable(
+  "record_actives",
+  {
+    recordId: text("record_id").notNull(),
+    active: text("active").notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.active, t.recordId] })],
 );
 
 /** Into which tank a sheet is mixed. */

@@ -3,7 +3,7 @@ import { sql } from "drizzle-orm";
 import { GROUNDS, RIG_KINDS } from "@/core/calibration/evidence";
 import { LEVERS } from "@/core/calibration/levers";
 import { METHOD_IDS } from "@/core/calibration/methods";
-import { cardText, enteredText, headText, inRange, jobText, setupText, textsText, tipText } from "./columns";
+import { cardText, enteredText, headText, inRange, jobText, papersText, setupText, textsText, tipText } from "./columns";
 
 /**
  * The records. What people keep up to date (people, rigs, labels, sites) may change and be retired; what happened
@@ -19,7 +19,15 @@ const revision = () => integer("revision").notNull().default(0);
 
 export const people = sqliteTable(
   "people",
-  { id: id(), name: text("name").notNull(), createdAt: createdAt(), retiredAt: retiredAt(), revision: revision() },
+  {
+    id: id(),
+    name: text("name").notNull(),
+    /** Certificates, covers, fits and their like, each with its end. */
+    papers: papersText("papers"),
+    createdAt: createdAt(),
+    retiredAt: retiredAt(),
+    revision: revision(),
+  },
   (t) => [uniqueIndex("people_name").on(t.name)],
 );
 

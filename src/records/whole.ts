@@ -38,6 +38,7 @@ export const TABLES = [
   "rinses",
   "stock_counts",
   "withdrawals",
+  "outcomes",
   "spreadings",
   "spreading_ends",
   "applications",

@@ -4,6 +4,7 @@ import { shown } from "@/formats/job-file/shown";
 import type { SetAside } from "@/records/aside";
 import { migrationsKnown, type Records } from "@/records/database";
 import { allApplications, fillNumbers } from "@/records/applications";
+import { chainMissing } from "@/records/chain";
 import { allCalibrations } from "@/records/calibrations";
 import { allQuickChecks } from "@/records/checks";
 import { listLabels } from "@/records/labels";
@@ -29,7 +30,7 @@ import { bringIn } from "./import-items";
 import { newZones, siteOver } from "./import-sites";
 import { issue, nowText } from "./input";
 import { canonical } from "./once";
-import type { KeptKind, KeptText } from "./keep-up";
+import { personOf, type KeptKind, type KeptText } from "./keep-up";
 import type { Progress } from "./progress";
 
 /** All records out as one JSON file, and in again: what isn't there is added row by row, what is there is never changed unasked. */
@@ -210,9 +211,10 @@ function merge(
   };
   if (issues.length === 0) {
     fillNumbers(db);
+    chainMissing(db);
     each(
       "people",
-      listPeople(other).map((p) => ({ id: p.id, text: { name: p.name } })),
+      listPeople(other).map((p) => ({ id: p.id, text: personOf(p) })),
     );
     each(
       "rigs",

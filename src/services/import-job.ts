@@ -80,7 +80,8 @@ export function importJob(db: Records, text: string, chosen?: Choices, progress?
         path: "rig",
         over: (here) => ({ ...here, ...rigText }),
       });
-    const who = person === undefined ? undefined : bring({ of: "people", text: { name: person }, path: "x-person" });
+    const who =
+      person === undefined ? undefined : bring({ of: "people", text: { name: person }, path: "x-person", over: (here) => here });
     cards.forEach((card, i) => {
       if (card.ok) bring(cardItem(card.value, goods.products![i]!, `products[${i}]`));
     });

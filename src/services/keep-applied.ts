@@ -64,6 +64,7 @@ export function keepApplied(tx: Access, site: KnownSite, fileSite: string, zones
           alsoOn: entry["x-also-on"] ?? null,
           corrects: null,
           isVoid: false,
+          facts: null,
         },
         now,
       );

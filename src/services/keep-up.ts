@@ -3,7 +3,7 @@ import { foldedName, sameName } from "@/core/names";
 import type { CardText } from "@/formats/card/card";
 import { readCard } from "@/formats/card/read-card";
 import { readForm } from "@/formats/forms/field";
-import { personForm } from "@/formats/forms/person";
+import { personForm, personText, type PersonText } from "@/formats/forms/person";
 import { rigText } from "@/formats/forms/rig";
 import { readRigForm } from "@/formats/forms/read-rig-form";
 import { readSiteForm, siteText } from "@/formats/forms/site";
@@ -27,7 +27,7 @@ import { settleGround } from "./same-ground";
 /** Keeping people, rigs, labels and sites up to date: add, change, retire, bring back. The old is always kept. */
 
 export interface KeptText {
-  people: { readonly name: string };
+  people: PersonText;
   rigs: NamedRig;
   tips: TipText;
   labels: CardText;
@@ -56,15 +56,18 @@ const saying =
     return [];
   };
 
+/** What is kept of a person. */
+export const personOf = ({ name, papers }: PersonText): PersonText => ({ name, ...(papers && { papers }) });
+
 export const KEPT: { readonly [K in KeptKind]: Kind<KeptText[K]> } = {
   people: {
     what: "person",
-    read: (input) => map(readForm(personForm, input), (form) => ({ name: form.name.trim() })),
+    read: (input) => map(readForm(personForm, input), personText),
     find: (db, id) => {
       const found = findPerson(db, id);
-      return found && { retired: found.retired, revision: found.revision, text: { name: found.name } };
+      return found && { retired: found.retired, revision: found.revision, text: personOf(found) };
     },
-    put: saying((db, id, text, now) => putPerson(db, id, text.name, now)),
+    put: saying(putPerson),
     retire: retirePerson,
   },
   rigs: {

@@ -30,7 +30,7 @@ export function readAll(db: Records) {
     (sheet): SheetEntry & { state: SheetState } => ({ ...sheetEntry(db, sheet), state: sheetState(db, sheet.id) }),
     aside,
   );
-  const applications: ApplicationEntry[] = [...wholeLog(db, aside)].flat();
+  const applications: ApplicationEntry[] = [...wholeLog(db, {}, aside)].flat();
   return {
     firm: firm(db),
     people: people(db, aside),

@@ -2,16 +2,29 @@ import { isDate } from "@/core/calendar";
 import { bad, good, type Result } from "@/core/issue";
 import type { Form, LabelRate } from "@/core/labels/label-rate";
 import { parseRate } from "@/core/labels/rate";
+import type { RunState } from "@/core/mixing/run-state";
+import type { SiteOutcome } from "@/core/outcome/reconcile";
+import { canonical, ratio, total } from "@/core/quantity/arithmetic";
+import { writeNumber } from "@/core/quantity/format";
 import { plainNumber } from "@/core/quantity/plain";
-import { entered } from "@/core/quantity/parse";
-import { totalText } from "@/formats/card/choice";
+import { entered, type Entered } from "@/core/quantity/parse";
+import { outcomeText } from "@/core/words/outcome";
+import { amountText, groundText, totalText } from "@/formats/card/choice";
+import { outcomeOf } from "@/formats/job-file/outcome";
+import { readJob } from "@/formats/job-file/read";
+import type { OutcomeText, SiteText } from "@/formats/job-file/types";
 import { planOfSheet, tickKeys } from "@/formats/sheet-plan";
 import { addApplication, recordsOfSheet, type NewApplication } from "@/records/applications";
 import { type Access, type Records, whole } from "@/records/database";
+import { findLabel } from "@/records/labels";
 import { recordsNamed } from "@/records/names";
+import { addOutcome, type NewOutcome } from "@/records/outcomes";
+import { findPerson } from "@/records/people";
 import { doneSteps, findSheet, siteIdOf } from "@/records/sheets";
+import { findSite } from "@/records/sites";
 import { dateAt, todayOf } from "./clock";
 import { plansOf, recordedOf } from "./counted";
+import { factsNow, readTold } from "./facts";
 import { isId, isReason, issue, nowText, shown } from "./input";
 import { runOf, sheetState, type SheetRow } from "./sheet-today";
 
@@ -51,17 +64,33 @@ export function dayOfRecord(
   return good({ date, alsoOn: from, why: reason });
 }
 
+/** What is said of a sheet when it is put on record. */
+interface RecordRequest {
+  readonly date?: unknown;
+  readonly why?: unknown;
+  /** All of it went down, though not every step is ticked. */
+  readonly all?: unknown;
+  /** What became of its loads, as the job file writes it. */
+  readonly outcome?: unknown;
+  /** What else is known: start and end, target, weather. */
+  readonly facts?: unknown;
+}
+
 /**
  * Puts a poured sheet on record: one application for each of its products on each of its zones. Of a day, the stops that
- * were done; where the tank was read after one, with what really went down. `{ date, why?, all? }`: `all` answers that all of
- * it went down where not every step is ticked.
+ * were done; where the tank was read after one, with what really went down. `{ date, why?, all?, outcome?, facts? }`: with an
+ * outcome, what really went down on the sites that it tells of; `all` answers that all of it went down where not every step
+ * is ticked.
  */
 export function recordSheet(db: Records, sheetId: string, input: unknown): Result<{ id: string }> {
   return whole(db, (tx): Result<{ id: string }> => {
     const sheet = isId(sheetId) ? findSheet(tx, sheetId) : undefined;
     if (!sheet) return bad(issue("", "unknown-name", shown(sheetId), "the mix sheets on record"));
-    const day = dayOfRecord(tx, sheet, (input ?? {}) as { date?: unknown });
+    const request = (input ?? {}) as RecordRequest;
+    const day = dayOfRecord(tx, sheet, request);
     if (!day.ok) return day;
+    const told = readTold(request.facts);
+    if (!told.ok) return told;
     const before = recordsOfSheet(tx, sheetId);
     if (before.length > 0)
       return before.some((row) => row.corrects === null && row.date === day.value.date)
@@ -70,78 +99,154 @@ export function recordSheet(db: Records, sheetId: string, input: unknown): Resul
     if (sheetState(tx, sheetId) === "withdrawn")
       return bad(issue("", "conflict", "this sheet was withdrawn", "enter what went down by hand in the log"));
     const run = runOf(tx, sheet);
-    const open = run?.stops.filter((s) => s.state === "todo") ?? [];
-    if (open.length > 0)
-      return bad(
-        issue(
-          "",
-          "conflict",
-          `${open.map((s) => s.site).join(", ")}: neither done nor skipped`,
-          "say of each stop what became of it",
-        ),
-      );
-    const stops = sheet.job.sites!.filter((site) => !run || run.stops.find((s) => s.site === site.name)?.state === "done");
-    if (stops.length === 0) return bad(issue("", "conflict", "every stop was skipped", "withdraw the sheet: nothing went down"));
+    const stops = sprayedSites(sheet, run);
+    if (!stops.ok) return stops;
+    const outcome = outcomeOfSheet(sheet, run, request.outcome);
+    if (!outcome.ok) return outcome;
     const unticked = run ? undefined : untickedOf(tx, sheet);
-    const { all } = (input ?? {}) as { all?: unknown };
-    if (unticked && all !== true)
-      return bad(
-        issue(
-          "all",
-          "reason-needed",
-          `${unticked.done} of ${unticked.steps} steps are ticked${unticked.gear ? ", and not all of the gear" : ""}`,
-          "say whether it was all poured and sprayed; what never went down is withdrawn, a part is entered by hand in the log",
-        ),
-      );
+    if (unticked && outcome.value.length === 0 && request.all !== true) return bad(notAllTicked(unticked));
     const now = nowText();
     // What a sheet plans is worked out in one place: it is what is recorded, or so much more as the tank told.
     const plans = plansOf(sheet);
-    stops.forEach((site, k) => {
+    const papers = sheet.personId === null ? undefined : findPerson(tx, sheet.personId)?.papers;
+    stops.value.forEach((site, k) => {
       const siteId = siteIdOf(sheet, site);
+      const known = findSite(tx, siteId)?.site;
+      const really = outcome.value.find((one) => one.name === site.name);
       const ratio = run?.stops.find((s) => s.site === site.name)?.ratio ?? null;
       site.zones.forEach((zone, i) =>
         sheet.job.products!.forEach((product, j) => {
           const planned = plans.find((p) => p.siteId === siteId && p.product === j && p.zone === (zone.name ?? ""))!;
-          const rate = ratio === null ? planned.amount : timesRate(planned.amount, ratio);
           const area = entered(zone.area, "area");
+          const what = recordedOf(product);
+          // A sheet from before cards travelled by id knows its product by name.
+          const labelId = what.labelId ?? recordsNamed(tx, "labels", product.name)[0]?.id ?? null;
+          const put = really
+            ? putDownOn(really, product.name, area)
+            : wentAsPlanned(ratio === null ? planned.amount : timesRate(planned.amount, ratio), product.form, area);
           const notes = [
             zone["x-spot"] !== undefined && `a spot of ${zone["x-spot"]}`,
-            unticked && `put on record with ${unticked.done} of ${unticked.steps} steps ticked: all of it was said to be sprayed`,
+            really && outcomeNote(really),
+            !really &&
+              unticked &&
+              `put on record with ${unticked.done} of ${unticked.steps} steps ticked: all of it was said to be sprayed`,
             ratio !== null && `${Math.round(ratio * 100)} % of what was planned, read off the tank`,
           ].filter(Boolean);
-          const what = recordedOf(product);
+          const zoneId = zone["x-id"] ?? "";
+          const card = labelId === null ? undefined : findLabel(tx, labelId)?.card;
+          const facts = factsNow({ card, site: known, zoneId, papers, date: day.value.date, rig: sheet.job.rig.name });
           addApplication(
             tx,
             {
               id: k === 0 ? `${sheetId}.${i}.${j}` : `${sheetId}.${k}.${i}.${j}`,
               ...day.value,
               siteId,
-              zoneId: zone["x-id"] ?? "",
+              zoneId,
               zone: zone.name ?? "",
               area,
               ...what,
-              // A sheet from before cards travelled by id knows its product by name.
-              labelId: what.labelId ?? recordsNamed(tx, "labels", product.name)[0]?.id ?? null,
-              rate,
-              total: totalText(soundRate(rate, product.form), area.value),
+              labelId,
+              ...put,
               personId: sheet.personId,
               source: "sheet",
               sheetId,
               note: notes.length > 0 ? notes.join("; ") : null,
               corrects: null,
               isVoid: false,
+              facts: { ...facts, ...told.value },
             } satisfies NewApplication,
             now,
           );
         }),
       );
+      if (really) addOutcome(tx, outcomeRow(sheetId, siteId, really, request.outcome as readonly OutcomeText[]), now);
     });
     return good({ id: sheetId });
   });
 }
 
+/** The sites that something went down on: of a day the stops that were done, each of which must have its word. */
+function sprayedSites(sheet: SheetRow, run: RunState | null): Result<readonly SiteText[]> {
+  const open = run?.stops.filter((s) => s.state === "todo") ?? [];
+  if (open.length > 0)
+    return bad(
+      issue(
+        "",
+        "conflict",
+        `${open.map((s) => s.site).join(", ")}: neither done nor skipped`,
+        "say of each stop what became of it",
+      ),
+    );
+  const stops = sheet.job.sites!.filter((site) => !run || run.stops.find((s) => s.site === site.name)?.state === "done");
+  return stops.length > 0
+    ? good(stops)
+    : bad(issue("", "conflict", "every stop was skipped", "withdraw the sheet: nothing went down"));
+}
+
+/** What became of a sheet's loads, worked out; nothing where it isn't told. A day tells of its stops as they come along. */
+function outcomeOfSheet(sheet: SheetRow, run: RunState | null, outcome: unknown): Result<readonly SiteOutcome[]> {
+  if (outcome === undefined) return good([]);
+  if (run) return bad(issue("outcome", "conflict", "a day's stops", "the tank is read at each stop of a day"));
+  const read = readJob({ ...sheet.job, outcome });
+  if (!read.ok) return read;
+  const worked = outcomeOf(read.value, read.value.file.outcome);
+  return worked.ok ? good(worked.value.sites) : worked;
+}
+
+const notAllTicked = ({ done, steps, gear }: Unticked) =>
+  issue(
+    "all",
+    "reason-needed",
+    `${done} of ${steps} steps are ticked${gear ? ", and not all of the gear" : ""}`,
+    "say whether it was all poured and sprayed; what never went down is withdrawn, a part is told load by load",
+  );
+
+/** The rate and the total of a product on a zone. */
+type PutDown = Pick<NewApplication, "rate" | "total">;
+
+const wentAsPlanned = (rate: string, form: Form, area: Entered<"area">): PutDown => ({
+  rate,
+  total: totalText(soundRate(rate, form), area.value),
+});
+
+/**
+ * What really went down of a product: its rate where it went down, and of what left the tank this zone's part by its area. The
+ * rate is that of the ground that was covered: a limit is passed where product lies, not on the mean of a half-done lawn.
+ */
+function putDownOn({ products, area: whole }: SiteOutcome, name: string, area: Entered<"area">): PutDown {
+  const { putDown, total } = products.find((p) => p.product.name === name)!;
+  return { rate: groundText(putDown), total: amountText(total, ratio(area.value, whole.value)) };
+}
+
+const outcomeNote = (site: SiteOutcome): string =>
+  [
+    `told load by load: ${writeNumber(site.ratio * 100, { figures: 3 })} % of the calibrated spray volume went down`,
+    ...site.warnings.filter((w) => w.code === "second-pass" || w.code === "not-all-covered").map((w) => outcomeText(w, "us")),
+  ].join("; ");
+
+const outcomeRow = (sheetId: string, siteId: string, site: SiteOutcome, entries: readonly OutcomeText[]): NewOutcome => {
+  const first = site.passes.filter((pass) => !pass.again);
+  return {
+    id: `${sheetId}.${siteId}`,
+    sheetId,
+    siteId,
+    entries: entries.filter((entry) => entry.site === site.name),
+    sprayVolume: canonical(site.next.value),
+    ratio: (site.ratio * canonical(site.next.value)) / canonical(site.sprayVolume.value),
+    relative: site.uncertainty.relative,
+    sprayed: canonical(total(first.map((pass) => pass.out.value))),
+    covered: canonical(site.covered.value),
+  };
+};
+
+interface Unticked {
+  readonly done: number;
+  readonly steps: number;
+  readonly gear: boolean;
+}
+
 /** How far a sheet was ticked off, where not all of it was; undefined where it was. */
-function untickedOf(db: Access, sheet: SheetRow): { done: number; steps: number; gear: boolean } | undefined {
+function untickedOf(db: Access, sheet: SheetRow): Unticked | undefined {
   const keys = tickKeys(sheet.job, planOfSheet(sheet.job, null));
   const ticked = new Set(doneSteps(db, sheet.id));
   const done = keys.filter((key) => ticked.has(key)).length;

@@ -6,6 +6,7 @@ import { rateOfTotal } from "@/core/labels/total";
 import type { CardText } from "@/formats/card/card";
 import { totalText } from "@/formats/card/choice";
 import { readRate } from "@/formats/forms/rate";
+import type { PaperText } from "@/formats/papers";
 import {
   addApplication,
   addDismissals,
@@ -23,6 +24,7 @@ import { readDismissed } from "./dismissed";
 import { isId, isReason, isRecordId, issue, nowText } from "./input";
 import { wasPoured } from "./counted";
 import { once } from "./once";
+import { factsNow, readTold, toldOf } from "./facts";
 import { dayOfRecord } from "./record-sheet";
 
 /** Recording what went down. Records are truth: what passed a limit is recorded too, and what follows is held by it. */
@@ -39,6 +41,8 @@ interface Request {
   readonly note: string;
   /** Why it is put on a day before its sheet's. */
   readonly why?: string;
+  /** What else is known of it. */
+  readonly facts?: unknown;
   /** The record that this one corrects. */
   readonly corrects: string | null;
 }
@@ -94,7 +98,7 @@ export interface EntryOf {
   readonly site: KnownSite | undefined;
   readonly label: Label | undefined;
   /** Null where nobody is named. */
-  readonly person: object | null | undefined;
+  readonly person: { readonly papers?: readonly PaperText[] } | null | undefined;
   /** Today's date, where it is known already. */
   readonly today?: string;
 }
@@ -119,6 +123,19 @@ export function readEntry(
   ];
   if (issues.length > 0 || !zone || !label || !day.ok) return { ok: false, issues };
   const area = entered(zone.area, "area");
+  const told = readTold(input.facts);
+  if (!told.ok) return told;
+  const papers = person?.papers;
+  const now = factsNow({
+    card: label.card,
+    site: site?.site,
+    papers,
+    zoneId: zone.id,
+    date: day.value.date,
+    rig: old?.facts?.rig,
+  });
+  // A correction of one thing leaves the rest as it was told.
+  const kept = old?.facts ? toldOf(old.facts) : {};
   const put = readAmount(input.amount, label.card.form, area.value);
   if (!put.ok) return put;
   return good({
@@ -135,6 +152,7 @@ export function readEntry(
     note: input.note.trim() === "" ? null : input.note.trim(),
     corrects: input.corrects,
     isVoid: false,
+    facts: { ...kept, ...now, ...told.value },
   });
 }
 

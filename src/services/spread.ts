@@ -14,6 +14,7 @@ import { findSite } from "@/records/sites";
 import { addSpreading, endOfSpreading, endSpreading, findSpreading } from "@/records/spreadings";
 import { asideFaults } from "./aside-faults";
 import { countedOf, recordedOf } from "./counted";
+import { factsNow } from "./facts";
 import { isId, issue, nowText, shown } from "./input";
 import { once } from "./once";
 import { dayOfRecord } from "./record-sheet";
@@ -146,6 +147,8 @@ export function recordSpread(db: Records, id: string, input: unknown): Result<{ 
         (spreading.job.products ?? []).forEach((product, j) => {
           const one = job.value.products[j]!;
           const area = entered(zone.area, "area");
+          const what = recordedOf(product);
+          const { labelId } = what;
           addApplication(
             tx,
             {
@@ -155,7 +158,7 @@ export function recordSpread(db: Records, id: string, input: unknown): Result<{ 
               zoneId: zone["x-id"] ?? "",
               zone: zone.name ?? "",
               area,
-              ...recordedOf(product),
+              ...what,
               rate: one.by ? groundText(one.by) : product.rate,
               total: totalText(one.rate, area.value),
               personId: spreading.personId,
@@ -164,6 +167,13 @@ export function recordSpread(db: Records, id: string, input: unknown): Result<{ 
               note: "spread dry",
               corrects: null,
               isVoid: false,
+              facts: factsNow({
+                card: labelId === null ? undefined : findLabel(tx, labelId)?.card,
+                site: findSite(tx, site["x-id"]!)?.site,
+                zoneId: zone["x-id"] ?? "",
+                papers: spreading.personId === null ? undefined : findPerson(tx, spreading.personId)?.papers,
+                date: day.value.date,
+              }),
             },
             now,
           );

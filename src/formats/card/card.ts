@@ -17,6 +17,8 @@ export interface CardText {
   readonly analysis?: string;
   readonly gravity?: string;
   readonly registration?: string;
+  /** "restricted use" where only a certified applicator, or who works under one, may use it. */
+  readonly restricted?: string;
   readonly signalWord?: SignalWord;
   readonly gear: readonly GearText[];
   readonly firstAid?: string;

@@ -2,8 +2,12 @@ import { daysLater } from "@/core/calendar";
 import type { AreaRate } from "@/core/labels/active";
 import type { LabelRate } from "@/core/labels/label-rate";
 import { asEntered, type Composition } from "@/core/labels/stated";
+import type { Amount } from "@/core/mixing/amounts";
+import { isWeight } from "@/core/mixing/display";
 import { sameName } from "@/core/names";
 import type { Quantity } from "@/core/quantity/kinds";
+import { plainNumber } from "@/core/quantity/plain";
+import { valueIn } from "@/core/quantity/quantity";
 import { parseField } from "@/core/quantity/ranges";
 import { totalOfRate } from "@/core/labels/total";
 import { pointOf } from "@/core/labels/label-rate";
@@ -135,6 +139,13 @@ export function groundText(onGround: AreaRate): string {
 
 /** A rate times an area, as a job file writes it: ounces, or fluid ounces. */
 export const totalText = (rate: LabelRate, area: Quantity<"area">): string => totalOfRate(rate, area).text;
+
+/** A part of an amount that was worked out, as a job file writes it. */
+export function amountText(amount: Amount, part: number): string {
+  const dry = isWeight(amount);
+  const number = dry ? valueIn(amount.value, "oz") : valueIn(amount.value as Quantity<"volume">, "fl oz");
+  return `${plainNumber(number * part)} ${dry ? "oz" : "fl oz"}`;
+}
 
 /** Whether something that came from outside is a choice. */
 export function isChoice(value: unknown): value is ChoiceText {

@@ -58,6 +58,7 @@ export const CARD_GROUPS: readonly { readonly title: string; readonly fields: re
       { key: "analysis", label: "Analysis", check: { of: "analysis" }, example: "24-0-11" },
       q("gravity", "Specific gravity", "gravity", "", "1.12"),
       text("registration", "Registration number", 40, "DEMO-101"),
+      choice("restricted", "Who may buy it", ["restricted use"]),
       choice("signalWord", "Signal word", SIGNAL_WORDS),
     ],
   },

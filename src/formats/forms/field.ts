@@ -1,5 +1,6 @@
 import * as yup from "yup";
 import { wordsFor, type Issue, type Result } from "@/core/issue";
+import { isDate } from "@/core/calendar";
 import { foldedName } from "@/core/names";
 import { parseField, type Field } from "@/core/quantity/ranges";
 import type { System } from "@/core/working/units";
@@ -39,6 +40,20 @@ export const nameField = (example: string) =>
       if (foldedName(name) === "") return refuse(this, { code: "missing", received: "", expected: `"${example}"` });
       return name.length <= 60 || refuse(this, { code: "too-long", received: String(name.length), expected: "60" });
     });
+
+/** A text that may be left out. */
+export const maybeText = (most: number) =>
+  yup.string().test("maybe", function (value) {
+    const length = (value ?? "").trim().length;
+    return length <= most || refuse(this, { code: "too-long", received: String(length), expected: String(most) });
+  });
+
+/** A date that may be left out. */
+export const maybeDate = () =>
+  yup.string().test("date", function (value) {
+    const date = (value ?? "").trim();
+    return date === "" || isDate(date) || refuse(this, { code: "bad-date", received: date, expected: `"2026-04-14"` });
+  });
 
 export const choiceField = (choices: readonly string[]) =>
   yup

@@ -1,40 +1,25 @@
 import * as yup from "yup";
-import { isDate } from "@/core/calendar";
 import type { SiteText } from "../job-file/types";
-import { nameField, quantityField, readForm, refuse, written } from "./field";
-
-/** A text that may be left out. */
-const maybe = (most: number) =>
-  yup.string().test("maybe", function (value) {
-    const length = (value ?? "").trim().length;
-    return length <= most || refuse(this, { code: "too-long", received: String(length), expected: String(most) });
-  });
-
-/** A date that may be left out. */
-const maybeDate = () =>
-  yup.string().test("date", function (value) {
-    const date = (value ?? "").trim();
-    return date === "" || isDate(date) || refuse(this, { code: "bad-date", received: date, expected: `"2026-04-14"` });
-  });
+import { maybeDate, maybeText, nameField, quantityField, readForm, written } from "./field";
 
 export const siteForm = yup.object({
   name: nameField("Ferry green"),
-  jurisdiction: maybe(60),
+  jurisdiction: maybeText(60),
   water: yup.boolean(),
   zones: yup
     .array(
       yup.object({
         /** Its id on record; a new zone has none yet. */
-        id: maybe(80),
+        id: maybeText(80),
         name: nameField("north lawn"),
         area: quantityField("zoneArea"),
-        turf: maybe(60),
+        turf: maybeText(60),
         seeded: maybeDate(),
         sodded: maybeDate(),
         seeding: maybeDate(),
         sodding: maybeDate(),
         /** Of a new zone: the id of the one that it is the same ground as, or "new". */
-        ground: maybe(90),
+        ground: maybeText(90),
       }),
     )
     .defined()

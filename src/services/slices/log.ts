@@ -1,6 +1,6 @@
 import type { ApplicationEntry } from "@/formats/entries";
-import type { Cursor, Page } from "@/formats/slices";
-import { applicationsPage, type LoggedRow, type LogQuery } from "@/records/applications";
+import type { Cursor, LogAsked, Page } from "@/formats/slices";
+import { applicationsPage, type LoggedRow } from "@/records/applications";
 import type { SetAside } from "@/records/aside";
 import type { Access } from "@/records/database";
 import { peopleNames } from "@/records/people";
@@ -14,12 +14,11 @@ const SHOWN = 50;
 /** A page of the log, newest first, as it is known today. */
 export function logPage(
   db: Access,
-  { site, label, after }: { site?: string; label?: string; after?: Cursor },
+  { site, label, person, after, ...rest }: LogAsked & { after?: Cursor },
   aside: SetAside[],
   most = SHOWN,
 ): Page<ApplicationEntry> {
-  const query: LogQuery = { ...(site !== undefined && { siteId: site }), ...(label !== undefined && { labelId: label }) };
-  const page = applicationsPage(db, query, after, most, aside);
+  const page = applicationsPage(db, { siteId: site, labelId: label, personId: person, ...rest }, after, most, aside);
   return { ...page, rows: entriesOf(db, page.rows) };
 }
 
@@ -32,10 +31,11 @@ function entriesOf(db: Access, rows: readonly LoggedRow[]): ApplicationEntry[] {
     rows.map((row) => row.id),
   );
   return rows.map(
-    ({ area: _, gravity, createdAt: _c, measured: _m, rateCanonical: _r, totalCanonical: _t, ...record }): ApplicationEntry => {
+    ({ area, gravity, createdAt: _c, measured: _m, rateCanonical: _r, totalCanonical: _t, ...record }): ApplicationEntry => {
       const down = known.downOf({ ...record, gravity });
       return {
         ...record,
+        area: area.text,
         site: sites.get(record.siteId) ?? "a site",
         person: people.get(record.personId ?? "") ?? null,
         meant: meant(record.id),
@@ -47,12 +47,12 @@ function entriesOf(db: Access, rows: readonly LoggedRow[]): ApplicationEntry[] {
   );
 }
 
-/** The whole log, a few hundred records at a time, newest first. */
-export function* wholeLog(db: Access, aside: SetAside[] = []): Generator<readonly ApplicationEntry[]> {
+/** All of the log that is asked for, a few hundred records at a time, newest first. */
+export function* wholeLog(db: Access, asked: LogAsked = {}, aside: SetAside[] = []): Generator<readonly ApplicationEntry[]> {
   const AT_ONCE = 500;
   let after: Cursor | undefined;
   do {
-    const page: Page<ApplicationEntry> = logPage(db, { ...(after && { after }) }, aside, AT_ONCE);
+    const page: Page<ApplicationEntry> = logPage(db, { ...asked, ...(after && { after }) }, aside, AT_ONCE);
     yield page.rows;
     after = page.next ?? undefined;
   } while (after);

@@ -69,7 +69,16 @@ const ASKED: { readonly [S in SliceName]: Readonly<Record<string, Part>> } = {
   lastMix: { rig: "text", tank: "text", except: "text?" },
   mixedBefore: { labels: "texts" },
   counted: { sites: "texts" },
-  log: { site: "text?", label: "text?", after: "cursor?" },
+  log: {
+    site: "text?",
+    label: "text?",
+    person: "text?",
+    active: "text?",
+    restricted: "yes?",
+    from: "text?",
+    to: "text?",
+    after: "cursor?",
+  },
 };
 
 /** More than any screen asks for at once. */

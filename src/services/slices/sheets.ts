@@ -6,6 +6,7 @@ import type { Cursor, Page } from "@/formats/slices";
 import { readRows, type SetAside } from "@/records/aside";
 import { findCalibration } from "@/records/calibrations";
 import type { Access } from "@/records/database";
+import { outcomesOfSheet } from "@/records/outcomes";
 import { findPerson } from "@/records/people";
 import { doneSteps, findSheet, mixedInto, openSheetsPage, productsOfSheet, sheetsOfDay } from "@/records/sheets";
 import { rinsedSince } from "@/records/stock";
@@ -75,6 +76,7 @@ export function readSheet(db: Access, id: string): Sheet | undefined {
     ...sheetToday(db, sheet),
     poured: wasPoured(db, id),
     done: doneSteps(db, id),
+    outcome: outcomesOfSheet(db, id).flatMap((outcome) => outcome.entries),
   };
 }
 

@@ -65,6 +65,7 @@ function fill(count: number, more: Partial<NewApplication> = {}): void {
     alsoOn: null,
     corrects: null,
     isVoid: false,
+    facts: null,
     ...more,
   });
   addApplications(
@@ -396,7 +397,16 @@ const QUERIES: { readonly [S in SliceName]: readonly Slices[S]["query"][] } = {
   ],
   mixedBefore: [{ labels: [ids.labels, "label-000000002"] }],
   counted: [{ sites: one.sites }],
-  log: [{}, { after: ["2026-01-01", NOW, "x"] }, { site: one.site }, { label: ids.labels, after: ["2026-01-01", NOW, "x"] }],
+  log: [
+    {},
+    { after: ["2026-01-01", NOW, "x"] },
+    { site: one.site },
+    { label: ids.labels, after: ["2026-01-01", NOW, "x"] },
+    { person: one.person },
+    { active: "demo active" },
+    { restricted: true },
+    { from: "2026-01-01", to: "2026-12-31" },
+  ],
 };
 
 describe("every answer is made of what it says", () => {
@@ -444,9 +454,9 @@ describe("every answer is made of what it says", () => {
 
 describe("no query looks through all of what grows", () => {
   const GROWING =
-    /^SCAN (sites|zones|applications|mix_sheets|sheet_sites|calibrations|trials|quick_checks|kit_checks|ticks|stop_events|fills|rinses|stock_counts|withdrawals|calibration_withdrawals|spreadings|spreading_ends|dismissals|revisions|record_names|saved_requests|same_ground|still_open|sheet_tanks|sheet_products|site_numbers|[a-z]\d?)\b/;
+    /^SCAN (sites|zones|applications|mix_sheets|sheet_sites|calibrations|trials|quick_checks|kit_checks|ticks|stop_events|fills|rinses|stock_counts|withdrawals|calibration_withdrawals|spreadings|spreading_ends|dismissals|revisions|record_names|saved_requests|same_ground|still_open|sheet_tanks|sheet_products|record_actives|outcomes|site_numbers|[a-z]\d?)\b/;
   /** Walked in the order of a list, as far as a page goes. */
-  const PAGE = /USING (COVERING )?INDEX (sites_live|sites_retired|applications_by_day)\b/;
+  const PAGE = /USING (COVERING )?INDEX (sites_live|sites_retired|applications_by_day|applications_restricted)\b/;
   /** These hold no more than what is asked for: what is retired. */
   const RETIRED = /USING INDEX (sites_retired|zones_retired)\b/;
   test("of every slice and every save", () => {

@@ -49,6 +49,8 @@ const entry = (more: Partial<ApplicationEntry> = {}): ApplicationEntry => ({
   alsoOn: null,
   corrects: null,
   isVoid: false,
+  facts: null,
+  area: "6200 ft2",
   meant: [],
   ...more,
 });

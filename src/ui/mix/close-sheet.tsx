@@ -1,20 +1,32 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import type { Issue } from "@/core/issue";
-import { sentences, useSend } from "../data/records";
+import { LAW_WORDS } from "@/core/log/complete";
+import type { Sheet } from "@/formats/entries";
+import type { OutcomeText } from "@/formats/job-file/types";
+import { missingOfSheet } from "@/formats/missing";
+import type { SheetPlan } from "@/formats/sheet-plan";
 import { todayDate } from "../data/clock";
+import { useKept } from "../data/kept-here";
+import { sentences, usePeople, useSend } from "../data/records";
+import { useSystem } from "../data/units";
+import { FactFields, factsOf, type Told } from "../log/fact-fields";
 import { AskWhy } from "../parts/ask-why";
 import { Button, Note, SubHeading } from "../parts/controls";
 import { TextField } from "../parts/field";
-import { Notice } from "../parts/notices";
+import { Fold } from "../parts/fold";
 import { Column, Row } from "../parts/layout";
+import { Notice } from "../parts/notices";
+import { OutcomePanel } from "./outcome-panel";
+import { TellLoads } from "./tell-loads";
+import { entriesOf, outcomeNow, plannedLoads, type LoadsTold } from "./told-loads";
 
 interface CloseProps {
-  readonly id: string;
+  readonly sheet: Sheet;
+  readonly worked: SheetPlan;
   readonly held: boolean;
-  readonly day?: boolean;
   /** All of it is done: this is what comes next. */
   readonly ready?: boolean;
   readonly onClosed: () => void;
@@ -25,34 +37,51 @@ const ASKS = {
   record: { label: "Why did it go down before this sheet was made?", placeholder: "sprayed that day, written up later" },
   withdraw: { label: "A product was ticked as poured. What became of it?", placeholder: "ticked by mistake, nothing was opened" },
 } as const;
+type How = keyof typeof ASKS;
 
-/** What becomes of a sheet: on record as sprayed, or withdrawn. Until then it counts as planned. */
-export function CloseSheet({ id, held, day = false, ready = false, onClosed }: CloseProps) {
+interface Closing {
+  readonly why?: string;
+  /** All of it went down, though not every step is ticked. */
+  readonly all?: boolean;
+  readonly outcome?: readonly OutcomeText[];
+}
+
+/** Puts a sheet on record or withdraws it, and what has to be asked first. */
+function useClosing(id: string, date: string, told: Told, onClosed: () => void) {
   const send = useSend();
-  const [date, setDate] = useState(todayDate());
   const [trouble, setTrouble] = useState<readonly Issue[]>([]);
-  const [asked, setAsked] = useState<keyof typeof ASKS>();
-  /** It was said that all of it went down, though not every step is ticked. */
-  const [all, setAll] = useState(false);
-  const close = async (how: keyof typeof ASKS, why?: string, whole = all) => {
-    const said = how === "record" ? { date, ...(why && { why }), ...(whole && { all: true }) } : why ? { became: why } : {};
+  const [asked, setAsked] = useState<{ readonly how: How; readonly more: Closing }>();
+  const close = async (how: How, more: Closing = {}) => {
+    const facts = factsOf(told);
+    const record = { date, ...more, ...(Object.keys(facts).length > 0 && { facts }) };
+    const said = how === "record" ? record : more.why ? { became: more.why } : {};
     const result = await send(`/api/sheets/${encodeURIComponent(id)}/${how}`, said);
     const issues = result.ok ? [] : result.issues;
-    setAsked(issues.some((issue) => issue.code === "reason-needed" && issue.path !== "all") ? how : undefined);
+    const wants = issues.some((issue) => issue.code === "reason-needed" && issue.path !== "all");
+    setAsked(wants ? { how, more } : undefined);
     setTrouble(issues);
     if (result.ok) onClosed();
   };
+  return { close, trouble, asked, calm: () => setTrouble([]), forget: () => setAsked(undefined) };
+}
+
+/** What becomes of a sheet: on record as sprayed, or withdrawn. Until then it counts as planned. */
+export function CloseSheet({ sheet, worked, held, ready = false, onClosed }: CloseProps) {
+  const { id } = sheet;
+  const day = sheet.run !== null;
+  const [date, setDate] = useState(todayDate());
+  const [told = {}, setTold] = useKept<Told>(`facts:${id}`);
+  const [different, setDifferent] = useKept<LoadsTold>(`outcome:${id}`);
+  const { close, trouble, asked, calm, forget } = useClosing(id, date, told, () => {
+    setTold(undefined);
+    setDifferent(undefined);
+    onClosed();
+  });
   const unticked = trouble.find((issue) => issue.path === "all");
   return (
-    <Column className="no-print" gap="10px">
+    <Column className="no-print" as="section" aria-label="Closing the sheet" gap="10px">
       <SubHeading>{ready ? "All done: put it on record" : "When it is sprayed"}</SubHeading>
-      <Note>
-        {held
-          ? "If it went down all the same, put it on record: what follows is held by it. Else withdraw it."
-          : day
-            ? "When every stop is done or skipped, put the day on record: done stops as planned, or as the tank was read. Until then it counts as planned; withdraw it if it isn't poured."
-            : "Put it on record, so that the next plan counts it. Until then it counts as planned; withdraw it if it isn't poured."}
-      </Note>
+      <Note>{intro(held, day)}</Note>
       <Row alignItems="flex-end" flexWrap="wrap">
         <Box width="190px">
           <TextField
@@ -62,35 +91,38 @@ export function CloseSheet({ id, held, day = false, ready = false, onClosed }: C
             value={date}
             onChange={(e) => {
               setDate(e.target.value);
-              setAsked(undefined);
+              forget();
             }}
           />
         </Box>
-        <Button look={ready ? "act" : "plain"} onClick={() => void close("record")}>
-          Put on record
-        </Button>
+        {!different && (
+          <Button look={ready ? "act" : "plain"} onClick={() => void close("record")}>
+            {day ? "Put on record" : "Went to plan: put on record"}
+          </Button>
+        )}
+        {!day && (
+          <Button aria-expanded={different !== undefined} onClick={() => setDifferent(different ? undefined : {})}>
+            {different ? "It went to plan after all" : "Something was different"}
+          </Button>
+        )}
         <Button look="quiet" onClick={() => void close("withdraw")}>
           Withdraw the sheet
         </Button>
       </Row>
+      {different && (
+        <Different
+          worked={worked}
+          told={different}
+          set={setDifferent}
+          onRecord={(outcome) => void close("record", { outcome })}
+        />
+      )}
+      <Missing sheet={sheet} date={date} />
+      <Fold title="For the record: times, weather, what it was against" begun={Object.keys(told).length > 0}>
+        <FactFields told={told} set={setTold} />
+      </Fold>
       {unticked && (
-        <Notice state="act">
-          {unticked.received.charAt(0).toUpperCase() + unticked.received.slice(1)}: was it all poured and sprayed?
-          <Row alignItems="stretch" gap="8px 12px" flexWrap="wrap" marginTop="8px">
-            <Button
-              onClick={() => {
-                setAll(true);
-                void close("record", undefined, true);
-              }}
-            >
-              Yes, all of it went down
-            </Button>
-            <Button look="quiet" onClick={() => setTrouble([])}>
-              No: leave it open
-            </Button>
-          </Row>
-          <Note>Nothing of it went down: withdraw it. A part did: withdraw it, and enter that part in the log.</Note>
-        </Notice>
+        <Unticked said={unticked.received} onAll={() => void close("record", { all: true })} onLeave={calm} day={day} />
       )}
       {sentences(trouble.filter((issue) => issue !== unticked)).map((text) => (
         <Notice key={text} state={asked ? "act" : "stop"}>
@@ -99,12 +131,89 @@ export function CloseSheet({ id, held, day = false, ready = false, onClosed }: C
       ))}
       {asked && (
         <AskWhy
-          key={asked}
-          {...ASKS[asked]}
-          press={asked === "record" ? "Put on record" : "None of it was sprayed: withdraw"}
-          onSay={(why) => void close(asked, why)}
+          key={asked.how}
+          {...ASKS[asked.how]}
+          press={asked.how === "record" ? "Put on record" : "None of it was sprayed: withdraw"}
+          onSay={(why) => void close(asked.how, { ...asked.more, why })}
         />
       )}
     </Column>
+  );
+}
+
+function intro(held: boolean, day: boolean): string {
+  if (held) return "If it went down all the same, put it on record: what follows is held by it. Else withdraw it.";
+  return day
+    ? "When every stop is done or skipped, put the day on record: done stops as planned, or as the tank was read. Until then it counts as planned; withdraw it if it isn't poured."
+    : "Put it on record, so that the next plan counts it. Until then it counts as planned; withdraw it if it isn't poured.";
+}
+
+interface DifferentProps {
+  readonly worked: SheetPlan;
+  readonly told: LoadsTold;
+  readonly set: (told: LoadsTold) => void;
+  readonly onRecord: (outcome: readonly OutcomeText[]) => void;
+}
+
+/** What was different, load by load, and at once what that came to. */
+function Different({ worked, told, set, onRecord }: DifferentProps) {
+  const system = useSystem();
+  const loads = useMemo(() => plannedLoads(worked), [worked]);
+  const entries = entriesOf(loads, told);
+  const outcome = entries.ok && entries.value.length > 0 ? outcomeNow(worked, entries.value) : undefined;
+  return (
+    <Column gap="16px" borderLeft="6px solid" borderColor="line" paddingLeft="14px">
+      <TellLoads loads={loads} told={told} set={set} issues={outcome && !outcome.ok ? outcome.issues : []} system={system} />
+      {outcome?.ok && <OutcomePanel outcome={outcome.value} system={system} />}
+      {entries.ok && entries.value.length === 0 && (
+        <Note>No load was sprayed: withdraw the sheet, with what became of what was poured.</Note>
+      )}
+      <Box>
+        <Button look="act" disabled={!outcome?.ok} onClick={() => entries.ok && onRecord(entries.value)}>
+          Put on record as it was
+        </Button>
+      </Box>
+    </Column>
+  );
+}
+
+/** What the law asks for of a restricted-use product, and isn't there yet. */
+function Missing({ sheet, date }: { sheet: Sheet; date: string }) {
+  const people = usePeople();
+  const missing = missingOfSheet(
+    sheet.job,
+    people.find((p) => p.id === sheet.personId),
+    date,
+  );
+  return missing.map(({ product, fields, ended }) => (
+    <Notice key={product} state="act">
+      {product} is for restricted use.{" "}
+      {fields.length > 0 && `Missing of what the law asks for: ${fields.map((f) => LAW_WORDS[f]).join("; ")}. `}
+      {ended && `The certificate of ${sheet.personName ?? "who sprays"} ended on ${ended}.`}
+    </Notice>
+  ));
+}
+
+interface UntickedProps {
+  readonly said: string;
+  readonly day: boolean;
+  readonly onAll: () => void;
+  readonly onLeave: () => void;
+}
+
+function Unticked({ said, day, onAll, onLeave }: UntickedProps) {
+  return (
+    <Notice state="act">
+      {said.charAt(0).toUpperCase() + said.slice(1)}: was it all poured and sprayed?
+      <Row alignItems="stretch" gap="8px 12px" flexWrap="wrap" marginTop="8px">
+        <Button onClick={onAll}>Yes, all of it went down</Button>
+        <Button look="quiet" onClick={onLeave}>
+          No: leave it open
+        </Button>
+      </Row>
+      <Note>
+        Nothing of it went down: withdraw it.{!day && " A part did: press “Something was different” and say which loads."}
+      </Note>
+    </Notice>
   );
 }

@@ -30,6 +30,8 @@ import { Held } from "./held";
 import { LabelCautions } from "./label-cautions";
 import { kitNow } from "./measures";
 import { OnePlan } from "./one-plan";
+import { OutcomePanel } from "./outcome-panel";
+import { outcomeNow } from "./told-loads";
 import { createPreview } from "./preview";
 import { EndOfDay, RigNotes } from "./rig-notes";
 import { SheetFiles } from "./sheet-files";
@@ -91,6 +93,7 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
   const allDone = run
     ? run.stops.every((stop) => stop.state !== "todo")
     : fillings.length > 0 && fillings.every((f) => done.has(`${f.key}.top-up`));
+  const outcome = useMemo(() => toldOf(sheet, worked), [sheet, worked]);
   const lines = useMemo(
     () => (shown ? planLines(plan, system, besideOf(job, calibration, fillings)) : []),
     [shown, plan, job, calibration, fillings, system],
@@ -108,6 +111,7 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
         <Stopped issues={sheet.stopped} />
         {held && shown && <Held plan={plan} system={system} />}
         {sheet.state !== "open" && <Notice state="plain">{CLOSED[sheet.state]}</Notice>}
+        {outcome && <OutcomePanel outcome={outcome} system={system} />}
         {plan.warnings.map((w) => (
           <Notice key={mixWarningText(w, system)} state="act">
             {mixWarningText(w, system)}
@@ -122,7 +126,7 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
           <RigNotes rig={rig} tank={tankName(sheet.job)} products={sheet.job.products ?? []} except={sheet.id} />
         )}
         {allDone && sheet.state === "open" && (
-          <CloseSheet id={sheet.id} held={held || !shown} day={run !== null} ready onClosed={onClosed} />
+          <CloseSheet sheet={sheet} worked={worked} held={held || !shown} ready onClosed={onClosed} />
         )}
         {begun && poured && run && sheet.state === "open" && (
           <DayStops job={sheet.job} run={run} system={system} tell={tell} onPreview={preview.set} />
@@ -158,12 +162,18 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
         )}
         {rig && run && <EndOfDay rig={rig} />}
         {sheet.state === "open" && !allDone && (
-          <CloseSheet id={sheet.id} held={held || !shown} day={run !== null} onClosed={onClosed} />
+          <CloseSheet sheet={sheet} worked={worked} held={held || !shown} onClosed={onClosed} />
         )}
         <LabelCautions products={sheet.job.products ?? []} />
       </Column>
     </Room>
   );
+}
+
+/** What its loads really did, where that was told. */
+function toldOf({ outcome }: Sheet, worked: SheetPlan) {
+  const made = outcome.length > 0 ? outcomeNow(worked, outcome) : undefined;
+  return made?.ok ? made.value : undefined;
 }
 
 /** What the sheet is of: when and with what it was made. */

@@ -21,6 +21,8 @@ import { RigFields } from "./rig-fields";
 import { Tips } from "./tips";
 import { rigLine } from "./words";
 import { Column } from "../parts/layout";
+import { personFormOf } from "@/formats/forms/person";
+import { PaperLines, Papers } from "./papers";
 
 export function RigsRoom() {
   const rigs = useRigs();
@@ -140,7 +142,12 @@ function Crew() {
           id: p.id,
           retired: p.retired,
           name: p.name,
-          about: paceLine(p.calibrations ?? 0),
+          about: (
+            <>
+              {paceLine(p.calibrations ?? 0)}
+              <PaperLines papers={p.papers ?? []} />
+            </>
+          ),
         }))}
       />
       <Box marginTop="14px">
@@ -149,17 +156,20 @@ function Crew() {
           kind="people"
           what="person"
           schema={() => import("@/formats/forms/person").then((forms) => forms.personForm)}
-          blank={{ name: "" }}
-          editing={entry && { id: entry.id, revision: entry.revision, form: { name: entry.name } }}
+          blank={personFormOf()}
+          editing={entry && { id: entry.id, revision: entry.revision, form: personFormOf(entry) }}
           onDone={done}
         >
           {(form) => (
-            <TextField
-              label={entry ? `New name for ${entry.name}` : "Name of the person"}
-              placeholder="Odile Marsh"
-              error={errorAt(form, "name")}
-              {...form.register("name")}
-            />
+            <>
+              <TextField
+                label={entry ? `New name for ${entry.name}` : "Name of the person"}
+                placeholder="Odile Marsh"
+                error={errorAt(form, "name")}
+                {...form.register("name")}
+              />
+              <Papers form={form} />
+            </>
           )}
         </KeptForm>
       </Box>

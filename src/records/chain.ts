@@ -1,0 +1,103 @@
+import { createHash } from "node:crypto";
+import { sql } from "drizzle-orm";
+import type { Access, Records } from "./access";
+
+/**
+ * The log as a chain. Each record's digest is of what it says and of the digest before it, so that whoever changes, removes or
+ * inserts a record later would have to make every digest after it anew, and the last one would be another. It proves nothing
+ * against someone who holds the file and makes all of them anew: against that, note the last digest where he can't reach it
+ * (it stands on each page that is printed for an inspector).
+ */
+const COLUMNS = [
+  "id",
+  "date",
+  "site_id",
+  "zone_id",
+  "zone",
+  "area",
+  "product",
+  "label_id",
+  "rate",
+  "total",
+  "actives",
+  "gravity",
+  "person_id",
+  "source",
+  "sheet_id",
+  "note",
+  "why",
+  "also_on",
+  "corrects",
+  "void",
+  "facts",
+  "created_at",
+] as const;
+const LIST = sql.raw(COLUMNS.map((name) => `a."${name}"`).join(", "));
+
+type Row = Readonly<Record<(typeof COLUMNS)[number], string | number | null>>;
+
+/** What stands before the first record. */
+const BEGINNING = "";
+
+const digestOf = (before: string, row: Row): string =>
+  createHash("sha256")
+    .update(before)
+    .update(JSON.stringify(COLUMNS.map((name) => row[name])))
+    .digest("hex");
+
+const inNoPlace = sql`not exists (select 1 from log_chain c where c.record_id = a.id)`;
+
+/** Takes records into the chain that aren't in it yet, in the order in which they came. */
+export function chainMissing(db: Access): void {
+  chain(db, db.all<Row>(sql`select ${LIST} from applications a where ${inNoPlace} order by a.rowid`));
+}
+
+/** Takes some records into the chain that were just added. */
+export function chainAdded(db: Access, ids: readonly string[]): void {
+  chain(
+    db,
+    ids.map((id) => db.get<Row>(sql`select ${LIST} from applications a where a.id = ${id}`)),
+  );
+}
+
+function chain(db: Access, rows: readonly Row[]): void {
+  if (rows.length === 0) return;
+  const [last] = db.all<{ digest: string }>(sql`select digest from log_chain order by place desc limit 1`);
+  let digest = last?.digest ?? BEGINNING;
+  for (const row of rows) {
+    digest = digestOf(digest, row);
+    db.run(sql`insert into log_chain (record_id, digest) values (${row.id}, ${digest})`);
+  }
+}
+
+/** How the chain stands: unbroken with its last digest, or the first place at which it doesn't fit. */
+export interface ChainState {
+  readonly records: number;
+  readonly digest: string;
+  /** The record that is not as it was when it came; null where all fit. */
+  readonly broken: { readonly place: number; readonly recordId: string } | null;
+  /** Records that are in no place of the chain: they came in another way than through the app. */
+  readonly outside: number;
+}
+
+/** Works the whole chain out anew, a record at a time. */
+export function chainState(db: Records): ChainState {
+  const sqlite = db.$client;
+  let [digest, records] = [BEGINNING, 0];
+  let broken: ChainState["broken"] = null;
+  const columns = COLUMNS.map((name) => `a."${name}"`).join(", ");
+  const all = sqlite.prepare(
+    `select c.place, c.digest, c.record_id, ${columns} from log_chain c left join applications a on a.id = c.record_id order by c.place`,
+  );
+  for (const row of all.iterate() as IterableIterator<Row & { place: number; digest: string; record_id: string }>) {
+    const now = digestOf(digest, row);
+    if (!broken && now !== row.digest) broken = { place: row.place, recordId: row.record_id };
+    digest = row.digest;
+    records += 1;
+  }
+  const outside = sqlite
+    .prepare("select count(*) from applications a where not exists (select 1 from log_chain c where c.record_id = a.id)")
+    .pluck()
+    .get() as number;
+  return { records, digest, broken, outside };
+}

@@ -1,0 +1,60 @@
+import { bad, good, type Result } from "@/core/issue";
+import type { CardText } from "@/formats/card/card";
+import type { KeptSite } from "@/formats/entries";
+import { EXPECTED, isToldFact, TOLD, type FactsText, type ToldFact } from "@/formats/facts";
+import { holdsOn, type PaperText } from "@/formats/papers";
+import { issue, shown } from "./input";
+
+/** What a record is of: the product's card, the site, who sprays, as they are on record. */
+export interface FactsOf {
+  readonly card: CardText | undefined;
+  readonly site: KeptSite | undefined;
+  readonly zoneId: string;
+  readonly papers: readonly PaperText[] | undefined;
+  readonly date: string;
+  readonly rig?: string | undefined;
+}
+
+const given = <K extends keyof FactsText>(key: K, text: string | undefined) =>
+  text === undefined || text === "" ? {} : { [key]: text };
+
+/** What is on record today of the product, the ground and who sprays: a record keeps it as it is then. */
+export function factsNow({ card, site, zoneId, papers = [], date, rig }: FactsOf): FactsText {
+  const zone = site?.zones.find((z) => z["x-id"] === zoneId);
+  const certificates = papers.filter((paper) => paper.kind === "certificate");
+  // The one that held on that day; where none did, the one there is says so by its end.
+  const certificate = certificates.find((paper) => holdsOn(paper, date)) ?? certificates[0];
+  return {
+    ...given("registration", card?.registration),
+    ...(card?.restricted === "restricted use" && { restricted: "yes" as const }),
+    ...given("turf", zone?.["x-turf"]),
+    ...given("jurisdiction", site?.["x-jurisdiction"]),
+    ...given("certificate", certificate?.number),
+    ...given("certifiedBy", certificate?.where),
+    ...given("categories", certificate?.categories),
+    ...given("certificateEnds", certificate?.ends),
+    ...given("rig", rig),
+  };
+}
+
+/** What was told of an application: `{ started: "07:40", wind: "4 mph", … }`; nothing of it has to be. */
+export function readTold(input: unknown): Result<Pick<FactsText, ToldFact>> {
+  if (input === undefined) return good({});
+  if (typeof input !== "object" || input === null || Array.isArray(input))
+    return bad(issue("facts", "wrong-type", "something else", "an object of what else is known"));
+  const told = input as Record<string, unknown>;
+  const unknown = Object.keys(told).find((key) => !(TOLD as readonly string[]).includes(key));
+  if (unknown !== undefined) return bad(issue(`facts.${unknown}`, "unknown-key", unknown, ""));
+  const kept = TOLD.flatMap((key) => (told[key] === undefined || told[key] === "" ? [] : [[key, told[key]] as const]));
+  const faults = kept
+    .filter(([key, value]) => !isToldFact(key, value))
+    .map(([key, value]) =>
+      issue(`facts.${key}`, "not-a-choice", shown(value), EXPECTED[key] ?? "some words, 200 letters at most"),
+    );
+  if (faults.length > 0) return bad(...faults);
+  return good(Object.fromEntries(kept.map(([key, value]) => [key, (value as string).trim()])));
+}
+
+/** What was told of a record, without what was taken from what was on record. */
+export const toldOf = (facts: FactsText): Pick<FactsText, ToldFact> =>
+  Object.fromEntries(TOLD.flatMap((key) => (facts[key] === undefined ? [] : [[key, facts[key]]])));

@@ -1,0 +1,115 @@
+"use client";
+
+import { Box, chakra } from "@chakra-ui/react";
+import Link from "next/link";
+import { readAreaRate } from "@/core/labels/active";
+import type { SiteOutcome } from "@/core/outcome/reconcile";
+import { isZero } from "@/core/quantity/arithmetic";
+import { ROUNDING, writeNumber } from "@/core/quantity/format";
+import { causeText, outcomeText } from "@/core/words/outcome";
+import { read, type System } from "@/core/working/units";
+import type { Outcome } from "@/formats/job-file/outcome";
+import { Note, SubHeading } from "../parts/controls";
+import { Fact, Facts } from "../parts/fact";
+import { Column } from "../parts/layout";
+import { Notice } from "../parts/notices";
+
+const percent = (share: number) => `${writeNumber(share * 100, ROUNDING.percent)} %`;
+
+interface OutcomeProps {
+  readonly outcome: Outcome;
+  readonly system: System;
+}
+
+/** What the loads really did: on each site the spray volume, the products, what it probably was, and what comes next. */
+export function OutcomePanel({ outcome, system }: OutcomeProps) {
+  return (
+    <Column as="section" aria-label="What really went down" gap="16px">
+      <SubHeading>What really went down</SubHeading>
+      {outcome.sites.map((site) => (
+        <OneSite key={site.name} site={site} several={outcome.sites.length > 1} system={system} />
+      ))}
+    </Column>
+  );
+}
+
+interface SiteProps {
+  readonly site: Outcome["sites"][number];
+  readonly several: boolean;
+  readonly system: System;
+}
+
+function OneSite({ site, several, system }: SiteProps) {
+  return (
+    <Column gap="10px">
+      {several && <Box textStyle="strong">{site.name}</Box>}
+      <Facts least={150}>
+        <Fact
+          large
+          name="Spray volume, as it went down"
+          value={`${read(site.sprayVolume.value, "sprayVolume", system)} ± ${percent(site.uncertainty.relative)}`}
+        />
+        <Fact name="Of the calibrated one" value={percent(site.ratio)} />
+        <Fact name="Ground covered" value={read(site.covered.value, "area", system)} />
+      </Facts>
+      <Products site={site} system={system} />
+      {site.warnings.map((warning) => (
+        <Notice key={outcomeText(warning, system)} state={warning.code === "put-down-over-label" ? "stop" : "act"}>
+          {outcomeText(warning, system)}
+        </Notice>
+      ))}
+      {!isZero(site.leftover.value) && (
+        <Note>
+          The leftover does {read(site.leftoverCovers.value, "area", system)} at the planned rate: a site of the same turf that
+          its label and the year&apos;s limits still allow, today. It is mixed, and doesn&apos;t keep.
+        </Note>
+      )}
+      {site.causes.length > 0 && (
+        <Box>
+          <Box textStyle="label">What it probably was, the likeliest first</Box>
+          <Box as="ol" paddingLeft="22px" textStyle="note">
+            {site.causes.map((cause) => (
+              <li key={cause.of}>{causeText(cause)}</li>
+            ))}
+          </Box>
+          <Note marginTop="6px">
+            Mixed by {read(site.next.value, "sprayVolume", system)} the next time, it would come out: but one day is no
+            calibration. <Link href="/calibrate">Calibrate anew</Link>, or do a quick check first.
+          </Note>
+        </Box>
+      )}
+    </Column>
+  );
+}
+
+/** Each product: what was meant, and what lies on the ground. */
+function Products({ site, system }: { site: SiteOutcome; system: System }) {
+  return (
+    <chakra.table
+      width="100%"
+      css={{ borderCollapse: "collapse", "& th, & td": { textAlign: "left", padding: "4px 10px 4px 0" } }}
+    >
+      <thead>
+        <tr>
+          {["Product", "Meant", "Went down", "Of it"].map((head) => (
+            <chakra.th key={head} textStyle="small" color="soft" fontWeight="400">
+              {head}
+            </chakra.th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {site.products.map(({ product, planned, putDown, ratio }) => (
+          <chakra.tr key={product.name} borderTop="1px solid" borderColor="line">
+            <td>{product.name}</td>
+            <chakra.td fontFamily="reading">{readAreaRate(planned, system)}</chakra.td>
+            <chakra.td fontFamily="reading" fontWeight="700">
+              {readAreaRate(putDown, system)}
+            </chakra.td>
+            <chakra.td fontFamily="reading">{percent(ratio)}</chakra.td>
+          </chakra.tr>
+        ))}
+      </tbody>
+    </chakra.table>
+  );
+}
