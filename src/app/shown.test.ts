@@ -3,7 +3,7 @@ import { slicePath } from "@/formats/slices";
 import { openRecords } from "@/records/database";
 import { put } from "@/services/keep-up";
 import { freshRecords, ids, must, town } from "@/services/testing/town";
-import { GET as wholeLogAsCsv } from "./api/log/route";
+import { GET as wholeLogOf } from "./api/log/route";
 import { answerKept, showSlice } from "./shown";
 
 const held = freshRecords();
@@ -82,10 +82,22 @@ test("the whole log goes out as one table, its columns named once", async () => 
   );
   for (let i = 0; i < 1203; i++)
     insert.run(`entry-${i}`, "2026-05-01", ids.sites, `${ids.sites}.0`, ids.labels, ids.people, "2026-05-01T10:00:00.000Z");
-  const response = await wholeLogAsCsv();
+  const log = (query: string) => wholeLogOf(new Request(`http://127.0.0.1/api/log${query}`));
+  const response = await log("");
   expect(response.headers.get("content-disposition")).toContain("log.csv");
   const lines = (await response.text()).trim().split("\n");
   expect(lines.length).toBe(1204);
   expect(lines[0]).toBe("date,site,zone,product,amount,person,note");
   expect(new Set(lines.slice(1))).toEqual(new Set(["2026-05-01,Green,north,Granule,0.1 oz/1000 ft2,Odile Marsh,"]));
+  // As JSON with the chain, which these rows, put in beside the app, are no part of; in full, and of nothing but a part.
+  const file = (await (await log("?as=json")).json()) as { records: unknown[]; chain: object };
+  expect(file.records).toHaveLength(1203);
+  expect(file.chain).toMatchObject({ records: 0, broken: null, outside: 1203 });
+  const full = (await (await log("?as=details")).text()).trim().split("\n");
+  expect(full).toHaveLength(1204);
+  expect(full[0]).toContain("registration,restricted");
+  const none = `&q=${encodeURIComponent(JSON.stringify({ from: "2026-06-01" }))}`;
+  expect(await (await log(`?as=json${none}`)).json()).toMatchObject({ records: [], asked: { from: "2026-06-01" } });
+  for (const wrong of ["?as=xml", "?q=x", `?q=${encodeURIComponent('{"rig":1}')}`, `?q=${encodeURIComponent('{"after":["x"]}')}`])
+    expect((await log(wrong)).status).toBe(404);
 }, 60_000);

@@ -2,6 +2,7 @@ import type { Result } from "@/core/issue";
 import type { ApplicationEntry } from "./entries";
 import { readTable, type Line } from "./card/csv";
 import { toCsv } from "./csv-out";
+import { TOLD } from "./facts";
 
 /** What went down, as a table: one line an application. The amount is a rate for an area, or the total of the zone. */
 export const LOG_COLUMNS = ["date", "site", "zone", "product", "amount", "person", "note"] as const;
@@ -24,3 +25,46 @@ export function logToCsv(entries: readonly ApplicationEntry[], head = true): str
     }));
   return head || lines.length > 0 ? toCsv(lines, LOG_COLUMNS, head) : "";
 }
+
+/** Every record with all that is known of it, also what was corrected or never went down. */
+export const LOG_DETAILS = [
+  "date",
+  "site",
+  "zone",
+  "area",
+  "turf",
+  "jurisdiction",
+  "product",
+  "registration",
+  "restricted",
+  "actives",
+  "rate",
+  "total",
+  "person",
+  "certificate",
+  "certifiedBy",
+  "categories",
+  "certificateEnds",
+  ...TOLD,
+  "rig",
+  "note",
+  "why",
+  "state",
+  "id",
+  "corrects",
+] as const;
+
+/** Records → CSV with all that is known of each. */
+export function logInFull(entries: readonly ApplicationEntry[], head = true): string {
+  const lines = entries.map(({ facts, actives, ...entry }) => ({
+    ...entry,
+    ...facts,
+    actives: actives.map((a) => `${a.name} ${a.content}`).join("; "),
+    state: stateOf(entry),
+  }));
+  return head || lines.length > 0 ? toCsv(lines, LOG_DETAILS, head) : "";
+}
+
+/** Whether a record stands, was corrected since, or says that it never went down. */
+export const stateOf = ({ corrected, isVoid }: Pick<ApplicationEntry, "corrected" | "isVoid">) =>
+  corrected ? "corrected" : isVoid ? "never went down" : "stands";

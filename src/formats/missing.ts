@@ -1,4 +1,5 @@
 import { certificateEnded, missingByLaw, type LawField } from "@/core/log/complete";
+import { RESTRICTED_USE } from "./card/card";
 import type { ApplicationEntry, PersonEntry } from "./entries";
 import { cardOfProduct } from "./gear";
 import type { JobFile } from "./job-file/types";
@@ -12,8 +13,6 @@ export interface Lacking {
   readonly ended?: string | undefined;
 }
 
-const RESTRICTED = "restricted use";
-
 /** What the records of a sheet would lack if it were put on record for a day; nothing of products that anybody may use. */
 export function missingOfSheet(job: JobFile, person: PersonEntry | undefined, date: string): Lacking[] {
   const certificates = (person?.papers ?? []).filter((paper) => paper.kind === "certificate");
@@ -22,7 +21,7 @@ export function missingOfSheet(job: JobFile, person: PersonEntry | undefined, da
   const bare = zones.find(({ zone }) => zone["x-turf"] === undefined) ?? zones[0];
   return (job.products ?? []).flatMap((product): Lacking[] => {
     const card = cardOfProduct(product);
-    if (card.restricted !== RESTRICTED || !bare) return [];
+    if (card.restricted !== RESTRICTED_USE || !bare) return [];
     return lacking({
       product: product.name,
       registration: card.registration,

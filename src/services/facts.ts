@@ -1,5 +1,5 @@
 import { bad, good, type Result } from "@/core/issue";
-import type { CardText } from "@/formats/card/card";
+import { RESTRICTED_USE, type CardText } from "@/formats/card/card";
 import type { KeptSite } from "@/formats/entries";
 import { EXPECTED, isToldFact, TOLD, type FactsText, type ToldFact } from "@/formats/facts";
 import { holdsOn, type PaperText } from "@/formats/papers";
@@ -26,7 +26,7 @@ export function factsNow({ card, site, zoneId, papers = [], date, rig }: FactsOf
   const certificate = certificates.find((paper) => holdsOn(paper, date)) ?? certificates[0];
   return {
     ...given("registration", card?.registration),
-    ...(card?.restricted === "restricted use" && { restricted: "yes" as const }),
+    ...(card?.restricted === RESTRICTED_USE && { restricted: "yes" as const }),
     ...given("turf", zone?.["x-turf"]),
     ...given("jurisdiction", site?.["x-jurisdiction"]),
     ...given("certificate", certificate?.number),

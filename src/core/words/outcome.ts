@@ -2,6 +2,7 @@ import { inWords, type WordsOf } from "../finding";
 import { readAreaRate } from "../labels/active";
 import type { Cause } from "../outcome/causes";
 import type { OutcomeWarning, OutcomeWarningValues } from "../outcome/warnings";
+import { groundText } from "../working/thousand";
 import { read, type System } from "../working/units";
 import { percentText, tankText } from "./values";
 
@@ -27,11 +28,11 @@ const WORDS: WordsOf<OutcomeWarningValues> = {
 export const outcomeText = (warning: OutcomeWarning, system: System): string => inWords(WORDS, warning, system);
 
 /** What a cause means: how it moved where that is known, and what would prove it. */
-export function causeText({ of, ratio }: Cause): string {
+export function causeText({ of, ratio }: Cause, system: System): string {
   switch (of) {
     case "pace":
       return ratio === null
-        ? "The pace: time 1,000 sq ft, or 100 m², as it is walked today"
+        ? `The pace: time ${groundText(system)} as it is walked today`
         : `The pace: the ground took ${off(ratio)} ${ratio > 1 ? "longer" : "less"} than calibrated`;
     case "flow":
       return ratio === null

@@ -6,6 +6,9 @@ import type { Form } from "@/core/labels/label-rate";
  * A product's card: what its label says, as text, each quantity as a job file writes it. It is kept whole, goes out and
  * comes in as JSON and CSV, and what binds a mix is read from it.
  */
+/** What a card says where only a certified applicator may use the product. */
+export const RESTRICTED_USE = "restricted use";
+
 export interface CardText {
   readonly name: string;
   readonly form: Form;

@@ -2,7 +2,7 @@ import { DROPLETS } from "@/core/calibration/tips";
 import { PRODUCT_USES } from "@/core/hose-end/suitability";
 import { YEAR_KINDS } from "@/core/labels/label";
 import type { Kind } from "@/core/quantity/kinds";
-import { SIGNAL_WORDS, type CardText } from "./card";
+import { RESTRICTED_USE, SIGNAL_WORDS, type CardText } from "./card";
 
 /** How a text of the card is checked. One table feeds the reader, the form, the CSV and the card's own face. */
 export type Check =
@@ -58,7 +58,7 @@ export const CARD_GROUPS: readonly { readonly title: string; readonly fields: re
       { key: "analysis", label: "Analysis", check: { of: "analysis" }, example: "24-0-11" },
       q("gravity", "Specific gravity", "gravity", "", "1.12"),
       text("registration", "Registration number", 40, "DEMO-101"),
-      choice("restricted", "Who may buy it", ["restricted use"]),
+      choice("restricted", "Who may buy it", [RESTRICTED_USE]),
       choice("signalWord", "Signal word", SIGNAL_WORDS),
     ],
   },

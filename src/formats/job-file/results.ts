@@ -208,7 +208,7 @@ export function outcomeResult({ sites }: Outcome) {
       })),
       leftover: measured(site.leftover.value, "gal"),
       leftoverCovers: measured(site.leftoverCovers.value, "ft2"),
-      causes: site.causes.map((cause) => ({ of: cause.of, ratio: cause.ratio, text: causeText(cause) })),
+      causes: site.causes.map((cause) => ({ of: cause.of, ratio: cause.ratio, text: causeText(cause, "us") })),
       next: { sprayVolume: measured(site.next.value, "gal/1000 ft2") },
     })),
     warnings: sites.flatMap((site) =>

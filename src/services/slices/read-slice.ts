@@ -1,4 +1,4 @@
-import { MADE_OF, sliceAt, type Answer, type Cursor, type SliceName, type Slices } from "@/formats/slices";
+import { MADE_OF, sliceAt, type Answer, type Cursor, type LogAsked, type SliceName, type Slices } from "@/formats/slices";
 import type { SetAside } from "@/records/aside";
 import { type Records } from "@/records/database";
 import { listLabels } from "@/records/labels";
@@ -105,6 +105,10 @@ function isAsked<S extends SliceName>(
     Object.entries(parts).every(([key, part]) => FITS[part](query[key]))
   );
 }
+
+/** What is looked for in the log, from outside; undefined where it is something else. */
+export const logAsked = (query: Readonly<Record<string, unknown>>): LogAsked | undefined =>
+  isAsked("log", query) && query.after === undefined ? query : undefined;
 
 /**
  * Reads what stands at an address.

@@ -5,7 +5,7 @@ import { format } from "../data/dates";
 import { Fragment, useState, type ReactNode } from "react";
 import { readAmountOf } from "@/core/mixing/display";
 import type { ApplicationEntry } from "@/formats/entries";
-import type { Cursor, Page } from "@/formats/slices";
+import type { Cursor, LogAsked, Page } from "@/formats/slices";
 import { sentences, useRead, useSlice } from "../data/records";
 import { useInHand } from "../data/in-hand";
 import { useSystem } from "../data/units";
@@ -13,30 +13,29 @@ import { useSaveOnce } from "../data/save-id";
 import { rateWords, shorter } from "../labels/words";
 import { Room } from "../frame/room";
 import { Button, Heading, Note, SubHeading } from "../parts/controls";
-import { downloadFrom } from "../parts/download";
-import { ShelfPick, SitePick } from "../parts/pickers";
 import { TwoSides } from "../parts/keeper";
 import { AskWhy } from "../parts/ask-why";
 import { FirstThing, Notice } from "../parts/notices";
-import { TakeFile } from "../parts/take-file";
-import { useAction } from "../parts/use-action";
 import { More } from "../parts/more";
 import { SetAside } from "../parts/set-aside";
 import { Stamp } from "../parts/stamp";
 import { Booked } from "./booked";
 import { Enter } from "./enter";
-import { Column, Row } from "../parts/layout";
+import { LogSearch } from "./log-search";
+import { LogFiles } from "./log-files";
+import { factsLine } from "./facts-line";
+import { lackingWords } from "../mix/law-missing";
+import { missingOfEntry } from "@/formats/missing";
+import { Row } from "../parts/layout";
 
 /** What went down: by hand, from a poured sheet, or from a file. Nothing here is edited; a correction names what it corrects. */
 export function LogRoom() {
   const known = useRead("firm", "people", "labels");
   const read = useInHand().read && known;
   const [times, setTimes] = useState(0);
-  const [siteId, setSiteId] = useState("");
-  const [labelId, setLabelId] = useState("");
-  const query = { ...(siteId !== "" && { site: siteId }), ...(labelId !== "" && { label: labelId }) };
+  const [query, setQuery] = useState<LogAsked>({});
   const { value: first, aside } = useSlice("log", query);
-  const looking = siteId !== "" || labelId !== "";
+  const looking = Object.keys(query).length > 0;
   return (
     <Room>
       <Heading>Log</Heading>
@@ -55,12 +54,7 @@ export function LogRoom() {
               </FirstThing>
             </Box>
           )}
-          {(looking || (first && first.rows.length > 0)) && (
-            <Box display="grid" gap="12px" gridTemplateColumns={{ base: "minmax(0,1fr)", md: "1fr 1fr" }} marginTop="8px">
-              <SitePick label="Only this site" empty="every site" value={siteId} onPick={setSiteId} />
-              <ShelfPick label="Only this product" empty="every product" value={labelId} onPick={setLabelId} />
-            </Box>
-          )}
+          {(looking || (first && first.rows.length > 0)) && <LogSearch asked={query} set={setQuery} />}
           {looking && first?.rows.length === 0 && <Note>Nothing of this is on record.</Note>}
           <SetAside rows={aside} />
           {first && (
@@ -68,7 +62,7 @@ export function LogRoom() {
               <Records key={JSON.stringify(query)} page={first} query={query} before="" />
             </Box>
           )}
-          <LogFiles any={(first?.rows.length ?? 0) > 0 || looking} />
+          <LogFiles any={(first?.rows.length ?? 0) > 0 || looking} asked={query} />
         </Box>
         <Box>
           <SubHeading>Enter what went down</SubHeading>
@@ -83,7 +77,7 @@ export function LogRoom() {
 
 interface RecordsProps {
   readonly page: Page<ApplicationEntry>;
-  readonly query: { readonly site?: string; readonly label?: string };
+  readonly query: LogAsked;
   /** The day that the page before ended with. */
   readonly before: string;
 }
@@ -220,6 +214,17 @@ function Record({ entry, onCorrect, onUndo, onBack, onWhy, children }: RecordPro
               .filter(Boolean)
               .join(" · ")}
           </Box>
+          {entry.facts && (
+            <Box textStyle="note" color="soft">
+              {factsLine(entry.facts)}
+            </Box>
+          )}
+          {stands &&
+            missingOfEntry(entry).map((lacking) => (
+              <Box key="law" textStyle="note" fontWeight="700" color="act">
+                ! {lackingWords(lacking, person ?? "who sprayed")}
+              </Box>
+            ))}
         </Box>
         {stands ? (
           <Box display="flex">
@@ -256,24 +261,5 @@ function Record({ entry, onCorrect, onUndo, onBack, onWhy, children }: RecordPro
         </chakra.span>
       )}
     </Box>
-  );
-}
-
-/** The whole log out as the server writes it, and lines of a table in. */
-function LogFiles({ any }: { any: boolean }) {
-  const { busy, trouble, run } = useAction("The log could not be fetched: is the server there? Try again.");
-  return (
-    <Column gap="8px" marginTop="18px">
-      <Box>
-        <Button look="quiet" onClick={() => void run(() => downloadFrom("/api/log", "log.csv"))} disabled={!any || busy}>
-          Save as CSV
-        </Button>
-        {trouble && <Notice state="stop">{trouble}</Notice>}
-      </Box>
-      <TakeFile kind="log" label="Log as CSV" accept=".csv,text/csv">
-        Bring a CSV in
-      </TakeFile>
-      <Note>Columns: date, site, zone, product, amount, person, note. The amount is the zone&apos;s total, or a rate.</Note>
-    </Column>
   );
 }

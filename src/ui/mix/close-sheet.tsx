@@ -3,10 +3,8 @@
 import { Box } from "@chakra-ui/react";
 import { useMemo, useState } from "react";
 import type { Issue } from "@/core/issue";
-import { LAW_WORDS } from "@/core/log/complete";
 import type { Sheet } from "@/formats/entries";
 import type { OutcomeText } from "@/formats/job-file/types";
-import { missingOfSheet } from "@/formats/missing";
 import type { SheetPlan } from "@/formats/sheet-plan";
 import { todayDate } from "../data/clock";
 import { useKept } from "../data/kept-here";
@@ -19,6 +17,7 @@ import { TextField } from "../parts/field";
 import { Fold } from "../parts/fold";
 import { Column, Row } from "../parts/layout";
 import { Notice } from "../parts/notices";
+import { LawMissing } from "./law-missing";
 import { OutcomePanel } from "./outcome-panel";
 import { TellLoads } from "./tell-loads";
 import { entriesOf, outcomeNow, plannedLoads, type LoadsTold } from "./told-loads";
@@ -69,6 +68,7 @@ function useClosing(id: string, date: string, told: Told, onClosed: () => void) 
 export function CloseSheet({ sheet, worked, held, ready = false, onClosed }: CloseProps) {
   const { id } = sheet;
   const day = sheet.run !== null;
+  const people = usePeople();
   const [date, setDate] = useState(todayDate());
   const [told = {}, setTold] = useKept<Told>(`facts:${id}`);
   const [different, setDifferent] = useKept<LoadsTold>(`outcome:${id}`);
@@ -117,7 +117,7 @@ export function CloseSheet({ sheet, worked, held, ready = false, onClosed }: Clo
           onRecord={(outcome) => void close("record", { outcome })}
         />
       )}
-      <Missing sheet={sheet} date={date} />
+      <LawMissing job={sheet.job} person={people.find((p) => p.id === sheet.personId)} date={date} />
       <Fold title="For the record: times, weather, what it was against" begun={Object.keys(told).length > 0}>
         <FactFields told={told} set={setTold} />
       </Fold>
@@ -175,23 +175,6 @@ function Different({ worked, told, set, onRecord }: DifferentProps) {
       </Box>
     </Column>
   );
-}
-
-/** What the law asks for of a restricted-use product, and isn't there yet. */
-function Missing({ sheet, date }: { sheet: Sheet; date: string }) {
-  const people = usePeople();
-  const missing = missingOfSheet(
-    sheet.job,
-    people.find((p) => p.id === sheet.personId),
-    date,
-  );
-  return missing.map(({ product, fields, ended }) => (
-    <Notice key={product} state="act">
-      {product} is for restricted use.{" "}
-      {fields.length > 0 && `Missing of what the law asks for: ${fields.map((f) => LAW_WORDS[f]).join("; ")}. `}
-      {ended && `The certificate of ${sheet.personName ?? "who sprays"} ended on ${ended}.`}
-    </Notice>
-  ));
 }
 
 interface UntickedProps {

@@ -20,6 +20,7 @@ import { readProduct } from "@/formats/job-file/read-product";
 import type { LabelEntry, SiteEntry } from "@/formats/entries";
 import { kitOf } from "@/formats/rig-setup";
 import { sentences, useRead, useRigs, useSlice } from "../data/records";
+import { todayDate } from "../data/clock";
 import { useInHand, type InHand } from "../data/in-hand";
 import { useKept } from "../data/kept-here";
 import { Room } from "../frame/room";
@@ -43,6 +44,7 @@ import {
 import { HeadSetting } from "./head-setting";
 import { Held } from "./held";
 import { LabelCautions } from "./label-cautions";
+import { LawMissing } from "./law-missing";
 import { FewerLoads } from "./fewer-loads";
 import { measuresOf, soundKit } from "./measures";
 import { OnePlan } from "./one-plan";
@@ -259,6 +261,7 @@ function Stands({ worked: { plan, job }, hand, onLower, onLeaveOut }: StandsProp
             {mixWarningText(w, hand.system)}
           </Notice>
         ))}
+      <LawMissing job={job.file} person={hand.person} date={job.file.date ?? todayDate()} />
       {standing.state === "expired" && (
         <Notice state="act">This calibration was {standing.reasons[0]}. Mix from it only if nothing has changed.</Notice>
       )}

@@ -16,6 +16,9 @@ import { Notice } from "../parts/notices";
 
 const percent = (share: number) => `${writeNumber(share * 100, ROUNDING.percent)} %`;
 
+/** Beyond what a changed pace or a worn tip explains (ours): a slip of the keyboard is likelier. */
+const isFar = (ratio: number): boolean => ratio > 2 || ratio < 0.5;
+
 interface OutcomeProps {
   readonly outcome: Outcome;
   readonly system: System;
@@ -43,15 +46,16 @@ function OneSite({ site, several, system }: SiteProps) {
   return (
     <Column gap="10px">
       {several && <Box textStyle="strong">{site.name}</Box>}
-      <Facts least={150}>
-        <Fact
-          large
-          name="Spray volume, as it went down"
-          value={`${read(site.sprayVolume.value, "sprayVolume", system)} ± ${percent(site.uncertainty.relative)}`}
-        />
-        <Fact name="Of the calibrated one" value={percent(site.ratio)} />
+      <Facts least={210}>
+        <Fact large name="Spray volume, as it went down" value={read(site.sprayVolume.value, "sprayVolume", system)} />
+        <Fact name="Of the calibrated one" value={`${percent(site.ratio)} ± ${percent(site.uncertainty.relative)}`} />
         <Fact name="Ground covered" value={read(site.covered.value, "area", system)} />
       </Facts>
+      {isFar(site.ratio) && (
+        <Notice state="stop">
+          That is far from anything that a walk does: is the ground right, and what was left? Both are counted as they stand here.
+        </Notice>
+      )}
       <Products site={site} system={system} />
       {site.warnings.map((warning) => (
         <Notice key={outcomeText(warning, system)} state={warning.code === "put-down-over-label" ? "stop" : "act"}>
@@ -69,7 +73,7 @@ function OneSite({ site, several, system }: SiteProps) {
           <Box textStyle="label">What it probably was, the likeliest first</Box>
           <Box as="ol" paddingLeft="22px" textStyle="note">
             {site.causes.map((cause) => (
-              <li key={cause.of}>{causeText(cause)}</li>
+              <li key={cause.of}>{causeText(cause, system)}</li>
             ))}
           </Box>
           <Note marginTop="6px">

@@ -1,29 +1,86 @@
-import { logToCsv } from "@/formats/log-csv";
+import { logInFull, logToCsv } from "@/formats/log-csv";
+import { chainState } from "@/records/chain";
 import { records } from "@/records/database";
 import { wholeLog } from "@/services/slices/log";
+import { logAsked } from "@/services/slices/read-slice";
+import type { ApplicationEntry } from "@/formats/entries";
+import type { LogAsked } from "@/formats/slices";
 import { guarded } from "../answer";
 
-/** The whole log as CSV, a few hundred records at a time: whoever saves in between waits for no more than that. */
-export const GET = () =>
+/** How the log goes out: what comes before, each few hundred records, what comes after. */
+interface Writer {
+  readonly type: string;
+  readonly name: string;
+  readonly page: (entries: readonly ApplicationEntry[], first: boolean) => string;
+  readonly end: (asked: LogAsked) => string;
+}
+
+const csv = (name: string, page: Writer["page"]): Writer => ({
+  type: "text/csv; charset=utf-8",
+  name: `${name}.csv`,
+  page,
+  end: () => "",
+});
+
+const WRITERS: Readonly<Record<string, Writer>> = {
+  csv: csv("log", logToCsv),
+  details: csv("log-in-full", logInFull),
+  json: {
+    type: "application/json; charset=utf-8",
+    name: "log.json",
+    page: (entries, first) =>
+      (first ? `{"format":"careful-gauge-log","version":1,"records":[\n` : entries.length > 0 ? ",\n" : "") +
+      entries.map((entry) => JSON.stringify(entry)).join(",\n"),
+    // The chain is of the whole log, whatever part of it was asked for.
+    end: (asked) => `\n],"asked":${JSON.stringify(asked)},"chain":${JSON.stringify(chainState(records()))}}\n`,
+  },
+};
+
+/**
+ * What is asked for of the log, `?as=csv|details|json&q={…}`, a few hundred records at a time: whoever saves in between waits
+ * for no more than that, and no more than that is held at once.
+ */
+export const GET = (request: Request) =>
   guarded(async () => {
-    const pages = wholeLog(records());
+    const { searchParams } = new URL(request.url);
+    const as = searchParams.get("as") ?? "csv";
+    const writer = Object.hasOwn(WRITERS, as) ? WRITERS[as] : undefined;
+    const asked = queryOf(searchParams.get("q"));
+    if (!writer || !asked) return new Response(null, { status: 404 });
+    const pages = wholeLog(records(), asked);
+    const text = new TextEncoder();
     let first = true;
     const body = new ReadableStream({
       async pull(controller) {
         const page = pages.next();
-        if (page.done) return controller.close();
-        controller.enqueue(new TextEncoder().encode(logToCsv(page.value, first)));
+        if (page.done) {
+          controller.enqueue(text.encode(writer.end(asked)));
+          return controller.close();
+        }
+        controller.enqueue(text.encode(writer.page(page.value, first)));
         first = false;
         await new Promise((resolve) => setImmediate(resolve));
       },
     });
     return new Response(body, {
       headers: {
-        "content-type": "text/csv; charset=utf-8",
-        "content-disposition": 'attachment; filename="log.csv"',
+        "content-type": writer.type,
+        "content-disposition": `attachment; filename="${writer.name}"`,
         "cache-control": "no-store",
       },
     });
   });
+
+function queryOf(text: string | null): LogAsked | undefined {
+  if (text === null) return {};
+  try {
+    const query: unknown = JSON.parse(text);
+    return typeof query === "object" && query !== null && !Array.isArray(query)
+      ? logAsked(query as Record<string, unknown>)
+      : undefined;
+  } catch {
+    return undefined;
+  }
+}
 
 export const dynamic = "force-dynamic";

@@ -1,0 +1,39 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import Link from "next/link";
+import { paperState } from "@/formats/papers";
+import { todayDate } from "../data/clock";
+import { usePeople } from "../data/records";
+import { SubHeading } from "../parts/controls";
+import { Row } from "../parts/layout";
+import { Stamp } from "../parts/stamp";
+
+/** The papers of the crew that have ended or end within sixty days, the earliest first. */
+export function PapersDue() {
+  const today = todayDate();
+  const due = usePeople()
+    .filter((person) => !person.retired)
+    .flatMap(({ id, name, papers = [] }) =>
+      papers.flatMap((paper, i) => {
+        const state = paperState(paper, today);
+        return state === "good" ? [] : [{ key: `${id}.${i}`, name, paper, state }];
+      }),
+    )
+    .sort((a, b) => (a.paper.ends! < b.paper.ends! ? -1 : 1));
+  if (due.length === 0) return null;
+  return (
+    <Box as="section" aria-label="Papers">
+      <SubHeading>Papers</SubHeading>
+      {due.map(({ key, name, paper, state }) => (
+        <Row key={key} flexWrap="wrap" gap="4px 20px" minHeight="52px" borderBottom="1px solid" borderColor="line">
+          <Box flex="1 1 220px">
+            <strong>{name}</strong>: {[paper.kind, paper.number, paper.where].filter(Boolean).join(" ")}
+          </Box>
+          <Stamp state={state === "ended" ? "stop" : "act"}>{`${state === "ended" ? "ended" : "ends"} ${paper.ends}`}</Stamp>
+          <Link href="/rigs">Crew</Link>
+        </Row>
+      ))}
+    </Box>
+  );
+}

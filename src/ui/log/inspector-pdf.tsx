@@ -1,0 +1,129 @@
+import { Document, Page, StyleSheet, Text, View } from "@react-pdf/renderer";
+import { readAmountOf } from "@/core/mixing/display";
+import type { System } from "@/core/working/units";
+import type { ApplicationEntry } from "@/formats/entries";
+import { stateOf } from "@/formats/log-csv";
+import { missingOfEntry } from "@/formats/missing";
+import type { LogAsked } from "@/formats/slices";
+import { format } from "../data/dates";
+import { unitsInHand } from "../data/units";
+import { rateWords, shorter } from "../labels/words";
+import { lackingWords } from "../mix/law-missing";
+import { INK, savePdf } from "../parts/pdf";
+import { logPath } from "./log-path";
+
+const styles = StyleSheet.create({
+  page: { fontFamily: "B612", color: INK, padding: 36, fontSize: 10 },
+  title: { fontSize: 17, fontWeight: 700 },
+  state: { fontSize: 12, fontWeight: 700, marginTop: 4 },
+  part: { marginTop: 12, borderTop: `1.5pt solid ${INK}`, paddingTop: 4 },
+  head: { fontSize: 11, fontWeight: 700, marginBottom: 3 },
+  row: { flexDirection: "row", borderBottom: `0.5pt solid ${INK}`, paddingVertical: 3 },
+  name: { width: 170 },
+  value: { flex: 1, fontWeight: 700 },
+  foot: { position: "absolute", bottom: 20, left: 36, right: 36, fontSize: 7.5 },
+});
+
+/** What the server sends of the log. */
+interface LogFile {
+  readonly records: readonly ApplicationEntry[];
+  readonly chain: { readonly records: number; readonly digest: string; readonly broken: object | null; readonly outside: number };
+}
+
+/** More pages than a printer is given at once (ours). */
+const MOST_PAGES = 400;
+
+type Line = readonly [name: string, value: string | null | undefined];
+
+/** One record: what the law asks for first, then what good firms add. */
+function Record({ entry, chain, system }: { entry: ApplicationEntry; chain: LogFile["chain"]; system: System }) {
+  const { facts } = entry;
+  const state = stateOf(entry);
+  const byLaw: Line[] = [
+    ["Product", entry.product],
+    ["Registration number", facts?.registration],
+    ["Restricted use", facts?.restricted],
+    ["Total amount", readAmountOf(entry.total, system)],
+    ["Rate", rateWords(shorter(entry.rate))],
+    ["Place", `${entry.site}, ${entry.zone}`],
+    ["Area treated", entry.area],
+    ["Crop or site", facts?.turf],
+    ["Date", format(new Date(`${entry.date}T12:00:00`), "d MMMM yyyy")],
+    ["Applied by", entry.person],
+    ["Certificate", [facts?.certificate, facts?.certifiedBy, facts?.categories].filter(Boolean).join(", ")],
+    ["Certificate holds until", facts?.certificateEnds],
+  ];
+  const more: Line[] = [
+    ["Began, ended", [facts?.started, facts?.ended].filter(Boolean).join(" to ")],
+    ["Against", [facts?.target, facts?.stage].filter(Boolean).join(", ")],
+    ["Wind", [facts?.wind, facts?.windFrom].filter(Boolean).join(" from ")],
+    ["Air, sky", [facts?.air, facts?.sky].filter(Boolean).join(", ")],
+    ["Rig", facts?.rig],
+    ["Mixed by", facts?.mixedBy],
+    ["Lot", facts?.lot],
+    ["Actives", entry.actives.map((a) => `${a.name} ${a.content}`).join(", ")],
+    ["Whose local rules", facts?.jurisdiction],
+    ["Watering in", facts?.watering],
+    ["Stay off until", facts?.reentry],
+    ["Leftover", facts?.leftover],
+    ["Notes", [entry.note, entry.why].filter(Boolean).join("; ")],
+    ["Corrects", entry.corrects],
+    ["Record", entry.id],
+  ];
+  const lacking = missingOfEntry(entry)[0];
+  return (
+    <Page size="LETTER" style={styles.page}>
+      <Text style={styles.title}>Record of an application</Text>
+      {state !== "stands" && (
+        <Text style={styles.state}>
+          This record was {state === "corrected" ? "corrected: see the one that names it" : "struck: it never went down"}.
+        </Text>
+      )}
+      <Part title="What 7 CFR 110.3 asks for" lines={byLaw} all />
+      {lacking && <Text style={styles.state}>Missing: {lackingWords(lacking, entry.person ?? "who applied it")}.</Text>}
+      <Part title="What else is on record" lines={more} />
+      <Text style={styles.foot} fixed>
+        The log held {chain.records} records when this was printed
+        {chain.broken || chain.outside > 0 ? ", and not all of them are as they came in" : ", each as it came in"}. Digest of the
+        chain: {chain.digest}. Whoever has this page can tell later whether anything before it was altered; it doesn&apos;t prove
+        that what was written was so. Made by Careful Gauge.
+      </Text>
+    </Page>
+  );
+}
+
+/** @param all whether what is empty is shown as such */
+function Part({ title, lines, all = false }: { title: string; lines: readonly Line[]; all?: boolean }) {
+  const shown = lines.filter(([, value]) => all || (value ?? "") !== "");
+  if (shown.length === 0) return null;
+  return (
+    <View style={styles.part}>
+      <Text style={styles.head}>{title}</Text>
+      {shown.map(([name, value]) => (
+        <View key={name} style={styles.row}>
+          <Text style={styles.name}>{name}</Text>
+          <Text style={styles.value}>{(value ?? "") === "" ? "not noted" : value}</Text>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+/**
+ * Fetches what is asked for of the log and makes a page of each record.
+ * @throws where it can't be fetched, or is more than a printer is given at once
+ */
+export async function saveInspectorPdf(asked: LogAsked): Promise<void> {
+  const response = await fetch(logPath("json", asked));
+  if (!response.ok) throw new Error(String(response.status));
+  const file = (await response.json()) as LogFile;
+  if (file.records.length > MOST_PAGES) throw new RangeError(`${file.records.length} records`);
+  await savePdf(
+    <Document>
+      {[...file.records].reverse().map((entry) => (
+        <Record key={entry.id} entry={entry} chain={file.chain} system={unitsInHand()} />
+      ))}
+    </Document>,
+    `Records ${asked.from ?? ""} ${asked.to ?? ""}`.trim(),
+  );
+}

@@ -1,0 +1,5 @@
+import type { LogAsked } from "@/formats/slices";
+
+/** Where the server writes what is asked for of the log. */
+export const logPath = (as: "csv" | "details" | "json", asked: LogAsked): string =>
+  `/api/log?as=${as}${Object.keys(asked).length > 0 ? `&q=${encodeURIComponent(JSON.stringify(asked))}` : ""}`;

@@ -1,0 +1,31 @@
+"use client";
+
+import { LAW_WORDS } from "@/core/log/complete";
+import type { PersonEntry } from "@/formats/entries";
+import type { JobFile } from "@/formats/job-file/types";
+import { missingOfSheet, type Lacking } from "@/formats/missing";
+import { Notice } from "../parts/notices";
+
+/** What is lacking of what the law asks for, in words. */
+export const lackingWords = ({ fields, ended }: Lacking, who: string): string =>
+  [
+    fields.length > 0 && `missing of what the law asks for: ${fields.map((field) => LAW_WORDS[field]).join("; ")}`,
+    ended && `the certificate of ${who} ended on ${ended}`,
+  ]
+    .filter(Boolean)
+    .join("; ");
+
+interface LawProps {
+  readonly job: JobFile;
+  readonly person: PersonEntry | undefined;
+  readonly date: string;
+}
+
+/** Before it is mixed and before it is closed: what a record of a restricted-use product would lack. */
+export function LawMissing({ job, person, date }: LawProps) {
+  return missingOfSheet(job, person, date).map((lacking) => (
+    <Notice key={lacking.product} state="act">
+      {lacking.product} is for restricted use: {lackingWords(lacking, person?.name ?? "who sprays")}.
+    </Notice>
+  ));
+}
