@@ -3,7 +3,9 @@ import path from "node:path";
 import { lineFor, type Result } from "@/core/issue";
 import { rateAt, rowName } from "@/formats/card/choice";
 import { dayIn } from "@/formats/day";
+import { personFormOf } from "@/formats/forms/person";
 import { tipFormOf } from "@/formats/forms/tip-form-of";
+import type { PaperText } from "@/formats/papers";
 import type { TipText } from "@/formats/rig-setup";
 import { closeRecords, records } from "@/records/database";
 import { putSetting } from "@/records/settings";
@@ -40,6 +42,7 @@ const files = readdirSync(FOLDER, { recursive: true, encoding: "utf8" })
   }));
 const newest = Math.max(...files.map((f) => dayIn(f.job["x-made-at"], "UTC")));
 const shift = (dayIn(new Date().toISOString(), "UTC") - 1 - newest) * DAY;
+const inDays = (days: number) => new Date(Date.now() + days * DAY).toISOString().slice(0, 10);
 const moved = (moment: string) => new Date(Date.parse(moment) + shift).toISOString();
 
 interface More {
@@ -84,6 +87,21 @@ more.quickChecks.forEach((check, i) => {
 more.kitProofs.forEach(({ rig, madeAt, ...proof }, i) =>
   must(saveKitCheck(db, { id: `demo-proof-${i + 100}`, rigId: rigOf(rig), madeAt: moved(madeAt), ...proof }), proof.tool),
 );
+// Papers, of which one ends within sixty days.
+const PAPERS: Record<string, readonly PaperText[]> = {
+  "Odile Marsh": [
+    { kind: "certificate", number: "FT-0871", where: "Ferry county", categories: "core, turf and ornamental", ends: inDays(410) },
+    { kind: "respirator fit", ends: inDays(160) },
+  ],
+  "Bram Tolliver": [
+    { kind: "certificate", number: "FT-1042", where: "Ferry county", categories: "core, turf and ornamental", ends: inDays(38) },
+    { kind: "pesticide liability", number: "DEMO-77", ends: inDays(200) },
+  ],
+};
+for (const [name, papers] of Object.entries(PAPERS)) {
+  const { id } = readAll(db).people.find((person) => person.name === name)!;
+  must(put(db, "people", { id, form: personFormOf({ name, papers }) }), `papers of ${name}`);
+}
 const log = readFileSync(path.join(FOLDER, "log.csv"), "utf8").replace(/^\d{4}-\d\d-\d\d/gm, (date) => moved(date).slice(0, 10));
 must(importLog(db, log), "log.csv");
 const sheets = JSON.parse(readFileSync(path.join(FOLDER, "sheets.json"), "utf8")) as DemoSheet[];

@@ -204,6 +204,8 @@ export interface StandingEntry {
   readonly estimate: boolean;
   /** A week has gone by since its flow was measured or checked. */
   readonly checkDue: boolean;
+  /** Three or more loads that were mixed from it lean the same way; null where they don't. */
+  readonly leans: "heavy" | "light" | null;
 }
 
 /** A calibration that counts, with the newest quick check of it. */
@@ -273,6 +275,18 @@ export interface SpreadingEntry {
   readonly date: string;
   readonly personId: string | null;
   readonly job: SpreadFile;
+}
+
+/** What the loads of a sheet really did on a site: evidence of the calibration that they were mixed from. */
+export interface LoadsEntry {
+  readonly sheetId: string;
+  readonly site: string;
+  readonly at: string;
+  /** mL and m², of the first passes; over the calibrated spray volume; half the 95 % band as a part of it. */
+  readonly sprayed: number;
+  readonly covered: number;
+  readonly ratio: number;
+  readonly relative: number;
 }
 
 /** A sheet is open until what it planned is on record, or it is withdrawn. */

@@ -96,3 +96,7 @@ export function isFacts(value: unknown): value is FactsText {
     SNAPSHOT.every((key) => facts[key] === undefined || typeof facts[key] === "string")
   );
 }
+
+/** What was told of a record, without what was taken from what was on record. */
+export const toldOf = (facts: FactsText): Pick<FactsText, ToldFact> =>
+  Object.fromEntries(TOLD.flatMap((key) => (facts[key] === undefined ? [] : [[key, facts[key]]])));

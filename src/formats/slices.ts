@@ -11,6 +11,7 @@ import type {
   KitCheckEntry,
   LabelEntry,
   LastMix,
+  LoadsEntry,
   MemberEntry,
   PersonEntry,
   RigEntry,
@@ -96,6 +97,8 @@ export interface Slices {
   story: { query: { rig: string; person?: string; site?: string; after?: Cursor }; value: Page<CalibrationEntry> };
   crew: { query: { rig: string }; value: readonly MemberEntry[] };
   series: { query: { calibration: string }; value: CheckSeries };
+  /** What loads did that were mixed from a calibration, newest first. */
+  loads: { query: { calibration: string }; value: readonly LoadsEntry[] };
   openSheets: { query: { after?: Cursor }; value: Page<SheetEntry> };
   sheet: { query: { id: string }; value: Sheet };
   spreadings: { query: object; value: readonly SpreadingEntry[] };
@@ -124,12 +127,13 @@ export const MADE_OF: { readonly [S in SliceName]: readonly SliceKind[] } = {
   sitesById: ["sites"],
   siteCalled: ["sites"],
   grounds: ["sites", "log"],
-  standings: [...CALIBRATING, "sites"],
+  standings: [...CALIBRATING, "sites", "log"],
   inForce: CALIBRATING,
   calibration: [...CALIBRATING, "sites"],
   story: ["calibrations"],
   crew: [...CALIBRATING, "people"],
   series: ["calibrations", "checks", "settings"],
+  loads: ["log", "sites"],
   openSheets: ["sheets", "ticks", "log"],
   sheet: [...CALIBRATING, "people", "sites", "sheets", "ticks", "log", "labels", "spreadings"],
   spreadings: ["spreadings"],

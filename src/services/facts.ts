@@ -54,7 +54,3 @@ export function readTold(input: unknown): Result<Pick<FactsText, ToldFact>> {
   if (faults.length > 0) return bad(...faults);
   return good(Object.fromEntries(kept.map(([key, value]) => [key, (value as string).trim()])));
 }
-
-/** What was told of a record, without what was taken from what was on record. */
-export const toldOf = (facts: FactsText): Pick<FactsText, ToldFact> =>
-  Object.fromEntries(TOLD.flatMap((key) => (facts[key] === undefined ? [] : [[key, facts[key]]])));

@@ -5,6 +5,7 @@ import { entered, parseAs, type Entered } from "@/core/quantity/parse";
 import { rateOfTotal } from "@/core/labels/total";
 import type { CardText } from "@/formats/card/card";
 import { totalText } from "@/formats/card/choice";
+import { toldOf } from "@/formats/facts";
 import { readRate } from "@/formats/forms/rate";
 import type { PaperText } from "@/formats/papers";
 import {
@@ -24,7 +25,7 @@ import { readDismissed } from "./dismissed";
 import { isId, isReason, isRecordId, issue, nowText } from "./input";
 import { wasPoured } from "./counted";
 import { once } from "./once";
-import { factsNow, readTold, toldOf } from "./facts";
+import { factsNow, readTold } from "./facts";
 import { dayOfRecord } from "./record-sheet";
 
 /** Recording what went down. Records are truth: what passed a limit is recorded too, and what follows is held by it. */

@@ -32,6 +32,10 @@ import { findRig, listRigs, type KnownRig } from "@/records/rigs";
 import { siteNames } from "@/records/sites";
 import { dayNow } from "../clock";
 import { meantOf } from "../dismissed";
+import { pool } from "@/core/outcome/evidence";
+import { evidenceOf } from "@/formats/evidence";
+import { outcomesSince } from "@/records/outcomes";
+import type { LoadsEntry } from "@/formats/entries";
 
 /** What is known of calibrations: which one counts, with whom, since when. */
 
@@ -146,6 +150,34 @@ export function standings(db: Access, aside: SetAside[]): StandingEntry[] {
     unsure: one.unsure,
     estimate: one.estimate,
     checkDue: checkDue(one, day),
+    leans: leansOf(db, one.entry.id),
+  }));
+}
+
+/** As many loads as are looked at: the newest tell how it is now (ours). */
+const LOADS = 12;
+
+/** Whether the newest loads that were mixed from a calibration lean the same way. */
+function leansOf(db: Access, calibrationId: string) {
+  const rows = outcomesSince(db, calibrationId, LOADS);
+  return rows.length === 0 ? null : pool(rows.map(evidenceOf)).leans;
+}
+
+/** What loads did that were mixed from a calibration. */
+export function loads(db: Access, { calibration }: { calibration: string }): LoadsEntry[] {
+  const rows = outcomesSince(db, calibration, LOADS);
+  const names = siteNames(
+    db,
+    rows.map((row) => row.siteId),
+  );
+  return rows.map(({ sheetId, siteId, sprayed, covered, ratio: off, relative, createdAt }) => ({
+    sheetId,
+    site: names.get(siteId) ?? "a site",
+    at: createdAt,
+    sprayed,
+    covered,
+    ratio: off,
+    relative,
   }));
 }
 

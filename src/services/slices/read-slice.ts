@@ -8,7 +8,7 @@ import { sitesById } from "@/records/sites";
 import { listTips } from "@/records/tips";
 import { countedOf } from "../counted";
 import { stockNow } from "../save-stock";
-import { checkSeries, crew, inForce, lookAt, standings, story } from "./calibrations";
+import { checkSeries, crew, inForce, loads, lookAt, standings, story } from "./calibrations";
 import { logPage } from "./log";
 import { lastMix, openSheets, readSheet } from "./sheets";
 import { firm, grounds, people, proofs, siteCalled, sites, spreadings } from "./upkeep";
@@ -34,6 +34,7 @@ const READERS: { readonly [S in SliceName]: Reader<S> } = {
   story,
   crew,
   series: checkSeries,
+  loads,
   openSheets,
   sheet: (db, { id }) => readSheet(db, id),
   spreadings: (db, _query, aside) => spreadings(db, aside),
@@ -63,6 +64,7 @@ const ASKED: { readonly [S in SliceName]: Readonly<Record<string, Part>> } = {
   story: { rig: "text", person: "text?", site: "text?", after: "cursor?" },
   crew: { rig: "text" },
   series: { calibration: "text" },
+  loads: { calibration: "text" },
   openSheets: { after: "cursor?" },
   sheet: { id: "text" },
   spreadings: {},

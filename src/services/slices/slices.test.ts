@@ -388,6 +388,7 @@ const QUERIES: { readonly [S in SliceName]: readonly Slices[S]["query"][] } = {
   story: [{ rig: one.rig }, { rig: one.rig, person: one.person, after: [NOW, NOW, "x"] }],
   crew: [{ rig: one.rig }],
   series: [{ calibration: "calibration-00001" }],
+  loads: [{ calibration: "calibration-00001" }],
   openSheets: [{}, { after: [NOW, "x"] }],
   sheet: [{ id: one.id }],
   spreadings: [{}],

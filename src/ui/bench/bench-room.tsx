@@ -63,6 +63,7 @@ function judge(one: StandingEntry | undefined): Due {
   if (lock?.code === "unsure") return { state: "stop", word: "not yet", go: CALIBRATE };
   if (lock?.code === "estimate") return { state: "stop", word: "estimate only", go: CALIBRATE };
   if (lock) return { state: lock.code === "failing" ? "stop" : "act", word: lock.code, go: CALIBRATE };
+  if (one.leans) return { state: "act", word: `loads lean ${one.leans}`, go: CHECK };
   if (one.standing.state === "expired") return { state: "act", word: "due", go: CALIBRATE };
   return one.checkDue ? { state: "act", word: "check due", go: CHECK } : { state: "good", word: "stands", go: ["Mix", "/mix"] };
 }
@@ -147,8 +148,8 @@ function Bench({ rigs }: { rigs: readonly RigEntry[] }) {
   const standings = useSlice("standings", {}).value;
   const pairs = standings ? pairsOf(rigs, people, standings) : [];
   const state = (pair: Pair) => judge(pair.standing);
-  const due = pairs.filter((p) => state(p).state !== "good" && state(p).word !== "check due");
-  const toCheck = pairs.filter((p) => state(p).word === "check due");
+  const due = pairs.filter((p) => state(p).state !== "good" && state(p).go !== CHECK);
+  const toCheck = pairs.filter((p) => state(p).go === CHECK);
   const ready = pairs.filter((p) => state(p).state === "good");
   return (
     <Column gap="28px">

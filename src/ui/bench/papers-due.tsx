@@ -4,6 +4,7 @@ import { Box } from "@chakra-ui/react";
 import Link from "next/link";
 import { paperState } from "@/formats/papers";
 import { todayDate } from "../data/clock";
+import { format } from "../data/dates";
 import { usePeople } from "../data/records";
 import { SubHeading } from "../parts/controls";
 import { Row } from "../parts/layout";
@@ -30,7 +31,9 @@ export function PapersDue() {
           <Box flex="1 1 220px">
             <strong>{name}</strong>: {[paper.kind, paper.number, paper.where].filter(Boolean).join(" ")}
           </Box>
-          <Stamp state={state === "ended" ? "stop" : "act"}>{`${state === "ended" ? "ended" : "ends"} ${paper.ends}`}</Stamp>
+          <Stamp
+            state={state === "ended" ? "stop" : "act"}
+          >{`${state === "ended" ? "ended" : "ends"} ${format(new Date(`${paper.ends}T12:00:00`), "d MMM yyyy")}`}</Stamp>
           <Link href="/rigs">Crew</Link>
         </Row>
       ))}

@@ -25,6 +25,7 @@ import { lackIn, NeedHand } from "../parts/need-hand";
 import { FirstThing, Notice } from "../parts/notices";
 import { Stamp } from "../parts/stamp";
 import { Row } from "../parts/layout";
+import { LoadsSaid } from "./loads-said";
 
 const A_MINUTE = entered("60 s", "time");
 
@@ -108,6 +109,7 @@ function Checking({ calibrated }: { calibrated: Calibrated }) {
           </Notice>
         ))}
         {latest && <Verdict check={latest} />}
+        <LoadsSaid calibrated={calibrated} />
       </Box>
       {series && <Series points={series.points} checks={series.checks} />}
     </Box>

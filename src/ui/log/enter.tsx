@@ -15,6 +15,7 @@ import type { Slip } from "@/core/slips/slip";
 import type { ApplicationEntry, LabelEntry } from "@/formats/entries";
 import { productOf } from "@/formats/card/product-of";
 import { rowRates } from "@/formats/card/choice";
+import { toldOf } from "@/formats/facts";
 import { readRate } from "@/formats/forms/rate";
 import { Faults } from "@/formats/job-file/faults";
 import { readProduct } from "@/formats/job-file/read-product";
@@ -30,7 +31,9 @@ import { Button } from "../parts/controls";
 import { TextField } from "../parts/field";
 import { Notice } from "../parts/notices";
 import { ShelfPick, SitePick } from "../parts/pickers";
+import { Fold } from "../parts/fold";
 import { SlipAsk, SlipKeeper, type Dismissed } from "../parts/slip-ask";
+import { FactFields, factsOf, type Told } from "./fact-fields";
 import { ounceOf, isRateText } from "@/core/labels/label-rate";
 import { amountField, bareUnit } from "@/core/quantity/ranges";
 import { unitText } from "@/core/quantity/format";
@@ -48,6 +51,7 @@ interface EntryDraft {
   readonly note: string;
   /** Why it is put on a day before its sheet's. */
   readonly why?: string;
+  readonly facts?: Told;
   readonly corrects: string | null;
   readonly dismissed: readonly Dismissed[];
 }
@@ -72,6 +76,7 @@ function useEntry({ corrects, onDone }: EnterProps) {
     amount: corrects ? shorter(corrects.rate) : "",
     personId: corrects?.personId ?? hand.person?.id ?? "",
     note: "",
+    ...(corrects?.facts && { facts: toldOf(corrects.facts) }),
     corrects: corrects?.id ?? null,
     dismissed: [],
   });
@@ -97,6 +102,7 @@ function useEntry({ corrects, onDone }: EnterProps) {
       amount,
       zoneId: zone?.["x-id"] ?? draft.zoneId,
       personId: draft.personId === "" ? null : draft.personId,
+      ...(draft.facts && { facts: factsOf(draft.facts) }),
     };
     const result = await saveOnce("/api/applications", key, content);
     if (!result.ok) return setIssues(result.issues);
@@ -149,8 +155,11 @@ export function Enter({ corrects, onDone }: EnterProps) {
             onChange={(e) => set({ why: e.target.value })}
           />
         )}
+        <Fold title="Times, weather, what it was against" begun={Object.keys(draft.facts ?? {}).length > 0}>
+          <FactFields told={draft.facts ?? {}} set={(facts) => set({ facts })} errorOf={errorOf} />
+        </Fold>
         <TextField label="Note" value={draft.note} maxLength={400} onChange={(e) => set({ note: e.target.value })} />
-        {sentences(issues.filter((i) => !placed.includes(i.path))).map((text) => (
+        {sentences(issues.filter((i) => !placed.includes(i.path) && !i.path.startsWith("facts."))).map((text) => (
           <Notice key={text} state="stop">
             {text}
           </Notice>

@@ -17,6 +17,7 @@ import type {
   KitCheckEntry,
   LabelEntry,
   LastMix,
+  LoadsEntry,
   PersonEntry,
   RigEntry,
   Sheet,
@@ -48,6 +49,7 @@ export interface TestRecords {
   /** Newest first. */
   readonly calibrations: readonly CalibrationEntry[];
   readonly checks: readonly CheckEntry[];
+  readonly loads: readonly LoadsEntry[];
   readonly kitChecks: readonly KitCheckEntry[];
   readonly openSheets: readonly SheetEntry[];
   readonly sheets: readonly Sheet[];
@@ -71,6 +73,7 @@ const NOTHING: TestRecords = {
   sites: [],
   calibrations: [],
   checks: [],
+  loads: [],
   kitChecks: [],
   openSheets: [],
   sheets: [],
@@ -161,6 +164,7 @@ function answerOf(of: TestRecords, path: string): Answer<SliceName> | undefined 
             unsure,
             estimate,
             checkDue: due,
+            leans: null,
           },
         ];
       });
@@ -194,6 +198,7 @@ function answerOf(of: TestRecords, path: string): Answer<SliceName> | undefined 
         );
         return counts ? [{ personId: person.id, ...counts, record: [...own].reverse() }] : [];
       }),
+    loads: () => of.loads,
     series: () => ({ points: of.points, checks: of.checks }),
     openSheets: () => page(of.openSheets),
     sheet: () => of.sheets.find((s) => s.id === query.id)!,

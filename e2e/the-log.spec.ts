@@ -1,0 +1,136 @@
+import { calibrated, expect, fresh, label, rigInHand, site, slice, test } from "./fixtures";
+
+/** What really happened: closing a sheet as it was, putting a wrong entry right, an inspector's questions. */
+
+type Page = import("@playwright/test").Page;
+
+async function sheetFor(page: Page, of: { readonly site: string; readonly product: string }): Promise<string> {
+  await page.goto("/mix");
+  await page.getByLabel("Site", { exact: true }).selectOption({ label: of.site });
+  await page.getByLabel("Add a product").selectOption({ label: of.product });
+  await page.getByRole("button", { name: "Save the sheet and pour" }).click();
+  await expect(page).toHaveURL(/\/mix\/sheet\?id=/);
+  return new URL(page.url()).searchParams.get("id")!;
+}
+
+async function town(page: Page) {
+  const hand = await rigInHand(page);
+  await calibrated(page, hand);
+  const names = { site: fresh("Slip lawn"), product: fresh("Osselgrain") };
+  await site(page, names.site, "1000");
+  await label(page, names.product, "dry", "0.3");
+  return { hand, ...names };
+}
+
+test("ran out early: what really went down is told at once, kept through a reload, and counts", async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  const one = await town(page);
+  const id = await sheetFor(page, one);
+  await page.getByRole("button", { name: "Something was different" }).click();
+  await page.getByLabel("Ground that it did").fill("800");
+  const said = page.getByRole("region", { name: "What really went down" });
+  await expect(said).toContainText("125 %");
+  await expect(said).toContainText("Calibrate anew");
+  await page.reload();
+  await expect(page.getByLabel("Ground that it did")).toHaveValue("800");
+  await page.getByRole("button", { name: "Put on record as it was" }).click();
+  await expect(page.getByText("On record as sprayed: it is in the log.")).toBeVisible();
+  await expect(said).toContainText("125 %");
+  const sheet = await slice(page.request, "sheet", { id });
+  expect(sheet.outcome).toHaveLength(1);
+  await page.goto("/log");
+  await page.getByLabel("Only this product").selectOption({ label: one.product });
+  // 0.3 oz were meant for 1,000 sq ft and went down on 800: 0.375.
+  await expect(page.getByRole("list", { name: "What went down" })).toContainText("0.375 oz per 1,000 sq ft");
+});
+
+test("left over, and a second pass with it: the first passes are what to mix by next", async ({ page }) => {
+  const one = await town(page);
+  const id = await sheetFor(page, one);
+  const { job } = await slice(page.request, "sheet", { id });
+  expect(job.sites).toHaveLength(1);
+  await page.getByRole("button", { name: "Something was different" }).click();
+  await page.getByLabel("Left in the tank").fill("8 fl oz");
+  const said = page.getByRole("region", { name: "What really went down" });
+  await expect(said).toContainText("is left. It goes onto ground that its label allows");
+  await page.getByLabel("A second pass with what was left").check();
+  await expect(said).toContainText("a second pass went over ground that was covered");
+  await expect(said).not.toContainText("is left. It goes");
+  await page.getByRole("button", { name: "Put on record as it was" }).click();
+  await expect(page.getByText("On record as sprayed: it is in the log.")).toBeVisible();
+  const loads = await slice(page.request, "sheet", { id });
+  expect(loads.outcome.map((entry) => entry.again ?? false)).toEqual([false, true]);
+});
+
+test("a wrong entry is put right a week later: both are shown, one counts, and the pages for an inspector say so", async ({
+  page,
+}) => {
+  const one = await town(page);
+  await page.goto("/log");
+  await page.getByLabel("Site", { exact: true }).selectOption({ label: one.site });
+  await page.getByLabel("Product", { exact: true }).selectOption({ label: one.product });
+  await page.getByLabel("Amount").fill("3 oz");
+  await page.getByText("Times, weather, what it was against").click();
+  await page.getByLabel("Began").fill("07:40");
+  await page.getByLabel("Wind", { exact: true }).fill("4");
+  await expect(page.getByText("Write e.g. 4 mph")).toBeVisible();
+  await page.getByLabel("Wind", { exact: true }).fill("4 mph");
+  await page.getByRole("button", { name: "Put on record" }).click();
+  await page.getByLabel("Only this product").selectOption({ label: one.product });
+  const list = page.getByRole("list", { name: "What went down" });
+  await expect(list).toContainText("from 07:40 · wind 4 mph");
+  await list.getByRole("button", { name: /^Correct / }).click();
+  const correct = page.getByRole("form", { name: "Correct a record" });
+  await correct.getByLabel("Amount").fill("0.3 oz");
+  await correct.getByLabel("Note").fill("a slip of the point");
+  await correct.getByRole("button", { name: "Save the correction" }).click();
+  await expect(list).toContainText("corrects an earlier record");
+  await expect(list.getByText(/\bcorrected$/)).toBeVisible();
+  const [pages] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: "Pages for an inspector" }).click(),
+  ]);
+  expect(pages.suggestedFilename()).toMatch(/\.pdf$/);
+  const [json] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: "As JSON" }).click()]);
+  const { readFileSync } = await import("node:fs");
+  const file = JSON.parse(readFileSync((await json.path())!, "utf8")) as {
+    records: { corrected: boolean; facts: { wind: string } }[];
+    chain: { broken: null; outside: number; digest: string };
+  };
+  expect(file.records.map((record) => record.corrected).sort()).toEqual([false, true]);
+  // What was told of wind and time stays with the correction.
+  expect(file.records.map((record) => record.facts.wind)).toEqual(["4 mph", "4 mph"]);
+  expect(file.chain).toMatchObject({ broken: null, outside: 0 });
+});
+
+test("a restricted-use product: what the record would lack is said before it is mixed, and ends when it is noted", async ({
+  page,
+}) => {
+  const one = await town(page);
+  await page.goto("/labels");
+  await page.getByRole("button", { name: `Change ${one.product}` }).click();
+  await page.getByText("What it is", { exact: true }).click();
+  await page.getByLabel("Who may buy it").selectOption("restricted use");
+  await page.getByLabel("Registration number").fill("DEMO-190");
+  await page.getByRole("button", { name: "Save the change" }).click();
+  await page.goto("/mix");
+  await page.getByLabel("Site", { exact: true }).selectOption({ label: one.site });
+  await page.getByLabel("Add a product").selectOption({ label: one.product });
+  const notice = page.getByText(/is for restricted use: missing of what the law asks for/);
+  await expect(notice).toContainText("certificate number");
+  const { value: people } = (await (await page.request.get("/api/read/people")).json()) as {
+    value: { id: string; name: string }[];
+  };
+  const person = people.find((p) => p.id === one.hand.personId)!;
+  await page.goto("/rigs");
+  await page.getByRole("button", { name: `Change ${person.name}` }).click();
+  await page.getByText("Certificates, covers, fits").click();
+  await page.getByRole("button", { name: "Add a paper" }).click();
+  await page.getByLabel("Number").fill("FT-2201");
+  await page.getByLabel("Holds until").fill("2099-01-01");
+  await page.getByRole("button", { name: "Save the change" }).click();
+  await expect(page.getByText("certificate FT-2201, until 2099-01-01")).toBeVisible();
+  await page.goto("/mix");
+  await expect(notice).toContainText("the crop or site");
+  await expect(notice).not.toContainText("certificate number");
+});
