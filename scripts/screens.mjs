@@ -177,7 +177,15 @@ Irrigate with 0.25 to 0.5 inch of water within 24 hours.`;
     act: (page) => page.evaluate(() => scrollTo(0, document.querySelector('section[aria-label="Stops"]').offsetTop - 60)),
   });
   await picture("pour-phone", "/mix/pour?id=demo-sheet-museum-court", PHONE);
-  await picture("sheet-phone-dark", "/mix/sheet?id=demo-sheet-museum-court", PHONE, { dark: true });
+  await picture("closing-phone-dark", "/mix/sheet?id=demo-sheet-ferry-office", PHONE, {
+    dark: true,
+    act: async (page) => {
+      await page.getByRole("button", { name: "Something was different" }).click();
+      await page.getByLabel("Ground that it did").fill("2,450");
+      await page.getByRole("region", { name: "What really went down" }).scrollIntoViewIfNeeded();
+      await page.evaluate(() => scrollBy(0, 260));
+    },
+  });
   await browser.close();
 } finally {
   server.kill();

@@ -3,6 +3,7 @@ import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import autocannon from "autocannon";
+import Database from "better-sqlite3";
 import { BROWSER, ensureBrowser } from "./browser.mjs";
 import { answered, spawnServer } from "./serve.mjs";
 import { inProject } from "./setup.mjs";
@@ -154,6 +155,47 @@ const SAVES = {
   },
 };
 
+/** What is looked for in the log, as its room asks for it. */
+const LOOKS = {
+  "by active": () => ({ active: "mossferry" }),
+  "by person and year": ({ ids }) => ({ person: ids.hand.personId, from: YEAR[0], to: YEAR[1] }),
+  "restricted use": () => ({ restricted: true }),
+};
+const lastYear = new Date().getFullYear() - 1;
+const YEAR = [`${lastYear}-01-01`, `${lastYear}-12-31`];
+
+const asked = (query) => encodeURIComponent(JSON.stringify(query));
+
+async function get(url, path) {
+  const begun = performance.now();
+  const response = await fetch(`${url}${path}`, { headers: { "cache-control": "no-store" } });
+  if (!response.ok) throw new Error(`${path}: ${response.status}`);
+  const size = (await response.arrayBuffer()).byteLength;
+  return { took: performance.now() - begun, size };
+}
+
+/** A year of the log out, against the same rows read and written as JSON with nothing known of them. */
+async function exportYear(firm, line, times) {
+  const before = memory(firm);
+  const { took, size } = await get(firm.url, `/api/log?as=json&q=${asked({ from: YEAR[0], to: YEAR[1] })}`);
+  const after = memory(firm);
+  const db = new Database(join(firm.data, "careful-gauge.db"), { readonly: true });
+  const begun = performance.now();
+  const rows = db.prepare("select * from applications where date between ? and ? order by date desc").all(...YEAR);
+  JSON.stringify(rows);
+  const bare = performance.now() - begun;
+  const all = db.prepare("select count(*) from applications").pluck().get();
+  const bytes = db.pragma("page_count", { simple: true }) * db.pragma("page_size", { simple: true });
+  db.close();
+  line(
+    `a year of the log out: ${rows.length} records, ${(size / 1e6).toFixed(1)} MB in ${took.toFixed(0)} ms, to a bare dump`,
+    times(took / bare),
+    "",
+  );
+  line(`memory of the server after it: ${after.toFixed(0)} MB, to before`, times(after / before), "aim: flat");
+  line(`the database: ${(bytes / all).toFixed(0)} kB a thousand records of the log, all else included`, "", "");
+}
+
 /** Resident memory of a process, MB. */
 const memory = ({ server }) => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${server.pid}/status`, "utf8"))?.[1] ?? 0) / 1024;
 
@@ -215,6 +257,19 @@ export async function measureFirm(line, times) {
       const [a, b] = [median(took.small), median(took.large)];
       line(`saving ${name}: ${b.toFixed(1)} ms at a firm, to a small one`, times(b / a), "aim: within 1.5 ×");
     }
+    for (const [name, query] of Object.entries(LOOKS)) {
+      const took = { small: [], large: [] };
+      for (let round = 0; round < 15; round++)
+        for (const firm of [small, large]) {
+          // Another end of the page each time: nothing is answered from memory.
+          const path = `/api/read/log?q=${asked({ ...query(firm), after: [`2999-01-${10 + round}`, "x", "x"] })}`;
+          const one = await get(firm.url, path);
+          if (round > 2) took[firm.size].push(one.took);
+        }
+      const [a, b] = [median(took.small), median(took.large)];
+      line(`the log ${name}: ${b.toFixed(1)} ms at a firm, to a small one`, times(b / a), "aim: within 1.5 ×");
+    }
+    await exportYear(large, line, times);
     await idlePoll(large, line, times);
   } finally {
     for (const { server, data } of [small, large]) {

@@ -47,6 +47,9 @@ const STREETS = ["Ferry", "Quay", "Harbour", "Slipway", "Chapel", "Rope", "Signa
 const KINDS = ["lawn", "green", "court", "terrace", "field", "yard", "bank", "garden"];
 const LABELS = ["Quayrafen", "Mossferry", "Tollguard", "Tideline", "Anchorol", "Slipgrass", "Wherry", "Beaconex"];
 
+/** The active of a made-up product, called after it. */
+const activeOf = (product: string): string => product.toLowerCase().replace(/ .*/, "");
+
 function must<T>(result: Result<T>): T {
   if (!result.ok) throw new Error(JSON.stringify(result.issues));
   return result.value;
@@ -72,7 +75,7 @@ export function fillFirm(db: Records, size: FirmSize) {
     keep("labels", id, {
       name,
       form: dry ? "dry" : "liquid",
-      actives: [{ name: name.toLowerCase().replace(/ .*/, ""), content: dry ? "25 %" : "2 lb/gal" }],
+      actives: [{ name: activeOf(name), content: dry ? "25 %" : "2 lb/gal" }],
       rates: [{ rate: dry ? "0.2" : "0.4", to: dry ? "0.4" : "0.8" }],
       limits: [{ perYear: dry ? "3" : "6", yearKind: "calendar", intervalAtLeast: "14 days" }],
     });
@@ -146,7 +149,7 @@ export function fillFirm(db: Records, size: FirmSize) {
       labelId: label.id,
       rate: rate.text,
       total: totalText(rate, area.value),
-      actives: [],
+      actives: [{ name: activeOf(label.name), content: label.dry ? "25 %" : "2 lb/gal" }],
       gravity: null,
       personId: `firm-person-${pad(i % size.people)}`,
       source: "file",
@@ -156,7 +159,14 @@ export function fillFirm(db: Records, size: FirmSize) {
       alsoOn: null,
       corrects: null,
       isVoid: false,
-      facts: null,
+      // One product in eight is for restricted use.
+      facts: {
+        registration: `DEMO-${label.id.slice(-3)}`,
+        turf: "ryegrass",
+        started: "07:40",
+        wind: "4 mph",
+        ...(label === labels[0] && { restricted: "yes" as const, certificate: "FT-1042" }),
+      },
     };
   });
   whole(db, (tx) => addApplications(tx, entries, daysAgo(19)));

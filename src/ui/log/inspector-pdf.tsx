@@ -1,5 +1,7 @@
 import { Document, Page, StyleSheet, Text, View } from "@react-pdf/renderer";
 import { readAmountOf } from "@/core/mixing/display";
+import { showEntered } from "@/core/quantity/format";
+import { entered } from "@/core/quantity/parse";
 import type { System } from "@/core/working/units";
 import type { ApplicationEntry } from "@/formats/entries";
 import { stateOf } from "@/formats/log-csv";
@@ -42,11 +44,11 @@ function Record({ entry, chain, system }: { entry: ApplicationEntry; chain: LogF
   const byLaw: Line[] = [
     ["Product", entry.product],
     ["Registration number", facts?.registration],
-    ["Restricted use", facts?.restricted],
+    ["Restricted use", facts && (facts.restricted ?? "no")],
     ["Total amount", readAmountOf(entry.total, system)],
     ["Rate", rateWords(shorter(entry.rate))],
     ["Place", `${entry.site}, ${entry.zone}`],
-    ["Area treated", entry.area],
+    ["Area treated", showEntered(entered(entry.area, "area"))],
     ["Crop or site", facts?.turf],
     ["Date", format(new Date(`${entry.date}T12:00:00`), "d MMMM yyyy")],
     ["Applied by", entry.person],
@@ -66,7 +68,7 @@ function Record({ entry, chain, system }: { entry: ApplicationEntry; chain: LogF
     ["Watering in", facts?.watering],
     ["Stay off until", facts?.reentry],
     ["Leftover", facts?.leftover],
-    ["Notes", [entry.note, entry.why].filter(Boolean).join("; ")],
+    ["Notes", [...new Set([entry.note, entry.why])].filter(Boolean).join("; ")],
     ["Corrects", entry.corrects],
     ["Record", entry.id],
   ];

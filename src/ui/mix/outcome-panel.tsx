@@ -71,7 +71,7 @@ function OneSite({ site, several, system }: SiteProps) {
       {site.causes.length > 0 && (
         <Box>
           <Box textStyle="label">What it probably was, the likeliest first</Box>
-          <Box as="ol" paddingLeft="22px" textStyle="note">
+          <Box as="ol" listStyleType="decimal" paddingLeft="22px" textStyle="note">
             {site.causes.map((cause) => (
               <li key={cause.of}>{causeText(cause, system)}</li>
             ))}
