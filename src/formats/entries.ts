@@ -289,6 +289,17 @@ export interface LoadsEntry {
   readonly relative: number;
 }
 
+/** How much of a product went down between two days, in all that is looked at. */
+export interface TotalEntry {
+  readonly product: string;
+  readonly measured: "mass" | "volume";
+  /** g or mL. */
+  readonly total: number;
+  readonly count: number;
+  readonly actives: readonly ActiveText[];
+  readonly gravity: string | null;
+}
+
 /** A sheet is open until what it planned is on record, or it is withdrawn. */
 export type SheetState = "open" | "recorded" | "withdrawn";
 

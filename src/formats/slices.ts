@@ -22,6 +22,7 @@ import type {
   StandingEntry,
   StockEntry,
   TipEntry,
+  TotalEntry,
 } from "./entries";
 
 /**
@@ -107,6 +108,8 @@ export interface Slices {
   mixedBefore: { query: { labels: readonly string[] }; value: boolean };
   /** What counts against the limits of the zones of some sites. */
   counted: { query: { sites: readonly string[] }; value: readonly CountedEntry[] };
+  /** What went down in all, between two days. */
+  totals: { query: LogAsked & { from: string; to: string }; value: readonly TotalEntry[] };
   log: { query: LogAsked & { after?: Cursor }; value: Page<ApplicationEntry> };
 }
 export type SliceName = keyof Slices;
@@ -140,6 +143,7 @@ export const MADE_OF: { readonly [S in SliceName]: readonly SliceKind[] } = {
   lastMix: ["sheets", "ticks", "rinses"],
   mixedBefore: ["sheets", "ticks"],
   counted: ["log", "sheets", "ticks", "spreadings", "labels", "sites", "settings"],
+  totals: ["log"],
   log: ["log", "sites", "people", "labels"],
 };
 

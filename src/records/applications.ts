@@ -160,6 +160,29 @@ export function applicationsPage(
   return { ...page, rows: readRows("record of the log", page.rows, recordOf, aside) };
 }
 
+/**
+ * How much of each product stands as down, of what is asked for, as it was recorded: rows of one name and one list of actives
+ * are added up. @param query with both days: what it looks through is what lies between them
+ */
+export function totalsDown(db: Access, query: LogQuery & { readonly from: string; readonly to: string }, aside?: SetAside[]) {
+  const { product, actives, gravity, measured, totalCanonical } = applications;
+  const rows = db
+    .select({
+      id: sql<string>`min(${applications.id})`,
+      product,
+      actives,
+      gravity,
+      measured,
+      total: sql<number>`sum(${totalCanonical})`,
+      count: sql<number>`count(*)`,
+    })
+    .from(applications)
+    .where(and(asked(query), STANDS))
+    .groupBy(product, actives, gravity, measured)
+    .all();
+  return readRows("record of the log", rows, asItIs, aside);
+}
+
 /** Every row of the log, for whoever looks at all of it. */
 export const allApplications = (db: Access, aside?: SetAside[]): ApplicationRow[] =>
   readRows("record of the log", db.select().from(applications).all(), recordOf, aside);

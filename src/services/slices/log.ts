@@ -1,6 +1,6 @@
-import type { ApplicationEntry } from "@/formats/entries";
+import type { ApplicationEntry, TotalEntry } from "@/formats/entries";
 import type { Cursor, LogAsked, Page } from "@/formats/slices";
-import { applicationsPage, type LoggedRow } from "@/records/applications";
+import { applicationsPage, totalsDown, type LoggedRow } from "@/records/applications";
 import type { SetAside } from "@/records/aside";
 import type { Access } from "@/records/database";
 import { peopleNames } from "@/records/people";
@@ -21,6 +21,16 @@ export function logPage(
   const page = applicationsPage(db, { siteId: site, labelId: label, personId: person, ...rest }, after, most, aside);
   return { ...page, rows: entriesOf(db, page.rows) };
 }
+
+/** What stands as down of each product, between two days. */
+export const logTotals = (
+  db: Access,
+  { site, label, person, ...rest }: LogAsked & { from: string; to: string },
+  aside: SetAside[],
+): TotalEntry[] =>
+  totalsDown(db, { siteId: site, labelId: label, personId: person, ...rest }, aside).flatMap(({ id: _, measured, ...row }) =>
+    measured === null ? [] : [{ ...row, measured }],
+  );
 
 function entriesOf(db: Access, rows: readonly LoggedRow[]): ApplicationEntry[] {
   const known = cardsNow(db);

@@ -9,7 +9,7 @@ import { listTips } from "@/records/tips";
 import { countedOf } from "../counted";
 import { stockNow } from "../save-stock";
 import { checkSeries, crew, inForce, loads, lookAt, standings, story } from "./calibrations";
-import { logPage } from "./log";
+import { logPage, logTotals } from "./log";
 import { lastMix, openSheets, readSheet } from "./sheets";
 import { firm, grounds, people, proofs, siteCalled, sites, spreadings } from "./upkeep";
 
@@ -41,6 +41,7 @@ const READERS: { readonly [S in SliceName]: Reader<S> } = {
   lastMix,
   mixedBefore: (db, { labels }) => mixedBefore(db, labels),
   counted: (db, query, aside) => countedOf(db, query.sites, aside),
+  totals: logTotals,
   log: logPage,
 };
 
@@ -71,6 +72,15 @@ const ASKED: { readonly [S in SliceName]: Readonly<Record<string, Part>> } = {
   lastMix: { rig: "text", tank: "text", except: "text?" },
   mixedBefore: { labels: "texts" },
   counted: { sites: "texts" },
+  totals: {
+    site: "text?",
+    label: "text?",
+    person: "text?",
+    active: "text?",
+    restricted: "yes?",
+    from: "text",
+    to: "text",
+  },
   log: {
     site: "text?",
     label: "text?",

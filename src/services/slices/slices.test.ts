@@ -389,6 +389,10 @@ const QUERIES: { readonly [S in SliceName]: readonly Slices[S]["query"][] } = {
   crew: [{ rig: one.rig }],
   series: [{ calibration: "calibration-00001" }],
   loads: [{ calibration: "calibration-00001" }],
+  totals: [
+    { from: "2026-01-01", to: "2026-12-31" },
+    { site: one.site, active: "x", from: "2026-01-01", to: "2026-12-31" },
+  ],
   openSheets: [{}, { after: [NOW, "x"] }],
   sheet: [{ id: one.id }],
   spreadings: [{}],

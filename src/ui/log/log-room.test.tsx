@@ -163,3 +163,15 @@ test("as CSV: what stands, and it can be read again", () => {
     },
   ]);
 });
+
+test("totals are asked for, and add each active up through the products that hold it", () => {
+  const actives = [{ name: "Quarril", content: "40 %" }];
+  const total = { product: "Granule", measured: "mass" as const, total: 283.49523125, count: 3, actives, gravity: null };
+  const wet = { ...total, product: "Liquid", measured: "volume" as const, count: 1 };
+  showWith({ sites: [SITE], labels: [GRANULE], people: [PERSON], log: [entry()], totals: [total, wet] }, <LogRoom />);
+  fireEvent.click(screen.getByRole("button", { name: /^Totals from / }));
+  const said = screen.getByRole("region", { name: "Totals" });
+  // 10 oz with 40 % are 4 oz of the active; of the liquid it can't be told.
+  expect(said).toHaveTextContent("Granule3 records10 oz");
+  expect(said).toHaveTextContent("Quarriland what is in Liquid: its card lacks the specific gravity4 oz");
+});

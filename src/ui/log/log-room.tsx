@@ -23,6 +23,7 @@ import { Booked } from "./booked";
 import { Enter } from "./enter";
 import { LogSearch } from "./log-search";
 import { LogFiles } from "./log-files";
+import { Totals } from "./totals";
 import { factsLine } from "./facts-line";
 import { lackingWords } from "../mix/law-missing";
 import { missingOfEntry } from "@/formats/missing";
@@ -62,6 +63,7 @@ export function LogRoom() {
               <Records key={JSON.stringify(query)} page={first} query={query} before="" />
             </Box>
           )}
+          {first && (first.rows.length > 0 || looking) && <Totals key={JSON.stringify(query)} asked={query} />}
           <LogFiles any={(first?.rows.length ?? 0) > 0 || looking} asked={query} />
         </Box>
         <Box>

@@ -27,6 +27,7 @@ import type {
   StandingEntry,
   StockEntry,
   TipEntry,
+  TotalEntry,
 } from "@/formats/entries";
 import type { CardText } from "@/formats/card/card";
 import { sliceAt, type Answer, type Cursor, type Page, type SliceName, type Slices } from "@/formats/slices";
@@ -50,6 +51,7 @@ export interface TestRecords {
   readonly calibrations: readonly CalibrationEntry[];
   readonly checks: readonly CheckEntry[];
   readonly loads: readonly LoadsEntry[];
+  readonly totals: readonly TotalEntry[];
   readonly kitChecks: readonly KitCheckEntry[];
   readonly openSheets: readonly SheetEntry[];
   readonly sheets: readonly Sheet[];
@@ -74,6 +76,7 @@ const NOTHING: TestRecords = {
   calibrations: [],
   checks: [],
   loads: [],
+  totals: [],
   kitChecks: [],
   openSheets: [],
   sheets: [],
@@ -199,6 +202,7 @@ function answerOf(of: TestRecords, path: string): Answer<SliceName> | undefined 
         return counts ? [{ personId: person.id, ...counts, record: [...own].reverse() }] : [];
       }),
     loads: () => of.loads,
+    totals: () => of.totals,
     series: () => ({ points: of.points, checks: of.checks }),
     openSheets: () => page(of.openSheets),
     sheet: () => of.sheets.find((s) => s.id === query.id)!,
