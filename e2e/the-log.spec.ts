@@ -1,4 +1,4 @@
-import { calibrated, expect, fresh, label, rigInHand, site, slice, test } from "./fixtures";
+import { calibrated, expect, fresh, label, rigInHand, site, slice, test, wentDown } from "./fixtures";
 
 /** What really happened: closing a sheet as it was, putting a wrong entry right, an inspector's questions. */
 
@@ -136,4 +136,19 @@ test("a restricted-use product: what the record would lack is said before it is 
   await page.goto("/mix");
   await expect(notice).toContainText("the crop or site");
   await expect(notice).not.toContainText("certificate number");
+});
+
+test("a needless repeat is asked about: what went down last week may still work", async ({ page }) => {
+  const hand = await rigInHand(page);
+  await calibrated(page, hand);
+  const name = fresh("Slow lawn");
+  const siteId = await site(page, name, "1000");
+  const product = fresh("Wherry");
+  const labelId = await label(page, product, "dry", "0.3", { visible: "after 14 days" });
+  const lastWeek = new Date(Date.now() - 7 * 86_400_000).toISOString().slice(0, 10);
+  await wentDown(page, siteId, labelId, "0.3 oz", lastWeek);
+  await page.goto("/mix");
+  await page.getByLabel("Site", { exact: true }).selectOption({ label: name });
+  await page.getByLabel("Add a product").selectOption({ label: product });
+  await expect(page.getByText(/its label says not to judge it before .*: is a repeat needed\?/)).toBeVisible();
 });

@@ -5,6 +5,7 @@ import type { Standing } from "@/core/calibration/standing";
 import type { Issue } from "@/core/issue";
 import type { RunState } from "@/core/mixing/run-state";
 import type { SpreadFile } from "./job-file/spread";
+import type { CleanOut } from "./clean-out";
 import type { PaperText } from "./papers";
 import type { FactsText } from "./facts";
 import type { TipText } from "./rig-setup";
@@ -91,11 +92,14 @@ export interface StockEntry {
   readonly left: number;
 }
 
+/** A tank that was rinsed. */
 export interface RinseEntry {
   readonly id: string;
-  readonly rigId: string;
   readonly tank: string;
   readonly rinsedAt: string;
+  /** Who did it, by name. */
+  readonly person: string | null;
+  readonly facts: CleanOut | null;
 }
 
 export interface LabelEntry extends Entry {

@@ -15,6 +15,7 @@ import type {
   MemberEntry,
   PersonEntry,
   RigEntry,
+  RinseEntry,
   Sheet,
   SheetEntry,
   SiteEntry,
@@ -103,6 +104,8 @@ export interface Slices {
   openSheets: { query: { after?: Cursor }; value: Page<SheetEntry> };
   sheet: { query: { id: string }; value: Sheet };
   spreadings: { query: object; value: readonly SpreadingEntry[] };
+  /** The newest clean-outs of a rig, newest first. */
+  cleanOuts: { query: { rig: string }; value: readonly RinseEntry[] };
   lastMix: { query: { rig: string; tank: string; except?: string }; value: LastMix | null };
   /** Whether just these went into one tank before. */
   mixedBefore: { query: { labels: readonly string[] }; value: boolean };
@@ -140,6 +143,7 @@ export const MADE_OF: { readonly [S in SliceName]: readonly SliceKind[] } = {
   openSheets: ["sheets", "ticks", "log"],
   sheet: [...CALIBRATING, "people", "sites", "sheets", "ticks", "log", "labels", "spreadings"],
   spreadings: ["spreadings"],
+  cleanOuts: ["rinses", "people"],
   lastMix: ["sheets", "ticks", "rinses"],
   mixedBefore: ["sheets", "ticks"],
   counted: ["log", "sheets", "ticks", "spreadings", "labels", "sites", "settings"],

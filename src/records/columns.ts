@@ -7,6 +7,7 @@ import type { ActiveText, CardText } from "@/formats/card/card";
 import { readCard } from "@/formats/card/read-card";
 import { readAny, readJob } from "@/formats/job-file/read";
 import type { SpreadFile } from "@/formats/job-file/spread";
+import { isCleanOut } from "@/formats/clean-out";
 import { isFacts } from "@/formats/facts";
 import type { JobFile, OutcomeText } from "@/formats/job-file/types";
 import { isPapers } from "@/formats/papers";
@@ -103,6 +104,7 @@ const jsonText = <T>(what: string, sound: (value: unknown) => value is T) =>
 export const setupText = jsonText("set-up of a rig", isSetup);
 export const tipText = jsonText("tip", (value): value is TipText => readTip(value).ok);
 export const factsText = jsonText("list of facts", isFacts);
+export const cleanOutText = jsonText("clean-out", isCleanOut);
 export const papersText = jsonText("list of papers", isPapers);
 export const outcomeText = jsonText(
   "outcome of a sheet",

@@ -2,7 +2,7 @@ import { check, index, integer, primaryKey, real, sqliteTable, text, uniqueIndex
 import { sql } from "drizzle-orm";
 import { STOP_EVENTS } from "@/core/mixing/run-state";
 import { SLIP_CODES } from "@/core/slips/slip";
-import { activesText, enteredText, factsText, jobText, outcomeText, spreadText, textsText } from "./columns";
+import { activesText, cleanOutText, enteredText, factsText, jobText, outcomeText, spreadText, textsText } from "./columns";
 import { calibrations, createdAt, id, labels, people, rigs, sites } from "./schema";
 
 /** The records of the work itself: sheets and what became of them, what went down, what is on the shelf. Append-only. */
@@ -105,6 +105,8 @@ export const rinses = sqliteTable(
     tank: text("tank").notNull(),
     personId: text("person_id").references(() => people.id),
     rinsedAt: text("rinsed_at").notNull(),
+    /** What was cleaned with how much water, and where that went. */
+    facts: cleanOutText("facts"),
     createdAt: createdAt(),
   },
   (t) => [index("rinses_of_tank").on(t.rigId, t.tank, t.rinsedAt), index("rinses_by").on(t.personId)],

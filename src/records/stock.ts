@@ -1,5 +1,7 @@
 import { and, desc, eq, gt } from "drizzle-orm";
+import type { CleanOut } from "@/formats/clean-out";
 import type { Access } from "./access";
+import { asItIs, readRows, type SetAside } from "./aside";
 import { rinses, stockCounts } from "./schema-work";
 
 export interface NewStockCount {
@@ -37,6 +39,7 @@ export interface NewRinse {
   readonly tank: string;
   readonly personId: string | null;
   readonly rinsedAt: string;
+  readonly facts: CleanOut | null;
 }
 
 export function addRinse(db: Access, rinse: NewRinse, now: string): void {
@@ -44,6 +47,22 @@ export function addRinse(db: Access, rinse: NewRinse, now: string): void {
     .values({ ...rinse, createdAt: now })
     .run();
 }
+
+/** The newest rinses of a rig, newest first. */
+export const rinsesOf = (db: Access, rigId: string, most: number, aside?: SetAside[]) =>
+  readRows(
+    "rinse",
+    db
+      .select()
+      .from(rinses)
+      .where(eq(rinses.rigId, rigId))
+      .orderBy(desc(rinses.rinsedAt))
+      .limit(most)
+      .all()
+      .map((row) => ({ ...row, name: row.tank })),
+    asItIs,
+    aside,
+  );
 
 /** Whether a tank was rinsed after a moment. */
 export const rinsedSince = (db: Access, rigId: string, tank: string, moment: string): boolean =>

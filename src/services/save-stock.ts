@@ -1,6 +1,7 @@
 import { bad, good, type Result } from "@/core/issue";
 import { parsePackage } from "@/core/labels/rate";
 import type { Quantity } from "@/core/quantity/kinds";
+import { isCleanOut } from "@/formats/clean-out";
 import type { StockEntry } from "@/formats/entries";
 import { usedSince } from "@/records/applications";
 import type { SetAside } from "@/records/aside";
@@ -58,12 +59,14 @@ export function stockNow(db: Access, aside?: SetAside[]): StockEntry[] {
   });
 }
 
-/** Keeps that a tank was rinsed: `{ id, rigId, tank, personId, rinsedAt }`. */
+/** Keeps that a tank was rinsed: `{ id, rigId, tank, personId, rinsedAt, facts? }`. */
 export function saveRinse(db: Records, input: unknown): Result<{ id: string }> {
-  const { id, rigId, tank, personId, rinsedAt } = (input ?? {}) as Record<string, unknown>;
+  const { id, rigId, tank, personId, rinsedAt, facts } = (input ?? {}) as Record<string, unknown>;
   if (!isId(id) || !isId(rigId) || typeof tank !== "string" || !(personId === null || isId(personId)))
     return bad(issue("", "wrong-type", "something else", "a rinse: which rig and tank, who, when"));
   if (!isMoment(rinsedAt)) return bad(issue("rinsedAt", "bad-date", shown(rinsedAt), A_MOMENT));
+  if (facts !== undefined && !isCleanOut(facts))
+    return bad(issue("facts", "wrong-type", shown(facts), `what was cleaned: { "water": "1 qt", "rinsate": "onto the lawn" }`));
   const rig = findRig(db, rigId)?.rig;
   if (!rig) return bad(issue("rigId", "unknown-name", rigId, "the rigs on record"));
   if (personId !== null && !findPerson(db, personId))
@@ -75,11 +78,11 @@ export function saveRinse(db: Records, input: unknown): Result<{ id: string }> {
       tx,
       "rinse",
       id,
-      { rigId, tank, personId },
+      { rigId, tank, personId, ...(facts !== undefined && { facts }) },
       findRinse(tx, id) !== undefined,
       () => ({ id }),
       (): Result<{ id: string }> => {
-        addRinse(tx, { id, rigId, tank, personId, rinsedAt }, nowText());
+        addRinse(tx, { id, rigId, tank, personId, rinsedAt, facts: facts ?? null }, nowText());
         return good({ id });
       },
     ),

@@ -26,6 +26,8 @@ export interface LabelSays {
   readonly beforeSodding?: number;
   /** Days for which it stays active in the soil. */
   readonly residual?: number;
+  /** Days until its effect can be seen: before them nobody can judge it. */
+  readonly visibleAfter?: number;
   /** What the label says of hose-end heads; undefined where it says nothing. */
   readonly hoseEnd?: boolean;
   readonly aftercare?: Aftercare;

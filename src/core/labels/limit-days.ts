@@ -59,6 +59,27 @@ export function countAndInterval({ own, rows, zone, day, held, warnings }: Case)
   }
 }
 
+/**
+ * What went down may still work: some products are slow, and slower in cold (common practice). Before its label lets it be
+ * judged, a repeat may be a needless one. What only stands on a sheet isn't down.
+ */
+export function stillWorking({ own, zone, day, warnings }: Case): void {
+  const { date } = day;
+  const days = own.says.visibleAfter;
+  if (date === undefined || days === undefined) return;
+  const last = activesOf(own)
+    .flatMap((active) => downOn(zone).filter((entry) => holds(entry, own, active.name) && !entry.planned))
+    .flatMap(daysOfEntry)
+    .filter((on) => on <= date)
+    .sort()
+    .at(-1);
+  if (last !== undefined && daysFrom(last, date) < days)
+    warnings.push({
+      code: "not-to-be-judged-yet",
+      values: { product: own.name, zone: zone.name, on: last, from: daysLater(last, days) },
+    });
+}
+
 function holds(entry: PutDown, own: Counting, active: string): boolean {
   if (own.says.actives.length === 0 || !entry.active) return sameName(entry.of, own.name);
   return sameName(entry.active.name, active);

@@ -143,6 +143,27 @@ describe("counts, intervals, turf, seed", () => {
       .reasons[0]!;
     expect(planned.values).toEqual({ on: "2026-08-30", planned: true, wait: 35 });
   });
+  test("what may still work isn't judged: before its label's day a repeat is asked about, on it not any more", () => {
+    const slow = (more: Partial<LabelSays> = {}) => [granule("0.1 oz/1000 ft2", {}, { visibleAfter: 14, ...more })];
+    const warned = (...of: Parameters<typeof judge>) => judge(...of).warnings;
+    expect(warned(slow(), [down("2026-08-20", "0.1 oz/1000 ft2")])).toEqual([
+      {
+        code: "not-to-be-judged-yet",
+        values: { product: "Granule", zone: "north", on: "2026-08-20", from: "2026-09-03" },
+      },
+    ]);
+    expect(warned(slow(), [down("2026-08-19", "0.1 oz/1000 ft2")])).toEqual([]);
+    // The newest counts; what only stands on a sheet, what comes later, what holds another active, don't.
+    const two = [down("2026-08-30", "0.1 oz/1000 ft2"), down("2026-08-20", "0.1 oz/1000 ft2")];
+    expect(warned(slow(), two)[0]!.values).toMatchObject({ on: "2026-08-30" });
+    expect(warned(slow(), [down("2026-08-30", "0.1 oz/1000 ft2", { planned: true })])).toEqual([]);
+    expect(warned(slow(), [down("2026-09-03", "0.1 oz/1000 ft2")])).toEqual([]);
+    const other = { name: "quarril", content: entered("40 %", "share") } as const;
+    expect(warned(slow(), [down("2026-08-30", "0.1 oz/1000 ft2", { active: other, of: "Other" })])).toEqual([]);
+    // Another product with the same active is the same work twice.
+    expect(warned(slow(), [down("2026-08-30", "0.1 oz/1000 ft2", { of: "Other" })])).toHaveLength(1);
+    expect(warned(slow({ visibleAfter: undefined } as never), two)).toEqual([]);
+  });
   test("a second half that comes too late is told", () => {
     const { warnings } = judge([granule("0.1 oz/1000 ft2", { intervalAtMost: 70 })], [down("2026-06-01", "0.1 oz/1000 ft2")]);
     expect(warnings.map((w) => w.code)).toEqual(["second-half-late"]);

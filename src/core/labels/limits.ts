@@ -2,7 +2,7 @@ import { sameName } from "../names";
 import type { Counting } from "./budget";
 import type { LimitRow, ZoneFacts } from "./label";
 import { perApplication, perYear, uncountable } from "./limit-amounts";
-import { countAndInterval, turfAndSeed } from "./limit-days";
+import { countAndInterval, stillWorking, turfAndSeed } from "./limit-days";
 import { activeNoted, spotInZone } from "./limit-known";
 import type { Budget, Case, DayOfPlan, Held, Judged, LimitWarning, Reason } from "./reason";
 
@@ -17,7 +17,16 @@ export function judgeZone(products: readonly Counting[], zone: ZoneFacts, day: D
     const rows = product.says.limits.filter((row) => binds(row, zone, day, product, warnings));
     const held = (reason: Held) => reasons.push({ ...reason, ...at, product: product.name });
     const one: Case = { own: product, others, rows, zone, day, held, budgets, warnings };
-    for (const judge of [spotInZone, activeNoted, uncountable, perApplication, perYear, countAndInterval, turfAndSeed])
+    for (const judge of [
+      spotInZone,
+      activeNoted,
+      uncountable,
+      perApplication,
+      perYear,
+      countAndInterval,
+      stillWorking,
+      turfAndSeed,
+    ])
       judge(one);
   }
   return { reasons, budgets, warnings };

@@ -116,6 +116,14 @@ export interface LimitWarningValues {
     /** The day on which the label's time for the next one ended. */
     readonly ended: string;
   };
+  /** It went down there, and its effect can't be seen yet: a repeat may be needless. */
+  readonly "not-to-be-judged-yet": {
+    readonly product: string;
+    readonly zone: string;
+    readonly on: string;
+    /** The first day on which its label lets it be judged. */
+    readonly from: string;
+  };
   readonly "active-not-noted": {
     readonly product: string;
     readonly zone: string;

@@ -26,7 +26,8 @@ export function judge(input: Judging): Judgement {
   const products = input.products.map((product): Counting => ({
     name: product.name,
     dry: product.form === "dry",
-    says: product.says ?? SAYS_NOTHING,
+    // The second of two halves is meant to follow the first.
+    says: product.says ? { ...product.says, ...(product.split && { visibleAfter: 0 }) } : SAYS_NOTHING,
     rate: rateOnGround(product, sprayVolume),
     spread: isSpread(product),
   }));
@@ -67,7 +68,13 @@ export function rateOnGround(product: MixProduct, sprayVolume: Source<"sprayVolu
 /** What a label says beside rates and limits that a zone can be held for. */
 const binding = (says: LabelSays): boolean =>
   Boolean(
-    says.turfs?.length || says.afterSeeding || says.afterSodding || says.beforeSeeding || says.beforeSodding || says.residual,
+    says.turfs?.length ||
+    says.afterSeeding ||
+    says.afterSodding ||
+    says.beforeSeeding ||
+    says.beforeSodding ||
+    says.residual ||
+    says.visibleAfter,
   );
 
 const unique = (warnings: readonly LabelWarning[]): LabelWarning[] => [

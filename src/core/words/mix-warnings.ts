@@ -26,6 +26,8 @@ const WORDS: WordsOf<LimitWarningValues & RateWarningValues & MixWarningValues> 
     `${product} must be watered in and its card says no deadline, ${dry} must stay dry for ${showEntered(keepDry)} first: does the label of ${product} leave the time?`,
   "second-half-late": ({ product, zone, last, ended }) =>
     `${product} on ${zone}: the label's time for the next one ended on ${ended}, counted from ${last}.`,
+  "not-to-be-judged-yet": ({ product, zone, on, from }) =>
+    `${product} went down on ${zone} on ${on}, and its label says not to judge it before ${from}: is a repeat needed?`,
   "active-not-noted": ({ product, zone, other, on }) =>
     `${other} ${wentDown(on)} on ${zone}, and its active isn't noted: if it is one of ${product}'s, it isn't counted. Note it on its card.`,
   "per-acre-slip": slipped,

@@ -89,6 +89,7 @@ const MIX: { [C in keyof (LimitWarningValues & RateWarningValues & MixWarningVal
   "jurisdiction-unknown": { product: "A", zone: "front", limitFor: "Osselmark" },
   "water-deadline-open": { product: "A", dry: "B", keepDry: entered("24 h", "time") },
   "second-half-late": { product: "A", zone: "front", last: "2026-05-01", ended: "2026-07-10" },
+  "not-to-be-judged-yet": { product: "A", zone: "front", on: "2026-05-01", from: "2026-05-15" },
   "active-not-noted": { product: "A", zone: "front", other: "B", on: "2026-05-01" },
   "per-acre-slip": { product: "A", rate: metricRate, slips: [{ code: "hectare-acre", says: "says", corrected: "1 L/ha" }] },
   "unit-slip": { product: "A", rate: metricRate, slips: [{ code: "decimal-point", says: "says", corrected: "3 mL/100 m2" }] },

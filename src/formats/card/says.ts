@@ -17,6 +17,15 @@ export const turfsOf = (card: Pick<CardText, "turfs">): string[] =>
 export const daysOf = (text: string | undefined): number | undefined =>
   text === undefined ? undefined : Number(text.split(" ")[0]);
 
+/** The longest time that a text in a label's own words names, in days: 28 of "2 to 4 weeks"; none where it names none. */
+export function longestDays(text: string | undefined): number | undefined {
+  const DAYS = { day: 1, week: 7, month: 30 } as const;
+  const found = [...(text ?? "").matchAll(/(\d{1,3})[\s-]*(day|week|month)s?\b/gi)].map(
+    ([, count, unit]) => Number(count) * DAYS[unit!.toLowerCase() as keyof typeof DAYS],
+  );
+  return found.length > 0 ? Math.max(...found) : undefined;
+}
+
 /** A row of a card's limits. @throws Error where a rate in it can't be read: the card was checked. */
 export function limitRowOf(row: LimitRowText, composition: Composition): LimitRow {
   const rate = (text: string | undefined): LabelRate | undefined => {

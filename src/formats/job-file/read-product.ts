@@ -12,7 +12,7 @@ import { BY_STRENGTH } from "../card/choice";
 import { compositionOf } from "../card/composition";
 import type { CardText } from "../card/card";
 import { readCard, readStated } from "../card/read-card";
-import { daysOf, limitRowOf, turfsOf } from "../card/says";
+import { daysOf, longestDays, limitRowOf, turfsOf } from "../card/says";
 import { Faults, maybe, value } from "./faults";
 import type { LimitsText, ProductText } from "./types";
 import { isSame } from "@/core/quantity/slack";
@@ -139,12 +139,14 @@ function readSays(product: ProductText, path: string, covers: Entered<"area"> | 
 function waitsOf(card: CardText): Partial<LabelSays> {
   const days = (key: "afterSeeding" | "afterSodding" | "beforeSeeding" | "beforeSodding" | "residual") =>
     card[key] === undefined ? {} : { [key]: daysOf(card[key]) };
+  const visibleAfter = longestDays(card.visible);
   return {
     ...days("afterSeeding"),
     ...days("afterSodding"),
     ...days("beforeSeeding"),
     ...days("beforeSodding"),
     ...days("residual"),
+    ...(visibleAfter !== undefined && { visibleAfter }),
     turfs: turfsOf(card),
     ...(card.hoseEnd && { hoseEnd: card.hoseEnd === "allowed" }),
     aftercare: {

@@ -31,6 +31,8 @@ ALTER TABLE `applications` ADD `facts` text;
 --> statement-breakpoint
 ALTER TABLE `people` ADD `papers` text;
 --> statement-breakpoint
+ALTER TABLE `rinses` ADD `facts` text;
+--> statement-breakpoint
 CREATE UNIQUE INDEX `log_chain_of` ON `log_chain` (`record_id`);
 --> statement-breakpoint
 CREATE UNIQUE INDEX `outcomes_of_sheet` ON `outcomes` (`sheet_id`,`site_id`);

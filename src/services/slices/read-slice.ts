@@ -11,7 +11,7 @@ import { stockNow } from "../save-stock";
 import { checkSeries, crew, inForce, loads, lookAt, standings, story } from "./calibrations";
 import { logPage, logTotals } from "./log";
 import { lastMix, openSheets, readSheet } from "./sheets";
-import { firm, grounds, people, proofs, siteCalled, sites, spreadings } from "./upkeep";
+import { cleanOuts, firm, grounds, people, proofs, siteCalled, sites, spreadings } from "./upkeep";
 
 /** The one reader of each slice: what a room asks for, and no more. */
 type Reader<S extends SliceName> = (db: Records, query: Slices[S]["query"], aside: SetAside[]) => Slices[S]["value"] | undefined;
@@ -38,6 +38,7 @@ const READERS: { readonly [S in SliceName]: Reader<S> } = {
   openSheets,
   sheet: (db, { id }) => readSheet(db, id),
   spreadings: (db, _query, aside) => spreadings(db, aside),
+  cleanOuts,
   lastMix,
   mixedBefore: (db, { labels }) => mixedBefore(db, labels),
   counted: (db, query, aside) => countedOf(db, query.sites, aside),
@@ -69,6 +70,7 @@ const ASKED: { readonly [S in SliceName]: Readonly<Record<string, Part>> } = {
   openSheets: { after: "cursor?" },
   sheet: { id: "text" },
   spreadings: {},
+  cleanOuts: { rig: "text" },
   lastMix: { rig: "text", tank: "text", except: "text?" },
   mixedBefore: { labels: "texts" },
   counted: { sites: "texts" },

@@ -396,6 +396,7 @@ const QUERIES: { readonly [S in SliceName]: readonly Slices[S]["query"][] } = {
   openSheets: [{}, { after: [NOW, "x"] }],
   sheet: [{ id: one.id }],
   spreadings: [{}],
+  cleanOuts: [{ rig: one.rig }],
   lastMix: [
     { rig: one.rig, tank: one.tank },
     { rig: one.rig, tank: one.tank, except: "x" },

@@ -1,4 +1,12 @@
-import type { FirmEntry, GroundEntry, KitCheckEntry, PersonEntry, SiteEntry, SpreadingEntry } from "@/formats/entries";
+import type {
+  FirmEntry,
+  GroundEntry,
+  KitCheckEntry,
+  PersonEntry,
+  RinseEntry,
+  SiteEntry,
+  SpreadingEntry,
+} from "@/formats/entries";
 import { kitOf } from "@/formats/rig-setup";
 import type { Cursor, Page } from "@/formats/slices";
 import type { SetAside } from "@/records/aside";
@@ -6,9 +14,10 @@ import { calibrationsByPerson } from "@/records/calibrations";
 import { lastProof } from "@/records/checks";
 import type { Access } from "@/records/database";
 import { twinOf } from "@/records/names";
-import { listPeople } from "@/records/people";
+import { listPeople, peopleNames } from "@/records/people";
 import { findRig } from "@/records/rigs";
 import { findSite, sitesPage } from "@/records/sites";
+import { rinsesOf } from "@/records/stock";
 import { openSpreadings } from "@/records/spreadings";
 import { firmZone, todayOf } from "../clock";
 import { groundBefore } from "../same-ground";
@@ -41,6 +50,21 @@ export function proofs(db: Access, { rig: rigId }: { rig: string }): KitCheckEnt
     const { createdAt: _, ...proof } = last;
     return [proof];
   });
+}
+
+/** As many clean-outs as a rig's page shows. */
+const CLEAN_OUTS = 8;
+
+/** The newest clean-outs of a rig. */
+export function cleanOuts(db: Access, { rig }: { rig: string }, aside: SetAside[]): RinseEntry[] {
+  const names = peopleNames(db);
+  return rinsesOf(db, rig, CLEAN_OUTS, aside).map(({ id, tank, rinsedAt, personId, facts }) => ({
+    id,
+    tank,
+    rinsedAt,
+    person: names.get(personId ?? "") ?? null,
+    facts,
+  }));
 }
 
 const SITES = 50;

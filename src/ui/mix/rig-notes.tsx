@@ -1,7 +1,6 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { useState } from "react";
 import { format } from "../data/dates";
 import { dropletAt, finer, type Droplet } from "@/core/calibration/tips";
 import { showEntered } from "@/core/quantity/format";
@@ -11,13 +10,12 @@ import type { ProductText } from "@/formats/job-file/types";
 import { cardOfProduct } from "@/formats/gear";
 import { readRig } from "@/formats/job-file/read-rig";
 import { setupOf } from "@/formats/rig-setup";
-import { sentences, useSlice } from "../data/records";
-import { nowMoment, wallClock } from "../data/clock";
+import { useSlice } from "../data/records";
+import { wallClock } from "../data/clock";
 import { useInHand } from "../data/in-hand";
-import { useSaveOnce } from "../data/save-id";
-import { Button } from "../parts/controls";
 import { Notice } from "../parts/notices";
 import { hoseHolds } from "../rigs/hose-holds";
+import { RecordRinse } from "./record-rinse";
 
 interface RigNotesProps {
   readonly rig: RigEntry;
@@ -100,24 +98,5 @@ export function EndOfDay({ rig }: { rig: RigEntry }) {
     <Box textStyle="note" color="soft" maxW="74ch">
       At the end the hose still holds {held}: spray it out on ground that it is for, then rinse three times.
     </Box>
-  );
-}
-
-function RecordRinse({ rig, tank }: { rig: RigEntry; tank: string }) {
-  const saveOnce = useSaveOnce();
-  const { person } = useInHand();
-  const [trouble, setTrouble] = useState<string>();
-  const keep = async () => {
-    const rinse = { rigId: rig.id, tank, personId: person?.id ?? null };
-    const result = await saveOnce("/api/rinses", `rinse:${rig.id}:${tank}`, rinse, { rinsedAt: nowMoment() });
-    setTrouble(result.ok ? undefined : sentences(result.issues)[0]);
-  };
-  return (
-    <>
-      <Button look="inline" onClick={() => void keep()}>
-        It was rinsed three times: put that on record
-      </Button>
-      {trouble}
-    </>
   );
 }

@@ -1,14 +1,14 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { wordsFor } from "@/core/issue";
+import type { ReactNode } from "react";
+import { wordsFor, type Issue } from "@/core/issue";
 import { read, type System } from "@/core/working/units";
 import { Typed } from "../calibrate/typed";
 import { Check } from "../parts/choose";
 import { Note } from "../parts/controls";
 import { Column, Row } from "../parts/layout";
 import { Notice } from "../parts/notices";
-import type { Issue } from "@/core/issue";
 import { TO_PLAN, type LoadTold, type LoadsTold, type PlannedLoad } from "./told-loads";
 
 interface TellProps {
@@ -63,24 +63,7 @@ function OneLoad({ load, name, told, set, system }: LoadProps) {
         </Box>
       </Box>
       {!skipped && (
-        <Box display="grid" gap="10px" gridTemplateColumns={{ base: "1fr 1fr", md: "1fr 1fr 1fr" }}>
-          <Typed
-            label="Left in the tank"
-            field="left"
-            zero
-            value={told.left}
-            onChange={(left) => set({ left })}
-            placeholder="0.5 gal"
-            hint="empty: it ran dry"
-          />
-          <Typed
-            label="Ground that it did"
-            field="zoneArea"
-            value={told.covered}
-            onChange={(covered) => set({ covered })}
-            placeholder="1,800 sq ft"
-            hint="empty: as planned"
-          />
+        <LeftAndGround left={told.left} covered={told.covered} set={set}>
           <Typed
             label="Spraying took"
             field="loadTime"
@@ -89,7 +72,7 @@ function OneLoad({ load, name, told, set, system }: LoadProps) {
             placeholder="6:40"
             hint="tells the pace from the flow"
           />
-        </Box>
+        </LeftAndGround>
       )}
       <Row flexWrap="wrap" gap="0 22px">
         {!skipped && (
@@ -102,26 +85,50 @@ function OneLoad({ load, name, told, set, system }: LoadProps) {
         </Check>
       </Row>
       {!skipped && again && (
-        <Box display="grid" gap="10px" gridTemplateColumns={{ base: "1fr 1fr", md: "1fr 1fr 1fr" }}>
-          <Typed
-            label="Left after the second pass"
-            field="left"
-            zero
-            value={told.againLeft}
-            onChange={(againLeft) => set({ againLeft })}
-            placeholder="0.1 gal"
-            hint="empty: it ran dry"
-          />
-          <Typed
-            label="Ground of the second pass"
-            field="zoneArea"
-            value={told.againCovered}
-            onChange={(againCovered) => set({ againCovered })}
-            placeholder="1,800 sq ft"
-            hint="empty: the same ground"
-          />
-        </Box>
+        <LeftAndGround
+          second
+          left={told.againLeft}
+          covered={told.againCovered}
+          set={({ left, covered }) =>
+            set({ ...(left !== undefined && { againLeft: left }), ...(covered !== undefined && { againCovered: covered }) })
+          }
+        />
       )}
+    </Box>
+  );
+}
+
+interface PassProps {
+  /** Of a second pass over the same ground. */
+  readonly second?: boolean;
+  readonly left: string;
+  readonly covered: string;
+  readonly set: (next: { readonly left?: string; readonly covered?: string }) => void;
+  readonly children?: ReactNode;
+}
+
+/** What a pass left in the tank, and the ground that it did. */
+function LeftAndGround({ second = false, left, covered, set, children }: PassProps) {
+  return (
+    <Box display="grid" gap="10px" gridTemplateColumns={{ base: "1fr 1fr", md: "1fr 1fr 1fr" }}>
+      <Typed
+        label={second ? "Left after the second pass" : "Left in the tank"}
+        field="left"
+        zero
+        value={left}
+        onChange={(typed) => set({ left: typed })}
+        placeholder="0.5 gal"
+        hint="empty: it ran dry"
+      />
+      <Typed
+        label={second ? "Ground of the second pass" : "Ground that it did"}
+        field="zoneArea"
+        value={covered}
+        onChange={(typed) => set({ covered: typed })}
+        placeholder="1,800 sq ft"
+        hint={second ? "empty: the same ground" : "empty: as planned"}
+      />
+      {children}
     </Box>
   );
 }

@@ -22,6 +22,7 @@ import { Tips } from "./tips";
 import { rigLine } from "./words";
 import { Column } from "../parts/layout";
 import { personFormOf } from "@/formats/forms/person";
+import { CleanOuts } from "./clean-outs";
 import { PaperLines, Papers } from "./papers";
 
 export function RigsRoom() {
@@ -91,6 +92,9 @@ export function RigsRoom() {
           {(entry ?? rig) && (
             <Box marginTop="26px">
               <KitCheck rig={(entry ?? rig)!} />
+              <Box marginTop="26px">
+                <CleanOuts rig={(entry ?? rig)!} />
+              </Box>
             </Box>
           )}
         </Box>

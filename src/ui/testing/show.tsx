@@ -20,6 +20,7 @@ import type {
   LoadsEntry,
   PersonEntry,
   RigEntry,
+  RinseEntry,
   Sheet,
   SheetEntry,
   SiteEntry,
@@ -52,6 +53,7 @@ export interface TestRecords {
   readonly checks: readonly CheckEntry[];
   readonly loads: readonly LoadsEntry[];
   readonly totals: readonly TotalEntry[];
+  readonly cleanOuts: readonly RinseEntry[];
   readonly kitChecks: readonly KitCheckEntry[];
   readonly openSheets: readonly SheetEntry[];
   readonly sheets: readonly Sheet[];
@@ -77,6 +79,7 @@ const NOTHING: TestRecords = {
   checks: [],
   loads: [],
   totals: [],
+  cleanOuts: [],
   kitChecks: [],
   openSheets: [],
   sheets: [],
@@ -203,6 +206,7 @@ function answerOf(of: TestRecords, path: string): Answer<SliceName> | undefined 
       }),
     loads: () => of.loads,
     totals: () => of.totals,
+    cleanOuts: () => of.cleanOuts,
     series: () => ({ points: of.points, checks: of.checks }),
     openSheets: () => page(of.openSheets),
     sheet: () => of.sheets.find((s) => s.id === query.id)!,
