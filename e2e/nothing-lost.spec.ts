@@ -172,7 +172,7 @@ test("a sheet's record is corrected, also to another site, and counts there alon
   const form = page.getByRole("form", { name: "Correct a record" });
   await form.getByLabel("Site", { exact: true }).selectOption({ label: there });
   await form.getByRole("button", { name: "Save the correction" }).click();
-  await expect(page.getByRole("form", { name: "Enter what went down" })).toBeVisible();
+  await expect(page.getByRole("form", { name: "Correct a record" })).toBeHidden();
   const counted = await slice(page.request, "counted", { sites: [thereId] });
   expect(counted.filter((c) => c.applied.of === product).map((c) => c.siteId)).toEqual([thereId]);
 });

@@ -23,7 +23,7 @@ const FIELDS: readonly (readonly [ToldFact, string, string?])[] = [
   ["target", "Against", "crabgrass"],
   ["stage", "Its stage", "2 to 3 leaves"],
   ["mixedBy", "Mixed by", "if somebody else did"],
-  ["lot", "Lot of the product"],
+  ["lot", "Lot number"],
   ["watering", "Watering in", "client, tonight"],
   ["reentry", "Stay off until", "dry; sign posted"],
 ];
