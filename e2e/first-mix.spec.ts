@@ -102,6 +102,8 @@ test.describe("on a phone", () => {
     await site(page, green, "3000");
     const product = fresh("Granule");
     await label(page, product, "dry", "0.3");
+    // An only product of the shelf is in the mix already: with another one it is picked, whichever tests ran before.
+    await label(page, fresh("Other granule"), "dry", "0.3");
     await page.goto("/mix");
     await page.getByLabel("Site", { exact: true }).selectOption({ label: green });
     await page.getByLabel("Add a product").selectOption({ label: product });

@@ -51,6 +51,10 @@ function room(file = job(), people = [PERSON]) {
   showWith({ people }, <CloseSheet sheet={sheetOf(file)} worked={worked} held={false} ready onClosed={onClosed} />);
 }
 const press = async (name: string | RegExp) => act(async () => void fireEvent.click(screen.getByRole("button", { name })));
+const sayDifferent = async () => {
+  await press("Something was different");
+  await screen.findAllByLabelText("Never sprayed");
+};
 const type = (label: string, text: string, at = 0) =>
   fireEvent.change(screen.getAllByLabelText(label)[at]!, { target: { value: text } });
 const recorded = () => sent.mock.calls.find(([url]) => String(url).endsWith("/record"))![1] as Record<string, unknown>;
@@ -64,7 +68,7 @@ test("one that went to plan is one press", async () => {
 
 test("ran out: what it came to is told at once, and only what was typed differs from the plan", async () => {
   room();
-  await press("Something was different");
+  await sayDifferent();
   const load1 = screen.getByRole("group", { name: /^Load 1/ });
   expect(load1).toHaveTextContent("4 gal for 2,000 sq ft");
   type("Ground that it did", "1,800");
@@ -83,7 +87,7 @@ test("ran out: what it came to is told at once, and only what was typed differs 
 
 test("a second pass with what was left is said as such, and passes the label", async () => {
   room();
-  await press("Something was different");
+  await sayDifferent();
   type("Left in the tank", "0.5", 1);
   const load2 = within(screen.getByRole("group", { name: /^Load 2/ }));
   fireEvent.click(load2.getByLabelText("A second pass with what was left"));
@@ -101,7 +105,7 @@ test("a second pass with what was left is said as such, and passes the label", a
 
 test("a load that was never sprayed is left out; of none at all there is nothing to put on record", async () => {
   room();
-  await press("Something was different");
+  await sayDifferent();
   fireEvent.click(screen.getAllByLabelText("Never sprayed")[1]!);
   expect(screen.getByRole("region", { name: "What really went down" })).toHaveTextContent(
     "2,000 sq ft of 3,500 sq ft was covered",
@@ -113,7 +117,7 @@ test("a load that was never sprayed is left out; of none at all there is nothing
 
 test("more left than was mixed can't be put on record", async () => {
   room();
-  await press("Something was different");
+  await sayDifferent();
   type("Left in the tank", "9 gal");
   expect(screen.getByText(/less than the 4 gal that load 1 began with/)).toBeInTheDocument();
   expect(screen.getByRole("button", { name: "Put on record as it was" })).toBeDisabled();
@@ -121,7 +125,7 @@ test("more left than was mixed can't be put on record", async () => {
 
 test("what was typed stays through a reload, until it is put on record", async () => {
   room();
-  await press("Something was different");
+  await sayDifferent();
   type("Ground that it did", "1,800");
   fireEvent.click(screen.getByText("For the record: times, weather, what it was against"));
   type("Wind", "4 mph");

@@ -1,7 +1,8 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { useMemo, useState } from "react";
+import dynamic from "next/dynamic";
+import { useState } from "react";
 import type { Issue } from "@/core/issue";
 import type { Sheet } from "@/formats/entries";
 import type { OutcomeText } from "@/formats/job-file/types";
@@ -9,7 +10,6 @@ import type { SheetPlan } from "@/formats/sheet-plan";
 import { todayDate } from "../data/clock";
 import { useKept } from "../data/kept-here";
 import { sentences, usePeople, useSend } from "../data/records";
-import { useSystem } from "../data/units";
 import { FactFields, factsOf, type Told } from "../log/fact-fields";
 import { AskWhy } from "../parts/ask-why";
 import { Button, Note, SubHeading } from "../parts/controls";
@@ -18,9 +18,10 @@ import { Fold } from "../parts/fold";
 import { Column, Row } from "../parts/layout";
 import { Notice } from "../parts/notices";
 import { LawMissing } from "./law-missing";
-import { OutcomePanel } from "./outcome-panel";
-import { TellLoads } from "./tell-loads";
-import { entriesOf, outcomeNow, plannedLoads, type LoadsTold } from "./told-loads";
+import type { LoadsTold } from "./told-loads";
+
+// What was different needs the reader of a whole job and the reconciliation: fetched when somebody says so.
+const Different = dynamic(() => import("./different").then((m) => m.Different), { ssr: false });
 
 interface CloseProps {
   readonly sheet: Sheet;
@@ -146,35 +147,6 @@ function intro(held: boolean, day: boolean): string {
   return day
     ? "When every stop is done or skipped, put the day on record: done stops as planned, or as the tank was read. Until then it counts as planned; withdraw it if it isn't poured."
     : "Put it on record, so that the next plan counts it. Until then it counts as planned; withdraw it if it isn't poured.";
-}
-
-interface DifferentProps {
-  readonly worked: SheetPlan;
-  readonly told: LoadsTold;
-  readonly set: (told: LoadsTold) => void;
-  readonly onRecord: (outcome: readonly OutcomeText[]) => void;
-}
-
-/** What was different, load by load, and at once what that came to. */
-function Different({ worked, told, set, onRecord }: DifferentProps) {
-  const system = useSystem();
-  const loads = useMemo(() => plannedLoads(worked), [worked]);
-  const entries = entriesOf(loads, told);
-  const outcome = entries.ok && entries.value.length > 0 ? outcomeNow(worked, entries.value) : undefined;
-  return (
-    <Column gap="16px" borderLeft="6px solid" borderColor="line" paddingLeft="14px">
-      <TellLoads loads={loads} told={told} set={set} issues={outcome && !outcome.ok ? outcome.issues : []} system={system} />
-      {outcome?.ok && <OutcomePanel outcome={outcome.value} system={system} />}
-      {entries.ok && entries.value.length === 0 && (
-        <Note>No load was sprayed: withdraw the sheet, with what became of what was poured.</Note>
-      )}
-      <Box>
-        <Button look="act" disabled={!outcome?.ok} onClick={() => entries.ok && onRecord(entries.value)}>
-          Put on record as it was
-        </Button>
-      </Box>
-    </Column>
-  );
 }
 
 interface UntickedProps {

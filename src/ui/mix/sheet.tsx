@@ -2,6 +2,7 @@
 
 import { Box, ClientOnly } from "@chakra-ui/react";
 import { format } from "../data/dates";
+import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useSearchParams } from "next/navigation";
 import { useMemo, useState } from "react";
@@ -30,8 +31,6 @@ import { Held } from "./held";
 import { LabelCautions } from "./label-cautions";
 import { kitNow } from "./measures";
 import { OnePlan } from "./one-plan";
-import { OutcomePanel } from "./outcome-panel";
-import { outcomeNow } from "./told-loads";
 import { createPreview } from "./preview";
 import { EndOfDay, RigNotes } from "./rig-notes";
 import { SheetFiles } from "./sheet-files";
@@ -41,6 +40,8 @@ import { AskEmpty } from "../pour/ask-empty";
 import { asksEmpty } from "../pour/pour-steps";
 import { useSheet } from "./use-sheet";
 import { Column } from "../parts/layout";
+
+const ToldOutcome = dynamic(() => import("./different").then((m) => m.ToldOutcome), { ssr: false });
 
 /** A mix sheet: what is poured, ticked off; a day's stops as they come along. */
 export function SheetRoom() {
@@ -93,7 +94,6 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
   const allDone = run
     ? run.stops.every((stop) => stop.state !== "todo")
     : fillings.length > 0 && fillings.every((f) => done.has(`${f.key}.top-up`));
-  const outcome = useMemo(() => toldOf(sheet, worked), [sheet, worked]);
   const lines = useMemo(
     () => (shown ? planLines(plan, system, besideOf(job, calibration, fillings)) : []),
     [shown, plan, job, calibration, fillings, system],
@@ -111,7 +111,7 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
         <Stopped issues={sheet.stopped} />
         {held && shown && <Held plan={plan} system={system} />}
         {sheet.state !== "open" && <Notice state="plain">{CLOSED[sheet.state]}</Notice>}
-        {outcome && <OutcomePanel outcome={outcome} system={system} />}
+        {sheet.outcome.length > 0 && <ToldOutcome sheet={sheet} worked={worked} />}
         {plan.warnings.map((w) => (
           <Notice key={mixWarningText(w, system)} state="act">
             {mixWarningText(w, system)}
@@ -168,12 +168,6 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
       </Column>
     </Room>
   );
-}
-
-/** What its loads really did, where that was told. */
-function toldOf({ outcome }: Sheet, worked: SheetPlan) {
-  const made = outcome.length > 0 ? outcomeNow(worked, outcome) : undefined;
-  return made?.ok ? made.value : undefined;
 }
 
 /** What the sheet is of: when and with what it was made. */

@@ -1,5 +1,6 @@
 "use client";
 
+import dynamic from "next/dynamic";
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import { mixLock } from "@/core/calibration/may-mix";
@@ -22,8 +23,9 @@ import { Tips } from "./tips";
 import { rigLine } from "./words";
 import { Column } from "../parts/layout";
 import { personFormOf } from "@/formats/forms/person";
-import { CleanOuts } from "./clean-outs";
 import { PaperLines, Papers } from "./papers";
+
+const CleanOuts = dynamic(() => import("./clean-outs").then((m) => m.CleanOuts), { ssr: false });
 
 export function RigsRoom() {
   const rigs = useRigs();

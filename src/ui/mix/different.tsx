@@ -1,0 +1,49 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import { useMemo } from "react";
+import type { Sheet } from "@/formats/entries";
+import type { OutcomeText } from "@/formats/job-file/types";
+import type { SheetPlan } from "@/formats/sheet-plan";
+import { useSystem } from "../data/units";
+import { Button, Note } from "../parts/controls";
+import { Column } from "../parts/layout";
+import { OutcomePanel } from "./outcome-panel";
+import { TellLoads } from "./tell-loads";
+import { entriesOf, outcomeNow, plannedLoads, type LoadsTold } from "./told-loads";
+
+interface DifferentProps {
+  readonly worked: SheetPlan;
+  readonly told: LoadsTold;
+  readonly set: (told: LoadsTold) => void;
+  readonly onRecord: (outcome: readonly OutcomeText[]) => void;
+}
+
+/** What was different, load by load, and at once what that came to. */
+export function Different({ worked, told, set, onRecord }: DifferentProps) {
+  const system = useSystem();
+  const loads = useMemo(() => plannedLoads(worked), [worked]);
+  const entries = entriesOf(loads, told);
+  const outcome = entries.ok && entries.value.length > 0 ? outcomeNow(worked, entries.value) : undefined;
+  return (
+    <Column gap="16px" borderLeft="6px solid" borderColor="line" paddingLeft="14px">
+      <TellLoads loads={loads} told={told} set={set} issues={outcome && !outcome.ok ? outcome.issues : []} system={system} />
+      {outcome?.ok && <OutcomePanel outcome={outcome.value} system={system} />}
+      {entries.ok && entries.value.length === 0 && (
+        <Note>No load was sprayed: withdraw the sheet, with what became of what was poured.</Note>
+      )}
+      <Box>
+        <Button look="act" disabled={!outcome?.ok} onClick={() => entries.ok && onRecord(entries.value)}>
+          Put on record as it was
+        </Button>
+      </Box>
+    </Column>
+  );
+}
+
+/** What the loads of a sheet on record really did, as it was told when it was closed. */
+export function ToldOutcome({ sheet, worked }: { sheet: Sheet; worked: SheetPlan }) {
+  const system = useSystem();
+  const outcome = useMemo(() => outcomeNow(worked, sheet.outcome), [sheet.outcome, worked]);
+  return outcome.ok ? <OutcomePanel outcome={outcome.value} system={system} /> : null;
+}
