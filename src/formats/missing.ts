@@ -3,7 +3,7 @@ import { RESTRICTED_USE } from "./card/card";
 import type { ApplicationEntry, PersonEntry } from "./entries";
 import { cardOfProduct } from "./gear";
 import type { JobFile } from "./job-file/types";
-import { holdsOn } from "./papers";
+import { certificateOn } from "./papers";
 
 /** What a record of a restricted-use product lacks. */
 export interface Lacking {
@@ -15,8 +15,7 @@ export interface Lacking {
 
 /** What the records of a sheet would lack if it were put on record for a day; nothing of products that anybody may use. */
 export function missingOfSheet(job: JobFile, person: PersonEntry | undefined, date: string): Lacking[] {
-  const certificates = (person?.papers ?? []).filter((paper) => paper.kind === "certificate");
-  const certificate = certificates.find((paper) => holdsOn(paper, date)) ?? certificates[0];
+  const certificate = certificateOn(person?.papers ?? [], date);
   const zones = (job.sites ?? []).flatMap((site) => site.zones.map((zone) => ({ site, zone })));
   const bare = zones.find(({ zone }) => zone["x-turf"] === undefined) ?? zones[0];
   return (job.products ?? []).flatMap((product): Lacking[] => {

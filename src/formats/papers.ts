@@ -47,7 +47,7 @@ export const isPapers = (value: unknown): value is readonly PaperText[] =>
 export const MOST_PAPERS = 40;
 
 /** Whether a paper holds on a day, ISO: one without an end always does. */
-export const holdsOn = ({ ends }: PaperText, day: string): boolean => ends === undefined || ends >= day;
+const holdsOn = ({ ends }: PaperText, day: string): boolean => ends === undefined || ends >= day;
 
 /** So many days ahead an end is told of. */
 export const WARN_AHEAD = 60;
@@ -58,4 +58,10 @@ export type PaperState = "good" | "ends-soon" | "ended";
 export function paperState(paper: PaperText, day: string): PaperState {
   if (!holdsOn(paper, day)) return "ended";
   return paper.ends !== undefined && daysFrom(day, paper.ends) <= WARN_AHEAD ? "ends-soon" : "good";
+}
+
+/** A person's certificate on a day: the one that holds; where none does, the one there is, which says so by its end. */
+export function certificateOn(papers: readonly PaperText[], day: string): PaperText | undefined {
+  const certificates = papers.filter((paper) => paper.kind === "certificate");
+  return certificates.find((paper) => holdsOn(paper, day)) ?? certificates[0];
 }

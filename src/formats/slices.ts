@@ -176,11 +176,16 @@ export function sliceAt(
   if (!path.startsWith(AT)) return undefined;
   const [name = "", search = ""] = path.slice(AT.length).split("?");
   if (!isSlice(name)) return undefined;
-  const text = new URLSearchParams(search).get("q");
+  const query = queryIn(new URLSearchParams(search).get("q"));
+  return query && { slice: name, query };
+}
+
+/** What is asked with, from an address: nothing where it is left out; undefined where it is no object. */
+export function queryIn(text: string | null): Readonly<Record<string, unknown>> | undefined {
   try {
     const query: unknown = text === null ? {} : JSON.parse(text);
     return typeof query === "object" && query !== null && !Array.isArray(query)
-      ? { slice: name, query: query as Readonly<Record<string, unknown>> }
+      ? (query as Readonly<Record<string, unknown>>)
       : undefined;
   } catch {
     return undefined;

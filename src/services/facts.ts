@@ -2,7 +2,7 @@ import { bad, good, type Result } from "@/core/issue";
 import { RESTRICTED_USE, type CardText } from "@/formats/card/card";
 import type { KeptSite } from "@/formats/entries";
 import { EXPECTED, isToldFact, TOLD, type FactsText, type ToldFact } from "@/formats/facts";
-import { holdsOn, type PaperText } from "@/formats/papers";
+import { certificateOn, type PaperText } from "@/formats/papers";
 import { issue, shown } from "./input";
 
 /** What a record is of: the product's card, the site, who sprays, as they are on record. */
@@ -21,9 +21,7 @@ const given = <K extends keyof FactsText>(key: K, text: string | undefined) =>
 /** What is on record today of the product, the ground and who sprays: a record keeps it as it is then. */
 export function factsNow({ card, site, zoneId, papers = [], date, rig }: FactsOf): FactsText {
   const zone = site?.zones.find((z) => z["x-id"] === zoneId);
-  const certificates = papers.filter((paper) => paper.kind === "certificate");
-  // The one that held on that day; where none did, the one there is says so by its end.
-  const certificate = certificates.find((paper) => holdsOn(paper, date)) ?? certificates[0];
+  const certificate = certificateOn(papers, date);
   return {
     ...given("registration", card?.registration),
     ...(card?.restricted === RESTRICTED_USE && { restricted: "yes" as const }),

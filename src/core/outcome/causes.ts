@@ -1,6 +1,4 @@
-import { ratio } from "../quantity/arithmetic";
-import { raw } from "../quantity/kinds";
-import type { Quantity } from "../quantity/kinds";
+import { raw, type Quantity } from "../quantity/kinds";
 import { isWithin } from "../quantity/slack";
 import { TOLERANCE } from "../calibration/calibrate";
 import { THOUSAND } from "../working/thousand";
@@ -44,13 +42,4 @@ export function causesOf({ passes, next, sprayVolume, ratio: all }: SiteOutcome,
   return Math.abs(Math.log(slower)) >= Math.abs(Math.log(stronger))
     ? [...pace, flowed]
     : [flowed, { of: "pace", ratio: slower }, { of: "swath", ratio: null }, { of: "area", ratio: null }];
-}
-
-/** How much longer or shorter the spraying took than was predicted; null where it can't be said. */
-export function againstTheClock({ passes }: SiteOutcome, { timePer1000 }: Calibrated): number | null {
-  const timed = passes.filter((pass) => pass.time && !pass.again);
-  if (!timePer1000 || timed.length === 0) return null;
-  const ground = timed.reduce((sum, pass) => sum + ratio(pass.covered.value, THOUSAND.value), 0);
-  const took = timed.reduce((sum, pass) => sum + raw(pass.time!.value), 0);
-  return took / (ground * raw(timePer1000));
 }

@@ -3,7 +3,7 @@ import { measuredUse, type Uncertainty } from "../calibration/uncertainty";
 import { sizeOf, type AreaRate } from "../labels/active";
 import { perArea, volumeOnAreaRule, weightOnAreaRule } from "../labels/per-area";
 import { sizeOfRate, type LabelRate } from "../labels/label-rate";
-import { canonicalAmount, volumeForSprayRule, weightForSprayRule, type Amount } from "../mixing/amounts";
+import { volumeForSprayRule, weightForSprayRule, type Amount } from "../mixing/amounts";
 import { coversRule } from "../mixing/areas";
 import type { MixPlan } from "../mixing/plan";
 import type { MixProduct } from "../mixing/product";
@@ -346,6 +346,3 @@ function boundsOf(product: MixProduct): { readonly least?: number; readonly most
   const mosts = [rated(range?.[1]), ...limits.map((row) => rated(row.perApplication))].filter((most) => most !== undefined);
   return { ...(least !== undefined && { least }), ...(mosts.length > 0 && { most: Math.min(...mosts) }) };
 }
-
-/** How much a product's amounts add up to: what was mixed of it is what went down and what is left. */
-export const mixedOf = ({ total, left }: ProductOutcome): number => canonicalAmount(total) + canonicalAmount(left);

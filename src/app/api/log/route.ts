@@ -4,7 +4,7 @@ import { records } from "@/records/database";
 import { wholeLog } from "@/services/slices/log";
 import { logAsked } from "@/services/slices/read-slice";
 import type { ApplicationEntry } from "@/formats/entries";
-import type { LogAsked } from "@/formats/slices";
+import { queryIn, type LogAsked } from "@/formats/slices";
 import { guarded } from "../answer";
 
 /** How the log goes out: what comes before, each few hundred records, what comes after. */
@@ -45,7 +45,8 @@ export const GET = (request: Request) =>
     const { searchParams } = new URL(request.url);
     const as = searchParams.get("as") ?? "csv";
     const writer = Object.hasOwn(WRITERS, as) ? WRITERS[as] : undefined;
-    const asked = queryOf(searchParams.get("q"));
+    const query = queryIn(searchParams.get("q"));
+    const asked = query && logAsked(query);
     if (!writer || !asked) return new Response(null, { status: 404 });
     const pages = wholeLog(records(), asked);
     const text = new TextEncoder();
@@ -70,17 +71,5 @@ export const GET = (request: Request) =>
       },
     });
   });
-
-function queryOf(text: string | null): LogAsked | undefined {
-  if (text === null) return {};
-  try {
-    const query: unknown = JSON.parse(text);
-    return typeof query === "object" && query !== null && !Array.isArray(query)
-      ? logAsked(query as Record<string, unknown>)
-      : undefined;
-  } catch {
-    return undefined;
-  }
-}
 
 export const dynamic = "force-dynamic";
