@@ -35,6 +35,37 @@ export function factsNow({ card, site, zoneId, papers = [], date, rig }: FactsOf
   };
 }
 
+/** What of two records is the same, so that what one of them keeps of it holds for the other. */
+export interface SameAs {
+  readonly label: boolean;
+  readonly zone: boolean;
+  readonly person: boolean;
+  /** The day of the new one. */
+  readonly date: string;
+}
+
+/**
+ * What a correction keeps of the record that it corrects: the card, the ground and the certificate as they were then, where it is
+ * of the same; today's fill in only what that record didn't have.
+ */
+export function factsKept(old: FactsText, now: FactsText, same: SameAs): FactsText {
+  const { registration, restricted, turf, jurisdiction, certificate, certifiedBy, categories, certificateEnds, ...rest } = old;
+  const ofLabel = { registration, restricted };
+  const ofGround = { turf, jurisdiction };
+  const ofPerson = { certificate, certifiedBy, categories, certificateEnds };
+  const held = certificate !== undefined && (certificateEnds === undefined || certificateEnds >= same.date);
+  return tidy({
+    ...now,
+    ...rest,
+    ...(same.label && (registration !== undefined || restricted !== undefined) && ofLabel),
+    ...(same.zone && tidy(ofGround)),
+    ...(same.person && held && ofPerson),
+  });
+}
+
+const tidy = (facts: { readonly [K in keyof FactsText]: FactsText[K] | undefined }): FactsText =>
+  Object.fromEntries(Object.entries(facts).filter(([, value]) => value !== undefined));
+
 /** What was told of an application: `{ started: "07:40", wind: "4 mph", … }`; nothing of it has to be. */
 export function readTold(input: unknown): Result<Pick<FactsText, ToldFact>> {
   if (input === undefined) return good({});

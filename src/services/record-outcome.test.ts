@@ -148,6 +148,44 @@ describe("facts of a record", () => {
     expect(now.facts).toMatchObject({ ...told, wind: "6 mph", certificate: "FT-1042", rig: "Blue backpack" });
   });
 
+  test("a correction keeps the card, the ground and the certificate of that day; of another product it takes that one's", () => {
+    restrictedTown();
+    must(record({ all: true, facts: told }));
+    const [first] = log();
+    must(add(records.db, "labels", { ...restricted, registration: "DEMO-999", actives: [{ name: "Quarril", content: "1 %" }] }));
+    must(add(records.db, "labels", { ...LABEL, name: "Other", registration: "DEMO-5" }, "label-000000002"));
+    const papers = [{ ...certificate, number: "FT-2000", ends: "2030-03-31" }];
+    must(put(records.db, "people", { id: ids.people, form: { name: "Odile Marsh", papers } }));
+    const zones = SITE.zones.map((z, i) => ({ ...z, id: `${ids.sites}.${i}`, turf: "bentgrass", area: "3000 sq ft" }));
+    must(put(records.db, "sites", { id: ids.sites, form: { ...SITE, zones } }));
+    const correct = (id: string, more: object) =>
+      must(
+        saveApplication(records.db, {
+          id,
+          date: TODAY,
+          siteId: ids.sites,
+          zoneId: first!.zoneId,
+          labelId: ids.labels,
+          amount: "1 oz",
+          personId: ids.people,
+          note: "the scale was off",
+          ...more,
+        }),
+      );
+    correct("entry-000000001", { corrects: first!.id });
+    const now = log().find((row) => row.id === "entry-000000001")!;
+    const { facts, area, actives, zone, product } = first!;
+    expect(now).toMatchObject({ facts, area, actives, zone, product });
+    // Put down by somebody else, of another product: theirs, and what was told stays.
+    correct("entry-000000002", { corrects: "entry-000000001", labelId: "label-000000002", personId: null });
+    const other = log().find((row) => row.id === "entry-000000002")!;
+    expect(other.facts).toEqual({ ...told, turf: "ryegrass", rig: "Blue backpack", registration: "DEMO-5" });
+    expect(other.product).toBe("Other");
+    // A certificate that had ended by then isn't the one of that day.
+    correct("entry-000000003", { corrects: "entry-000000002", personId: ids.people });
+    expect(log().find((row) => row.id === "entry-000000003")!.facts).toMatchObject({ certificate: "FT-2000" });
+  });
+
   test("the log is found by active, by person, by day and by restricted use", () => {
     restrictedTown();
     must(add(records.db, "labels", { ...restricted, actives: [{ name: "Quarril", content: "40 %" }] }));

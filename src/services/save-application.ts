@@ -5,7 +5,6 @@ import { entered, parseAs, type Entered } from "@/core/quantity/parse";
 import { rateOfTotal } from "@/core/labels/total";
 import type { CardText } from "@/formats/card/card";
 import { totalText } from "@/formats/card/choice";
-import { toldOf } from "@/formats/facts";
 import { readRate } from "@/formats/forms/rate";
 import type { PaperText } from "@/formats/papers";
 import {
@@ -25,7 +24,7 @@ import { readDismissed } from "./dismissed";
 import { isId, isReason, isRecordId, issue, nowText } from "./input";
 import { wasPoured } from "./counted";
 import { once } from "./once";
-import { factsNow, readTold } from "./facts";
+import { factsKept, factsNow, readTold } from "./facts";
 import { dayOfRecord } from "./record-sheet";
 
 /** Recording what went down. Records are truth: what passed a limit is recorded too, and what follows is held by it. */
@@ -123,7 +122,14 @@ export function readEntry(
     ...(input.corrects !== null && !old ? [issue("corrects", "unknown-name", input.corrects, "the records of the log")] : []),
   ];
   if (issues.length > 0 || !zone || !label || !day.ok) return { ok: false, issues };
-  const area = entered(zone.area, "area");
+  const same = {
+    label: old?.labelId === input.labelId,
+    zone: old?.siteId === input.siteId && old.zoneId === zone.id,
+    person: old?.personId === input.personId,
+    date: day.value.date,
+  };
+  // What is corrected went down on the ground as it was then, of the product as it was then.
+  const area = old && same.zone ? old.area : entered(zone.area, "area");
   const told = readTold(input.facts);
   if (!told.ok) return told;
   const papers = person?.papers;
@@ -135,16 +141,14 @@ export function readEntry(
     date: day.value.date,
     rig: old?.facts?.rig,
   });
-  // A correction of one thing leaves the rest as it was told.
-  const kept = old?.facts ? toldOf(old.facts) : {};
   const put = readAmount(input.amount, label.card.form, area.value);
   if (!put.ok) return put;
   return good({
-    ...whatOf(label.card),
+    ...(old && same.label ? { product: old.product, actives: old.actives, gravity: old.gravity } : whatOf(label.card)),
     ...day.value,
     siteId: input.siteId,
     zoneId: zone.id,
-    zone: zone.name,
+    zone: old && same.zone ? old.zone : zone.name,
     area,
     labelId: input.labelId,
     ...put.value,
@@ -153,7 +157,8 @@ export function readEntry(
     note: input.note.trim() === "" ? null : input.note.trim(),
     corrects: input.corrects,
     isVoid: false,
-    facts: { ...kept, ...now, ...told.value },
+    // A correction of one thing leaves the rest as it was told.
+    facts: { ...(old?.facts ? factsKept(old.facts, now, same) : now), ...told.value },
   });
 }
 
