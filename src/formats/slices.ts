@@ -49,6 +49,7 @@ export const SLICE_KINDS = [
   "spreadings",
   "stock",
   "rinses",
+  "looks",
 ] as const;
 export type SliceKind = (typeof SLICE_KINDS)[number];
 
@@ -68,6 +69,8 @@ export interface LogAsked {
   person?: string;
   active?: string;
   restricted?: boolean;
+  /** A rig, by the name that it had then. */
+  rig?: string;
   from?: string;
   to?: string;
 }

@@ -12,6 +12,8 @@ export interface NewStopEvent {
   readonly site: string;
   /** As entered: what the tank still held. */
   readonly left: string | null;
+  /** As entered: the ground that was done. */
+  readonly covered: string | null;
   readonly order: readonly string[] | null;
 }
 
@@ -24,11 +26,12 @@ export function addStopEvent(db: Access, event: NewStopEvent, at: string): void 
 /** What was told of the stops of a day, in order; what the tank held in mL. */
 export function stopEventsOf(db: Access, sheetId: string): StopEvent[] {
   const rows = db.select().from(stopEvents).where(eq(stopEvents.sheetId, sheetId)).orderBy(asc(stopEvents.id)).all();
-  const events = readRows("stop of a day", rows, ({ id, what, site, left, order }) => ({
+  const events = readRows("stop of a day", rows, ({ id, what, site, left, covered, order }) => ({
     id,
     what,
     site,
     left: left === null ? null : leftOf(left),
+    covered,
     order,
   }));
   // What became of a day can't be told with a gap in it.

@@ -1,8 +1,19 @@
-import { check, index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+import { blob, check, index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 import { sql } from "drizzle-orm";
 import { STOP_EVENTS } from "@/core/mixing/run-state";
 import { SLIP_CODES } from "@/core/slips/slip";
-import { activesText, cleanOutText, enteredText, factsText, jobText, outcomeText, spreadText, textsText } from "./columns";
+import { LOOK_KINDS } from "@/formats/looks";
+import {
+  activesText,
+  cleanOutText,
+  enteredText,
+  factsText,
+  jobText,
+  lookText,
+  outcomeText,
+  spreadText,
+  textsText,
+} from "./columns";
 import { calibrations, createdAt, id, labels, people, rigs, sites } from "./schema";
 
 /** The records of the work itself: sheets and what became of them, what went down, what is on the shelf. Append-only. */
@@ -66,6 +77,8 @@ export const stopEvents = sqliteTable(
     site: text("site").notNull(),
     /** What the tank still held after it, where somebody looked. */
     left: text("left"),
+    /** The ground that was done there, where it wasn't what was planned. */
+    covered: text("covered"),
     /** The names of the sites still to do, in their new order. */
     order: textsText("order"),
     at: text("at").notNull(),
@@ -156,6 +169,9 @@ export const withdrawals = sqliteTable("withdrawals", {
 /** Of a restricted-use product, as it was then. */
 export const RESTRICTED = sql`json_extract("facts", '$.restricted') = 'yes'`;
 
+/** The rig that it was put down with, by the name that it had. */
+export const RIG_THEN = sql`json_extract("facts", '$.rig')`;
+
 /**
  * What went down: a product on a zone on a day. The product and its actives stand as they were, so that a changed card
  * changes no record. The full log builds on these rows.
@@ -206,6 +222,7 @@ export const applications = sqliteTable(
     index("applications_of_sheet").on(t.sheetId),
     index("applications_by").on(t.personId, t.date, t.createdAt, t.id),
     index("applications_restricted").on(t.date, t.createdAt, t.id).where(RESTRICTED),
+    index("applications_with_rig").on(RIG_THEN, t.date, t.createdAt, t.id),
     index("applications_without_number")
       .on(t.id)
       .where(sql`${t.totalCanonical} is null`),
@@ -262,6 +279,54 @@ export const logChain = sqliteTable(
     digest: text("digest").notNull(),
   },
   (t) => [uniqueIndex("log_chain_of").on(t.recordId)],
+);
+
+/**
+ * Somebody looked at a zone: before anything goes down, or to judge what went down. Append-only; of several at what went down,
+ * the last one counts.
+ */
+export const looks = sqliteTable(
+  "looks",
+  {
+    id: id(),
+    kind: text("kind", { enum: LOOK_KINDS }).notNull(),
+    siteId: text("site_id")
+      .notNull()
+      .references(() => sites.id),
+    /** The zone's id and name then. */
+    zoneId: text("zone_id").notNull(),
+    zone: text("zone").notNull(),
+    /** Of an inspection: what is judged. */
+    labelId: text("label_id").references(() => labels.id),
+    recordId: text("record_id").references(() => applications.id),
+    date: text("date").notNull(),
+    personId: text("person_id").references(() => people.id),
+    says: lookText("says").notNull(),
+    createdAt: createdAt(),
+  },
+  (t) => [
+    index("looks_of_site").on(t.siteId, t.date, t.createdAt, t.id),
+    index("looks_by_day").on(t.date, t.createdAt, t.id),
+    index("looks_of_label").on(t.labelId),
+    index("looks_of_record").on(t.recordId),
+    index("looks_by").on(t.personId),
+    check("looks_judge", sql`${t.kind} <> 'inspection' or ${t.recordId} is not null`),
+    check("looks_date", sql`${t.date} glob '[0-9][0-9][0-9][0-9]-[0-9][0-9]-[0-9][0-9]'`),
+  ],
+);
+
+/** A photo of a look, made small by the device that took it. */
+export const photos = sqliteTable(
+  "photos",
+  {
+    id: id(),
+    lookId: text("look_id")
+      .notNull()
+      .references(() => looks.id),
+    bytes: blob("bytes", { mode: "buffer" }).notNull(),
+    createdAt: createdAt(),
+  },
+  (t) => [index("photos_of_look").on(t.lookId)],
 );
 
 /** A slip that was asked about and meant: kept with the record it belongs to. */

@@ -42,6 +42,7 @@ export const TABLES = [
   "spreadings",
   "spreading_ends",
   "applications",
+  "looks",
   "dismissals",
   "saved_requests",
 ] as const;

@@ -4,9 +4,11 @@ import { planOfSheet } from "@/formats/sheet-plan";
 import { findSheet } from "@/records/sheets";
 import { tellStop } from "./day-stops";
 import { importJob } from "./import-job";
+import { loads } from "./slices/calibrations";
 import { readSheet } from "./slices/sheets";
 import { readAll } from "./read-all";
 import { recordSheet } from "./record-sheet";
+import { voidApplication } from "./save-application";
 import { saveCalibration } from "./save-calibration";
 import { saveSheet } from "./save-sheet";
 import { saveRinse, saveStockCount } from "./save-stock";
@@ -71,10 +73,33 @@ test("a day from the first fill to the log: done, read off the tank, skipped", (
   const { applications, sheets } = readAll(records.db);
   expect(sheets[0]).toMatchObject({ run: true, state: "recorded", sites: ["Court", "Green", "Park"] });
   expect(applications.map((a) => [a.zone, Number(Number.parseFloat(a.rate).toFixed(3)), a.note]).sort()).toEqual([
-    ["court", Number((0.3 * (3.5 / 3.09375)).toFixed(3)), "113 % of what was planned, read off the tank"],
+    ["court", Number((0.3 * (3.5 / 3.09375)).toFixed(3)), "read off the tank: 113 % of the calibrated spray volume went down"],
     ["park", 0.3, null],
   ]);
   expect(faults(tell("back", { site: "Park" }))).toEqual([" conflict"]);
+});
+
+test("a stop's tank and ground say what really went down there; it is evidence until its records are struck", () => {
+  must(saveSheet(records.db, day()));
+  gearOn(records.db, DAY);
+  pour(1);
+  expect(faults(tell("done", { site: "Court", covered: "2,000" }))).toEqual(["left missing"]);
+  expect(faults(tell("done", { site: "Court", left: "4 gal" }))).toEqual(["left conflict"]);
+  expect(faults(tell("done", { site: "Court", left: "1 gal", covered: "2 gal" }))).toEqual(["covered wrong-unit"]);
+  must(tell("done", { site: "Court", left: "1 gal", covered: "2,000" }));
+  for (const site of ["Green", "Park"]) must(tell("skipped", { site }));
+  must(recordSheet(records.db, DAY, { date: "2026-09-02" }));
+  const sheetNow = readSheet(records.db, DAY)!;
+  expect(sheetNow.outcome).toEqual([{ site: "Court", load: 1, mixed: `${4 * GAL} mL`, left: `${GAL} mL`, covered: "2,000 ft2" }]);
+  // 3 gal on 2,000 sq ft, of a mix that puts 0.3 oz into 1.03125 gal.
+  const [row] = readAll(records.db).applications;
+  expect(Number.parseFloat(row!.rate)).toBeCloseTo((3 / 2 / 1.03125) * 0.3, 6);
+  expect(row!.note).toContain("2,000 sq ft of 3,000 sq ft was covered");
+  const calibration = findSheet(records.db, DAY)!.calibrationId;
+  const evidence = () => loads(records.db, { calibration }).map((one) => Number(one.ratio.toFixed(3)));
+  expect(evidence()).toEqual([Number((1.5 / 1.03125).toFixed(3))]);
+  must(voidApplication(records.db, { id: "void-000000001", corrects: row!.id, why: "the wrong day's sheet" }));
+  expect(evidence()).toEqual([]);
 });
 
 test("a new order for what is still to do; what is behind stays behind", () => {

@@ -10,8 +10,8 @@ import { isId, issue, nowText, shown } from "./input";
 import { plannedFor, runOf, sheetState } from "./sheet-today";
 
 /**
- * Tells what became of a stop of a day: `{ what: "done", site, left? }` with what the tank still holds where somebody
- * looked, `{ what: "skipped", site }`, `{ what: "back", site }`, or `{ what: "order", order }` for the stops still to do.
+ * Tells what became of a stop of a day: `{ what: "done", site, left?, covered? }` with what the tank still holds
+ * where somebody looked and the ground that it did, `{ what: "skipped", site }`, `{ what: "back", site }`, or `{ what: "order", order }` for the stops still to do.
  * What follows is planned anew from it. With `everywhere` it is told to every tank of the day, or to none.
  */
 export function tellStop(db: Records, sheetId: string, input: unknown): Result<{ id: string }> {
@@ -28,7 +28,7 @@ export function tellStop(db: Records, sheetId: string, input: unknown): Result<{
 }
 
 function tellOne(db: Access, sheetId: string, input: unknown): Result<{ id: string }> {
-  const { what, site, left, order } = (input ?? {}) as { what?: unknown; site?: unknown; left?: unknown; order?: unknown };
+  const { what, site, left, covered, order } = (input ?? {}) as Record<string, unknown>;
   return whole(db, (tx): Result<{ id: string }> => {
     const sheet = isId(sheetId) ? findSheet(tx, sheetId) : undefined;
     const run = sheet && runOf(tx, sheet);
@@ -54,13 +54,15 @@ function tellOne(db: Access, sheetId: string, input: unknown): Result<{ id: stri
       const names = Array.isArray(order) ? order.slice(0, 100).map(shown) : [];
       if (names.length !== todo.length || !todo.every((name) => names.includes(name)))
         return bad(issue("order", "conflict", "another list of stops", `name each of: ${todo.join(", ")}`));
-      addStopEvent(tx, { ...event, site: "", left: null, order: names }, nowText());
+      addStopEvent(tx, { ...event, site: "", left: null, covered: null, order: names }, nowText());
       return good({ id: sheetId });
     }
     const stop = run.stops.find((s) => s.site === site);
     if (!stop) return bad(issue("site", "unknown-name", shown(site), run.stops.map((s) => s.site).join(", ")));
     const rest = what === "done" && left !== undefined && left !== "" ? readLeft(left, run.inTank) : good(null);
     if (!rest.ok) return rest;
+    const ground = readCovered(covered, rest.value !== null);
+    if (!ground.ok) return ground;
     // What isn't in the tank can't have gone down; a sight gauge is read to a few per cent.
     const least = rest.value === null ? plannedFor(sheet, stop.site) * 0.95 : 0;
     if (what === "done" && stop.state === "todo" && run.inTank < least + 1)
@@ -73,9 +75,22 @@ function tellOne(db: Access, sheetId: string, input: unknown): Result<{ id: stri
         ),
       );
     if (what === "done" && stop.state === "done") return good({ id: sheetId });
-    addStopEvent(tx, { ...event, site: stop.site, left: rest.value, order: null } satisfies NewStopEvent, nowText());
+    addStopEvent(
+      tx,
+      { ...event, site: stop.site, left: rest.value, covered: ground.value, order: null } satisfies NewStopEvent,
+      nowText(),
+    );
     return good({ id: sheetId });
   });
+}
+
+/** The ground that a stop did; told with what the tank still held, since of that alone nothing follows. */
+function readCovered(typed: unknown, tankRead: boolean): Result<string | null> {
+  if (typed === undefined || typed === "") return good(null);
+  if (!tankRead)
+    return bad(issue("left", "missing", "", "what the tank still held: the ground alone doesn't say how much went down on it"));
+  const read = parseField("zoneArea", typed, { path: "covered" });
+  return read.ok ? good(read.value.text) : read;
 }
 
 /** What a tank still holds, as read; never more than it held before. */
@@ -87,5 +102,7 @@ function readLeft(typed: unknown, inTank: number): Result<string> {
     return bad(
       issue("left", "conflict", `${read.value.text} is more than the tank held`, "tick the fill first, or read it again"),
     );
+  if (inTank > 0 && canonical(read.value.value) >= inTank)
+    return bad(issue("left", "conflict", "the tank holds what it held before", "skip the stop, if nothing was sprayed there"));
   return good(read.value.text);
 }

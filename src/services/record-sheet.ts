@@ -7,11 +7,11 @@ import type { SiteOutcome } from "@/core/outcome/reconcile";
 import { canonical, ratio, total } from "@/core/quantity/arithmetic";
 import { writeNumber } from "@/core/quantity/format";
 import { plainNumber } from "@/core/quantity/plain";
+import { valueIn } from "@/core/quantity/quantity";
 import { entered, type Entered } from "@/core/quantity/parse";
 import { outcomeText } from "@/core/words/outcome";
 import { amountText, groundText, totalText } from "@/formats/card/choice";
-import { outcomeOf } from "@/formats/job-file/outcome";
-import { readJob } from "@/formats/job-file/read";
+import { outcomeOfSheet } from "@/formats/job-file/outcome";
 import type { OutcomeText, SiteText } from "@/formats/job-file/types";
 import { planOfSheet, tickKeys } from "@/formats/sheet-plan";
 import { addApplication, recordsOfSheet, type NewApplication } from "@/records/applications";
@@ -101,10 +101,13 @@ export function recordSheet(db: Records, sheetId: string, input: unknown): Resul
     const run = runOf(tx, sheet);
     const stops = sprayedSites(sheet, run);
     if (!stops.ok) return stops;
-    const outcome = outcomeOfSheet(sheet, run, request.outcome);
+    const entries = run ? stopsRead(stops.value, run) : request.outcome;
+    if (run && request.outcome !== undefined)
+      return bad(issue("outcome", "conflict", "a day's stops", "the tank is read at each stop of a day"));
+    const outcome = entries === undefined ? good({ sites: [] }) : outcomeOfSheet(sheet.job, entries as readonly OutcomeText[]);
     if (!outcome.ok) return outcome;
     const unticked = run ? undefined : untickedOf(tx, sheet);
-    if (unticked && outcome.value.length === 0 && request.all !== true) return bad(notAllTicked(unticked));
+    if (unticked && outcome.value.sites.length === 0 && request.all !== true) return bad(notAllTicked(unticked));
     const now = nowText();
     // What a sheet plans is worked out in one place: it is what is recorded, or so much more as the tank told.
     const plans = plansOf(sheet);
@@ -112,8 +115,7 @@ export function recordSheet(db: Records, sheetId: string, input: unknown): Resul
     stops.value.forEach((site, k) => {
       const siteId = siteIdOf(sheet, site);
       const known = findSite(tx, siteId)?.site;
-      const really = outcome.value.find((one) => one.name === site.name);
-      const ratio = run?.stops.find((s) => s.site === site.name)?.ratio ?? null;
+      const really = outcome.value.sites.find((one) => one.name === site.name);
       site.zones.forEach((zone, i) =>
         sheet.job.products!.forEach((product, j) => {
           const planned = plans.find((p) => p.siteId === siteId && p.product === j && p.zone === (zone.name ?? ""))!;
@@ -121,16 +123,13 @@ export function recordSheet(db: Records, sheetId: string, input: unknown): Resul
           const what = recordedOf(product);
           // A sheet from before cards travelled by id knows its product by name.
           const labelId = what.labelId ?? recordsNamed(tx, "labels", product.name)[0]?.id ?? null;
-          const put = really
-            ? putDownOn(really, product.name, area)
-            : wentAsPlanned(ratio === null ? planned.amount : timesRate(planned.amount, ratio), product.form, area);
+          const put = really ? putDownOn(really, product.name, area) : wentAsPlanned(planned.amount, product.form, area);
           const notes = [
             zone["x-spot"] !== undefined && `a spot of ${zone["x-spot"]}`,
-            really && outcomeNote(really),
+            really && outcomeNote(really, run !== null),
             !really &&
               unticked &&
               `put on record with ${unticked.done} of ${unticked.steps} steps ticked: all of it was said to be sprayed`,
-            ratio !== null && `${Math.round(ratio * 100)} % of what was planned, read off the tank`,
           ].filter(Boolean);
           const zoneId = zone["x-id"] ?? "";
           const card = labelId === null ? undefined : findLabel(tx, labelId)?.card;
@@ -159,7 +158,7 @@ export function recordSheet(db: Records, sheetId: string, input: unknown): Resul
           );
         }),
       );
-      if (really) addOutcome(tx, outcomeRow(sheetId, siteId, really, request.outcome as readonly OutcomeText[]), now);
+      if (really) addOutcome(tx, outcomeRow(sheetId, siteId, really, entries as readonly OutcomeText[]), now);
     });
     return good({ id: sheetId });
   });
@@ -183,15 +182,17 @@ function sprayedSites(sheet: SheetRow, run: RunState | null): Result<readonly Si
     : bad(issue("", "conflict", "every stop was skipped", "withdraw the sheet: nothing went down"));
 }
 
-/** What became of a sheet's loads, worked out; nothing where it isn't told. A day tells of its stops as they come along. */
-function outcomeOfSheet(sheet: SheetRow, run: RunState | null, outcome: unknown): Result<readonly SiteOutcome[]> {
-  if (outcome === undefined) return good([]);
-  if (run) return bad(issue("outcome", "conflict", "a day's stops", "the tank is read at each stop of a day"));
-  const read = readJob({ ...sheet.job, outcome });
-  if (!read.ok) return read;
-  const worked = outcomeOf(read.value, read.value.file.outcome);
-  return worked.ok ? good(worked.value.sites) : worked;
-}
+/** What the tank told at the stops of a day where it was read, as an outcome is written. */
+const stopsRead = (sites: readonly SiteText[], run: RunState): OutcomeText[] =>
+  sites.flatMap(({ name, zones }) => {
+    const told = run.stops.find((stop) => stop.site === name)?.read;
+    if (!told) return [];
+    const planned = total(zones.map((zone) => entered(zone.area, "area").value));
+    const covered = told.covered ?? `${plainNumber(valueIn(planned, "ft2"))} ft2`;
+    return [{ site: name, load: 1, mixed: mL(told.began), left: mL(told.left), covered }];
+  });
+
+const mL = (volume: number) => `${plainNumber(volume)} mL`;
 
 const notAllTicked = ({ done, steps, gear }: Unticked) =>
   issue(
@@ -218,9 +219,10 @@ function putDownOn({ products, area: whole }: SiteOutcome, name: string, area: E
   return { rate: groundText(putDown), total: amountText(total, ratio(area.value, whole.value)) };
 }
 
-const outcomeNote = (site: SiteOutcome): string =>
+/** @param day of a stop of a day, where the tank was read */
+const outcomeNote = (site: SiteOutcome, day: boolean): string =>
   [
-    `told load by load: ${writeNumber(site.ratio * 100, { figures: 3 })} % of the calibrated spray volume went down`,
+    `${day ? "read off the tank" : "told load by load"}: ${writeNumber(site.ratio * 100, { figures: 3 })} % of the calibrated spray volume went down`,
     ...site.warnings.filter((w) => w.code === "second-pass" || w.code === "not-all-covered").map((w) => outcomeText(w, "us")),
   ].join("; ");
 
@@ -252,12 +254,6 @@ function untickedOf(db: Access, sheet: SheetRow): Unticked | undefined {
   const done = keys.filter((key) => ticked.has(key)).length;
   if (done === keys.length) return undefined;
   return { done, steps: keys.length, gear: keys.some((key) => key.startsWith("gear.") && !ticked.has(key)) };
-}
-
-/** A rate so many times over, as a job file writes it. */
-function timesRate(text: string, ratio: number): string {
-  const [number, ...unit] = text.split(" ");
-  return `${plainNumber(Number(number!.replaceAll(",", "")) * ratio)} ${unit.join(" ")}`;
 }
 
 function soundRate(text: string, form: Form): LabelRate {

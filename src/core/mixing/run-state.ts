@@ -10,6 +10,8 @@ export interface StopEvent {
   readonly site: string;
   /** What the tank still held afterwards, where somebody looked. */
   readonly left: number | null;
+  /** The ground that was done there, as entered, where that wasn't what was planned. */
+  readonly covered?: string | null;
   readonly order: readonly string[] | null;
 }
 
@@ -28,6 +30,8 @@ export interface StopState {
   readonly used: number | null;
   /** Used over planned, where the tank was read. */
   readonly ratio: number | null;
+  /** What the tank held before and after it, and the ground that was done, where the tank was read. */
+  readonly read: { readonly began: number; readonly left: number; readonly covered: string | null } | null;
 }
 
 export interface RunState {
@@ -36,6 +40,8 @@ export interface RunState {
   readonly inTank: number;
   readonly filled: readonly DoneFill[];
 }
+
+const untold = (site: string, state: "todo" | "skipped"): StopState => ({ site, state, used: null, ratio: null, read: null });
 
 /**
  * Replays a day.
@@ -47,17 +53,17 @@ export function runState(
   events: readonly StopEvent[],
   fills: readonly DoneFill[],
 ): RunState {
-  const stops = new Map<string, StopState>(planned.map(({ site }) => [site, { site, state: "todo", used: null, ratio: null }]));
+  const stops = new Map<string, StopState>(planned.map(({ site }) => [site, untold(site, "todo")]));
   let order = planned.map((p) => p.site);
   let inTank = 0;
   let next = 0;
   const fillUpTo = (id: number) => {
     for (; next < fills.length && fills[next]!.after < id; next++) inTank += fills[next]!.adds;
   };
-  const set = (site: string, state: StopState["state"], used: number | null = null, ratio: number | null = null) => {
-    if (stops.has(site)) stops.set(site, { site, state, used, ratio });
+  const set = (stop: StopState) => {
+    if (stops.has(stop.site)) stops.set(stop.site, stop);
   };
-  for (const { id, what, site, left, order: to } of events) {
+  for (const { id, what, site, left, covered = null, order: to } of events) {
     fillUpTo(id);
     const before = stops.get(site);
     const spray = planned.find((p) => p.site === site)?.spray ?? 0;
@@ -72,14 +78,16 @@ export function runState(
       ];
     } else if (what === "done" && before?.state !== "done") {
       const used = left === null ? spray : Math.max(0, inTank - left);
-      set(site, "done", used, left === null || spray === 0 ? null : used / spray);
+      const ratio = left === null || spray === 0 ? null : used / spray;
+      const read = left === null ? null : { began: inTank, left, covered };
+      set({ site, state: "done", used, ratio, read });
       inTank = left ?? Math.max(0, inTank - spray);
     } else if (what === "skipped") {
       inTank += before?.used ?? 0;
-      set(site, "skipped");
+      set(untold(site, "skipped"));
     } else if (what === "back") {
       inTank += before?.used ?? 0;
-      set(site, "todo");
+      set(untold(site, "todo"));
     }
   }
   fillUpTo(Infinity);

@@ -114,6 +114,7 @@ interface StopDoneProps {
 function StopDone({ site, inTank, system, say }: StopDoneProps) {
   const [reading, setReading] = useState(false);
   const [left, setLeft] = useState("");
+  const [covered, setCovered] = useState("");
   return (
     <Box className="no-print">
       <Row alignItems="stretch" gap="2px 8px" flexWrap="wrap">
@@ -146,7 +147,7 @@ function StopDone({ site, inTank, system, say }: StopDoneProps) {
           paddingBottom="8px"
           onSubmit={(e) => {
             e.preventDefault();
-            void say({ what: "done", site, left });
+            void say({ what: "done", site, left, ...(covered.trim() !== "" && { covered }) });
           }}
         >
           <Box width="220px">
@@ -158,6 +159,17 @@ function StopDone({ site, inTank, system, say }: StopDoneProps) {
               quantity="left"
               hint={`${read(fromCanonical<"volume">(inTank), "volume", system)} before it`}
               onChange={(e) => setLeft(e.target.value)}
+            />
+          </Box>
+          <Box width="220px">
+            <TextField
+              label="Ground that it did"
+              of={site}
+              value={covered}
+              placeholder="1,800 sq ft"
+              quantity="zoneArea"
+              hint="empty: as planned"
+              onChange={(e) => setCovered(e.target.value)}
             />
           </Box>
           <Button type="submit">Done with that</Button>

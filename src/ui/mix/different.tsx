@@ -3,6 +3,7 @@
 import { Box } from "@chakra-ui/react";
 import { useMemo } from "react";
 import type { Sheet } from "@/formats/entries";
+import { outcomeOfSheet } from "@/formats/job-file/outcome";
 import type { OutcomeText } from "@/formats/job-file/types";
 import type { SheetPlan } from "@/formats/sheet-plan";
 import { useSystem } from "../data/units";
@@ -10,7 +11,7 @@ import { Button, Note } from "../parts/controls";
 import { Column } from "../parts/layout";
 import { OutcomePanel } from "./outcome-panel";
 import { TellLoads } from "./tell-loads";
-import { entriesOf, outcomeNow, plannedLoads, type LoadsTold } from "./told-loads";
+import { entriesOf, plannedLoads, type LoadsTold } from "./told-loads";
 
 interface DifferentProps {
   readonly worked: SheetPlan;
@@ -24,7 +25,7 @@ export function Different({ worked, told, set, onRecord }: DifferentProps) {
   const system = useSystem();
   const loads = useMemo(() => plannedLoads(worked), [worked]);
   const entries = entriesOf(loads, told);
-  const outcome = entries.ok && entries.value.length > 0 ? outcomeNow(worked, entries.value) : undefined;
+  const outcome = entries.ok && entries.value.length > 0 ? outcomeOfSheet(worked.job.file, entries.value) : undefined;
   return (
     <Column gap="16px" borderLeft="6px solid" borderColor="line" paddingLeft="14px">
       <TellLoads loads={loads} told={told} set={set} issues={outcome && !outcome.ok ? outcome.issues : []} system={system} />
@@ -42,8 +43,8 @@ export function Different({ worked, told, set, onRecord }: DifferentProps) {
 }
 
 /** What the loads of a sheet on record really did, as it was told when it was closed. */
-export function ToldOutcome({ sheet, worked }: { sheet: Sheet; worked: SheetPlan }) {
+export function ToldOutcome({ sheet }: { sheet: Sheet }) {
   const system = useSystem();
-  const outcome = useMemo(() => outcomeNow(worked, sheet.outcome), [sheet.outcome, worked]);
+  const outcome = useMemo(() => outcomeOfSheet(sheet.job, sheet.outcome), [sheet.job, sheet.outcome]);
   return outcome.ok ? <OutcomePanel outcome={outcome.value} system={system} /> : null;
 }

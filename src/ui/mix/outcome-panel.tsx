@@ -8,7 +8,7 @@ import { isZero } from "@/core/quantity/arithmetic";
 import { ROUNDING, writeNumber } from "@/core/quantity/format";
 import { causeText, outcomeText } from "@/core/words/outcome";
 import { read, type System } from "@/core/working/units";
-import type { Outcome } from "@/formats/job-file/outcome";
+import type { Outcome, SitesTold } from "@/formats/job-file/outcome";
 import { Note, SubHeading } from "../parts/controls";
 import { Fact, Facts } from "../parts/fact";
 import { Column } from "../parts/layout";
@@ -20,7 +20,7 @@ const percent = (share: number) => `${writeNumber(share * 100, ROUNDING.percent)
 const isFar = (ratio: number): boolean => ratio > 2 || ratio < 0.5;
 
 interface OutcomeProps {
-  readonly outcome: Outcome;
+  readonly outcome: SitesTold;
   readonly system: System;
 }
 

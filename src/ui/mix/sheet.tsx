@@ -111,7 +111,7 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
         <Stopped issues={sheet.stopped} />
         {held && shown && <Held plan={plan} system={system} />}
         {sheet.state !== "open" && <Notice state="plain">{CLOSED[sheet.state]}</Notice>}
-        {sheet.outcome.length > 0 && <ToldOutcome sheet={sheet} worked={worked} />}
+        {sheet.outcome.length > 0 && <ToldOutcome sheet={sheet} />}
         {plan.warnings.map((w) => (
           <Notice key={mixWarningText(w, system)} state="act">
             {mixWarningText(w, system)}

@@ -5,8 +5,7 @@ import { plainNumber } from "@/core/quantity/plain";
 import { valueIn } from "@/core/quantity/quantity";
 import type { Quantity } from "@/core/quantity/kinds";
 import type { Field } from "@/core/quantity/ranges";
-import { outcomeOf, planningOf, type Outcome } from "@/formats/job-file/outcome";
-import { readJob } from "@/formats/job-file/read";
+import { planningOf } from "@/formats/job-file/outcome";
 import type { OutcomeText } from "@/formats/job-file/types";
 import type { SheetPlan } from "@/formats/sheet-plan";
 import { readTyped } from "../data/typed";
@@ -83,10 +82,4 @@ export function entriesOf(loads: readonly PlannedLoad[], told: LoadsTold): Resul
     ];
   });
   return issues.length > 0 ? { ok: false, issues } : { ok: true, value: entries };
-}
-
-/** What a sheet's loads really did, from what was told of them. */
-export function outcomeNow({ job }: Pick<SheetPlan, "job">, entries: readonly OutcomeText[]): Result<Outcome> {
-  const read = readJob({ ...job.file, outcome: entries });
-  return read.ok ? outcomeOf(read.value, read.value.file.outcome) : read;
 }
