@@ -6,6 +6,7 @@ import type { Issue } from "@/core/issue";
 import type { RunState } from "@/core/mixing/run-state";
 import type { SpreadFile } from "./job-file/spread";
 import type { CleanOut } from "./clean-out";
+import type { LookKind, LookText } from "./looks";
 import type { PaperText } from "./papers";
 import type { FactsText } from "./facts";
 import type { TipText } from "./rig-setup";
@@ -162,6 +163,64 @@ export interface ApplicationEntry {
   readonly activesNow?: readonly ActiveText[];
   /** Why what looked like a slip was meant. */
   readonly meant: readonly string[];
+}
+
+/** What went down and is judged. */
+export interface JudgedOf {
+  readonly product: string;
+  readonly rate: string;
+  readonly date: string;
+  /** The day from which its effect can be seen, where the label says so. */
+  readonly from: string | null;
+  readonly target: string | null;
+  /** What the label promises to hold back only, not to control. */
+  readonly suppresses: string | null;
+}
+
+/** What somebody saw of a zone. */
+export interface LookEntry {
+  readonly id: string;
+  readonly kind: LookKind;
+  readonly siteId: string;
+  readonly site: string;
+  readonly zoneId: string;
+  readonly zone: string;
+  readonly labelId: string | null;
+  readonly recordId: string | null;
+  readonly date: string;
+  readonly personId: string | null;
+  readonly person: string | null;
+  readonly says: LookText;
+  /** Their ids. */
+  readonly photos: readonly string[];
+  /** Of an inspection: what it judges, and what was seen before that went down. */
+  readonly of: JudgedOf | null;
+  readonly before: { readonly date: string; readonly says: LookText; readonly photos: readonly string[] } | null;
+}
+
+/** A record of the log, to be judged. */
+export interface JudgedEntry {
+  readonly id: string;
+  readonly siteId: string;
+  readonly site: string;
+  readonly zone: string;
+  readonly of: JudgedOf;
+  /** What was seen of it until now, newest first. */
+  readonly seen: readonly LookEntry[];
+}
+
+/** Something to look at: what can be judged by now, or a follow-up that was planned. */
+export interface DueLook {
+  readonly what: "inspection" | "follow-up";
+  readonly recordId: string | null;
+  readonly siteId: string;
+  readonly site: string;
+  readonly zone: string;
+  readonly product: string;
+  /** When it went down, or was looked at. */
+  readonly date: string;
+  /** The day since which, or on which, it is due. */
+  readonly since: string;
 }
 
 export interface CalibrationEntry {

@@ -1,3 +1,4 @@
+import type { Result } from "@/core/log/results";
 import type {
   ApplicationEntry,
   AsideEntry,
@@ -10,8 +11,11 @@ import type {
   InForce,
   KitCheckEntry,
   LabelEntry,
+  DueLook,
+  JudgedEntry,
   LastMix,
   LoadsEntry,
+  LookEntry,
   MemberEntry,
   PersonEntry,
   RigEntry,
@@ -117,6 +121,13 @@ export interface Slices {
   /** What went down in all, between two days. */
   totals: { query: LogAsked & { from: string; to: string }; value: readonly TotalEntry[] };
   log: { query: LogAsked & { after?: Cursor }; value: Page<ApplicationEntry> };
+  /** What was seen, newest first. */
+  looks: { query: { site?: string; after?: Cursor }; value: Page<LookEntry> };
+  toJudge: { query: { record: string }; value: JudgedEntry | null };
+  /** What is to be looked at today, what has waited longest first. */
+  toLookAt: { query: object; value: readonly DueLook[] };
+  /** What works here, by what inspections found. */
+  results: { query: object; value: readonly Result[] };
 }
 export type SliceName = keyof Slices;
 
@@ -152,6 +163,10 @@ export const MADE_OF: { readonly [S in SliceName]: readonly SliceKind[] } = {
   counted: ["log", "sheets", "ticks", "spreadings", "labels", "sites", "settings"],
   totals: ["log"],
   log: ["log", "sites", "people", "labels"],
+  looks: ["looks", "log", "sites", "people", "labels"],
+  toJudge: ["looks", "log", "sites", "people", "labels"],
+  toLookAt: ["looks", "log", "sites", "labels", "settings"],
+  results: ["looks", "log", "people", "labels", "settings"],
 };
 
 /** An answer: what was asked for, and the rows of it that can't be read. */

@@ -9,7 +9,7 @@ import { asItIs, readRow, readRows, type SetAside } from "./aside";
 import type { Access } from "./access";
 import { chainAdded } from "./chain";
 import { pageOf, rowsAfter } from "./page";
-import { RESTRICTED, applications, dismissals, mixSheets, sheetSites, stillOpen, withdrawals } from "./schema-work";
+import { RESTRICTED, RIG_THEN, applications, dismissals, mixSheets, sheetSites, stillOpen, withdrawals } from "./schema-work";
 
 export type ApplicationRow = typeof applications.$inferSelect;
 
@@ -112,20 +112,22 @@ export interface LogQuery {
   readonly active?: string | undefined;
   /** Of restricted-use products alone. */
   readonly restricted?: boolean | undefined;
+  /** The name of a rig, as it was then. */
+  readonly rig?: string | undefined;
   /** ISO days, both of them in. */
   readonly from?: string | undefined;
   readonly to?: string | undefined;
 }
 
 const CORRECTED = sql`exists (select 1 from ${applications} c where c.corrects = ${applications.id})`;
-const STANDS = and(eq(applications.isVoid, false), sql`not ${CORRECTED}`);
+export const STANDS = and(eq(applications.isVoid, false), sql`not ${CORRECTED}`);
 
 export type LoggedRow = ApplicationRow & {
   /** Something corrects it. */
   readonly corrected: boolean;
 };
 
-function asked({ siteId, labelId, personId, active, restricted, from, to }: LogQuery): SQL | undefined {
+function asked({ siteId, labelId, personId, active, restricted, rig, from, to }: LogQuery): SQL | undefined {
   return and(
     siteId === undefined ? undefined : eq(applications.siteId, siteId),
     labelId === undefined ? undefined : eq(applications.labelId, labelId),
@@ -134,6 +136,7 @@ function asked({ siteId, labelId, personId, active, restricted, from, to }: LogQ
       ? undefined
       : sql`${applications.id} in (select record_id from record_actives where active = lower(${active}))`,
     restricted === true ? RESTRICTED : undefined,
+    rig === undefined ? undefined : sql`${RIG_THEN} = ${rig}`,
     from === undefined ? undefined : gte(applications.date, from),
     to === undefined ? undefined : lte(applications.date, to),
   );

@@ -55,6 +55,8 @@ export interface CardText {
   readonly soilMost?: string;
   readonly reentry?: string;
   readonly visible?: string;
+  /** What it holds back only, by the label, and doesn't control; separated by commas. */
+  readonly suppresses?: string;
   readonly hoseEnd?: "allowed" | "not allowed";
   readonly order?: string;
   readonly keepOut?: string;

@@ -10,6 +10,7 @@ import { countedOf } from "../counted";
 import { stockNow } from "../save-stock";
 import { checkSeries, crew, inForce, loads, lookAt, standings, story } from "./calibrations";
 import { logPage, logTotals } from "./log";
+import { looks, results, toJudge, toLookAt } from "./looks";
 import { lastMix, openSheets, readSheet } from "./sheets";
 import { cleanOuts, firm, grounds, people, proofs, siteCalled, sites, spreadings } from "./upkeep";
 
@@ -44,6 +45,10 @@ const READERS: { readonly [S in SliceName]: Reader<S> } = {
   counted: (db, query, aside) => countedOf(db, query.sites, aside),
   totals: logTotals,
   log: logPage,
+  looks,
+  toJudge,
+  toLookAt,
+  results,
 };
 
 /** What a query must look like: each part with its kind; `?` where it may be left out. */
@@ -80,6 +85,7 @@ const ASKED: { readonly [S in SliceName]: Readonly<Record<string, Part>> } = {
     person: "text?",
     active: "text?",
     restricted: "yes?",
+    rig: "text?",
     from: "text",
     to: "text",
   },
@@ -89,10 +95,15 @@ const ASKED: { readonly [S in SliceName]: Readonly<Record<string, Part>> } = {
     person: "text?",
     active: "text?",
     restricted: "yes?",
+    rig: "text?",
     from: "text?",
     to: "text?",
     after: "cursor?",
   },
+  looks: { site: "text?", after: "cursor?" },
+  toJudge: { record: "text" },
+  toLookAt: {},
+  results: {},
 };
 
 /** More than any screen asks for at once. */

@@ -411,8 +411,13 @@ const QUERIES: { readonly [S in SliceName]: readonly Slices[S]["query"][] } = {
     { person: one.person },
     { active: "demo active" },
     { restricted: true },
+    { rig: "Blue backpack" },
     { from: "2026-01-01", to: "2026-12-31" },
   ],
+  looks: [{}, { site: one.site }, { after: ["2026-01-01", NOW, "x"] }],
+  toJudge: [{ record: "sheet-0000000001.0.0" }],
+  toLookAt: [{}],
+  results: [{}],
 };
 
 describe("every answer is made of what it says", () => {
@@ -460,9 +465,9 @@ describe("every answer is made of what it says", () => {
 
 describe("no query looks through all of what grows", () => {
   const GROWING =
-    /^SCAN (sites|zones|applications|mix_sheets|sheet_sites|calibrations|trials|quick_checks|kit_checks|ticks|stop_events|fills|rinses|stock_counts|withdrawals|calibration_withdrawals|spreadings|spreading_ends|dismissals|revisions|record_names|saved_requests|same_ground|still_open|sheet_tanks|sheet_products|record_actives|outcomes|site_numbers|[a-z]\d?)\b/;
+    /^SCAN (sites|zones|applications|mix_sheets|sheet_sites|calibrations|trials|quick_checks|kit_checks|ticks|stop_events|fills|rinses|stock_counts|withdrawals|calibration_withdrawals|spreadings|spreading_ends|dismissals|revisions|record_names|saved_requests|same_ground|still_open|sheet_tanks|sheet_products|record_actives|outcomes|looks|photos|site_numbers|[a-z]\d?)\b/;
   /** Walked in the order of a list, as far as a page goes. */
-  const PAGE = /USING (COVERING )?INDEX (sites_live|sites_retired|applications_by_day|applications_restricted)\b/;
+  const PAGE = /USING (COVERING )?INDEX (sites_live|sites_retired|applications_by_day|applications_restricted|looks_by_day)\b/;
   /** These hold no more than what is asked for: what is retired. */
   const RETIRED = /USING INDEX (sites_retired|zones_retired)\b/;
   test("of every slice and every save", () => {

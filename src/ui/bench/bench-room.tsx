@@ -22,6 +22,7 @@ import { FirstThing } from "../parts/notices";
 import { Stamp } from "../parts/stamp";
 import { BringIn } from "./bring-in";
 import { FirmZone } from "./firm-zone";
+import { DueLooks } from "../looks/due-looks";
 import { PapersDue } from "./papers-due";
 import { More } from "../parts/more";
 import { SetAside } from "../parts/set-aside";
@@ -160,6 +161,7 @@ function Bench({ rigs }: { rigs: readonly RigEntry[] }) {
       <RunSheets rigs={rigs} people={people} />
       <OpenSheets />
       <PapersDue />
+      <DueLooks />
       {due.length > 0 && <Rows title="To calibrate" pairs={due} system={system} />}
       {toCheck.length > 0 && <Rows title="Quick check due" pairs={toCheck} system={system} />}
       {ready.length > 0 && <Rows title="Ready to mix from" pairs={ready} system={system} />}

@@ -4,7 +4,7 @@ import { Box, chakra } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { ROW_KEYS, rowWords, type CardText } from "@/formats/card/card";
 import type { ScalarKey } from "@/formats/card/fields";
-import { formWords, limitWords, rangeWords, scalarWords } from "./words";
+import { formWords, limitWords, rangeWords, scalarWords, wateringWords } from "./words";
 import { Row } from "../parts/layout";
 
 /** A product's card, read like the summary of a label: what it is, how much, what never, and what to wear. */
@@ -63,11 +63,11 @@ export function CardView({ card }: { card: CardText }) {
       <Lines
         title="Afterwards"
         lines={[
-          says("waterLeast") &&
-            `Water in ${says("waterLeast")}${card.waterMost ? ` to ${says("waterMost")}` : " or more"}${card.waterWithin ? ` within ${says("waterWithin")}` : ""}`,
+          card.waterLeast && `Water in ${wateringWords(card)}`,
           says("keepDry") && `Keep dry for ${says("keepDry")}`,
           says("reentry") && `People and pets back ${says("reentry")}`,
           says("visible") && `Effect ${says("visible")}: don't judge before`,
+          says("suppresses") && `Suppresses only, doesn't control: ${says("suppresses")}`,
         ]}
       />
       <Lines title="Wear" lines={card.gear.map((g) => (g.type ? `${g.item} (${g.type})` : g.item))} />

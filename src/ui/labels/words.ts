@@ -44,6 +44,19 @@ export function scalarWords(key: ScalarKey, text: string): string {
   return showEntered(entered(text, check.kind as Kind));
 }
 
+/** How it is watered in, by its card: "0.25 in to 0.5 in within 24 h"; undefined where the card says nothing. */
+export function wateringWords(card: CardText): string | undefined {
+  if (card.waterLeast === undefined) return undefined;
+  const says = (key: ScalarKey & keyof CardText) => scalarWords(key, card[key] as string);
+  return [
+    says("waterLeast"),
+    card.waterMost === undefined ? "or more" : `to ${says("waterMost")}`,
+    card.waterWithin !== undefined && `within ${says("waterWithin")}`,
+  ]
+    .filter(Boolean)
+    .join(" ");
+}
+
 /** A row of the limits as a list of what it says. */
 export function limitWords(row: LimitRowText): string[] {
   const year = row.yearKind === "rolling" ? "in any 12 months" : "a year";

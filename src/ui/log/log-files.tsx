@@ -26,6 +26,11 @@ export function LogFiles({ any, asked }: FilesProps) {
     const { saveInspectorPdf } = await import("./inspector-pdf");
     await saveInspectorPdf(asked);
   };
+  const { site } = asked;
+  const saveClient = async () => {
+    const { saveClientPdf } = await import("./client-pdf");
+    if (site !== undefined) await saveClientPdf({ ...asked, site });
+  };
   const off = !any || busy || pages.busy;
   return (
     <Column gap="8px" marginTop="18px" className="no-print">
@@ -33,6 +38,11 @@ export function LogFiles({ any, asked }: FilesProps) {
         <Button onClick={() => void pages.run(savePages)} disabled={off}>
           Pages for an inspector
         </Button>
+        {site !== undefined && (
+          <Button onClick={() => void pages.run(saveClient)} disabled={off}>
+            A page for the client
+          </Button>
+        )}
         <Button look="quiet" onClick={() => void run(() => downloadFrom(logPath("csv", asked), `${part}.csv`))} disabled={off}>
           Save as CSV
         </Button>
@@ -58,8 +68,9 @@ export function LogFiles({ any, asked }: FilesProps) {
         Bring a CSV in
       </TakeFile>
       <Note>
-        What is looked at goes out. A table that comes in has the columns date, site, zone, product, amount, person, note; the
-        amount is the zone&apos;s total, or a rate.
+        What is looked at goes out; of one site also a page for its client: what was promised, what went down, when to water and
+        to stay off. A table that comes in has the columns date, site, zone, product, amount, person, note; the amount is the
+        zone&apos;s total, or a rate.
       </Note>
     </Column>
   );

@@ -2,6 +2,7 @@
 
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
 import { format } from "../data/dates";
+import Link from "next/link";
 import { Fragment, useState, type ReactNode } from "react";
 import { readAmountOf } from "@/core/mixing/display";
 import type { ApplicationEntry } from "@/formats/entries";
@@ -26,6 +27,7 @@ import { LogFiles } from "./log-files";
 import { Totals } from "./totals";
 import { factsLine } from "./facts-line";
 import { lackingWords } from "../mix/law-missing";
+import { lookPath } from "../looks/look-words";
 import { missingOfEntry } from "@/formats/missing";
 import { Row } from "../parts/layout";
 
@@ -39,7 +41,10 @@ export function LogRoom() {
   const looking = Object.keys(query).length > 0;
   return (
     <Room>
-      <Heading>Log</Heading>
+      <Row justifyContent="space-between" alignItems="baseline" gap="4px 12px" flexWrap="wrap">
+        <Heading>Log</Heading>
+        <Link href="/log/looks">Before and after</Link>
+      </Row>
       <Note>
         What went down, where and when. Every plan counts it against the label&apos;s limits, with what open mix sheets plan.
       </Note>
@@ -229,14 +234,17 @@ function Record({ entry, onCorrect, onUndo, onBack, onWhy, children }: RecordPro
             ))}
         </Box>
         {stands ? (
-          <Box display="flex">
+          <Row gap="4px 12px" flexWrap="wrap">
+            <Link href={lookPath({ recordId: entry.id })} aria-label={`Judge ${entry.product}, ${entry.date}`}>
+              Judge it
+            </Link>
             <Button look="quiet" aria-label={`Correct ${entry.product}, ${entry.date}`} onClick={onCorrect}>
               Correct
             </Button>
             <Button look="quiet" aria-label={`${entry.product}, ${entry.date}, never went down`} onClick={onUndo}>
               Never went down
             </Button>
-          </Box>
+          </Row>
         ) : (
           <Row gap="8px">
             <Stamp state="act">{entry.isVoid && !old ? "never went down" : "corrected"}</Stamp>

@@ -3,7 +3,7 @@
 import { Box } from "@chakra-ui/react";
 import { RESTRICTED_USE } from "@/formats/card/card";
 import type { LogAsked } from "@/formats/slices";
-import { useLabels, usePeople } from "../data/records";
+import { useLabels, usePeople, useRigs } from "../data/records";
 import { Check, Choose, type Option } from "../parts/choose";
 import { TextField } from "../parts/field";
 import { Fold } from "../parts/fold";
@@ -17,6 +17,7 @@ interface SearchProps {
 /** What is looked for in the log: all of it holds together. */
 export function LogSearch({ asked, set }: SearchProps) {
   const people = usePeople();
+  const rigs = useRigs();
   const labels = useLabels();
   const actives = [...new Set(labels.flatMap((label) => label.card.actives.map((active) => active.name)))].sort();
   const change = (next: LogAsked) =>
@@ -33,8 +34,8 @@ export function LogSearch({ asked, set }: SearchProps) {
         />
       </Box>
       <Fold
-        title="More: who, what active, which days, restricted use"
-        begun={["person", "active", "from", "to", "restricted"].some((key) => key in asked)}
+        title="More: who, which rig, what active, which days, restricted use"
+        begun={["person", "rig", "active", "from", "to", "restricted"].some((key) => key in asked)}
       >
         <Box display="grid" gap="12px" gridTemplateColumns={{ base: "1fr 1fr", md: "1fr 1fr" }} paddingTop="8px">
           <Choose
@@ -42,6 +43,12 @@ export function LogSearch({ asked, set }: SearchProps) {
             value={asked.person ?? ""}
             options={[["", "everybody"], ...people.map((p): Option => [p.id, p.name])]}
             onPick={(person) => change({ person })}
+          />
+          <Choose
+            label="With the rig"
+            value={asked.rig ?? ""}
+            options={[["", "every rig"], ...rigs.map(({ rig }): Option => [rig.name, rig.name])]}
+            onPick={(rig) => change({ rig })}
           />
           <Choose
             label="With the active"

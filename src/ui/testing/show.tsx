@@ -1,3 +1,4 @@
+import type { Result } from "@/core/log/results";
 import { ChakraProvider } from "@chakra-ui/react";
 import { render } from "@testing-library/react";
 import type { ReactElement } from "react";
@@ -16,6 +17,7 @@ import type {
   InForce,
   KitCheckEntry,
   LabelEntry,
+  DueLook,
   LastMix,
   LoadsEntry,
   PersonEntry,
@@ -61,6 +63,8 @@ export interface TestRecords {
   readonly stock: readonly StockEntry[];
   readonly counted: readonly CountedEntry[];
   readonly log: readonly ApplicationEntry[];
+  readonly toLookAt: readonly DueLook[];
+  readonly results: readonly Result[];
   readonly lastMix: LastMix | null;
   readonly mixedBefore: boolean;
   /** The series of quick checks of what counts. */
@@ -87,6 +91,8 @@ const NOTHING: TestRecords = {
   stock: [],
   counted: [],
   log: [],
+  toLookAt: [],
+  results: [],
   lastMix: null,
   mixedBefore: false,
   points: [],
@@ -215,6 +221,10 @@ function answerOf(of: TestRecords, path: string): Answer<SliceName> | undefined 
     mixedBefore: () => of.mixedBefore,
     counted: () => of.counted,
     log: () => page(of.log),
+    looks: () => page([]),
+    toJudge: () => null,
+    toLookAt: () => of.toLookAt,
+    results: () => of.results,
   };
   return { value: values[at.slice](), aside: of.aside };
 }
