@@ -73,7 +73,17 @@ for (const [width, height] of [
     await page.evaluate(() => scrollTo(0, 0));
     await check("a file that is looked at");
     const made = (await slice(page.request, "inForce", { rig: hand.rigId, person: hand.personId }))!.entry.id;
-    const views = ["/", "/rigs", "/labels", "/sites", "/calibrate/check", "/calibrate/plan", "/calibrate/crew", "/log"];
+    const views = [
+      "/",
+      "/rigs",
+      "/labels",
+      "/sites",
+      "/calibrate/check",
+      "/calibrate/plan",
+      "/calibrate/crew",
+      "/log",
+      "/log/looks",
+    ];
     for (const view of [...views, `/calibrate/tag?id=${made}`, `/calibrate/record?id=${made}`, "/calibrate"]) {
       await page.goto(view);
       // The pad has a heading of its own, which stands there before the room has read its records.

@@ -152,3 +152,76 @@ test("a needless repeat is asked about: what went down last week may still work"
   await page.getByLabel("Add a product").selectOption({ label: product });
   await expect(page.getByText(/its label says not to judge it before .*: is a repeat needed\?/)).toBeVisible();
 });
+
+test("scouted on the phone with a photo, judged when its effect can be seen: photo beside photo, and the bench asks no more", async ({
+  page,
+  expectErrors,
+}) => {
+  expectErrors(/422/);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await rigInHand(page);
+  const name = fresh("Look lawn");
+  const siteId = await site(page, name, "1000");
+  const product = fresh("Wherry");
+  const labelId = await label(page, product, "dry", "0.3", { visible: "after 10 days", suppresses: "nutsedge" });
+  const day = (ago: number) => new Date(Date.now() - ago * 86_400_000).toISOString().slice(0, 10);
+  // A photo as a camera would give it: drawn here, larger than what is kept.
+  const drawn = await page.evaluate(() => {
+    const canvas = document.createElement("canvas");
+    [canvas.width, canvas.height] = [3000, 2000];
+    canvas.getContext("2d")!.fillRect(500, 500, 900, 900);
+    return canvas.toDataURL("image/png").split(",")[1]!;
+  });
+  const photo = { name: "lawn.png", mimeType: "image/png", buffer: Buffer.from(drawn, "base64") };
+  await page.goto("/log/looks");
+  await page.getByLabel("Site", { exact: true }).selectOption({ label: name });
+  await page.getByLabel("Zone").selectOption({ label: "zone 1" });
+  await page.getByLabel("Looked at on").fill(day(20));
+  await page.getByLabel("Of the ground it covers").fill("30");
+  await page.getByLabel("A photo").setInputFiles({ name: "note.txt", mimeType: "text/plain", buffer: Buffer.from("x") });
+  await expect(page.getByText("note.txt is no picture that this browser can read")).toBeVisible();
+  await page.getByLabel("A photo").setInputFiles(photo);
+  await expect(page.getByAltText("Photo 1, not saved yet")).toBeVisible();
+  await page.getByRole("button", { name: "Put on record what was seen" }).click();
+  await expect(page.getByLabel("What stands there")).toHaveAccessibleDescription(/target/);
+  await page.reload();
+  await page.getByLabel("What stands there").fill("nutsedge");
+  await expect(page.getByAltText("Photo 1, not saved yet")).toBeVisible();
+  await page.getByRole("button", { name: "Put on record what was seen" }).click();
+  const seen = page.getByRole("list", { name: "What was seen" });
+  await page.getByLabel("Only this site").selectOption({ label: name });
+  await expect(seen).toContainText("nutsedge · cover 30 %");
+  const kept = await slice(page.request, "looks", { site: siteId });
+  const bytes = await (await page.request.get(`/api/looks/photo/${kept.rows[0]!.photos[0]!}`)).body();
+  expect([...bytes.subarray(0, 3)]).toEqual([0xff, 0xd8, 0xff]);
+  expect(bytes.length).toBeLessThan(400_000);
+  await wentDown(page, siteId, labelId, "0.3 oz", day(15));
+  await page.goto("/");
+  const due = page.getByRole("region", { name: "To look at" });
+  const row = due.locator("div", { hasText: name }).last();
+  await expect(row).toContainText(product);
+  const asked = await slice(page.request, "toLookAt", {});
+  const { recordId } = asked.find((one) => one.siteId === siteId)!;
+  await page.goto(`/log/looks?record=${recordId}`);
+  await expect(page.getByText("The label promises to hold back nutsedge, not to control it")).toBeVisible();
+  await page.getByLabel("Looked at on").fill(day(8));
+  await expect(page.getByText(/Don't judge before/)).toBeVisible();
+  await page.getByLabel("Looked at on").fill(day(0));
+  await expect(page.getByText(/Don't judge before/)).toBeHidden();
+  await page.getByLabel("Control: how much of it is gone").fill("80");
+  await page.getByLabel("A photo").setInputFiles(photo);
+  await expect(page.getByAltText("Photo 1, not saved yet")).toBeVisible();
+  await page.getByRole("button", { name: "Put the judgement on record" }).click();
+  await expect(page).toHaveURL(/\/log\/looks$/);
+  await page.getByLabel("Only this site").selectOption({ label: name });
+  await expect(page.getByAltText(`${name}, zone 1, before, photo 1`)).toBeVisible();
+  await expect(page.getByAltText(`${name}, zone 1, after, photo 1`)).toBeVisible();
+  expect((await slice(page.request, "toLookAt", {})).filter((one) => one.siteId === siteId)).toEqual([]);
+  await page.goto("/log");
+  await page.getByLabel("Only this site").selectOption({ label: name });
+  const [client] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: "A page for the client" }).click(),
+  ]);
+  expect(client.suggestedFilename()).toBe(`${name}.pdf`);
+});

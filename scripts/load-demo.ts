@@ -5,6 +5,7 @@ import { rateAt, rowName } from "@/formats/card/choice";
 import { dayIn } from "@/formats/day";
 import { personFormOf } from "@/formats/forms/person";
 import { tipFormOf } from "@/formats/forms/tip-form-of";
+import type { LookText } from "@/formats/looks";
 import type { PaperText } from "@/formats/papers";
 import type { TipText } from "@/formats/rig-setup";
 import { closeRecords, records } from "@/records/database";
@@ -18,6 +19,7 @@ import { saveKitCheck, saveQuickCheck } from "@/services/save-check";
 import { gearOf } from "@/formats/gear";
 import { findSheet } from "@/records/sheets";
 import { holdClock, machineZone } from "@/services/clock";
+import { saveLook } from "@/services/save-look";
 import { saveSheet } from "@/services/save-sheet";
 import { tickStep } from "@/services/tick-step";
 
@@ -104,6 +106,28 @@ for (const [name, papers] of Object.entries(PAPERS)) {
 }
 const log = readFileSync(path.join(FOLDER, "log.csv"), "utf8").replace(/^\d{4}-\d\d-\d\d/gm, (date) => moved(date).slice(0, 10));
 must(importLog(db, log), "log.csv");
+interface DemoLook {
+  readonly kind: string;
+  readonly site: string;
+  readonly zone: string;
+  /** Of an inspection: what is judged. */
+  readonly product?: string;
+  readonly date: string;
+  readonly person: string;
+  readonly says: LookText;
+}
+const logged = readAll(db);
+(JSON.parse(readFileSync(path.join(FOLDER, "looks.json"), "utf8")) as DemoLook[]).forEach((look, i) => {
+  const site = logged.sites.find((s) => s.site.name === look.site)!;
+  const zoneId = site.site.zones.find((z) => z.name === look.zone)!["x-id"];
+  const recordId = logged.applications.find((a) => a.zoneId === zoneId && a.product === look.product)?.id;
+  const personId = logged.people.find((p) => p.name === look.person)!.id;
+  const at = recordId === undefined ? { siteId: site.id, zoneId } : { recordId };
+  const { kind, date } = look;
+  const { followUp } = look.says;
+  const says = { ...look.says, ...(followUp && { followUp: moved(followUp).slice(0, 10) }) };
+  must(saveLook(db, { id: `demo-look-0${i}`, kind, ...at, date: moved(date).slice(0, 10), personId, says }), look.site);
+});
 const sheets = JSON.parse(readFileSync(path.join(FOLDER, "sheets.json"), "utf8")) as DemoSheet[];
 const book = readAll(db);
 for (const sheet of sheets) {

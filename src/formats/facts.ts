@@ -8,6 +8,8 @@ export interface FactsText {
   readonly registration?: string;
   /** "yes" where the label makes it a restricted-use product. */
   readonly restricted?: "yes";
+  /** The category of certificate that its use takes. */
+  readonly category?: string;
   readonly turf?: string;
   readonly jurisdiction?: string;
   /** Of who sprayed: the certificate's number, who gave it, what for, until when. */
@@ -55,6 +57,7 @@ export type ToldFact = (typeof TOLD)[number];
 const SNAPSHOT = [
   "registration",
   "restricted",
+  "category",
   "turf",
   "jurisdiction",
   "certificate",

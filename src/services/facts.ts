@@ -25,6 +25,7 @@ export function factsNow({ card, site, zoneId, papers = [], date, rig }: FactsOf
   return {
     ...given("registration", card?.registration),
     ...(card?.restricted === RESTRICTED_USE && { restricted: "yes" as const }),
+    ...given("category", card?.category),
     ...given("turf", zone?.["x-turf"]),
     ...given("jurisdiction", site?.["x-jurisdiction"]),
     ...given("certificate", certificate?.number),
@@ -49,8 +50,19 @@ export interface SameAs {
  * of the same; today's fill in only what that record didn't have.
  */
 export function factsKept(old: FactsText, now: FactsText, same: SameAs): FactsText {
-  const { registration, restricted, turf, jurisdiction, certificate, certifiedBy, categories, certificateEnds, ...rest } = old;
-  const ofLabel = { registration, restricted };
+  const {
+    registration,
+    restricted,
+    category,
+    turf,
+    jurisdiction,
+    certificate,
+    certifiedBy,
+    categories,
+    certificateEnds,
+    ...rest
+  } = old;
+  const ofLabel = { registration, restricted, category };
   const ofGround = { turf, jurisdiction };
   const ofPerson = { certificate, certifiedBy, categories, certificateEnds };
   const held = certificate !== undefined && (certificateEnds === undefined || certificateEnds >= same.date);

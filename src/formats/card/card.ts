@@ -22,6 +22,8 @@ export interface CardText {
   readonly registration?: string;
   /** "restricted use" where only a certified applicator, or who works under one, may use it. */
   readonly restricted?: string;
+  /** The category of certificate that its use takes: "turf and ornamental". */
+  readonly category?: string;
   readonly signalWord?: SignalWord;
   readonly gear: readonly GearText[];
   readonly firstAid?: string;

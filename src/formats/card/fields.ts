@@ -59,6 +59,7 @@ export const CARD_GROUPS: readonly { readonly title: string; readonly fields: re
       q("gravity", "Specific gravity", "gravity", "", "1.12"),
       text("registration", "Registration number", 40, "DEMO-101"),
       choice("restricted", "Who may buy it", [RESTRICTED_USE]),
+      text("category", "Takes the category", 60, "turf and ornamental"),
       choice("signalWord", "Signal word", SIGNAL_WORDS),
     ],
   },

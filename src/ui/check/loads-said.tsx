@@ -1,6 +1,7 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
+import dynamic from "next/dynamic";
 import Link from "next/link";
 import { pool } from "@/core/outcome/evidence";
 import { fromCanonical } from "@/core/quantity/arithmetic";
@@ -18,12 +19,16 @@ import { useSlice } from "../data/records";
 import { Button, Note, Reading, SubHeading } from "../parts/controls";
 import { Notice } from "../parts/notices";
 
+/** Drawn where there are several: the drawing library is fetched then. */
+const LoadsChart = dynamic(() => import("./loads-chart").then((m) => m.LoadsChart), { ssr: false });
+
 /** What the loads said that were mixed from this calibration: every one is evidence, three that lean alike are a change. */
 export function LoadsSaid({ calibrated }: { calibrated: Calibrated }) {
   const { system } = useInHand();
   const loads = useSlice("loads", { calibration: calibrated.entry.id }).value;
   if (!loads || loads.length === 0) return null;
-  const { count, sprayVolume, ratio, relative, leans } = pool(loads.map(evidenceOf));
+  const pooled = pool(loads.map(evidenceOf));
+  const { count, sprayVolume, ratio, relative, leans } = pooled;
   return (
     <Box as="section" aria-label="What the loads said" marginTop="22px">
       <SubHeading>What the loads said</SubHeading>
@@ -37,6 +42,14 @@ export function LoadsSaid({ calibrated }: { calibrated: Calibrated }) {
           Several loads in a row went down {leans === "heavy" ? "heavier" : "lighter"} than calibrated, and agree on it: something
           has changed. Check the flow, time the pace, or take the loads as a calibration.
         </Notice>
+      )}
+      {count > 1 && (
+        <>
+          <LoadsChart loads={loads} pooled={pooled} />
+          <Note>
+            Each sheet with its ±; the line is their mean with its band. Within the blue band the calibration still holds.
+          </Note>
+        </>
       )}
       <Box as="ol" listStyleType="none" marginTop="8px">
         {loads.map((one) => (

@@ -23,8 +23,9 @@ const styles = StyleSheet.create({
   product: { marginTop: 8, fontSize: 11, fontWeight: 700 },
   row: { flexDirection: "row", borderBottom: `0.5pt solid ${INK}`, paddingVertical: 2 },
   head: { flexDirection: "row", borderBottom: `1pt solid ${INK}`, paddingVertical: 2, fontSize: 8 },
-  zone: { width: 150 },
+  zone: { width: 130 },
   cell: { flex: 1, textAlign: "right" },
+  total: { width: 70, textAlign: "right" },
   line: { marginTop: 3 },
   foot: { position: "absolute", bottom: 22, left: 36, right: 36, fontSize: 8 },
 });
@@ -66,7 +67,9 @@ function ClientPage({ site, records, cards, promised, looks }: ClientFacts) {
       <Page size="LETTER" style={styles.page}>
         <Text style={styles.title}>What went down on {site}</Text>
         <Text style={styles.under}>
-          {days.length === 0 ? "Nothing is on record for these days." : `${dayWords(days[0]!)} to ${dayWords(days.at(-1)!)}`}
+          {days.length === 0
+            ? "Nothing is on record for these days."
+            : [...new Set([days[0]!, days.at(-1)!])].map(dayWords).join(" to ")}
         </Text>
         {days.map((date) => (
           <Day key={date} date={date} {...{ records: records.filter((one) => one.date === date), cards, promised, looks }} />
@@ -96,7 +99,7 @@ function Day({ date, records, cards, promised, looks }: Omit<ClientFacts, "site"
               <Text style={styles.zone}>Ground</Text>
               <Text style={styles.cell}>Promised</Text>
               <Text style={styles.cell}>Went down</Text>
-              <Text style={styles.cell}>In all</Text>
+              <Text style={styles.total}>In all</Text>
             </View>
             {own.map((one) => {
               const planned = promised.get(one.sheetId ?? "")?.find((p) => sameName(p.name, product));
@@ -107,7 +110,7 @@ function Day({ date, records, cards, promised, looks }: Omit<ClientFacts, "site"
                   </Text>
                   <Text style={styles.cell}>{planned ? rateWords(shorter(planned.rate)) : "not noted"}</Text>
                   <Text style={styles.cell}>{rateWords(shorter(one.rate))}</Text>
-                  <Text style={styles.cell}>{readAmountOf(one.total, system)}</Text>
+                  <Text style={styles.total}>{readAmountOf(one.total, system)}</Text>
                 </View>
               );
             })}

@@ -32,8 +32,9 @@ interface LogFile {
   readonly chain: { readonly records: number; readonly digest: string; readonly broken: object | null; readonly outside: number };
 }
 
-/** More pages than a printer is given at once (ours). */
-const MOST_PAGES = 400;
+/** Pages of one file, and files of one batch (ours): a year of restricted use of a firm fits, and no browser runs out. */
+const AT_ONCE = 400;
+const MOST_PARTS = 10;
 
 type Line = readonly [name: string, value: string | null | undefined];
 
@@ -82,7 +83,7 @@ function Record({ entry, chain, system }: { entry: ApplicationEntry; chain: LogF
         </Text>
       )}
       <Part title="What 7 CFR 110.3 asks for" lines={byLaw} all />
-      {lacking && <Text style={styles.state}>Missing: {lackingWords(lacking, entry.person ?? "who applied it")}.</Text>}
+      {lacking && <Text style={styles.state}>To be noted: {lackingWords(lacking, entry.person ?? "who applied it")}.</Text>}
       <Part title="What else is on record" lines={more} />
       <Text style={styles.foot} fixed>
         The log held {chain.records} records when this was printed
@@ -112,20 +113,24 @@ function Part({ title, lines, all = false }: { title: string; lines: readonly Li
 }
 
 /**
- * Fetches what is asked for of the log and makes a page of each record.
- * @throws where it can't be fetched, or is more than a printer is given at once
+ * Fetches what is asked for of the log and makes a page of each record, in several files where they are many.
+ * @throws where it can't be fetched, or is more than a batch
  */
 export async function saveInspectorPdf(asked: LogAsked): Promise<void> {
   const response = await fetch(logPath("json", asked));
   if (!response.ok) throw new Error(String(response.status));
   const file = (await response.json()) as LogFile;
-  if (file.records.length > MOST_PAGES) throw new RangeError(`${file.records.length} records`);
-  await savePdf(
-    <Document>
-      {[...file.records].reverse().map((entry) => (
-        <Record key={entry.id} entry={entry} chain={file.chain} system={unitsInHand()} />
-      ))}
-    </Document>,
-    `Records ${asked.from ?? ""} ${asked.to ?? ""}`.trim(),
-  );
+  const parts = Math.ceil(file.records.length / AT_ONCE);
+  if (parts > MOST_PARTS) throw new RangeError(`${file.records.length} records`);
+  const oldestFirst = [...file.records].reverse();
+  const name = `Records ${asked.from ?? ""} ${asked.to ?? ""}`.trim();
+  for (let part = 0; part < Math.max(parts, 1); part++)
+    await savePdf(
+      <Document>
+        {oldestFirst.slice(part * AT_ONCE, (part + 1) * AT_ONCE).map((entry) => (
+          <Record key={entry.id} entry={entry} chain={file.chain} system={unitsInHand()} />
+        ))}
+      </Document>,
+      parts > 1 ? `${name}, part ${part + 1} of ${parts}` : name,
+    );
 }

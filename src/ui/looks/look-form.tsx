@@ -11,6 +11,7 @@ import { useKept } from "../data/kept-here";
 import { sentences, usePeople, useSend, useSite } from "../data/records";
 import { useSaveOnce } from "../data/save-id";
 import { useSystem } from "../data/units";
+import { rateWords, shorter } from "../labels/words";
 import { Check, Choose, type Option } from "../parts/choose";
 import { Button, Note } from "../parts/controls";
 import { TextField } from "../parts/field";
@@ -146,7 +147,7 @@ function Judged({ record: { of, site, zone, seen }, date }: { record: JudgedEntr
         {of.product} on {site}, {zone}
       </Box>
       <Note>
-        {of.rate} on {dayWords(of.date)}
+        {rateWords(shorter(of.rate))} on {dayWords(of.date)}
         {of.target && `, against ${of.target}`}
         {before > 0 && `; judged ${before === 1 ? "once" : `${before} times`} before: the last one counts`}
       </Note>

@@ -45,9 +45,11 @@ export function LooksRoom() {
         <Link href="/log">The log</Link>
       </Row>
       <Note>Look at the ground before you spray, and again when the label says that an effect can be seen.</Note>
-      <TwoSides wide>
+      <Box marginTop="8px">
+        <DueLooks />
+      </Box>
+      <TwoSides wide formFirst>
         <Column gap="18px">
-          <DueLooks />
           <Box>
             <SubHeading>What was seen</SubHeading>
             {first.value && first.value.rows.length === 0 && site === "" ? (

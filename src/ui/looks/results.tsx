@@ -2,6 +2,7 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import type { Result, Share } from "@/core/log/results";
+import { BELIEVED } from "@/core/outcome/evidence";
 import { writeNumber } from "@/core/quantity/format";
 import { useSlice } from "../data/records";
 import { rateWords, shorter } from "../labels/words";
@@ -10,7 +11,7 @@ import { Note, SubHeading } from "../parts/controls";
 const share = (of: Share | null): string =>
   of === null
     ? "–"
-    : `${writeNumber(of.mean, { decimals: 0 })} %${of.half === null ? "" : ` ± ${writeNumber(of.half, { decimals: 0 })}`}`;
+    : `${writeNumber(of.mean, { decimals: 0 })} %${of.half === null || of.count < BELIEVED ? "" : ` ± ${writeNumber(of.half, { decimals: 0 })}`}`;
 
 const Cell = chakra("td", {
   base: { padding: "6px 10px 6px 0", textAlign: "right", fontFamily: "reading", whiteSpace: "nowrap" },
@@ -40,8 +41,8 @@ export function Results() {
         </tbody>
       </chakra.table>
       <Note>
-        Means of the last three years, with 95 % bands where there are several: two lines whose bands overlap are not known to
-        differ. What was judged too early, or could be something else, is left out.
+        Means of the last three years, with 95 % bands from three on: two lines whose bands overlap are not known to differ. What
+        was judged too early, or could be something else, is left out.
       </Note>
     </Box>
   );

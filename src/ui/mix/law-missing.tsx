@@ -7,10 +7,11 @@ import { missingOfSheet, type Lacking } from "@/formats/missing";
 import { Notice } from "../parts/notices";
 
 /** What is lacking of what the law asks for, in words. */
-export const lackingWords = ({ fields, ended }: Lacking, who: string): string =>
+export const lackingWords = ({ fields, ended, category }: Lacking, who: string): string =>
   [
     fields.length > 0 && `missing of what the law asks for: ${fields.map((field) => LAW_WORDS[field]).join("; ")}`,
     ended && `the certificate of ${who} ended on ${ended}`,
+    category && `it takes the category ${category}, which no certificate of ${who} names`,
   ]
     .filter(Boolean)
     .join("; ");
@@ -21,11 +22,13 @@ interface LawProps {
   readonly date: string;
 }
 
-/** Before it is mixed and before it is closed: what a record of a restricted-use product would lack. */
+/** Before it is mixed and before it is closed: what its record would lack, and who sprays. */
 export function LawMissing({ job, person, date }: LawProps) {
   return missingOfSheet(job, person, date).map((lacking) => (
     <Notice key={lacking.product} state="act">
-      {lacking.product} is for restricted use: {lackingWords(lacking, person?.name ?? "who sprays")}.
+      {lacking.product}
+      {(lacking.fields.length > 0 || lacking.ended) && " is for restricted use"}:{" "}
+      {lackingWords(lacking, person?.name ?? "who sprays")}.
     </Notice>
   ));
 }

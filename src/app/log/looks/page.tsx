@@ -1,5 +1,12 @@
+import { Suspense } from "react";
 import { LooksRoom } from "@/ui/looks/looks-room";
 
 export const metadata = { title: "Before and after" };
 
-export default LooksRoom;
+export default function LooksPage() {
+  return (
+    <Suspense>
+      <LooksRoom />
+    </Suspense>
+  );
+}
