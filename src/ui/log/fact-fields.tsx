@@ -26,6 +26,7 @@ const FIELDS: readonly (readonly [ToldFact, string, string?])[] = [
   ["lot", "Lot number"],
   ["watering", "Watering in", "client, tonight"],
   ["reentry", "Stay off until", "dry; sign posted"],
+  ["leftover", "Leftover went", "onto the banks, 500 sq ft"],
 ];
 
 /** What a record may need beside what went down: when, against what, in which weather. */
