@@ -1,5 +1,8 @@
 import { writeFileSync } from "node:fs";
+import { SITE_FILE_SCHEMA } from "@/formats/area/schema";
 import { JOB_FILE_SCHEMA } from "@/formats/job-file/schema";
 
-// docs/job-file.schema.json is made, not written: a test keeps it in step.
-writeFileSync("docs/job-file.schema.json", `${JSON.stringify(JOB_FILE_SCHEMA, null, 2)}\n`);
+// The schemas in docs/ are made, not written: a test keeps each in step.
+const schemas = { "job-file": JOB_FILE_SCHEMA, "site-file": SITE_FILE_SCHEMA };
+for (const [name, schema] of Object.entries(schemas))
+  writeFileSync(`docs/${name}.schema.json`, `${JSON.stringify(schema, null, 2)}\n`);

@@ -1,5 +1,8 @@
 import { readFileSync } from "node:fs";
 import { resolve } from "node:path";
+import { readAreas } from "@/formats/area/read-area";
+import { areaResult } from "@/formats/area/result";
+import { textOf } from "@/formats/area/decode";
 import { calibrate } from "@/core/calibration/calibrate";
 import { lineFor, type Issue } from "@/core/issue";
 import { planOf } from "@/formats/job-file/assemble";
@@ -13,10 +16,11 @@ import { sitesFromCsv } from "@/formats/sites-csv";
 
 /**
  * The `gauge` command: a door to the core without a browser. `calibrate FILE` and `mix FILE`, `-` for standard input.
- * `reconcile FILE` tells what a job with its `outcome` really did. A result is one JSON object on standard output, exit 0. Bad input is one line a fault on standard error, exit 2. In a
+ * `reconcile FILE` tells what a job with its `outcome` really did; `area FILE` how large pieces of ground are. A result is one JSON object on standard output, exit 0. Bad input is one line a fault on standard error, exit 2. In a
  * batch, `mix FILE --sites CSV`, the sites come from a table and the loads go out as one.
  */
-const USAGE = "usage: gauge calibrate FILE | gauge mix FILE [--sites CSV] | gauge reconcile FILE   (- reads standard input)";
+const USAGE =
+  "usage: gauge calibrate FILE | gauge mix FILE [--sites CSV] | gauge reconcile FILE | gauge area FILE   (- reads standard input)";
 
 const VERBS = ["calibrate", "mix", "reconcile"] as const;
 const isVerb = (command: string | undefined): command is (typeof VERBS)[number] => VERBS.some((verb) => verb === command);
@@ -50,6 +54,14 @@ export function run(command: string | undefined, text: string, table?: string): 
   const { plan, calibration } = planned.value;
   if (table !== undefined) return { out: loadsToCsv(plan).trimEnd(), err: "", exit: 0 };
   return { out: JSON.stringify(mixResult(plan, calibration), null, 2), err: "", exit: 0 };
+}
+
+/** The areas of a site file, GeoJSON, KML or GPX. */
+export async function runArea(bytes: Uint8Array): Promise<Outcome> {
+  const text = textOf(bytes);
+  const areas = text.ok ? await readAreas(text.value) : text;
+  if (!areas.ok) return refused(areas.issues.map(lineFor));
+  return { out: JSON.stringify(areaResult(areas.value), null, 2), err: "", exit: 0 };
 }
 
 function reconciled(job: Job): Outcome {
@@ -111,9 +123,10 @@ const refused = (lines: readonly string[]): Outcome => ({
 });
 
 /** npm runs scripts in the project's folder; a path is meant from where the person stands. */
-const readInput = (file: string) => readFileSync(file === "-" ? 0 : resolve(process.env.INIT_CWD ?? ".", file), "utf8");
+const readBytes = (file: string) => readFileSync(file === "-" ? 0 : resolve(process.env.INIT_CWD ?? ".", file));
+const readInput = (file: string) => readBytes(file).toString("utf8");
 
-function main(args: readonly string[]): void {
+async function main(args: readonly string[]): Promise<void> {
   const [command, file, flag, table, ...more] = args;
   const batch = flag === "--sites" && table !== undefined && !(file === "-" && table === "-");
   let outcome: Outcome;
@@ -121,9 +134,12 @@ function main(args: readonly string[]): void {
   else {
     let at = file;
     try {
-      const text = readInput(file);
-      at = table ?? file;
-      outcome = run(command, text, batch ? readInput(table) : undefined);
+      if (command === "area") outcome = flag === undefined ? await runArea(readBytes(file)) : refused([USAGE]);
+      else {
+        const text = readInput(file);
+        at = table ?? file;
+        outcome = run(command, text, batch ? readInput(table) : undefined);
+      }
     } catch (error) {
       if (!(error instanceof Error && "code" in error)) throw error;
       outcome = refused([`${at}: can't be read (${(error as NodeJS.ErrnoException).code})`]);
@@ -134,4 +150,4 @@ function main(args: readonly string[]): void {
   process.exitCode = outcome.exit;
 }
 
-if (process.argv[1]?.replaceAll("\\", "/").endsWith("src/cli/gauge.ts")) main(process.argv.slice(2));
+if (process.argv[1]?.replaceAll("\\", "/").endsWith("src/cli/gauge.ts")) void main(process.argv.slice(2));

@@ -1,4 +1,6 @@
 /** Every module that declares rules: the contents of the rule catalogue. */
+export * from "./area/ground";
+export * from "./area/shape";
 export * from "./calibration/calibrate";
 export * from "./calibration/expected-catch";
 export * from "./calibration/flow";

@@ -71,7 +71,7 @@ export function reading(source: AnySource, system: System): string {
 const valueFor = (source: AnySource, system: System): Quantity<Kind> =>
   isPace(source) ? paceOn(source.value as Quantity<"time">, system) : source.value;
 
-const OPERATORS: Record<string, string> = { ",": ",", "*": "×", "/": "÷", "+": "+", "-": "−", "(": "(", ")": ")" };
+const OPERATORS: Record<string, string> = { ",": ",", "*": "×", "/": "÷", "+": "+", "-": "−", "(": "(", ")": ")", pi: "π" };
 
 /**
  * Puts the inputs' readings into the formula. `sum(xs)` is written out as a + b + c, `mean(xs)` as (a + b + c) ÷ 3;
@@ -98,5 +98,5 @@ function substitute(derived: Derived<Kind>, system: System): string {
     .replace(/ \)/g, ")")
     .replace(/ \^ /g, "^")
     .replace(/ ,/g, ",")
-    .replace(/(sqrt|ceil|floor|min|max) \(/g, "$1(");
+    .replace(/(sqrt|ceil|floor|min|max|abs) \(/g, "$1(");
 }

@@ -10,8 +10,8 @@ import { shown, typeName } from "./shown";
 /** What the shape of a job file is put together from. Every fault is carried as an `Issue` in the error's parameters. */
 
 /** What stands in the error where null stands in the file. */
-export const AN_OBJECT = "an object";
-export const A_LIST = "a list";
+const AN_OBJECT = "an object";
+const A_LIST = "a list";
 
 type Fault = Omit<Issue, "path"> & { readonly path?: string };
 
@@ -149,3 +149,40 @@ export const date = () =>
     const real = typeof value === "string" && isDate(value);
     return real || fault(this, { code: "bad-date", received: shown(value), expected: `"2026-04-14"` });
   });
+
+/** One of several shapes, told apart by what stands under a key. */
+export const byKey = (key: string, shapes: Readonly<Record<string, yup.ObjectShape>>) =>
+  yup.lazy((value: unknown) => {
+    const kind = (value as Record<string, unknown> | null | undefined)?.[key];
+    const shape = typeof kind === "string" && Object.hasOwn(shapes, kind) ? shapes[kind]! : undefined;
+    const every = Object.assign({}, ...Object.values(shapes)) as Record<string, yup.AnySchema>;
+    // Of an unknown kind only the kind is a fault: what else is right depends on it.
+    const loose = Object.fromEntries(Object.keys(every).map((name) => [name, yup.mixed()]));
+    return exact({
+      ...(shape ?? loose),
+      [key]: needed(
+        choice(Object.keys(shapes)),
+        Object.keys(shapes)
+          .map((k) => `"${k}"`)
+          .join(", "),
+      ),
+    });
+  });
+
+/** Every fault of something that should have a shape, in its order. */
+export function faultsIn(schema: yup.AnySchema | yup.Lazy<unknown>, value: unknown): Issue[] {
+  try {
+    schema.validateSync(value, { strict: true, abortEarly: false });
+    return [];
+  } catch (error) {
+    if (!(error instanceof yup.ValidationError)) throw error;
+    return (error.inner.length > 0 ? error.inner : [error]).map(issueOf);
+  }
+}
+
+function issueOf(error: yup.ValidationError): Issue {
+  const params = error.params as { issue?: Issue; type?: string; value?: unknown } | undefined;
+  if (params?.issue) return params.issue;
+  const expected = error.type === "nullable" ? error.message : params?.type === "array" ? A_LIST : AN_OBJECT;
+  return { path: error.path ?? "", code: "wrong-type", received: typeName(params?.value), expected };
+}

@@ -9,12 +9,12 @@ import { parseAs } from "@/core/quantity/parse";
 import { FIELDS, type Field } from "@/core/quantity/ranges";
 import { withinRate } from "../forms/rate";
 import {
-  A_LIST,
-  AN_OBJECT,
+  byKey,
   choice,
   date,
   exact,
   fault,
+  faultsIn,
   flag,
   list,
   matching,
@@ -30,25 +30,6 @@ import { typeName } from "./shown";
  * The shape of a job file, for Yup. The words of a fault are made elsewhere, in one place. What depends on two places at
  * once (a liquid with a weight) is checked in `read-checked.ts`.
  */
-
-/** One of several shapes, told apart by `kind`. */
-const byKind = (shapes: Readonly<Record<string, yup.ObjectShape>>) =>
-  yup.lazy((value: unknown) => {
-    const kind = (value as { kind?: unknown } | null | undefined)?.kind;
-    const shape = typeof kind === "string" && Object.hasOwn(shapes, kind) ? shapes[kind]! : undefined;
-    const every = Object.assign({}, ...Object.values(shapes)) as Record<string, yup.AnySchema>;
-    // Of an unknown kind only the kind is a fault: what else is right depends on it.
-    const loose = Object.fromEntries(Object.keys(every).map((key) => [key, yup.mixed()]));
-    return exact({
-      ...(shape ?? loose),
-      kind: needed(
-        choice(Object.keys(shapes)),
-        Object.keys(shapes)
-          .map((k) => `"${k}"`)
-          .join(", "),
-      ),
-    });
-  });
 
 const exampleOf: Partial<Record<Kind, string>> = {
   area: `"250 ft2"`,
@@ -89,8 +70,8 @@ const USED = exact({
 
 const CALIBRATION = exact({
   sprayVolume: within("sprayVolume"),
-  pace: yup.lazy((value: unknown) => (value === undefined ? yup.mixed() : byKind(PACE).resolve({ value }))),
-  flow: yup.lazy((value: unknown) => (value === undefined ? yup.mixed() : byKind(FLOW).resolve({ value }))),
+  pace: yup.lazy((value: unknown) => (value === undefined ? yup.mixed() : byKey("kind", PACE).resolve({ value }))),
+  flow: yup.lazy((value: unknown) => (value === undefined ? yup.mixed() : byKey("kind", FLOW).resolve({ value }))),
   used: yup.lazy((value: unknown) => (Array.isArray(value) ? list(USED, 1, "trial", 500) : USED)),
   target: within("sprayVolume"),
   tolerance: opt("share"),
@@ -156,7 +137,7 @@ const ZONE = exact({
 
 const JAR = exact({ product: q("jarVolume"), water: q("jarVolume") });
 
-const HEAD = byKind({
+const HEAD = byKey("kind", {
   metered: { feed: needed(within("feed"), `"2 fl oz/min"`), jar: JAR },
   dial: { setting: needed(within("dial"), `"2 fl oz/gal"`), jar: JAR },
 });
@@ -233,18 +214,5 @@ export function onlySpread(file: unknown): boolean {
 export function shapeFaults(file: unknown, spread = false): Issue[] {
   if (typeof file !== "object" || file === null || Array.isArray(file))
     return [{ path: "", code: "wrong-type", received: typeName(file), expected: "an object (the job file)" }];
-  try {
-    (spread ? SPREAD : JOB).validateSync(file, { strict: true, abortEarly: false });
-    return [];
-  } catch (error) {
-    if (!(error instanceof yup.ValidationError)) throw error;
-    return (error.inner.length > 0 ? error.inner : [error]).map(issueOf);
-  }
-}
-
-function issueOf(error: yup.ValidationError): Issue {
-  const params = error.params as { issue?: Issue; type?: string; value?: unknown } | undefined;
-  if (params?.issue) return params.issue;
-  const expected = error.type === "nullable" ? error.message : params?.type === "array" ? A_LIST : AN_OBJECT;
-  return { path: error.path ?? "", code: "wrong-type", received: typeName(params?.value), expected };
+  return faultsIn(spread ? SPREAD : JOB, file);
 }

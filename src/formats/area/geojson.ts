@@ -1,0 +1,116 @@
+import { bad, good, type Result } from "@/core/issue";
+import { Faults } from "../job-file/faults";
+import { shown, typeName } from "../job-file/shown";
+import { MOST_POINTS, readPolygon, type MapPolygon, type MapZone } from "./map";
+
+/** GeoJSON (RFC 7946): polygons and multipolygons, one zone a feature. What is a point or a line is no ground, and is told. */
+
+interface Feature {
+  readonly geometry: unknown;
+  readonly name: string;
+  readonly at: string;
+}
+
+/** What was read of a map: its zones, and what in it is no piece of ground. */
+export interface MapRead {
+  readonly zones: readonly MapZone[];
+  readonly passedOver: readonly string[];
+}
+
+const TYPES = ["FeatureCollection", "Feature", "Polygon", "MultiPolygon", "GeometryCollection"];
+
+export const isGeoJson = (file: unknown): boolean => {
+  const type = (file as { type?: unknown } | null)?.type;
+  return typeof type === "string" && [...TYPES, "Point", "MultiPoint", "LineString", "MultiLineString"].includes(type);
+};
+
+export function readGeoJson(file: unknown): Result<MapRead> {
+  const faults = new Faults();
+  const points = countPoints(file);
+  if (points > MOST_POINTS) return bad(tooMany(points));
+  const features = featuresOf(file, faults);
+  const passedOver: string[] = [];
+  const zones = features.flatMap(({ geometry, name, at }): MapZone[] => {
+    const polygons = polygonsOf(geometry, at, faults, passedOver);
+    return polygons.length > 0 ? [{ name, polygons, gap: null }] : [];
+  });
+  if (faults.issues.length === 0 && zones.length === 0)
+    faults.add("", "missing", "", `a "Polygon" or a "MultiPolygon": this has none`);
+  return faults.issues.length > 0 ? { ok: false, issues: faults.issues } : good({ zones, passedOver });
+}
+
+export const tooMany = (points: number) =>
+  ({
+    path: "",
+    code: "too-many",
+    received: `${points.toLocaleString("en-US")} points`,
+    expected: MOST_POINTS.toLocaleString("en-US"),
+  }) as const;
+
+/** How many positions a file has, without going deeper than GeoJSON does. */
+function countPoints(file: unknown): number {
+  let count = 0;
+  const look = (value: unknown, deep: number): void => {
+    if (deep > 12 || typeof value !== "object" || value === null) return;
+    if (Array.isArray(value)) {
+      if (typeof value[0] === "number") count += 1;
+      else for (const one of value as unknown[]) look(one, deep + 1);
+    } else for (const [key, one] of Object.entries(value)) if (key !== "properties") look(one, deep + 1);
+  };
+  look(file, 0);
+  return count;
+}
+
+function featuresOf(file: unknown, faults: Faults): Feature[] {
+  const { type, features, geometry, properties } = file as Record<string, unknown>;
+  if (type === "FeatureCollection") {
+    if (!Array.isArray(features)) {
+      faults.add("features", "wrong-type", typeName(features), "a list of features");
+      return [];
+    }
+    return (features as unknown[]).flatMap((feature, i) => featureOf(feature, `features[${i}]`, i, faults));
+  }
+  if (type === "Feature") return [{ geometry, name: nameOf(properties, 0), at: "geometry" }];
+  return [{ geometry: file, name: nameOf(undefined, 0), at: "" }];
+}
+
+function featureOf(feature: unknown, at: string, i: number, faults: Faults): Feature[] {
+  const { type, geometry, properties } = (feature ?? {}) as Record<string, unknown>;
+  if (type !== "Feature") {
+    faults.add(`${at}.type`, "not-a-choice", shown(type), "Feature");
+    return [];
+  }
+  return [{ geometry, name: nameOf(properties, i), at: `${at}.geometry` }];
+}
+
+/** A feature's own name, or its number. */
+function nameOf(properties: unknown, i: number): string {
+  const name = (properties as { name?: unknown } | null | undefined)?.name;
+  return typeof name === "string" && name.trim() !== "" ? name.trim().slice(0, 200) : `zone ${i + 1}`;
+}
+
+function polygonsOf(geometry: unknown, at: string, faults: Faults, passedOver: string[]): MapPolygon[] {
+  const place = (key: string) => (at === "" ? key : `${at}.${key}`);
+  const { type, coordinates, geometries } = (geometry ?? {}) as Record<string, unknown>;
+  if (geometry === null || geometry === undefined) {
+    passedOver.push(`${at}: no geometry`);
+    return [];
+  }
+  const found = (polygon: MapPolygon | undefined) => (polygon ? [polygon] : []);
+  if (type === "Polygon") return found(readPolygon(coordinates, place("coordinates"), faults, true));
+  if (type === "MultiPolygon") {
+    if (!Array.isArray(coordinates)) {
+      faults.add(place("coordinates"), "wrong-type", typeName(coordinates), "a list of polygons");
+      return [];
+    }
+    return (coordinates as unknown[]).flatMap((one, i) => found(readPolygon(one, `${place("coordinates")}[${i}]`, faults, true)));
+  }
+  if (type === "GeometryCollection" && Array.isArray(geometries))
+    return (geometries as unknown[]).flatMap((one, i) => polygonsOf(one, `${place("geometries")}[${i}]`, faults, passedOver));
+  if (["Point", "MultiPoint", "LineString", "MultiLineString"].includes(String(type))) {
+    passedOver.push(`${at}: a ${String(type)} is no piece of ground`);
+    return [];
+  }
+  faults.add(place("type"), "not-a-choice", shown(type), "Polygon, MultiPolygon");
+  return [];
+}

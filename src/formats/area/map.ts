@@ -1,0 +1,134 @@
+import { alongEarth, apart, ringOnEarth, unrolled, type Position, type RingOnEarth } from "@/core/area/geodesic";
+import { crossing, liesIn, withoutRepeats } from "@/core/area/ring";
+import { writeNumber } from "@/core/quantity/format";
+import type { Faults } from "../job-file/faults";
+import { shown, typeName } from "../job-file/shown";
+
+/** Rings on a map → pieces of ground, or every fault with its place. Longitude first, degrees, WGS 84 (RFC 7946). */
+
+/** A piece of ground: what is around it, and what is cut out of it. */
+export interface MapPolygon {
+  readonly outer: readonly Position[];
+  readonly holes: readonly (readonly Position[])[];
+}
+
+export interface MapZone {
+  readonly name: string;
+  readonly polygons: readonly MapPolygon[];
+  /** Of a walked ring: how far its end is from its start, as a part of its length. */
+  readonly gap: number | null;
+}
+
+/** Points of one file (ours): the exact answer takes seconds then, and no lawn has more. */
+export const MOST_POINTS = 100_000;
+
+/** What of a ring is still open after a walk and is told (as the command has it). */
+export const OPEN_TOLD = 0.05;
+
+/** A position as it stands in a file. @param at its place */
+function readPosition(value: unknown, at: string, faults: Faults): Position | undefined {
+  if (!Array.isArray(value) || value.length < 2 || typeof value[0] !== "number" || typeof value[1] !== "number") {
+    faults.add(at, "wrong-type", Array.isArray(value) ? shown(value) : typeName(value), "[longitude, latitude]");
+    return undefined;
+  }
+  const [lon, lat] = value as [number, number];
+  if (!Number.isFinite(lon) || !Number.isFinite(lat)) {
+    faults.add(at, "wrong-type", shown(value), "[longitude, latitude]");
+    return undefined;
+  }
+  if (Math.abs(lat) > 90) {
+    const swapped = Math.abs(lon) <= 90 && Math.abs(lat) <= 180 ? ": longitude stands first, are the two swapped?" : "";
+    faults.add(at, "out-of-range", `latitude ${lat}`, `from -90 to 90${swapped}`);
+    return undefined;
+  }
+  if (Math.abs(lon) > 180) {
+    faults.add(at, "out-of-range", `longitude ${lon}`, "from -180 to 180");
+    return undefined;
+  }
+  return [lon, lat];
+}
+
+/** Faults of one ring are told up to so many: a list of swapped points is one mistake. */
+const TOLD = 3;
+
+/**
+ * A ring as it stands in a file.
+ * @param closes its last point must be its first, as GeoJSON has it
+ */
+export function readRing(value: unknown, at: string, faults: Faults, closes: boolean): readonly Position[] | undefined {
+  if (!Array.isArray(value)) {
+    faults.add(at, "wrong-type", typeName(value), "a list of positions");
+    return undefined;
+  }
+  const before = faults.issues.length;
+  const points: Position[] = [];
+  for (const [i, one] of (value as unknown[]).entries()) {
+    const point = readPosition(one, `${at}[${i}]`, faults);
+    if (point) points.push(point);
+    if (faults.issues.length - before >= TOLD) return undefined;
+  }
+  if (faults.issues.length > before) return undefined;
+  const [first, last] = [points[0], points.at(-1)];
+  if (closes && points.length > 1 && (first![0] !== last![0] || first![1] !== last![1])) {
+    faults.add(at, "contradiction", "an open ring", "its last position must be its first");
+    return undefined;
+  }
+  const ring = withoutRepeats(points);
+  if (ring.length < 3) {
+    faults.add(at, "too-few", `${ring.length} ${ring.length === 1 ? "point" : "points"}`, "3 different points");
+    return undefined;
+  }
+  const cross = crossing(unrolled(ring));
+  if (cross) {
+    const place = ring[cross[1]]!.slice(0, 2).map((degrees) => writeNumber(degrees, { decimals: 6 }));
+    faults.add(
+      at,
+      "contradiction",
+      `the ring crosses itself near ${place.join(", ")} (edges ${cross[0] + 1} and ${cross[1] + 1})`,
+      "a ring that doesn't cross itself",
+    );
+    return undefined;
+  }
+  return ring;
+}
+
+/** A polygon of rings: the first around it, the others cut out of it. */
+export function readPolygon(value: unknown, at: string, faults: Faults, closes: boolean): MapPolygon | undefined {
+  if (!Array.isArray(value) || value.length === 0) {
+    faults.add(at, "wrong-type", Array.isArray(value) ? "an empty list" : typeName(value), "a list of rings");
+    return undefined;
+  }
+  const rings = (value as unknown[]).map((ring, i) => readRing(ring, `${at}[${i}]`, faults, closes));
+  if (rings.some((ring) => ring === undefined)) return undefined;
+  const [outer, ...holes] = rings as (readonly Position[])[];
+  const flat = unrolled(outer!);
+  holes.forEach((hole, i) => {
+    // Counted from where the outer ring is, so that both lie on one side of the date line.
+    const near = unrolled([outer![0]!, ...hole]).slice(1);
+    if (!liesIn(flat, near))
+      faults.add(`${at}[${i + 1}]`, "contradiction", "a hole that isn't wholly inside", "a ring within the first one");
+  });
+  const area = ringOnEarth(outer!).area;
+  const cut = holes.reduce((sum, hole) => sum + ringOnEarth(hole).area, 0);
+  if (cut >= area) faults.add(at, "contradiction", "as much is taken off as there is", "holes that leave something");
+  return { outer: outer!, holes };
+}
+
+/** How far a walked ring's end is from its start, as a part of the whole way around. */
+export function gapOf(line: readonly Position[]): number {
+  const open = apart(line.at(-1)!, line[0]!);
+  const walked = alongEarth(line);
+  return open === 0 ? 0 : open / (walked + open);
+}
+
+/** What is around the pieces of a zone, in all; holes are not counted. */
+export const aroundZone = ({ polygons }: MapZone): number =>
+  polygons.reduce((sum, { outer }) => sum + ringOnEarth(outer).around, 0);
+
+export const ringsOf = ({
+  outer,
+  holes,
+}: MapPolygon): { readonly outer: RingOnEarth; readonly holes: readonly RingOnEarth[] } => ({
+  outer: ringOnEarth(outer),
+  holes: holes.map(ringOnEarth),
+});
