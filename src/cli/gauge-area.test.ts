@@ -254,7 +254,9 @@ const collection = (...features: object[]) => ({ type: "FeatureCollection", feat
 /** The same ring by Lambert's equal-area projection about its first point, and the shoelace: another way to the same area, m². */
 function projected(ring: readonly (readonly number[])[]): number {
   const [lon, lat] = ring[0]!;
-  const flat = ring.map((at) => proj4(`+proj=laea +lat_0=${lat} +lon_0=${lon} +x_0=0 +y_0=0 +ellps=WGS84 +units=m`, [at[0]!, at[1]!]));
+  const flat = ring.map((at) =>
+    proj4(`+proj=laea +lat_0=${lat} +lon_0=${lon} +x_0=0 +y_0=0 +ellps=WGS84 +units=m`, [at[0]!, at[1]!]),
+  );
   return (
     Math.abs(
       flat.reduce((sum, [x, y], i) => sum + x! * flat[(i + 1) % flat.length]![1]! - flat[(i + 1) % flat.length]![0]! * y!, 0),

@@ -1,3 +1,4 @@
+import type { MeasuredBy } from "@/core/area/uncertainty";
 import type { Ground } from "@/core/calibration/evidence";
 import type { LeverName } from "@/core/calibration/levers";
 import type { MethodId } from "@/core/calibration/methods";
@@ -48,6 +49,8 @@ export interface PersonEntry extends Entry {
   /** How many calibrations are theirs. */
   readonly calibrations?: number;
   readonly papers?: readonly PaperText[];
+  /** How long a stride of theirs is, "30 in". */
+  readonly stride?: string;
 }
 
 export interface RigEntry extends Entry {
@@ -115,6 +118,13 @@ export interface SiteEntry extends Entry {
   readonly site: KeptSite;
   /** Zones that were taken out: their ground is still there. */
   readonly former: readonly { readonly id: string; readonly name: string; readonly area: string }[];
+}
+
+/** What a zone was taken for, by what it was measured, and until when. */
+export interface AreaBefore {
+  readonly area: string;
+  readonly by: MeasuredBy | null;
+  readonly until: string;
 }
 
 /** Something that counts against the limits of a zone: down, or planned on an open sheet. */

@@ -86,13 +86,19 @@ function optional(field: "overage" | "sprayVolume", typed: string, path: string)
   return read.ok ? good(read.value.text) : read;
 }
 
+/** A mix needs to know by what a zone was measured, not every corner of it. */
+const forMix = ({ "x-measured": measured, ...zone }: SiteText["zones"][number]) => ({
+  ...zone,
+  ...(measured && { "x-measured-by": measured.by }),
+});
+
 /** The zones of a stop; of a spot mix the one zone, as large as its volume treats. */
 function zonesOf(
   { site, without, spot }: MixOf["stops"][number],
   sprayVolume: Source<"sprayVolume">,
   path: string,
 ): Result<SiteText["zones"]> {
-  if (!spot) return good(site.zones.filter((z) => !without?.includes(z["x-id"])));
+  if (!spot) return good(site.zones.filter((z) => !without?.includes(z["x-id"])).map(forMix));
   const volume = parseField("spot", spot.volume, { path });
   if (!volume.ok) return volume;
   const treats = derive(coversRule, { fill: given(volume.value, "spot mix"), sprayVolume });
@@ -100,6 +106,6 @@ function zonesOf(
   return good(
     site.zones
       .filter((z) => z["x-id"] === spot.zoneId)
-      .map((z) => ({ ...z, area, "x-spot": volume.value.text, "x-whole": z.area })),
+      .map(({ "x-measured": _, ...z }) => ({ ...z, area, "x-spot": volume.value.text, "x-whole": z.area })),
   );
 }

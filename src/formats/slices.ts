@@ -1,6 +1,7 @@
 import type { Result } from "@/core/log/results";
 import type {
   ApplicationEntry,
+  AreaBefore,
   AsideEntry,
   CalibrationEntry,
   CalibrationLook,
@@ -97,6 +98,8 @@ export interface Slices {
   siteCalled: { query: { name: string }; value: SiteEntry | null };
   /** The ground that a zone of so many square metres may be. */
   grounds: { query: { site?: string; name: string; areaM2: number }; value: readonly GroundEntry[] };
+  /** What a zone was taken for before it was measured again, newest first. */
+  areasBefore: { query: { zone: string }; value: readonly AreaBefore[] };
   /** How every rig stands with whom it was calibrated with. */
   standings: { query: object; value: readonly StandingEntry[] };
   /** What counts of a rig with a person or a tap. */
@@ -147,6 +150,7 @@ export const MADE_OF: { readonly [S in SliceName]: readonly SliceKind[] } = {
   sitesById: ["sites"],
   siteCalled: ["sites"],
   grounds: ["sites", "log"],
+  areasBefore: ["sites"],
   standings: [...CALIBRATING, "sites", "log"],
   inForce: CALIBRATING,
   calibration: [...CALIBRATING, "sites"],

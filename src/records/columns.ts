@@ -10,6 +10,7 @@ import type { SpreadFile } from "@/formats/job-file/spread";
 import { isCleanOut } from "@/formats/clean-out";
 import { isFacts } from "@/formats/facts";
 import type { JobFile, OutcomeText } from "@/formats/job-file/types";
+import { isMeasured } from "@/formats/area/measured";
 import { isLook } from "@/formats/looks";
 import { isPapers } from "@/formats/papers";
 import { isHead, isSetup, readTip, type TipText } from "@/formats/rig-setup";
@@ -106,6 +107,7 @@ export const setupText = jsonText("set-up of a rig", isSetup);
 export const tipText = jsonText("tip", (value): value is TipText => readTip(value).ok);
 export const factsText = jsonText("list of facts", isFacts);
 export const cleanOutText = jsonText("clean-out", isCleanOut);
+export const measuredText = jsonText("measurement of a zone", isMeasured);
 export const lookText = jsonText("look at a zone", isLook);
 export const papersText = jsonText("list of papers", isPapers);
 export const outcomeText = jsonText(

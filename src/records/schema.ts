@@ -3,7 +3,18 @@ import { sql } from "drizzle-orm";
 import { GROUNDS, RIG_KINDS } from "@/core/calibration/evidence";
 import { LEVERS } from "@/core/calibration/levers";
 import { METHOD_IDS } from "@/core/calibration/methods";
-import { cardText, enteredText, headText, inRange, jobText, papersText, setupText, textsText, tipText } from "./columns";
+import {
+  cardText,
+  enteredText,
+  headText,
+  inRange,
+  jobText,
+  measuredText,
+  papersText,
+  setupText,
+  textsText,
+  tipText,
+} from "./columns";
 
 /**
  * The records. What people keep up to date (people, rigs, labels, sites) may change and be retired; what happened
@@ -24,6 +35,8 @@ export const people = sqliteTable(
     name: text("name").notNull(),
     /** Certificates, covers, fits and their like, each with its end. */
     papers: papersText("papers"),
+    /** How long one of their strides is, measured once. */
+    stride: enteredText("stride")("stride"),
     createdAt: createdAt(),
     retiredAt: retiredAt(),
     revision: revision(),
@@ -151,6 +164,8 @@ export const zones = sqliteTable(
     sodded: text("sodded"),
     seeding: text("seeding"),
     sodding: text("sodding"),
+    /** How its area was measured; null where it was typed. */
+    measured: measuredText("measured"),
     /** A zone is never deleted: what went down on it must stay known. */
     retiredAt: retiredAt(),
   },
@@ -161,6 +176,21 @@ export const zones = sqliteTable(
       .where(sql`${t.retiredAt} is not null`),
     check("zones_area", inRange(t.areaM2, "zoneArea")),
   ],
+);
+
+/** What a zone was taken for before it was measured again, and until when. A trigger writes it, whoever changes the zone. */
+export const areasBefore = sqliteTable(
+  "areas_before",
+  {
+    id: integer("id").primaryKey({ autoIncrement: true }),
+    zoneId: text("zone_id")
+      .notNull()
+      .references(() => zones.id),
+    area: enteredText("zoneArea")("area").notNull(),
+    measured: measuredText("measured"),
+    until: text("until").notNull(),
+  },
+  (t) => [index("areas_before_of").on(t.zoneId)],
 );
 
 /**

@@ -1,4 +1,4 @@
-import { and, asc, eq, gt, inArray, isNotNull, isNull, notInArray, sql } from "drizzle-orm";
+import { and, asc, desc, eq, gt, inArray, isNotNull, isNull, notInArray, sql } from "drizzle-orm";
 import { isDate } from "@/core/calendar";
 import { entered } from "@/core/quantity/parse";
 import { canonical } from "@/core/quantity/arithmetic";
@@ -8,7 +8,7 @@ import type { Cursor, Page } from "@/formats/slices";
 import { readParts, readRow, readRows, type SetAside } from "./aside";
 import type { Access } from "./access";
 import { pageOf } from "./page";
-import { sites, zones } from "./schema";
+import { areasBefore, sites, zones } from "./schema";
 
 /** A zone that was taken out of its site. What went down on it is still known. */
 export interface FormerZoneText {
@@ -136,7 +136,11 @@ export function putSite(db: Access, id: string, site: SiteText, now: string): { 
     .values({ id, ...facts, createdAt: now })
     .onConflictDoUpdate({ target: sites.id, set: facts })
     .run();
-  const known = db.select({ id: zones.id, name: zones.name }).from(zones).where(eq(zones.siteId, id)).all();
+  const known = db
+    .select({ id: zones.id, name: zones.name, areaM2: zones.areaM2, measured: zones.measured })
+    .from(zones)
+    .where(eq(zones.siteId, id))
+    .all();
   const taken = new Set<string>();
   const foreign = (zoneId: string) => db.select({ id: zones.id }).from(zones).where(eq(zones.id, zoneId)).get() !== undefined;
   const free = (wished: string | undefined) => {
@@ -150,6 +154,8 @@ export function putSite(db: Access, id: string, site: SiteText, now: string): { 
     const zoneId = own ?? free(zone["x-id"]);
     taken.add(zoneId);
     const area = entered(zone.area, "area");
+    // Who doesn't say how it was measured, and means the same area, changes nothing of it.
+    const same = known.find((z) => z.id === zoneId && isClose(z.areaM2, canonical(area.value)));
     const row = {
       siteId: id,
       position,
@@ -161,6 +167,7 @@ export function putSite(db: Access, id: string, site: SiteText, now: string): { 
       sodded: zone["x-sodded"] ?? null,
       seeding: zone["x-seeding"] ?? null,
       sodding: zone["x-sodding"] ?? null,
+      measured: zone["x-measured"] ?? same?.measured ?? null,
       retiredAt: null,
     };
     db.insert(zones)
@@ -175,6 +182,8 @@ export function putSite(db: Access, id: string, site: SiteText, now: string): { 
     .run();
   return kept;
 }
+
+const isClose = (one: number, other: number): boolean => Math.abs(one - other) <= 1e-9 * other;
 
 const zoneName = (zone: SiteText["zones"][number], position: number) => zone.name ?? `zone ${position + 1}`;
 
@@ -196,6 +205,14 @@ export function zonesTold(
 export function retireSite(db: Access, id: string, at: string | null): boolean {
   return db.update(sites).set({ retiredAt: at }).where(eq(sites.id, id)).run().changes === 1;
 }
+
+/** What a zone was taken for before, newest first. */
+export const areasOf = (db: Access, zoneId: string) =>
+  readRows(
+    "area of a zone",
+    db.select().from(areasBefore).where(eq(areasBefore.zoneId, zoneId)).orderBy(desc(areasBefore.id)).limit(20).all(),
+    ({ area, measured, until }) => ({ area: area.text, by: measured?.by ?? null, until }),
+  );
 
 function siteOf(site: SiteRow, of: readonly ZoneRow[]): KnownSite {
   const live = readParts(
@@ -234,5 +251,6 @@ function zoneOf(z: ZoneRow): KeptSite["zones"][number] {
     ...(z.sodded !== null && { "x-sodded": z.sodded }),
     ...(z.seeding !== null && { "x-seeding": z.seeding }),
     ...(z.sodding !== null && { "x-sodding": z.sodding }),
+    ...(z.measured !== null && { "x-measured": z.measured }),
   };
 }

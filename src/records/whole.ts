@@ -22,6 +22,7 @@ export const TABLES = [
   "labels",
   "sites",
   "zones",
+  "areas_before",
   "same_ground",
   "record_names",
   "revisions",

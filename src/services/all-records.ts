@@ -53,7 +53,7 @@ const OF_KIND: Partial<Record<TableName, KeptKind>> = {
 const FOLLOWS: readonly TableName[] = ["tanks", "zones", "settings", "record_names", "saved_requests"];
 
 /** Rows that the database numbers, and that nothing names by their number. */
-const NUMBERED: readonly TableName[] = ["trials", "ticks", "dismissals", "revisions", "same_ground"];
+const NUMBERED: readonly TableName[] = ["trials", "ticks", "dismissals", "revisions", "same_ground", "areas_before"];
 
 /** Takes a file of all records in. */
 export function importAll(db: Records, text: string, choices: Choices = {}, progress?: Progress): Result<Imported> {

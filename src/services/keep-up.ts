@@ -57,7 +57,11 @@ const saying =
   };
 
 /** What is kept of a person. */
-export const personOf = ({ name, papers }: PersonText): PersonText => ({ name, ...(papers && { papers }) });
+export const personOf = ({ name, papers, stride }: PersonText): PersonText => ({
+  name,
+  ...(papers && { papers }),
+  ...(stride !== undefined && { stride }),
+});
 
 export const KEPT: { readonly [K in KeptKind]: Kind<KeptText[K]> } = {
   people: {

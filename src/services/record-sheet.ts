@@ -11,7 +11,7 @@ import { valueIn } from "@/core/quantity/quantity";
 import { entered, type Entered } from "@/core/quantity/parse";
 import { outcomeText } from "@/core/words/outcome";
 import { amountText, groundText, totalText } from "@/formats/card/choice";
-import { outcomeOfSheet } from "@/formats/job-file/outcome";
+import { outcomeOfSheet } from "@/formats/job-file/outcome-of-sheet";
 import type { OutcomeText, SiteText } from "@/formats/job-file/types";
 import { planOfSheet, tickKeys } from "@/formats/sheet-plan";
 import { addApplication, recordsOfSheet, type NewApplication } from "@/records/applications";

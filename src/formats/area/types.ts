@@ -1,4 +1,5 @@
 import type { MeasuredOn } from "@/core/area/ground";
+import type { MeasuredBy } from "@/core/area/uncertainty";
 
 /** A site file, as it is written: zones with how they were measured. */
 export type ShapeText =
@@ -23,4 +24,19 @@ export interface SiteFile {
   readonly version: 1;
   readonly name?: string;
   readonly zones: readonly (GroundText & { readonly name: string })[];
+}
+
+/** How a zone on record was measured: as it was entered, so that it can be looked at, and measured again. */
+export interface MeasuredText {
+  readonly by: MeasuredBy;
+  /** Of strides: how long one is; the lengths of `ground` are so many of them. */
+  readonly stride?: string;
+  readonly ground?: GroundText;
+  /** Of a map or a walk: polygons as GeoJSON has them, and the slope that they lie on. */
+  readonly map?: MapText;
+}
+
+export interface MapText {
+  readonly polygons: readonly (readonly (readonly (readonly number[])[])[])[];
+  readonly slope?: string;
 }

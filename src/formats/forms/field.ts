@@ -48,6 +48,14 @@ export const maybeText = (most: number) =>
     return length <= most || refuse(this, { code: "too-long", received: String(length), expected: String(most) });
   });
 
+/** A quantity that may be left out, also by a form that doesn't know of it. */
+export const maybeQuantity = (field: Field) =>
+  yup.string().test("quantity", function (value) {
+    if ((value ?? "").trim() === "") return true;
+    const read = parseField(field, value);
+    return read.ok || refuse(this, read.issues[0]!);
+  });
+
 /** A date that may be left out. */
 export const maybeDate = () =>
   yup.string().test("date", function (value) {

@@ -13,6 +13,7 @@ export const BLANK_ZONE: ZoneForm = {
   seeding: "",
   sodding: "",
   ground: "",
+  measured: "",
 };
 
 /** The form of one that exists, or an empty one. */
@@ -32,6 +33,7 @@ export function siteFormOf(site: Partial<SiteText> = {}): SiteForm {
           seeding: z["x-seeding"] ?? "",
           sodding: z["x-sodding"] ?? "",
           ground: "",
+          measured: z["x-measured"] ? JSON.stringify(z["x-measured"]) : "",
         }))
       : [BLANK_ZONE],
   };

@@ -1,4 +1,8 @@
 import * as yup from "yup";
+import { ratio } from "@/core/quantity/arithmetic";
+import { entered } from "@/core/quantity/parse";
+import { areaOfMeasured, isMeasured } from "../area/measured";
+import type { MeasuredText } from "../area/types";
 import type { SiteText } from "../job-file/types";
 import { maybeDate, maybeText, nameField, quantityField, readForm, written } from "./field";
 
@@ -20,6 +24,8 @@ export const siteForm = yup.object({
         sodding: maybeDate(),
         /** Of a new zone: the id of the one that it is the same ground as, or "new". */
         ground: maybeText(90),
+        /** How the area was measured, as JSON; counted only as long as the area is what it comes to. */
+        measured: maybeText(60_000),
       }),
     )
     .defined()
@@ -46,8 +52,30 @@ export function siteText(form: SiteForm): SiteText {
       ...given("x-seeding", z.seeding),
       ...given("x-sodding", z.sodding),
       ...given("x-ground", z.ground),
+      ...measuredOf(z),
     })),
   };
+}
+
+/** How the area was measured, where the area is what that comes to: who types another one has another. */
+function measuredOf({ measured, area }: SiteForm["zones"][number]): { readonly "x-measured"?: MeasuredText } {
+  if ((measured ?? "") === "") return {};
+  const told = parsed(measured!);
+  const worked = isMeasured(told) ? areaOfMeasured(told) : undefined;
+  if (!worked?.ok) return {};
+  const typed = entered(written("zoneArea", area), "area");
+  return Math.abs(ratio(typed.value, worked.value.value) - 1) <= AS_GOOD_AS ? { "x-measured": told as MeasuredText } : {};
+}
+
+/** An area is written with three figures or four: so much may the two differ. */
+const AS_GOOD_AS = 0.005;
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
 }
 
 export const readSiteForm = (input: unknown) => readForm(siteForm, input);

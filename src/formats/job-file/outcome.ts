@@ -4,10 +4,9 @@ import { mix } from "@/core/mixing/mix";
 import { causesOf, type Cause } from "@/core/outcome/causes";
 import { reconcile, type Pass, type Planning, type SiteOutcome } from "@/core/outcome/reconcile";
 import { planOf, type Planned } from "./assemble";
-import { readJob } from "./read";
 import type { Job } from "./read-checked";
 import { readOutcome } from "./read-outcome";
-import type { JobFile, OutcomeText } from "./types";
+import type { OutcomeText } from "./types";
 
 /** What a job really did, site by site, and which constant probably moved. */
 export interface Outcome {
@@ -47,28 +46,4 @@ export function outcomeOf(job: Job, entries: readonly OutcomeText[] | undefined)
   const known = { timePer1000: timePer1000 && timePer1000.value, flow: flow && flow.value };
   const sites = reconcile(planning, passes.value).map((site) => ({ ...site, causes: causesOf(site, known) }));
   return good({ calibration, planning, passes: passes.value, sites });
-}
-
-/** What really went down on the sites of a sheet. */
-export type SitesTold = Pick<Outcome, "sites">;
-
-/**
- * What became of a sheet's loads, as it is kept. A day is told stop by stop, each by what the tank held before and after it:
- * whichever loads that came from, it was all of one strength.
- */
-export function outcomeOfSheet(file: JobFile, entries: readonly OutcomeText[]): Result<SitesTold> {
-  if (file.run !== "day") {
-    const read = readJob({ ...file, outcome: entries });
-    return read.ok ? outcomeOf(read.value, read.value.file.outcome) : read;
-  }
-  const { run: _, "x-places": _p, ...rest } = file;
-  const sites: Outcome["sites"][number][] = [];
-  for (const entry of entries) {
-    const site = file.sites?.filter((one) => one.name === entry.site) ?? [];
-    const read = readJob({ ...rest, sites: site, outcome: [{ ...entry, load: 1 }] });
-    const told = read.ok ? outcomeOf(read.value, read.value.file.outcome) : read;
-    if (!told.ok) return told;
-    sites.push(...told.value.sites);
-  }
-  return good({ sites });
 }

@@ -1,3 +1,5 @@
+import type { MeasuredBy } from "@/core/area/uncertainty";
+import type { MeasuredText } from "../area/types";
 import type { RigKind } from "@/core/calibration/evidence";
 import type { Kind } from "@/core/quantity/kinds";
 import type { Entered } from "@/core/quantity/parse";
@@ -183,6 +185,9 @@ export interface ZoneText {
   readonly "x-sodded"?: string;
   readonly "x-seeding"?: string;
   readonly "x-sodding"?: string;
+  /** Ours: how its area was measured; in a mix only by what. */
+  readonly "x-measured"?: MeasuredText;
+  readonly "x-measured-by"?: MeasuredBy;
 }
 
 export interface SiteText {

@@ -4,7 +4,7 @@ import { type Records } from "@/records/database";
 import { listLabels } from "@/records/labels";
 import { listRigs } from "@/records/rigs";
 import { mixedBefore } from "@/records/sheets";
-import { sitesById } from "@/records/sites";
+import { areasOf, sitesById } from "@/records/sites";
 import { listTips } from "@/records/tips";
 import { countedOf } from "../counted";
 import { stockNow } from "../save-stock";
@@ -29,6 +29,7 @@ const READERS: { readonly [S in SliceName]: Reader<S> } = {
   sitesById: (db, { ids }, aside) => sitesById(db, ids, aside),
   siteCalled,
   grounds,
+  areasBefore: (db, { zone }) => areasOf(db, zone),
   standings: (db, _query, aside) => standings(db, aside),
   inForce,
   calibration: lookAt,
@@ -65,6 +66,7 @@ const ASKED: { readonly [S in SliceName]: Readonly<Record<string, Part>> } = {
   sitesById: { ids: "texts" },
   siteCalled: { name: "text" },
   grounds: { site: "text?", name: "text", areaM2: "number" },
+  areasBefore: { zone: "text" },
   standings: {},
   inForce: { rig: "text", person: "text?", site: "text?" },
   calibration: { id: "text" },

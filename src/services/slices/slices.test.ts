@@ -382,6 +382,7 @@ const QUERIES: { readonly [S in SliceName]: readonly Slices[S]["query"][] } = {
   sitesById: [{ ids: one.sites }],
   siteCalled: [{ name: "Green" }],
   grounds: [{ name: "north", areaM2: 576 }],
+  areasBefore: [{ zone: `${ids.sites}.0` }],
   standings: [{}],
   inForce: [{ rig: one.rig, person: one.person }],
   calibration: [{ id: "calibration-00001" }],
@@ -465,7 +466,7 @@ describe("every answer is made of what it says", () => {
 
 describe("no query looks through all of what grows", () => {
   const GROWING =
-    /^SCAN (sites|zones|applications|mix_sheets|sheet_sites|calibrations|trials|quick_checks|kit_checks|ticks|stop_events|fills|rinses|stock_counts|withdrawals|calibration_withdrawals|spreadings|spreading_ends|dismissals|revisions|record_names|saved_requests|same_ground|still_open|sheet_tanks|sheet_products|record_actives|outcomes|looks|photos|site_numbers|[a-z]\d?)\b/;
+    /^SCAN (sites|zones|applications|mix_sheets|sheet_sites|calibrations|trials|quick_checks|kit_checks|ticks|stop_events|fills|rinses|stock_counts|withdrawals|calibration_withdrawals|spreadings|spreading_ends|dismissals|revisions|record_names|saved_requests|same_ground|still_open|sheet_tanks|sheet_products|record_actives|outcomes|looks|photos|areas_before|site_numbers|[a-z]\d?)\b/;
   /** Walked in the order of a list, as far as a page goes. */
   const PAGE = /USING (COVERING )?INDEX (sites_live|sites_retired|applications_by_day|applications_restricted|looks_by_day)\b/;
   /** These hold no more than what is asked for: what is retired. */

@@ -3,7 +3,7 @@
 import { Box } from "@chakra-ui/react";
 import { useMemo } from "react";
 import type { Sheet } from "@/formats/entries";
-import { outcomeOfSheet } from "@/formats/job-file/outcome";
+import { outcomeOfSheet } from "@/formats/job-file/outcome-of-sheet";
 import type { OutcomeText } from "@/formats/job-file/types";
 import type { SheetPlan } from "@/formats/sheet-plan";
 import { useSystem } from "../data/units";

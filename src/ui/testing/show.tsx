@@ -193,6 +193,7 @@ function answerOf(of: TestRecords, path: string): Answer<SliceName> | undefined 
     sitesById: () => of.sites.filter((s) => query.ids!.includes(s.id)),
     siteCalled: () => null,
     grounds: () => [],
+    areasBefore: () => [],
     standings,
     inForce: () =>
       inForce(
