@@ -89,7 +89,9 @@ const config = [
   room("records", ["formats", "core"], { packages: ["react", "next", "next/*", "@chakra-ui/*"] }),
   room("services", ["records", "formats", "core"], { packages: ["react", "next", "next/*", "@chakra-ui/*"] }),
   room("standins", ["core"], { packages: ["react", "next", "next/*", "@chakra-ui/*", "drizzle-orm", "better-sqlite3"] }),
-  room("workers", ["core"], { packages: ["react", "next", "next/*", "@chakra-ui/*", "drizzle-orm", "better-sqlite3"] }),
+  room("workers", ["formats", "core"], {
+    packages: ["react", "next", "next/*", "@chakra-ui/*", "drizzle-orm", "better-sqlite3"],
+  }),
   room("ui", ["core", "formats", "standins", "workers"], {
     packages: ["drizzle-orm", "drizzle-orm/*", "better-sqlite3", "fs", "node:*"],
   }),

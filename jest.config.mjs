@@ -16,7 +16,7 @@ export default async function config() {
       await make({
         displayName: "core",
         testEnvironment: "node",
-        testMatch: ["<rootDir>/src/{core,formats,records,services,cli,app}/**/*.test.ts"],
+        testMatch: ["<rootDir>/src/{core,formats,records,services,cli,app,standins}/**/*.test.ts"],
       }),
       await make({
         displayName: "ui",

@@ -87,7 +87,7 @@ function optional(field: "overage" | "sprayVolume", typed: string, path: string)
 }
 
 /** A mix needs to know by what a zone was measured, not every corner of it. */
-const forMix = ({ "x-measured": measured, ...zone }: SiteText["zones"][number]) => ({
+export const forMix = ({ "x-measured": measured, ...zone }: SiteText["zones"][number]) => ({
   ...zone,
   ...(measured && { "x-measured-by": measured.by }),
 });

@@ -7,6 +7,7 @@ import type { KeptSite, SheetState } from "@/formats/entries";
 import type { CardText } from "@/formats/card/card";
 import { isChoice, rowName } from "@/formats/card/choice";
 import { productOf } from "@/formats/card/product-of";
+import { forMix } from "@/formats/mix-of";
 import { withCounted } from "@/formats/counted";
 import { soundJob, soundPlan, tankName } from "@/formats/job-file/assemble";
 import type { JobFile, ProductText, SiteText } from "@/formats/job-file/types";
@@ -155,7 +156,7 @@ function withFacts(site: SiteText, known: KeptSite | undefined): SiteText {
     zones: site.zones.map(({ applied: _, ...zone }) => {
       const now = known?.zones.find((z) => z["x-id"] === zone["x-id"]);
       const spot = zone["x-spot"] !== undefined && { "x-spot": zone["x-spot"], ...(now && { "x-whole": now.area }) };
-      return now ? { ...now, name: zone.name ?? now.name, area: zone.area, ...spot } : zone;
+      return now ? { ...forMix(now), name: zone.name ?? now.name, area: zone.area, ...spot } : zone;
     }),
   };
 }

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { valueIn } from "../quantity/quantity";
 import { entered } from "../quantity/parse";
 import { expectNear } from "../testing/near";
-import { areaRelative, TAPE_WINS_UNDER } from "./uncertainty";
+import { areaRelative, TAPE_WINS_UNDER, togetherRelative } from "./uncertainty";
 import { alongEarth, flatAround, ringOnEarth, type Position } from "./geodesic";
 import { crossing, inside, liesIn, meet, withoutRepeats, type Point } from "./ring";
 import { areaOfShape, type Shape } from "./shape";
@@ -189,6 +189,13 @@ describe("how sure an area is", () => {
     const edge = square(Math.sqrt(TAPE_WINS_UNDER / 0.09290304));
     expect(areaRelative("walk", edge)).toBeCloseTo(0.05, 9);
     expect(TAPE_WINS_UNDER / 0.09290304).toBeCloseTo(16_200, -2);
+  });
+  test("zones together are surer than each of them; what was typed says nothing", () => {
+    const zone = { area: square(100), by: "strides" as const };
+    expect(togetherRelative([zone])).toBeCloseTo(areaRelative("strides", zone.area), 12);
+    expect(togetherRelative([zone, zone])).toBeCloseTo(areaRelative("strides", zone.area) / Math.SQRT2, 12);
+    expect(togetherRelative([zone, { area: zone.area, by: null }])).toBeCloseTo(areaRelative("strides", zone.area) / 2, 12);
+    expect(togetherRelative([{ area: zone.area, by: null }])).toBeNull();
   });
   // Corners that are each off by σ, drawn with a fixed seed: the spread of a square's area is √2 · σ · side.
   test("as corners drawn at random say", () => {

@@ -27,3 +27,20 @@ export function areaRelative(by: MeasuredBy, area: Quantity<"area">): number {
 
 /** Under this a walk with a phone isn't worth a tape: there it is off by over 5 % (ours). In m². */
 export const TAPE_WINS_UNDER = ((coverageFactor(Infinity) * Math.SQRT2 * CORNER.walk) / 0.05) ** 2;
+
+/** A zone of a mix with how sure its area is; null where it was typed. */
+export interface ZoneSure {
+  readonly area: Quantity<"area">;
+  readonly by: MeasuredBy | null;
+}
+
+/**
+ * How sure several zones are together, as a part of all of them: each is off by itself, so their squares add up. Null where none was
+ * measured. What nobody measured is taken as it was typed, so the whole is at least as unsure as this.
+ */
+export function togetherRelative(zones: readonly ZoneSure[]): number | null {
+  if (zones.every(({ by }) => by === null)) return null;
+  const whole = zones.reduce((sum, { area }) => sum + raw(area), 0);
+  const off = zones.reduce((sum, { area, by }) => sum + (by === null ? 0 : (raw(area) * areaRelative(by, area)) ** 2), 0);
+  return Math.sqrt(off) / whole;
+}

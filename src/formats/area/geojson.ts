@@ -32,7 +32,7 @@ export function readGeoJson(file: unknown): Result<MapRead> {
   const passedOver: string[] = [];
   const zones = features.flatMap(({ geometry, name, at }): MapZone[] => {
     const polygons = polygonsOf(geometry, at, faults, passedOver);
-    return polygons.length > 0 ? [{ name, polygons, gap: null }] : [];
+    return polygons.length > 0 ? [{ name, polygons, walk: null }] : [];
   });
   if (faults.issues.length === 0 && zones.length === 0)
     faults.add("", "missing", "", `a "Polygon" or a "MultiPolygon": this has none`);

@@ -15,8 +15,8 @@ export interface MapPolygon {
 export interface MapZone {
   readonly name: string;
   readonly polygons: readonly MapPolygon[];
-  /** Of a walked ring: how far its end is from its start, as a part of its length. */
-  readonly gap: number | null;
+  /** Of a walked ring: how far its end is from its start, as a part of its length, and how many fixes it came with. */
+  readonly walk: { readonly gap: number; readonly fixes: number } | null;
 }
 
 /** Points of one file (ours): the exact answer takes seconds then, and no lawn has more. */
@@ -51,11 +51,8 @@ function readPosition(value: unknown, at: string, faults: Faults): Position | un
 /** Faults of one ring are told up to so many: a list of swapped points is one mistake. */
 const TOLD = 3;
 
-/**
- * A ring as it stands in a file.
- * @param closes its last point must be its first, as GeoJSON has it
- */
-export function readRing(value: unknown, at: string, faults: Faults, closes: boolean): readonly Position[] | undefined {
+/** The positions of a line as they stand in a file, each of which must be one. */
+export function readLine(value: unknown, at: string, faults: Faults): readonly Position[] | undefined {
   if (!Array.isArray(value)) {
     faults.add(at, "wrong-type", typeName(value), "a list of positions");
     return undefined;
@@ -67,7 +64,16 @@ export function readRing(value: unknown, at: string, faults: Faults, closes: boo
     if (point) points.push(point);
     if (faults.issues.length - before >= TOLD) return undefined;
   }
-  if (faults.issues.length > before) return undefined;
+  return faults.issues.length > before ? undefined : points;
+}
+
+/**
+ * A ring as it stands in a file.
+ * @param closes its last point must be its first, as GeoJSON has it
+ */
+export function readRing(value: unknown, at: string, faults: Faults, closes: boolean): readonly Position[] | undefined {
+  const points = readLine(value, at, faults);
+  if (!points) return undefined;
   const [first, last] = [points[0], points.at(-1)];
   if (closes && points.length > 1 && (first![0] !== last![0] || first![1] !== last![1])) {
     faults.add(at, "contradiction", "an open ring", "its last position must be its first");

@@ -1,4 +1,3 @@
-import type { Position } from "@/core/area/geodesic";
 import { areaLess, groundArea } from "@/core/area/ground";
 import { MEASURED_BY, type MeasuredBy } from "@/core/area/uncertainty";
 import { good, type Result } from "@/core/issue";
@@ -51,9 +50,3 @@ export function isMeasured(value: unknown): value is MeasuredText {
   }
   return areaOfMeasured(value as MeasuredText).ok;
 }
-
-/** The rings of a zone as they are kept, thinned or as they came. */
-export const kept = (polygons: readonly MapPolygon[]): MapText["polygons"] => {
-  const ring = (points: readonly Position[]) => points.map(([lon, lat]) => [Number(lon.toFixed(7)), Number(lat.toFixed(7))]);
-  return polygons.map(({ outer, holes }) => [outer, ...holes].map(ring));
-};

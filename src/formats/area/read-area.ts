@@ -109,7 +109,7 @@ function mapAreas(read: ReturnType<typeof readGeoJson>): Result<Areas> {
       name: zone.name,
       area: areaOnMap(zone),
       perimeter: fromCanonical<"length">(aroundZone(zone)),
-      warnings: zone.gap !== null && zone.gap > OPEN_TOLD ? ["open-walk"] : [],
+      warnings: zone.walk !== null && zone.walk.gap > OPEN_TOLD ? ["open-walk"] : [],
     })),
     passedOver: read.value.passedOver,
   });

@@ -1,3 +1,4 @@
+import type { Position } from "@/core/area/geodesic";
 import type { MeasuredOn } from "@/core/area/ground";
 import type { MeasuredBy } from "@/core/area/uncertainty";
 
@@ -37,6 +38,6 @@ export interface MeasuredText {
 }
 
 export interface MapText {
-  readonly polygons: readonly (readonly (readonly (readonly number[])[])[])[];
+  readonly polygons: readonly (readonly (readonly Position[])[])[];
   readonly slope?: string;
 }

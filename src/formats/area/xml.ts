@@ -4,7 +4,7 @@ import type { Position } from "@/core/area/geodesic";
 import { bad, good, type Issue, type Result } from "@/core/issue";
 import { Faults } from "../job-file/faults";
 import { tooMany, type MapRead } from "./geojson";
-import { gapOf, MOST_POINTS, readPolygon, readRing, type MapPolygon, type MapZone } from "./map";
+import { gapOf, MOST_POINTS, readLine, readPolygon, readRing, type MapPolygon, type MapZone } from "./map";
 
 /**
  * KML and GPX. Neither needs a document type: a file that declares one, or entities, is refused before anything of it is read, so
@@ -40,7 +40,11 @@ function textFault(text: string): Issue | undefined {
   return undefined;
 }
 
-export function readXml(text: string): Result<MapRead> {
+/** @param tidy what is done to a walk before it is looked at; as it stands where nothing is */
+export function readXml(
+  text: string,
+  tidy: (line: readonly Position[]) => readonly Position[] = (line) => line,
+): Result<MapRead> {
   const wrong = textFault(text);
   if (wrong) return bad(wrong);
   let doc;
@@ -56,7 +60,7 @@ export function readXml(text: string): Result<MapRead> {
   }
   const root = doc.documentElement?.localName;
   if (root === "kml") return readKml(kml(doc as unknown as Document).features as unknown as readonly XmlFeature[]);
-  if (root === "gpx") return readGpx(gpx(doc as unknown as Document).features as unknown as readonly XmlFeature[]);
+  if (root === "gpx") return readGpx(gpx(doc as unknown as Document).features as unknown as readonly XmlFeature[], tidy);
   return bad(refusal(`a file that begins with <${root ?? "nothing"}>`, "KML or GPX, GeoJSON, or a site file"));
 }
 
@@ -89,7 +93,7 @@ function readKml(features: readonly XmlFeature[]): Result<MapRead> {
   const zones = features.flatMap((feature, i): MapZone[] => {
     const name = nameOf(feature, `zone ${i + 1}`);
     const polygons = polygonsOf(feature.geometry, `placemark "${name}"`, faults, passedOver);
-    return polygons.length > 0 ? [{ name, polygons, gap: null }] : [];
+    return polygons.length > 0 ? [{ name, polygons, walk: null }] : [];
   });
   return outcome(zones, passedOver, faults, `a <Polygon> in a placemark: this has none`);
 }
@@ -106,7 +110,7 @@ function polygonsOf(geometry: XmlGeometry | null, at: string, faults: Faults, pa
 }
 
 /** Each track, its segments joined, and each route is one ring. */
-function readGpx(features: readonly XmlFeature[]): Result<MapRead> {
+function readGpx(features: readonly XmlFeature[], tidy: (line: readonly Position[]) => readonly Position[]): Result<MapRead> {
   const faults = new Faults();
   const passedOver: string[] = [];
   const count = features.reduce((sum, { geometry }) => sum + pointsOf(geometry), 0);
@@ -125,9 +129,10 @@ function readGpx(features: readonly XmlFeature[]): Result<MapRead> {
       passedOver.push(`"${name}": a ${geometry?.type ?? "nothing"} is no walk around a piece of ground`);
       return [];
     }
-    const line = (lines as readonly (readonly unknown[])[]).flat();
-    const outer = readRing(line, `${what} "${name}"`, faults, false);
-    return outer ? [{ name, polygons: [{ outer, holes: [] }], gap: gapOf(line as readonly Position[]) }] : [];
+    const line = (lines as readonly (readonly Position[])[]).flat();
+    const walked = readLine(line, `${what} "${name}"`, faults);
+    const outer = walked && readRing(tidy(walked), `${what} "${name}"`, faults, false);
+    return outer ? [{ name, polygons: [{ outer, holes: [] }], walk: { gap: gapOf(line), fixes: line.length } }] : [];
   });
   return outcome(zones, passedOver, faults, "a track or a route: this has none");
 }

@@ -24,6 +24,7 @@ import { Note, Select } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
 import { Fold } from "../parts/fold";
 import { Notice } from "../parts/notices";
+import { GroundSure } from "./ground-sure";
 import { measuring } from "./measures";
 import { Column } from "../parts/layout";
 
@@ -51,6 +52,7 @@ export function BesideTheLoads({ plan, fillings, job, calibration, kit, system }
         isPacket(product) ? [<Packets key={i} plan={plan} product={i} fillings={fillings} system={system} />] : [],
       )}
       <Advice plan={plan} />
+      <GroundSure plan={plan} sites={job.file.sites ?? []} system={system} />
       {names.length > 1 && (
         <Fold
           key={String(fresh)}

@@ -174,6 +174,14 @@ function Crew() {
                 error={errorAt(form, "name")}
                 {...form.register("name")}
               />
+              <TextField
+                label="One stride"
+                quantity="stride"
+                placeholder="30 in"
+                hint="walk 100 ft, count, divide: lawns can be measured by it"
+                error={errorAt(form, "stride")}
+                {...form.register("stride")}
+              />
               <Papers form={form} />
             </>
           )}

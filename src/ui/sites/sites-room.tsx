@@ -27,7 +27,9 @@ import { More } from "../parts/more";
 import { SetAside } from "../parts/set-aside";
 import { SlipAsk } from "../parts/slip-ask";
 import { SiteDrawn } from "./site-drawn";
+import { SitePlan, ZonesFromMap } from "./site-map";
 import { Check } from "../parts/choose";
+import { ZoneMeasured } from "./zone-measured";
 
 /** What the only lawn of a site is called. */
 const LONE = "lawn";
@@ -96,6 +98,7 @@ export function SitesRoom() {
         <Box>
           <SubHeading>{entry ? `Change ${entry.site.name}` : "Add a site"}</SubHeading>
           <Box marginTop="12px">
+            {entry && <SitePlan site={entry.site} />}
             <KeptForm
               key={`${entry?.id ?? "new"}${added}`}
               kind="sites"
@@ -217,6 +220,7 @@ function SiteFields({ form, site }: { form: UseFormReturn<SiteForm>; site: SiteE
               onTake={(area) => form.setValue(`zones.${i}.area`, area, { shouldValidate: true, shouldDirty: true })}
             />
           </Box>
+          <ZoneMeasured form={form} site={site?.id} i={i} />
           <TextField
             label={i === 0 ? "Turf" : `Turf ${i + 1}`}
             placeholder="ryegrass"
@@ -225,21 +229,7 @@ function SiteFields({ form, site }: { form: UseFormReturn<SiteForm>; site: SiteE
             {...register(`zones.${i}.turf`)}
           />
           <Ground form={form} site={site} i={i} />
-          <Box gridColumn="1 / -1">
-            <Fold title="Seed and sod" begun={SEEDS.some(([key]) => form.getValues(`zones.${i}.${key}`))}>
-              <Box display="grid" gap="10px" gridTemplateColumns="1fr 1fr" paddingTop="6px">
-                {SEEDS.map(([key, label]) => (
-                  <TextField
-                    key={key}
-                    type="date"
-                    label={i === 0 ? label : `${label} (${i + 1})`}
-                    error={errorAt(form, `zones.${i}.${key}`)}
-                    {...register(`zones.${i}.${key}`)}
-                  />
-                ))}
-              </Box>
-            </Fold>
-          </Box>
+          <Seeds form={form} i={i} />
           {zones.fields.length > 1 && (
             <Button type="button" look="quiet" justifySelf="start" onClick={() => zones.remove(i)}>
               Take zone {i + 1} out
@@ -250,7 +240,29 @@ function SiteFields({ form, site }: { form: UseFormReturn<SiteForm>; site: SiteE
       <Button type="button" look="quiet" justifySelf="start" onClick={() => zones.append(BLANK_ZONE)}>
         Add a zone
       </Button>
+      <ZonesFromMap form={form} zones={zones} />
     </>
+  );
+}
+
+/** When a zone was or will be seeded or sodded. */
+function Seeds({ form, i }: { form: UseFormReturn<SiteForm>; i: number }) {
+  return (
+    <Box gridColumn="1 / -1">
+      <Fold title="Seed and sod" begun={SEEDS.some(([key]) => form.getValues(`zones.${i}.${key}`))}>
+        <Box display="grid" gap="10px" gridTemplateColumns="1fr 1fr" paddingTop="6px">
+          {SEEDS.map(([key, label]) => (
+            <TextField
+              key={key}
+              type="date"
+              label={i === 0 ? label : `${label} (${i + 1})`}
+              error={errorAt(form, `zones.${i}.${key}`)}
+              {...form.register(`zones.${i}.${key}`)}
+            />
+          ))}
+        </Box>
+      </Fold>
+    </Box>
   );
 }
 

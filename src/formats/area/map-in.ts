@@ -1,0 +1,159 @@
+import simplify from "simplify-js";
+import { flatAround, ringOnEarth, unrolled, type Position } from "@/core/area/geodesic";
+import { crossing, liesIn, withoutRepeats } from "@/core/area/ring";
+import { bad, good, type Issue, type Result } from "@/core/issue";
+import { isGeoJson, readGeoJson, type MapRead } from "./geojson";
+import { textOf } from "./decode";
+import { Faults } from "../job-file/faults";
+import { gapOf, OPEN_TOLD, readRing, type MapPolygon, type MapZone } from "./map";
+import type { MapText } from "./types";
+
+/** A map or a walk that is brought in: its rings as they would be kept, each with its area. */
+
+export interface RingFound {
+  readonly name: string;
+  readonly polygons: MapText["polygons"];
+  /** m², flat. */
+  readonly area: number;
+  /** Of a walk: how far its end is from its start, as a part of its length, where that is told. */
+  readonly open: number | null;
+  readonly walked: boolean;
+  /** Points that were left out as jitter. */
+  readonly thinned: number;
+}
+
+export interface MapFound {
+  readonly rings: readonly RingFound[];
+  readonly passedOver: readonly string[];
+}
+
+/** How far a thinned edge may leave the walked one, m (ours): what a phone's fixes scatter by; of a drawn one next to nothing. */
+const JITTER = { walk: 0.5, map: 0.05 } as const;
+/** A drawn ring of so few points stays as it is. */
+const FEW = 100;
+
+export async function readMapFile(bytes: Uint8Array): Promise<Result<MapFound>> {
+  const text = textOf(bytes);
+  if (!text.ok) return text;
+  const read = await readMap(text.value);
+  if (!read.ok) return read;
+  return good({ rings: read.value.zones.map(ringOf), passedOver: read.value.passedOver });
+}
+
+function ringOf({ name, polygons, walk }: MapZone): RingFound {
+  const walked = walk !== null;
+  const thin = polygons.map((polygon) => thinned(polygon, walked));
+  const count = (all: readonly MapPolygon[]) =>
+    all.reduce((sum, { outer, holes }) => sum + outer.length + holes.reduce((more, hole) => more + hole.length, 0), 0);
+  const cut = thin.reduce((sum, { holes }) => sum + holes.reduce((more, hole) => more + ringOnEarth(hole).area, 0), 0);
+  return {
+    name,
+    polygons: asText(thin),
+    area: thin.reduce((sum, { outer }) => sum + ringOnEarth(outer).area, 0) - cut,
+    open: walk !== null && walk.gap > OPEN_TOLD ? walk.gap : null,
+    walked,
+    thinned: (walk?.fixes ?? count(polygons)) - count(thin),
+  };
+}
+
+/** A walk around a piece of ground → a ring as it would be kept; or why it is none. */
+export function ringOfWalk(points: readonly Position[]): Result<RingFound> {
+  const faults = new Faults();
+  const tidy = tidied(points);
+  const outer = readRing(tidy, "", faults, false);
+  if (!outer) return { ok: false, issues: faults.issues };
+  const walk = { gap: gapOf(points), fixes: points.length };
+  return good(ringOf({ name: "lawn", polygons: [{ outer, holes: [] }], walk }));
+}
+
+/** A walk is thinned no more than it takes until it doesn't cross itself, m. */
+const TRIED = [JITTER.walk, 1, 2];
+
+/** So near to its start a walk has come round, m (ours). */
+const ROUND = 5;
+
+/**
+ * A walk as somebody meant it: what goes on past its start is left out, and so are the points that say nothing of its shape.
+ * Neighbouring fixes lie on both sides of the edge, so that a walk as it comes would nearly always cross itself.
+ */
+function tidied(line: readonly Position[]): readonly Position[] {
+  if (line.length < 4) return line;
+  const flat = flatAround(line[0]!, line).map(([x, y], i) => ({ x, y, i, far: Math.hypot(x, y) }));
+  const half = Math.floor(flat.length / 2);
+  const back = flat.slice(half).reduce((near, one) => (one.far < near.far ? one : near));
+  const whole = back.far < ROUND ? flat.slice(0, back.i + 1) : flat;
+  const thin = TRIED.map((tolerance) => {
+    const kept = simplify(whole, tolerance, true) as typeof flat;
+    // Who is back is back: the last few fixes scatter about the first.
+    while (kept.length > 3 && kept.at(-1)!.far < ROUND / 2) kept.pop();
+    return kept.map(({ i }) => line[i]!);
+  });
+  const sound = thin.find((ring) => ring.length >= 3 && !crossing(unrolled(withoutRepeats(ring))));
+  return sound ?? whole.map(({ i }) => line[i]!);
+}
+
+async function readMap(text: string): Promise<Result<MapRead>> {
+  const plain = text.replace(/^\uFEFF/, "").trimStart();
+  if (plain.startsWith("<")) return (await import("./xml")).readXml(plain, tidied);
+  let file: unknown;
+  try {
+    file = JSON.parse(plain);
+  } catch (error) {
+    const reason = error instanceof Error ? error.message.replace(/\s+/g, " ").slice(0, 120) : "unreadable";
+    return bad({ path: "", code: "not-json", received: reason, expected: "GeoJSON, KML or GPX" });
+  }
+  if (!isGeoJson(file))
+    return bad({ path: "type", code: "missing", received: "", expected: `"FeatureCollection": this is no GeoJSON, KML or GPX` });
+  return readGeoJson(file);
+}
+
+/** A ring without the points that say nothing of its shape; as it was where that would cross itself. */
+function thinnedRing(ring: readonly Position[], walked: boolean): readonly Position[] {
+  if (!walked && ring.length <= FEW) return ring;
+  const flat = flatAround(ring[0]!, ring).map(([x, y], i) => ({ x, y, i }));
+  const kept = simplify([...flat, { ...flat[0]! }], walked ? JITTER.walk : JITTER.map, true) as typeof flat;
+  const thin = kept.slice(0, -1).map(({ i }) => ring[i]!);
+  return thin.length >= 3 && !crossing(unrolled(thin)) ? thin : ring;
+}
+
+const thinned = ({ outer, holes }: MapPolygon, walked: boolean): MapPolygon => ({
+  outer: thinnedRing(outer, walked),
+  holes: holes.map((hole) => thinnedRing(hole, walked)),
+});
+
+/** Seven places of a degree are a centimetre. */
+const PLACES = 7;
+
+const asText = (polygons: readonly MapPolygon[]): MapText["polygons"] =>
+  polygons.map(({ outer, holes }) =>
+    [outer, ...holes].map((ring) =>
+      ring.map(([lon, lat]): Position => [Number(lon.toFixed(PLACES)), Number(lat.toFixed(PLACES))]),
+    ),
+  );
+
+/** A ring cut out of another one; or why it can't be. */
+export function cutOut(from: RingFound, hole: RingFound): Result<RingFound> {
+  const cut = hole.polygons[0]![0]!;
+  const at = from.polygons.findIndex(([outer]) => {
+    return liesIn(unrolled(outer!), unrolled([outer![0]!, ...cut]).slice(1));
+  });
+  if (at < 0) {
+    const issue: Issue = {
+      path: hole.name,
+      code: "contradiction",
+      received: `${hole.name} isn't wholly inside ${from.name}`,
+      expected: "only what lies in it can be cut out of it",
+    };
+    return bad(issue);
+  }
+  const area = ringOnEarth(cut).area;
+  if (area >= from.area)
+    return bad({
+      path: hole.name,
+      code: "contradiction",
+      received: `${hole.name} is as large as ${from.name}`,
+      expected: "less",
+    });
+  const polygons = from.polygons.map((polygon, i) => (i === at ? [...polygon, hole.polygons[0]![0]!] : polygon));
+  return good({ ...from, polygons, area: from.area - area });
+}

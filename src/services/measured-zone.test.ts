@@ -1,0 +1,64 @@
+import { areasOf, findSite, putSite } from "@/records/sites";
+import type { MeasuredText } from "@/formats/area/types";
+import { siteFormOf } from "@/formats/forms/site-form-of";
+import { readSheet } from "./slices/sheets";
+import { put } from "./keep-up";
+import { saveCalibration } from "./save-calibration";
+import { saveSheet } from "./save-sheet";
+import { freshRecords, ids, must, NOW, session, sheet, SITE, town } from "./testing/town";
+
+const records = freshRecords();
+const ZONE = `${ids.sites}.0`;
+const TAPED: MeasuredText = { by: "tape", ground: { measured: { shape: "rectangle", length: "60 ft", width: "100 ft" } } };
+const STRIDES: MeasuredText = {
+  by: "strides",
+  stride: "30 in",
+  ground: { measured: { shape: "rectangle", length: "60 ft", width: "102.5 ft" } },
+};
+/** The town's site, its first zone as large as is said. */
+const measured = (area: string, how?: MeasuredText) => {
+  const form = siteFormOf(findSite(records.db, ids.sites)!.site);
+  const zones = form.zones.map((zone, i) => (i === 0 ? { ...zone, area, measured: how ? JSON.stringify(how) : "" } : zone));
+  must(put(records.db, "sites", { id: ids.sites, form: { ...form, zones } }));
+};
+const zone = () => findSite(records.db, ids.sites)!.site.zones[0]!;
+
+beforeEach(() => town(records.db));
+
+test("a zone keeps how it was measured, and what it was taken for before", () => {
+  expect(areasOf(records.db, ZONE)).toEqual([]);
+  measured("6,000 ft2", TAPED);
+  expect(zone()).toMatchObject({ area: "6,000 ft2", "x-measured": TAPED });
+  measured("6,150 ft2", STRIDES);
+  measured("6,300 ft2");
+  expect(zone()["x-measured"]).toBeUndefined();
+  expect(areasOf(records.db, ZONE).map(({ area, by }) => [area, by])).toEqual([
+    ["6,150 ft2", "strides"],
+    ["6,000 ft2", "tape"],
+    ["6,200 ft2", null],
+  ]);
+  expect(() => records.db.$client.exec("delete from areas_before")).toThrow(/append-only/);
+  expect(() => records.db.$client.exec("update areas_before set area = '1 ft2'")).toThrow(/append-only/);
+});
+
+test("who means the same area and says nothing of how takes nothing away; what is no measurement isn't kept as one", () => {
+  measured("6,000 ft2", TAPED);
+  const { site } = findSite(records.db, ids.sites)!;
+  const zones = site.zones.map(({ "x-measured": _, ...rest }) => rest);
+  putSite(records.db, ids.sites, { ...site, zones }, NOW);
+  expect(zone()["x-measured"]).toEqual(TAPED);
+  const odd = zones.map((one) => ({ ...one, area: "5000 ft2", "x-measured": { by: "guess" } as never }));
+  putSite(records.db, ids.sites, { ...site, zones: odd }, NOW);
+  expect(zone()).toMatchObject({ area: "5000 ft2" });
+  expect(zone()["x-measured"]).toBeUndefined();
+  expect(SITE.name).toBe(site.name);
+});
+
+test("a sheet knows by what its ground was measured, not every corner of it, on the day and later", () => {
+  measured("6,000 ft2", TAPED);
+  must(saveCalibration(records.db, { session: session(), madeAt: NOW }));
+  must(saveSheet(records.db, sheet()));
+  const zones = () => readSheet(records.db, "sheet-0000000001")!.job.sites![0]!.zones;
+  expect(zones()[0]).toMatchObject({ "x-measured-by": "tape" });
+  expect(JSON.stringify(zones())).not.toContain('"x-measured":');
+});
