@@ -1,0 +1,133 @@
+import { calibrated, expect, fresh, label, rigInHand, slice, test } from "./fixtures";
+
+/** Where areas come from: a tape, a map, a walk with the phone. */
+
+test("a lawn from tape to mix: drawn while it is typed, kept through a reload, as sure as the tape is", async ({ page }) => {
+  const hand = await rigInHand(page);
+  await calibrated(page, hand);
+  const name = fresh("Tape lawn");
+  const product = fresh("Osselgrain");
+  await label(page, product, "dry", "0.3");
+  // Where the shelf has one product only it is chosen already.
+  await label(page, fresh("Other"), "dry", "0.3");
+  await page.goto("/sites");
+  await page.getByLabel("Site", { exact: true }).last().fill(name);
+  await page.getByRole("button", { name: "Measure it: tape, strides, a plan" }).click();
+  const measuring = page.getByRole("region", { name: /^Measuring/ });
+  await measuring.getByLabel("Measured with").selectOption("strides");
+  await measuring.getByLabel("One stride").fill("30 in");
+  await measuring.getByLabel("Length").fill("24");
+  await measuring.getByLabel("Width").fill("20 oz");
+  await expect(measuring.getByText(/unit of another kind/)).toBeVisible();
+  await page.reload();
+  await page.getByRole("button", { name: "Measure it: tape, strides, a plan" }).click();
+  await expect(measuring.getByLabel("Length")).toHaveValue("24");
+  await measuring.getByLabel("Width").fill("20");
+  await expect(measuring.getByRole("img", { name: "The ground, to scale" })).toBeVisible();
+  // 24 and 20 strides of 2.5 ft: 60 by 50 ft; less a circle of 12 ft across.
+  await expect(measuring).toContainText("3,000 sq ft ±8 %");
+  await measuring.getByRole("button", { name: "Take something off" }).click();
+  await measuring.getByRole("combobox", { name: /^Shape 1/ }).selectOption("circle");
+  await measuring.getByLabel("Across").fill("12 ft");
+  await expect(measuring).toContainText("2,887 sq ft");
+  await expect(measuring.getByRole("list", { name: "How it was worked out" })).toContainText("60 ft × 50 ft = 3,000 sq ft");
+  await measuring.getByRole("button", { name: "Take this area" }).click();
+  await expect(page.getByLabel("Area")).toHaveValue("2,887 ft2");
+  await page.getByRole("button", { name: "Add site" }).click();
+  await expect(page.getByRole("list", { name: /site/i }).first()).toContainText(name);
+  const [kept] = (await slice(page.request, "sites", { search: name })).rows;
+  expect(kept!.site.zones[0]).toMatchObject({ area: "2,887 ft2", "x-measured": { by: "strides", stride: "30 in" } });
+  await page.goto("/mix");
+  await page.getByLabel("Site", { exact: true }).selectOption({ label: name });
+  await page.getByLabel("Add a product").selectOption({ label: product });
+  await expect(page.getByText(/The ground of .* was measured by strides, ±8 %: up to .* may be left, or lacking/)).toBeVisible();
+  // Typed over, it is no longer measured; what it was stays on record.
+  await page.goto("/sites");
+  await page.getByLabel("Search the sites").fill(name.slice(0, 9));
+  await page.getByRole("button", { name: `Change ${name}` }).click();
+  await expect(page.getByText("Measured by strides, ±8 %.", { exact: false })).toBeVisible();
+  await page.getByLabel("Area").fill("3,100");
+  await page.getByRole("button", { name: "Save the change" }).click();
+  await expect(page.getByText(`Saved ${name}`)).toBeVisible();
+  await page.getByRole("button", { name: `Change ${name}` }).click();
+  await expect(page.getByText(/^Before: 2,887 sq ft by strides until /)).toBeVisible();
+});
+
+const RING = [
+  [-74, 40],
+  [-73.9996, 40],
+  [-73.9996, 40.0003],
+  [-74, 40.0003],
+] as const;
+const bed = [
+  [-73.9999, 40.0001],
+  [-73.9998, 40.0001],
+  [-73.9998, 40.0002],
+  [-73.9999, 40.0001],
+];
+
+test("a map with a lawn and a bed: the bed is cut out, the plan shows it, and it goes out as it came", async ({ page }) => {
+  await rigInHand(page);
+  const name = fresh("Map lawn");
+  const feature = (of: string, ring: readonly unknown[]) => ({
+    type: "Feature",
+    properties: { name: of },
+    geometry: { type: "Polygon", coordinates: [ring] },
+  });
+  const map = { type: "FeatureCollection", features: [feature("front", [...RING, RING[0]]), feature("bed", bed)] };
+  const file = (content: object | string) => ({
+    name: "map.geojson",
+    mimeType: "application/json",
+    buffer: Buffer.from(typeof content === "string" ? content : JSON.stringify(content)),
+  });
+  await page.goto("/sites");
+  await page.getByLabel("Site", { exact: true }).last().fill(name);
+  await page.getByRole("button", { name: "Bring zones from a map or a walk" }).click();
+  const region = page.getByRole("region", { name: "From a map" });
+  const swapped = { type: "Polygon", coordinates: [[...RING, RING[0]].map(([x, y]) => [y, x! - 60])] };
+  await page.getByLabel("Map file").setInputFiles(file(swapped));
+  await expect(region.getByText(/longitude stands first, are the two swapped\?/).first()).toBeVisible();
+  await page.getByLabel("Map file").setInputFiles(file(`<!DOCTYPE gpx [<!ENTITY a "b">]><gpx/>`));
+  await expect(region.getByText(/document type or entities/)).toBeVisible();
+  await page.getByLabel("Map file").setInputFiles(file(map));
+  await expect(region.getByRole("button", { name: "Take 2 zones" })).toBeVisible();
+  await region.getByRole("combobox", { name: "It is of bed" }).selectOption({ label: "cut out of front" });
+  await region.getByRole("button", { name: "Take it as a zone" }).click();
+  await page.getByRole("button", { name: "Add site" }).click();
+  await page.getByLabel("Search the sites").fill(name.slice(0, 8));
+  await page.getByRole("button", { name: `Change ${name}` }).click();
+  await expect(page.getByRole("img", { name: `${name} from above, north up` })).toBeVisible();
+  const [out] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: "Save as GeoJSON" }).click()]);
+  const { readFileSync } = await import("node:fs");
+  const again = JSON.parse(readFileSync((await out.path())!, "utf8")) as {
+    features: { geometry: { coordinates: unknown[][] } }[];
+  };
+  expect(again.features[0]!.geometry.coordinates[0]).toEqual([[...RING, RING[0]], bed]);
+});
+
+test("a walked perimeter on the phone: fixes that can't be right are told, a tape is advised, the lawn is kept", async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await rigInHand(page);
+  const name = fresh("Walk lawn");
+  await page.goto("/sites");
+  await page.getByLabel("Site", { exact: true }).last().fill(name);
+  await page.getByRole("button", { name: "Bring zones from a map or a walk" }).click();
+  const walk = page.getByRole("region", { name: "Walk around it" });
+  await walk.getByRole("button", { name: "A simulated walk" }).click();
+  await expect(walk).toContainText("2 left out", { timeout: 20_000 });
+  await expect(walk).toContainText(/8\d fixes/, { timeout: 20_000 });
+  await walk.getByRole("button", { name: "I am round" }).click();
+  const region = page.getByRole("region", { name: "From a map" });
+  await expect(region).toContainText("points of jitter left out");
+  await expect(region).toContainText("A lawn of this size is measured better with a tape.");
+  await region.getByRole("button", { name: "Take it as a zone" }).click();
+  await page.getByRole("button", { name: "Add site" }).click();
+  await expect(page.getByText(`Added ${name}`)).toBeVisible();
+  const [kept] = (await slice(page.request, "sites", { search: name })).rows;
+  expect(kept!.site.zones[0]).toMatchObject({ name: "lawn", "x-measured": { by: "walk" } });
+  const area = Number.parseFloat(kept!.site.zones[0]!.area.replace(",", ""));
+  expect(area / 6458).toBeGreaterThan(0.85);
+  expect(area / 6458).toBeLessThan(1.15);
+});
