@@ -131,3 +131,42 @@ test("a walked perimeter on the phone: fixes that can't be right are told, a tap
   expect(area / 6458).toBeGreaterThan(0.85);
   expect(area / 6458).toBeLessThan(1.15);
 });
+
+test("a thousand sites from a table with twelve faults: each told at its line, mended all come in, and the same file brings nothing", async ({
+  page,
+}) => {
+  await rigInHand(page);
+  const town = fresh("Row");
+  const line = (i: number) => `${town} lawn ${String(i).padStart(4, "0")},front,"${1000 + i}",ryegrass,Osselby`;
+  const good = Array.from({ length: 1000 }, (_, i) => line(i));
+  const wrong = new Map<number, string>([
+    [3, `,front,1000,,`],
+    [40, `${town} a,front,,,`],
+    [77, `${town} b,front,5 oz,,`],
+    [120, `${town} c,front,12.5.1,,`],
+    [200, `${town} d,front,-4,,`],
+    [310, `${town} lawn 0002,front,900,,`],
+    [400, `${town} e,front,many,,`],
+    [512, `${town} f,front,0,,`],
+    [640, `,back,1200,,`],
+    [700, `${town} g,front,5 gal,,`],
+    [801, `${town} h,front,6 furlongs,,`],
+    [999, `${town} i,front,"1,00",,`],
+  ]);
+  const table = (lines: readonly string[]) => `Property,Lawn,Area (sq ft),Grass,County\n${lines.join("\n")}\n`;
+  const file = (content: string) => ({ name: "round.csv", mimeType: "text/csv", buffer: Buffer.from(content) });
+  await page.goto("/sites");
+  const input = page.getByLabel("Sites as CSV");
+  await input.setInputFiles(file(table(good.map((text, i) => wrong.get(i) ?? text))));
+  const told = page.getByText(/line \d+\.(site|area|zone): /);
+  await expect(told.first()).toBeVisible({ timeout: 60_000 });
+  expect(await told.count()).toBe(12);
+  await expect(page.getByText("line 5.site: missing", { exact: false })).toBeVisible();
+  expect((await slice(page.request, "sites", { search: town })).rows).toEqual([]);
+  await input.setInputFiles(file(table(good)));
+  await expect(page.getByRole("region", { name: "What round.csv would bring" })).toBeVisible({ timeout: 120_000 });
+  await page.getByRole("button", { name: "Bring it in", exact: true }).click();
+  await expect(page.getByText("round.csv: 1,000 sites added.")).toBeVisible({ timeout: 120_000 });
+  await input.setInputFiles(file(table(good)));
+  await expect(page.getByText(/nothing new in it/).first()).toBeVisible({ timeout: 120_000 });
+});

@@ -2,7 +2,7 @@ import { and, asc, desc, eq, gt, inArray, isNotNull, isNull, notInArray, sql } f
 import { isDate } from "@/core/calendar";
 import { entered } from "@/core/quantity/parse";
 import { canonical } from "@/core/quantity/arithmetic";
-import { isMeasured } from "@/formats/area/measured";
+import { measuredFor } from "@/formats/area/measured";
 import type { KeptSite } from "@/formats/entries";
 import type { SiteText } from "@/formats/job-file/types";
 import type { Cursor, Page } from "@/formats/slices";
@@ -169,7 +169,7 @@ export function putSite(db: Access, id: string, site: SiteText, now: string): { 
       seeding: zone["x-seeding"] ?? null,
       sodding: zone["x-sodding"] ?? null,
       // A file may say anything under our own key: what is no measurement isn't kept as one.
-      measured: isMeasured(zone["x-measured"]) ? zone["x-measured"] : (same?.measured ?? null),
+      measured: measuredFor(area.value, zone["x-measured"]) ?? same?.measured ?? null,
       retiredAt: null,
     };
     db.insert(zones)

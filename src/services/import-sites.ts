@@ -1,6 +1,6 @@
 import { issueAt, type Issue } from "@/core/issue";
 import { entered } from "@/core/quantity/parse";
-import { canonical } from "@/core/quantity/arithmetic";
+import { canonical, ratio } from "@/core/quantity/arithmetic";
 import type { Choices, ImportItem } from "@/formats/import";
 import type { SiteText } from "@/formats/job-file/types";
 import type { Access } from "@/records/database";
@@ -9,7 +9,7 @@ import { meantBy } from "./file-identity";
 import { issue } from "./input";
 import { zoneMeant } from "./keep-applied";
 import { keepUp } from "./keep-up";
-import { groundBefore, NEW_GROUND } from "./same-ground";
+import { groundBefore, groundKnown, NEW_GROUND } from "./same-ground";
 
 /** The sites of a job file, put beside those that are here. */
 
@@ -29,10 +29,15 @@ export function siteOver(here: SiteText, file: SiteText): SiteText {
       const i = told.indexOf(zone["x-id"]);
       if (i < 0) return zone;
       const { applied: _, ...facts } = file.zones[i]!;
-      return { ...zone, ...facts, name: facts.name ?? zone.name!, "x-id": zone["x-id"]! };
+      // The same area written otherwise is the same area.
+      const area = sameArea(zone.area, facts.area) ? zone.area : facts.area;
+      return { ...zone, ...facts, area, name: facts.name ?? zone.name!, "x-id": zone["x-id"]! };
     }),
   };
 }
+
+const sameArea = (here: string, file: string): boolean =>
+  Math.abs(ratio(entered(file, "area").value, entered(here, "area").value) - 1) < 1e-9;
 
 /** The zones of a file that its site doesn't have: each is left until somebody says which ground it is. */
 export function newZones(
@@ -44,8 +49,8 @@ export function newZones(
   now: string,
   faults: Issue[],
 ): ImportItem[] {
+  let known = findSite(tx, siteId)!;
   return file.zones.flatMap((zone, j): ImportItem[] => {
-    const known = findSite(tx, siteId)!;
     if (zoneMeant(known, zone, j)) return [];
     const name = zone.name ?? `zone ${j + 1}`;
     const key = `zone:${siteId}:${name}`;
@@ -56,6 +61,7 @@ export function newZones(
       const zones = [...known.site.zones, { ...facts, name, "x-ground": answer }];
       const kept = keepUp(tx, "sites", siteId, { ...known.site, zones }, now);
       if (!kept.ok) faults.push(...kept.issues.map((i) => issueAt(path, i)));
+      known = findSite(tx, siteId)!;
     }
     return [
       {
@@ -83,9 +89,10 @@ export function withGrounds(
 ): { readonly site: SiteText; readonly asked: readonly ImportItem[]; readonly open: boolean } {
   if (meantBy(tx, "sites", site.name, site["x-id"])) return { site, asked: [], open: false };
   const asked: ImportItem[] = [];
+  const before = groundKnown(tx, "");
   const zones = site.zones.map((zone, j) => {
     const name = zone.name ?? `zone ${j + 1}`;
-    const grounds = groundsOf(tx, "", name, zone.area);
+    const grounds = groundsOf(tx, "", name, zone.area, before);
     if (grounds.length === 0) return zone;
     const key = `zone:${site.name}:${name}`;
     const taken = choices[key] !== undefined;
@@ -95,8 +102,8 @@ export function withGrounds(
   return { site: { ...site, zones }, asked, open: asked.some((item) => !item.taken) };
 }
 
-const groundsOf = (tx: Access, siteId: string, name: string, area: string) =>
-  groundBefore(tx, siteId, { name, areaM2: canonical(entered(area, "area").value) }).map((z) => ({
+const groundsOf = (tx: Access, siteId: string, name: string, area: string, known?: ReturnType<typeof groundKnown>) =>
+  groundBefore(tx, siteId, { name, areaM2: canonical(entered(area, "area").value) }, known).map((z) => ({
     id: z.id,
     name: `${z.name} of ${z.site}`,
   }));

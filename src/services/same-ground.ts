@@ -17,13 +17,23 @@ export const NEW_GROUND = "new";
  * The zones that a new one may be: those that its site has or had; and, of sites that are retired and zones that were taken
  * out elsewhere, those on which something went down, of the same name or of about the same area.
  */
-export function groundBefore(db: Access, siteId: string, zone: { readonly name: string; readonly areaM2: number }): FormerZone[] {
-  const here = zonesEverOf(db, siteId);
-  const gone = [...zonesOfRetiredSites(db), ...retiredZones(db)].filter(
+export function groundBefore(
+  db: Access,
+  siteId: string,
+  zone: { readonly name: string; readonly areaM2: number },
+  known = groundKnown(db, siteId),
+): FormerZone[] {
+  const gone = known.gone.filter(
     (z) => z.siteId !== siteId && (alikeAreas(z.areaM2, zone.areaM2) || sameName(`${z.site} ${z.name}`, zone.name)),
   );
-  return [...here, ...gone];
+  return [...known.here, ...gone];
 }
+
+/** The zones that a site has or had, and those that are gone elsewhere: looked up once for all zones of a site. */
+export const groundKnown = (db: Access, siteId: string) => ({
+  here: siteId === "" ? [] : zonesEverOf(db, siteId),
+  gone: [...zonesOfRetiredSites(db), ...retiredZones(db)],
+});
 
 /**
  * Keeps a site through `put` and settles which ground each of its new zones is, by the answer that stands under
@@ -36,9 +46,11 @@ export function settleGround(
   put: () => { id: string; isNew: boolean }[],
   now: string,
 ): Issue[] {
-  const before = site.zones.map((zone, i) =>
-    groundBefore(db, siteId, { name: zone.name ?? `zone ${i + 1}`, areaM2: canonical(entered(zone.area, "area").value) }),
-  );
+  const known = groundKnown(db, siteId);
+  const before = site.zones.map((zone, i) => {
+    const areaM2 = canonical(entered(zone.area, "area").value);
+    return groundBefore(db, siteId, { name: zone.name ?? `zone ${i + 1}`, areaM2 }, known);
+  });
   const kept = put();
   return kept.flatMap(({ id, isNew }, i) => {
     const asked = before[i]!;

@@ -1,6 +1,8 @@
 import { areaLess, groundArea } from "@/core/area/ground";
 import { MEASURED_BY, type MeasuredBy } from "@/core/area/uncertainty";
 import { good, type Result } from "@/core/issue";
+import { ratio } from "@/core/quantity/arithmetic";
+import type { Quantity } from "@/core/quantity/kinds";
 import { parseField } from "@/core/quantity/ranges";
 import type { Derived } from "@/core/working/rule";
 import { Faults } from "../job-file/faults";
@@ -36,6 +38,15 @@ export function polygonsOf(polygons: MapText["polygons"]): Result<readonly MapPo
   const read = polygons.map((polygon, i) => readPolygon(polygon, `polygons[${i}]`, faults, false));
   if (read.length === 0) faults.add("polygons", "too-few", "empty", "1 polygon");
   return faults.issues.length > 0 ? { ok: false, issues: faults.issues } : good(read as MapPolygon[]);
+}
+
+/** An area is written with three figures or four: so much may it differ from what its measurement comes to. */
+const AS_GOOD_AS = 0.005;
+
+/** How an area was measured, where it is what that comes to: who types another area has another. */
+export function measuredFor(area: Quantity<"area">, told: unknown): MeasuredText | undefined {
+  const worked = isMeasured(told) ? areaOfMeasured(told) : undefined;
+  return worked?.ok && Math.abs(ratio(area, worked.value.value) - 1) <= AS_GOOD_AS ? (told as MeasuredText) : undefined;
 }
 
 /** Whether a value is a measurement that can be worked out again. */

@@ -1,7 +1,6 @@
 import * as yup from "yup";
-import { ratio } from "@/core/quantity/arithmetic";
 import { entered } from "@/core/quantity/parse";
-import { areaOfMeasured, isMeasured } from "../area/measured";
+import { measuredFor } from "../area/measured";
 import type { MeasuredText } from "../area/types";
 import type { SiteText } from "../job-file/types";
 import { maybeDate, maybeText, nameField, quantityField, readForm, written } from "./field";
@@ -59,16 +58,9 @@ export function siteText(form: SiteForm): SiteText {
 
 /** How the area was measured, where the area is what that comes to: who types another one has another. */
 function measuredOf({ measured, area }: SiteForm["zones"][number]): { readonly "x-measured"?: MeasuredText } {
-  if ((measured ?? "") === "") return {};
-  const told = parsed(measured!);
-  const worked = isMeasured(told) ? areaOfMeasured(told) : undefined;
-  if (!worked?.ok) return {};
-  const typed = entered(written("zoneArea", area), "area");
-  return Math.abs(ratio(typed.value, worked.value.value) - 1) <= AS_GOOD_AS ? { "x-measured": told as MeasuredText } : {};
+  const told = measuredFor(entered(written("zoneArea", area), "area").value, parsed(measured ?? ""));
+  return told ? { "x-measured": told } : {};
 }
-
-/** An area is written with three figures or four: so much may the two differ. */
-const AS_GOOD_AS = 0.005;
 
 function parsed(text: string): unknown {
   try {

@@ -7,6 +7,7 @@ import { importAll } from "../all-records";
 import { importCards } from "../import-cards";
 import { importJob } from "../import-job";
 import { importLog } from "../import-log";
+import { importSiteTable } from "../import-site-table";
 import { issue } from "../input";
 import type { Progress } from "../progress";
 
@@ -15,6 +16,7 @@ export const FILES = {
   job: { most: 4_000_000, take: importJob },
   cards: { most: 4_000_000, take: importCards },
   log: { most: 16_000_000, take: importLog },
+  sites: { most: 8_000_000, take: importSiteTable },
   records: { most: 256_000_000, take: importAll },
 } as const satisfies Record<
   string,

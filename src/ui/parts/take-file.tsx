@@ -13,7 +13,7 @@ import { Column, Row } from "./layout";
 
 interface TakeProps {
   /** What the server takes it for. */
-  readonly kind: "job" | "cards" | "log" | "records";
+  readonly kind: "job" | "cards" | "log" | "sites" | "records";
   readonly label: string;
   readonly accept: string;
   readonly children: string;
@@ -104,19 +104,28 @@ export function TakeFile({ kind, label, accept, children }: TakeProps) {
 const NAMES = { rig: "rig", person: "person", label: "label", site: "site", zone: "zone" } as const;
 const plural = (n: number, one: string, many = `${one}s`) => `${n.toLocaleString("en-US")} ${n === 1 ? one : many}`;
 
+/** As many as are named one by one. */
+const NAMED = 12;
+
+/** So many of each kind: "1,000 sites". */
+const countsOf = (items: readonly ImportItem[]): string[] =>
+  (Object.keys(NAMES) as ImportItem["kind"][]).flatMap((kind) => {
+    const count = items.filter((item) => item.kind === kind).length;
+    return count > 0 ? [plural(count, NAMES[kind], kind === "person" ? "people" : `${NAMES[kind]}s`)] : [];
+  });
+
 /** What came in, or would, in one sentence. */
 function broughtIn({ items, calibrations, applications, known, rows }: Imported): string {
   const fresh = items.filter((item) => item.state === "new");
   const taken = items.filter((item) => item.taken);
   const said = [
-    ...fresh.map((item) => `${NAMES[item.kind]} ${item.name}`),
+    ...(fresh.length > NAMED ? countsOf(fresh) : fresh.map((item) => `${NAMES[item.kind]} ${item.name}`)),
     calibrations > 0 && plural(calibrations, "calibration"),
     applications > 0 && plural(applications, "application"),
     rows > 0 && plural(rows, "row"),
   ].filter(Boolean);
-  const list = said.length > 12 ? [...said.slice(0, 12), `${said.length - 12} more`] : said;
   return [
-    said.length > 0 ? `${list.join(", ")} added.` : "nothing new in it.",
+    said.length > 0 ? `${said.join(", ")} added.` : "nothing new in it.",
     taken.length > 0 && `Taken from the file: ${taken.map((item) => item.name).join(", ")}.`,
     known > 0 && `${plural(known, "application")} on record already.`,
   ]

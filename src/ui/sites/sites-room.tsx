@@ -27,6 +27,7 @@ import { More } from "../parts/more";
 import { SetAside } from "../parts/set-aside";
 import { SlipAsk } from "../parts/slip-ask";
 import { SiteDrawn } from "./site-drawn";
+import { SiteFiles } from "./site-files";
 import { SitePlan, ZonesFromMap } from "./site-map";
 import { Check } from "../parts/choose";
 import { ZoneMeasured } from "./zone-measured";
@@ -93,6 +94,7 @@ export function SitesRoom() {
               onEdit={setEditing}
             />
           )}
+          <SiteFiles any={!none} />
           <RetiredSites />
         </Box>
         <Box>

@@ -1,0 +1,49 @@
+import { findSite, sitesPage } from "@/records/sites";
+import { sitesToCsv } from "@/formats/sites-csv";
+import { importSiteTable } from "./import-site-table";
+import { liveSites } from "./live-sites";
+import { faults, freshRecords, ids, must, town } from "./testing/town";
+
+const records = freshRecords();
+beforeEach(() => town(records.db));
+const names = () => sitesPage(records.db, { retired: false }, undefined, 100).rows.map((row) => row.site.name);
+const table = (...lines: string[]) => `site,zone,area,turf\n${lines.join("\n")}\n`;
+const states = (text: string, choices?: Record<string, string>) =>
+  must(importSiteTable(records.db, text, choices)).items.map((item) => `${item.name}: ${item.state}`);
+
+test("what isn't on record is added, the same file again brings nothing", () => {
+  const text = table("Slip cottage,front,5600 ft2,ryegrass", "Slip cottage,back,3800 ft2,fescue", "Green,north,6200 ft2,");
+  expect(states(text, {})).toEqual(["Slip cottage: new", "Green: same"]);
+  expect(names()).toEqual(["Green", "Slip cottage"]);
+  expect(states(text, {})).toEqual(["Slip cottage: same", "Green: same"]);
+});
+test("what differs is left unless it is chosen; under another way of writing it is the same customer", () => {
+  const text = table("GREEN,north,7000 ft2,ryegrass");
+  expect(states(text)).toEqual(["GREEN: differs"]);
+  must(importSiteTable(records.db, text, {}));
+  expect(findSite(records.db, ids.sites)!.site.zones[0]!.area).toBe("6,200 ft2");
+  must(importSiteTable(records.db, text, { [`site:${ids.sites}`]: "take" }));
+  expect(findSite(records.db, ids.sites)!.site.zones[0]).toMatchObject({ area: "7000 ft2", "x-turf": "ryegrass", name: "north" });
+});
+test("a zone that comes to a site is asked which ground it is; until then it is left", () => {
+  const text = table("Green,orchard,900 ft2,");
+  expect(states(text, {})).toEqual(["Green: same", "orchard of Green: new-zone"]);
+  expect(findSite(records.db, ids.sites)!.site.zones).toHaveLength(2);
+  must(importSiteTable(records.db, text, { [`zone:${ids.sites}:orchard`]: "new" }));
+  expect(findSite(records.db, ids.sites)!.site.zones.map((zone) => zone.name)).toContain("orchard");
+});
+test("one fault and nothing of it is kept", () => {
+  expect(faults(importSiteTable(records.db, table("New one,a,5600 ft2,", "Other,b,5 oz,"), {}))).toEqual([
+    "line 3.area wrong-unit",
+  ]);
+  expect(names()).toEqual(["Green"]);
+});
+test("all sites go out, some hundred at a time, and come back as they are", () => {
+  const many = Array.from({ length: 650 }, (_, i) => `Lawn ${String(i).padStart(3, "0")},front,${100 + i} ft2,ryegrass`);
+  must(importSiteTable(records.db, table(...many), {}));
+  const pages = [...liveSites(records.db)];
+  expect(pages.map((page) => page.length)).toEqual([300, 300, 51]);
+  const text = pages.map((page, i) => sitesToCsv(page, i === 0)).join("");
+  expect(text.trimEnd().split("\n")).toHaveLength(653);
+  expect(new Set(states(text, {}).map((state) => state.split(": ")[1]))).toEqual(new Set(["same"]));
+});
