@@ -125,7 +125,7 @@ test("a day of eight stops: planned on the laptop, poured on the phone, one refi
   await phone.getByRole("button", { name: "Put on record" }).click();
   await expect(page.getByText("On record as sprayed: it is in the log.")).toBeVisible();
   await page.goto("/log");
-  await expect(page.getByText("117 % of what was planned, read off the tank").first()).toBeVisible();
+  await expect(page.getByText("read off the tank: 117 % of the calibrated spray volume").first()).toBeVisible();
 });
 
 test("a half-gallon spot mix: it makes up to half a gallon, with amounts that can be measured", async ({ page }) => {

@@ -33,6 +33,8 @@ test("a lawn from tape to mix: drawn while it is typed, kept through a reload, a
   await expect(measuring.getByRole("list", { name: "How it was worked out" })).toContainText("60 ft × 50 ft = 3,000 sq ft");
   await measuring.getByRole("button", { name: "Take this area" }).click();
   await expect(page.getByLabel("Area")).toHaveValue("2,887 ft2");
+  await page.getByText("Children, pets, bees, water; gate and tap; notes").click();
+  await page.getByLabel("To be minded").fill("bees along the hedge");
   await page.getByRole("button", { name: "Add site" }).click();
   await expect(page.getByRole("list", { name: /site/i }).first()).toContainText(name);
   const [kept] = (await slice(page.request, "sites", { search: name })).rows;
@@ -41,6 +43,7 @@ test("a lawn from tape to mix: drawn while it is typed, kept through a reload, a
   await page.getByLabel("Site", { exact: true }).selectOption({ label: name });
   await page.getByLabel("Add a product").selectOption({ label: product });
   await expect(page.getByText(/The ground of .* was measured by strides, ±8 %: up to .* may be left, or lacking/)).toBeVisible();
+  await expect(page.getByText(`${name}: bees along the hedge.`)).toBeVisible();
   // Typed over, it is no longer measured; what it was stays on record.
   await page.goto("/sites");
   await page.getByLabel("Search the sites").fill(name.slice(0, 9));

@@ -108,6 +108,18 @@ Irrigate with 0.25 to 0.5 inch of water within 24 hours.`;
     },
   });
   await picture("log", "/log", LAPTOP);
+  await picture("looks", "/log/looks", LAPTOP);
+  await picture("sites", "/sites", LAPTOP, {
+    act: async (page) => {
+      await page.getByRole("button", { name: "Change Rope museum court" }).click();
+      await page.getByRole("img", { name: /from above/ }).waitFor();
+      await page.getByRole("button", { name: "Measure it again" }).first().click();
+      const measuring = page.getByRole("region", { name: /^Measuring/ });
+      await measuring.getByLabel("Length").fill("82 ft");
+      await measuring.getByLabel("Width").fill("41' 6\"");
+      await page.evaluate(() => scrollTo(0, 0));
+    },
+  });
   await picture("calibrate-walk-phone", "/calibrate", PHONE, {
     act: async (page) => {
       await page.getByLabel("Test area").fill("10 x 25");
@@ -117,24 +129,6 @@ Irrigate with 0.25 to 0.5 inch of water within 24 hours.`;
     },
   });
   await picture("calibration", `/calibrate/record?id=${newest}`, LAPTOP);
-  await picture("boom-check", "/calibrate", LAPTOP, {
-    more: { rigId: named(book.rigs, "Green boom") },
-    act: async (page) => {
-      await step(page, "3 Catch");
-      const volumes = [25.6, 26, 25.4, 25.8, 29.4, 25.7, 25.5, 26.1, 25.9, 25.2, 22.3, 25.8];
-      for (const [i, volume] of volumes.entries()) await page.getByLabel(`Outlet ${i + 1}`, { exact: true }).fill(String(volume));
-      await page.evaluate(() => scrollTo(0, 0));
-    },
-  });
-  const ofInes = await Promise.all(book.rigs.map((r) => read("story", { rig: r.id, person: named(book.people, "Ines Quaye") })));
-  const before = ofInes.flatMap((page) => page.rows).findLast((c) => c.calibration.target);
-  await picture("levers", `/calibrate/record?id=${before.id}`, LAPTOP, {
-    act: async (page) => {
-      await page.getByRole("slider", { name: "Flow" }).focus();
-      for (let i = 0; i < 20; i++) await page.keyboard.press("ArrowUp");
-      await page.evaluate(() => scrollTo(0, 330));
-    },
-  });
   const truck = { rigId: named(book.rigs, "Quay truck"), personId: named(book.people, "Bram Tolliver") };
   await picture("quick-check", "/calibrate/check", LAPTOP, {
     more: truck,

@@ -131,6 +131,10 @@ export const sites = sqliteTable(
     jurisdiction: text("jurisdiction"),
     /** A hydrant or a tap that a truck may be filled from. */
     water: integer("water", { mode: "boolean" }).notNull().default(false),
+    /** Who or what must be minded here; how one gets in; what else is known. */
+    minding: text("minding"),
+    access: text("access"),
+    notes: text("notes"),
     createdAt: createdAt(),
     retiredAt: retiredAt(),
     revision: revision(),

@@ -132,7 +132,14 @@ export function findSite(db: Access, id: string): KnownSite | undefined {
  * @returns the id of each zone of the site, in order, and whether it is new
  */
 export function putSite(db: Access, id: string, site: SiteText, now: string): { id: string; isNew: boolean }[] {
-  const facts = { name: site.name, jurisdiction: site["x-jurisdiction"] ?? null, water: site["x-water"] === true };
+  const facts = {
+    name: site.name,
+    jurisdiction: site["x-jurisdiction"] ?? null,
+    water: site["x-water"] === true,
+    minding: wordsOf(site["x-minding"]),
+    access: wordsOf(site["x-access"]),
+    notes: wordsOf(site["x-notes"]),
+  };
   db.insert(sites)
     .values({ id, ...facts, createdAt: now })
     .onConflictDoUpdate({ target: sites.id, set: facts })
@@ -187,6 +194,10 @@ export function putSite(db: Access, id: string, site: SiteText, now: string): { 
 
 const isClose = (one: number, other: number): boolean => Math.abs(one - other) <= 1e-9 * other;
 
+/** A file may have anything under a key of ours: what is no text is none of it. */
+const wordsOf = (told: unknown): string | null =>
+  typeof told === "string" && told.trim() !== "" ? told.trim().slice(0, 600) : null;
+
 const zoneName = (zone: SiteText["zones"][number], position: number) => zone.name ?? `zone ${position + 1}`;
 
 /** The zone on record that each zone of a text is: by its id, else by its name; undefined where it is a new one. */
@@ -230,6 +241,9 @@ function siteOf(site: SiteRow, of: readonly ZoneRow[]): KnownSite {
       name: site.name,
       ...(site.jurisdiction !== null && { "x-jurisdiction": site.jurisdiction }),
       ...(site.water && { "x-water": true }),
+      ...(site.minding !== null && { "x-minding": site.minding }),
+      ...(site.access !== null && { "x-access": site.access }),
+      ...(site.notes !== null && { "x-notes": site.notes }),
       zones: live,
     },
     former: readRows(

@@ -62,3 +62,16 @@ test("a sheet knows by what its ground was measured, not every corner of it, on 
   expect(zones()[0]).toMatchObject({ "x-measured-by": "tape" });
   expect(JSON.stringify(zones())).not.toContain('"x-measured":');
 });
+
+test("who must be minded there stands on the sheet as it is known today; what is no text isn't kept as one", () => {
+  must(saveCalibration(records.db, { session: session(), madeAt: NOW }));
+  must(saveSheet(records.db, sheet()));
+  const form = siteFormOf(findSite(records.db, ids.sites)!.site);
+  must(put(records.db, "sites", { id: ids.sites, form: { ...form, minding: "bees along the hedge", access: "gate 7" } }));
+  expect(readSheet(records.db, "sheet-0000000001")!.job.sites![0]).toMatchObject({
+    "x-minding": "bees along the hedge",
+    "x-access": "gate 7",
+  });
+  putSite(records.db, ids.sites, { ...findSite(records.db, ids.sites)!.site, "x-minding": { a: 1 } as never }, NOW);
+  expect(findSite(records.db, ids.sites)!.site["x-minding"]).toBeUndefined();
+});

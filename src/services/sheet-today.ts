@@ -153,6 +153,8 @@ function withFacts(site: SiteText, known: KeptSite | undefined): SiteText {
   return {
     ...site,
     ...(known?.["x-jurisdiction"] !== undefined && { "x-jurisdiction": known["x-jurisdiction"] }),
+    ...(known?.["x-minding"] !== undefined && { "x-minding": known["x-minding"] }),
+    ...(known?.["x-access"] !== undefined && { "x-access": known["x-access"] }),
     zones: site.zones.map(({ applied: _, ...zone }) => {
       const now = known?.zones.find((z) => z["x-id"] === zone["x-id"]);
       const spot = zone["x-spot"] !== undefined && { "x-spot": zone["x-spot"], ...(now && { "x-whole": now.area }) };

@@ -22,6 +22,9 @@ export function siteFormOf(site: Partial<SiteText> = {}): SiteForm {
     name: site.name ?? "",
     jurisdiction: site["x-jurisdiction"] ?? "",
     water: site["x-water"] === true,
+    minding: site["x-minding"] ?? "",
+    access: site["x-access"] ?? "",
+    notes: site["x-notes"] ?? "",
     zones: (site.zones ?? []).length
       ? site.zones!.map((z) => ({
           id: z["x-id"] ?? "",

@@ -9,6 +9,9 @@ export const siteForm = yup.object({
   name: nameField("Ferry green"),
   jurisdiction: maybeText(60),
   water: yup.boolean(),
+  minding: maybeText(200),
+  access: maybeText(200),
+  notes: maybeText(600),
   zones: yup
     .array(
       yup.object({
@@ -41,6 +44,9 @@ export function siteText(form: SiteForm): SiteText {
     name: form.name.trim(),
     ...given("x-jurisdiction", form.jurisdiction),
     ...(form.water === true && { "x-water": true }),
+    ...given("x-minding", form.minding),
+    ...given("x-access", form.access),
+    ...given("x-notes", form.notes),
     zones: form.zones.map((z) => ({
       name: z.name.trim(),
       area: written("zoneArea", z.area),

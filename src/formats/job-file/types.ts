@@ -194,6 +194,10 @@ export interface SiteText {
   readonly name: string;
   /** Ours: whose local rules hold here. */
   readonly "x-jurisdiction"?: string;
+  /** Ours: who or what must be minded there (children, bees, a pond); how one gets in; what else is known. */
+  readonly "x-minding"?: string;
+  readonly "x-access"?: string;
+  readonly "x-notes"?: string;
   /** Ours: its id on record, and whether there is water to fill from. */
   readonly "x-id"?: string;
   readonly "x-water"?: boolean;

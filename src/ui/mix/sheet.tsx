@@ -28,6 +28,7 @@ import { DayStops, type Tell } from "./day-stops";
 import { GearList } from "./gear-list";
 import { headLine } from "./head-setting";
 import { Held } from "./held";
+import { SiteCautions } from "./site-cautions";
 import { LabelCautions } from "./label-cautions";
 import { kitNow } from "./measures";
 import { OnePlan } from "./one-plan";
@@ -108,6 +109,7 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
           </Box>
         )}
         {shown && job.rig.head && <Box textStyle="lead">{headLine(job.rig.head, calibration, system)}</Box>}
+        {poured && <SiteCautions sites={sheet.job.sites ?? []} />}
         <Stopped issues={sheet.stopped} />
         {held && shown && <Held plan={plan} system={system} />}
         {sheet.state !== "open" && <Notice state="plain">{CLOSED[sheet.state]}</Notice>}

@@ -174,6 +174,7 @@ function SiteFields({ form, site }: { form: UseFormReturn<SiteForm>; site: SiteE
         {...register("jurisdiction")}
       />
       <Check {...register("water")}>Water to fill a truck from</Check>
+      <SiteFacts form={form} />
       <datalist id="turfs">
         {turfs.map((turf) => (
           <option key={turf} value={turf} />
@@ -244,6 +245,25 @@ function SiteFields({ form, site }: { form: UseFormReturn<SiteForm>; site: SiteE
       </Button>
       <ZonesFromMap form={form} zones={zones} />
     </>
+  );
+}
+
+const FACTS = [
+  ["minding", "To be minded", "children, a dog; bees along the hedge; pond"],
+  ["access", "Getting in", "gate code, tap behind the shed"],
+  ["notes", "Notes", "the client waters on Sundays"],
+] as const;
+
+/** Who or what must be minded there, and how one gets in: said on every sheet for it. */
+function SiteFacts({ form }: { form: UseFormReturn<SiteForm> }) {
+  return (
+    <Fold title="Children, pets, bees, water; gate and tap; notes" begun={FACTS.some(([key]) => form.getValues(key))}>
+      <Box display="grid" gap="10px" paddingTop="6px">
+        {FACTS.map(([key, label, example]) => (
+          <TextField key={key} label={label} placeholder={example} error={errorAt(form, key)} {...form.register(key)} />
+        ))}
+      </Box>
+    </Fold>
   );
 }
 
