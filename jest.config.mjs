@@ -7,7 +7,13 @@ const shared = { moduleNameMapper: { "^@/(.*)$": "<rootDir>/src/$1" } };
 /** next/jest only appends to transformIgnorePatterns, so each project gets its own afterwards. */
 async function make(config) {
   const made = await project({ ...shared, ...config })();
-  return { ...made, transformIgnorePatterns: ["/node_modules/(?!(nanoid|swr|@stdlib|flatbush|flatqueue|robust-predicates|@tmcw)/)", "^.+\\.module\\.(css|sass|scss)$"] };
+  return {
+    ...made,
+    transformIgnorePatterns: [
+      "/node_modules/(?!(nanoid|swr|@stdlib|flatbush|flatqueue|robust-predicates|@tmcw)/)",
+      "^.+\\.module\\.(css|sass|scss)$",
+    ],
+  };
 }
 
 export default async function config() {
