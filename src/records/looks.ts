@@ -88,10 +88,24 @@ export const inspectedSince = (db: Access, siteId: string, zoneId: string, label
     asItIs,
   );
 
-/** What stands as down of some products between two days, newest first. */
+/** The day on which what went down was last looked at; none where nobody did. */
+const LAST_LOOK = sql<string | null>`(select max(l.date) from ${looks} l where l.site_id = ${applications.siteId}
+  and l.zone_id = ${applications.zoneId} and l.label_id = ${applications.labelId} and l.kind = 'inspection'
+  and l.date >= ${applications.date})`;
+
+/** What stands as down of some products between two days, newest first, with the day on which it was last looked at. */
 export const downBetween = (db: Access, labelIds: readonly string[], from: string, to: string, most: number) =>
   db
-    .select()
+    .select({
+      id: applications.id,
+      date: applications.date,
+      siteId: applications.siteId,
+      zoneId: applications.zoneId,
+      zone: applications.zone,
+      labelId: applications.labelId,
+      product: applications.product,
+      lastLook: LAST_LOOK,
+    })
     .from(applications)
     .where(and(inArray(applications.labelId, [...labelIds]), gte(applications.date, from), lte(applications.date, to), STANDS))
     .orderBy(desc(applications.date))

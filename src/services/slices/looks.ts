@@ -130,10 +130,10 @@ function inspectionsDue(db: Access, today: string, aside: SetAside[]): Due[] {
     daysLater(today, -soonest),
     MOST_LOOKED_THROUGH,
   );
-  return down.flatMap(({ id, siteId, zoneId, zone, labelId, product, date }): Due[] => {
+  return down.flatMap(({ id, siteId, zone, labelId, product, date, lastLook }): Due[] => {
     const since = daysLater(date, days.get(labelId!)!);
     const asked = since <= today && daysFrom(since, today) <= ASKED_FOR;
-    if (!asked || inspectedSince(db, siteId, zoneId, labelId, since).length > 0) return [];
+    if (!asked || (lastLook !== null && lastLook >= since)) return [];
     return [{ what: "inspection", recordId: id, siteId, zone, product, date, since }];
   });
 }

@@ -5,7 +5,7 @@ import { outlineOf, partsOf, type Outline } from "@/core/area/outline";
 import type { Ground } from "@/core/area/ground";
 import { showEntered } from "@/core/quantity/format";
 import type { System } from "@/core/working/units";
-import { scaleBar } from "./scale-bar";
+import { ScaleBar } from "./scale-bar";
 
 const WIDE = 420;
 const HIGH = 230;
@@ -52,7 +52,6 @@ export function GroundDrawn({ ground, system }: { ground: Ground; system: System
   const { all, wide, high } = placed(ground);
   const scale = Math.min((WIDE - 2 * EDGE) / wide, (HIGH - 2 * EDGE) / high);
   const at = (x: number, [px, py]: readonly [number, number]) => [EDGE + (x + px) * scale, HIGH - EDGE - py * scale] as const;
-  const bar = scaleBar(wide, system);
   return (
     <Box maxWidth={`${WIDE}px`}>
       <chakra.svg viewBox={`0 0 ${WIDE} ${HIGH}`} width="100%" role="img" aria-label="The ground, to scale">
@@ -97,15 +96,7 @@ export function GroundDrawn({ ground, system }: { ground: Ground; system: System
               })}
           </g>
         ))}
-        <path
-          d={`M${EDGE} ${HIGH - 8} v-5 v5 h${(bar.length * scale).toFixed(1)} v-5`}
-          stroke="currentColor"
-          strokeWidth="1.4"
-          fill="none"
-        />
-        <text x={EDGE + 4} y={HIGH - 12} fontSize="11" fill="currentColor">
-          {bar.words}
-        </text>
+        <ScaleBar wide={wide} scale={scale} x={EDGE} y={HIGH - 8} system={system} />
       </chakra.svg>
     </Box>
   );

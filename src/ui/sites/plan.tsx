@@ -4,7 +4,7 @@ import { Box, chakra } from "@chakra-ui/react";
 import { flatAround, type Position } from "@/core/area/geodesic";
 import type { System } from "@/core/working/units";
 import type { MapText } from "@/formats/area/types";
-import { scaleBar } from "./scale-bar";
+import { ScaleBar } from "./scale-bar";
 
 export interface Drawn {
   readonly key: string;
@@ -47,7 +47,6 @@ export function Plan({ zones, system, label }: PlanProps) {
   const at = ([x, y]: readonly [number, number]) =>
     `${(EDGE + (x - west) * scale).toFixed(1)} ${(HIGH - EDGE - (y - south) * scale).toFixed(1)}`;
   const turfs = [...new Set(zones.map((zone) => zone.turf ?? ""))];
-  const bar = scaleBar(wide, system);
   return (
     <Box maxWidth={`${WIDE}px`} border="1px solid" borderColor="line" background="panel">
       <chakra.svg viewBox={`0 0 ${WIDE} ${HIGH}`} width="100%" role="img" aria-label={label}>
@@ -100,15 +99,7 @@ export function Plan({ zones, system, label }: PlanProps) {
         <text x={WIDE - 22} y={48} textAnchor="middle" fontSize="13" fill="currentColor">
           N
         </text>
-        <path
-          d={`M${EDGE} ${HIGH - 10} v-6 v6 h${(bar.length * scale).toFixed(1)} v-6`}
-          stroke="currentColor"
-          strokeWidth="1.6"
-          fill="none"
-        />
-        <text x={EDGE + 5} y={HIGH - 14} fontSize="12" fill="currentColor">
-          {bar.words}
-        </text>
+        <ScaleBar wide={wide} scale={scale} x={EDGE} y={HIGH - 10} system={system} />
       </chakra.svg>
       {turfs.some((turf) => turf !== "") && (
         <Box textStyle="small" color="soft" padding="2px 10px 8px">
