@@ -69,15 +69,21 @@ function useLook(record: JudgedEntry | undefined, onDone: () => void) {
     const of = record ? { kind: "inspection", recordId: record.id } : { kind: "scout", siteId, zoneId };
     const result = await saveOnce<{ id: string }>("/api/looks", key, { ...of, date, personId: personId || null, says });
     if (!result.ok) return setIssues(result.issues);
+    // From now on only photos are to be sent, whatever comes in between.
+    if (draft.photos.length > 0) setKept({ ...draft, saved: result.value.id });
     await sendPhotos(result.value.id);
   };
-  return { draft, set, save, sendPhotos, issues };
+  const leavePhotos = () => {
+    setKept(undefined);
+    onDone();
+  };
+  return { draft, set, save, sendPhotos, leavePhotos, issues };
 }
 
 /** What is seen of a zone: before anything goes down, or of what went down. */
 export function LookForm({ record, onDone }: { record?: JudgedEntry | undefined; onDone: () => void }) {
   const people = usePeople();
-  const { draft, set, save, sendPhotos, issues } = useLook(record, onDone);
+  const { draft, set, save, sendPhotos, leavePhotos, issues } = useLook(record, onDone);
   const say = (next: LookText) => set({ says: { ...draft.says, ...next } });
   const errorOf = (path: string) => sentences(issues.filter((one) => one.path === path))[0];
   const elsewhere = issues.filter((one) => !["date", "zoneId"].includes(one.path) && !one.path.startsWith("says."));
@@ -95,6 +101,9 @@ export function LookForm({ record, onDone }: { record?: JudgedEntry | undefined;
         <Box>
           <Button look="act" onClick={() => void sendPhotos(draft.saved!)}>
             Send the photos
+          </Button>
+          <Button look="quiet" onClick={leavePhotos}>
+            Leave them out
           </Button>
         </Box>
       </Column>

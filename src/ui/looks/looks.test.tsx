@@ -95,6 +95,25 @@ describe("judging what went down", () => {
     ]);
     expect(sent.at(-1)!.body.lookId).toBe("look-1");
   });
+  test("a reload between the look and its photos makes no second look", async () => {
+    const draft = {
+      siteId: "",
+      zoneId: "",
+      date: "2026-08-20",
+      personId: "",
+      says: { control: "5" },
+      photos: [{ id: "photo-1", image: "/9j/AA==" }],
+      saved: "look-1",
+    };
+    localStorage.setItem("look:record-1", JSON.stringify(draft));
+    const done = jest.fn();
+    showWith({ people: [PERSON] }, <LookForm record={RECORD} onDone={done} />);
+    expect(screen.queryByRole("button", { name: "Put the judgement on record" })).toBeNull();
+    fireEvent.click(screen.getByRole("button", { name: "Leave them out" }));
+    expect(done).toHaveBeenCalled();
+    expect(sent).toEqual([]);
+    expect(localStorage.getItem("look:record-1")).toBeNull();
+  });
 });
 
 test("what the label only holds back is told, where it was put down against that, or nobody said against what", () => {
