@@ -170,6 +170,12 @@ test("a thousand sites from a table with twelve faults: each told at its line, m
   await expect(page.getByRole("region", { name: "What round.csv would bring" })).toBeVisible({ timeout: 120_000 });
   await page.getByRole("button", { name: "Bring it in", exact: true }).click();
   await expect(page.getByText("round.csv: 1,000 sites added.")).toBeVisible({ timeout: 120_000 });
+  await page.getByText("By turf, local rules, or how long nothing went down").click();
+  await page.getByLabel("Under the rules of").fill("Elsewhere");
+  await expect(page.getByText("There is no such site.")).toBeVisible();
+  await page.getByLabel("Under the rules of").fill("osselby");
+  await expect(page.getByText(`${town} lawn 0000`).first()).toBeVisible();
+  await page.getByLabel("Under the rules of").fill("");
   await input.setInputFiles(file(table(good)));
   await expect(page.getByText(/nothing new in it/).first()).toBeVisible({ timeout: 120_000 });
 });

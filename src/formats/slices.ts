@@ -80,6 +80,17 @@ export interface LogAsked {
   to?: string;
 }
 
+/** Which sites: all of it holds together. */
+export interface SitesAsked {
+  /** The beginnings of words of the name. */
+  search?: string;
+  /** What grows on one of its zones, and whose local rules hold. */
+  turf?: string;
+  rules?: string;
+  /** ISO day since which nothing went down there. */
+  idleSince?: string;
+}
+
 /** By slice: what it is asked with, and what comes back. */
 export interface Slices {
   firm: { query: object; value: FirmEntry };
@@ -92,6 +103,8 @@ export interface Slices {
   proofs: { query: { rig: string }; value: readonly KitCheckEntry[] };
   /** Sites by name, searched by the beginnings of words. */
   sites: { query: { search?: string; retired?: boolean; after?: Cursor }; value: Page<SiteEntry> };
+  /** The same, looked for by what grows there and what went down. */
+  sitesFound: { query: SitesAsked & { after?: Cursor }; value: Page<SiteEntry> };
   /** Some sites by their ids, those that are retired too. */
   sitesById: { query: { ids: readonly string[] }; value: readonly SiteEntry[] };
   /** The site that is called so. */
@@ -147,6 +160,7 @@ export const MADE_OF: { readonly [S in SliceName]: readonly SliceKind[] } = {
   stock: ["stock", "labels", "log"],
   proofs: ["proofs", "rigs"],
   sites: ["sites"],
+  sitesFound: ["sites", "log"],
   sitesById: ["sites"],
   siteCalled: ["sites"],
   grounds: ["sites", "log"],

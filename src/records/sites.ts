@@ -5,7 +5,7 @@ import { canonical } from "@/core/quantity/arithmetic";
 import { measuredFor } from "@/formats/area/measured";
 import type { KeptSite } from "@/formats/entries";
 import type { SiteText } from "@/formats/job-file/types";
-import type { Cursor, Page } from "@/formats/slices";
+import type { Cursor, Page, SitesAsked } from "@/formats/slices";
 import { readParts, readRow, readRows, type SetAside } from "./aside";
 import type { Access } from "./access";
 import { pageOf } from "./page";
@@ -58,15 +58,14 @@ export const siteNames = (db: Access, ids: readonly string[]): ReadonlyMap<strin
   );
 
 /** Which sites are listed: those that are retired or those that are not, with words that begin so. */
-export interface SitesQuery {
-  readonly search?: string | undefined;
+export interface SitesQuery extends Readonly<SitesAsked> {
   readonly retired: boolean;
 }
 
 /** A page of the sites by name. @param after the name that the last page ended with */
 export function sitesPage(
   db: Access,
-  { search, retired }: SitesQuery,
+  { search, turf, rules, idleSince, retired }: SitesQuery,
   after: Cursor | undefined,
   most: number,
   aside?: SetAside[],
@@ -83,6 +82,11 @@ export function sitesPage(
       and(
         retired ? isNotNull(sites.retiredAt) : isNull(sites.retiredAt),
         after === undefined ? undefined : gt(sites.name, after[0] ?? ""),
+        rules === undefined ? undefined : sql`${sites.jurisdiction} = ${rules} collate nocase`,
+        turf === undefined
+          ? undefined
+          : sql`exists (select 1 from zones z where z.site_id = ${sites.id} and z.turf = ${turf} collate nocase and z.retired_at is null)`,
+        idleSince === undefined ? undefined : sql`not exists (${treatedSince(idleSince)})`,
         words.length === 0
           ? undefined
           : sql`${sites.id} in (select n.site_id from site_search f join site_numbers n on n.n = f.rowid where site_search match ${matches})`,
@@ -95,6 +99,10 @@ export function sitesPage(
   return { ...page, rows: withZones(db, page.rows, aside) };
 }
 const MOST_WORDS = 8;
+
+/** What stands as down on a site since a day. */
+const treatedSince = (day: string) => sql`select 1 from applications a where a.site_id = ${sites.id} and a.date >= ${day}
+  and a.void = 0 and not exists (select 1 from applications c where c.corrects = a.id)`;
 
 /** Sites with their zones, which are asked for all at once. */
 function withZones(db: Access, rows: readonly SiteRow[], aside?: SetAside[]): KnownSite[] {

@@ -2,6 +2,7 @@ import { findSite, sitesPage } from "@/records/sites";
 import { sitesToCsv } from "@/formats/sites-csv";
 import { importSiteTable } from "./import-site-table";
 import { liveSites } from "./live-sites";
+import { saveApplication, voidApplication } from "./save-application";
 import { faults, freshRecords, ids, must, town } from "./testing/town";
 
 const records = freshRecords();
@@ -46,4 +47,31 @@ test("all sites go out, some hundred at a time, and come back as they are", () =
   const text = pages.map((page, i) => sitesToCsv(page, i === 0)).join("");
   expect(text.trimEnd().split("\n")).toHaveLength(653);
   expect(new Set(states(text, {}).map((state) => state.split(": ")[1]))).toEqual(new Set(["same"]));
+});
+
+test("sites are found by turf, by whose rules hold, and by how long nothing went down", () => {
+  const head = "site,zone,area,turf,jurisdiction\n";
+  must(importSiteTable(records.db, `${head}Slip cottage,front,5600 ft2,Ryegrass,Osselby\nPier,front,900 ft2,fescue,Quay\n`, {}));
+  must(
+    saveApplication(records.db, {
+      id: "entry-000000001",
+      date: "2026-08-20",
+      siteId: ids.sites,
+      zoneId: `${ids.sites}.0`,
+      labelId: ids.labels,
+      amount: "1 oz",
+      personId: null,
+      note: "",
+      corrects: null,
+    }),
+  );
+  const found = (asked: object) =>
+    sitesPage(records.db, { ...asked, retired: false }, undefined, 100).rows.map((row) => row.site.name);
+  expect(found({ turf: "ryegrass" })).toEqual(["Slip cottage"]);
+  expect(found({ rules: "quay" })).toEqual(["Pier"]);
+  expect(found({ turf: "ryegrass", rules: "Quay" })).toEqual([]);
+  expect(found({ idleSince: "2026-08-20" })).toEqual(["Pier", "Slip cottage"]);
+  expect(found({ idleSince: "2026-08-21" })).toEqual(["Green", "Pier", "Slip cottage"]);
+  must(voidApplication(records.db, { id: "void-000000001", corrects: "entry-000000001", why: "rained off" }));
+  expect(found({ idleSince: "2026-08-20" })).toContain("Green");
 });

@@ -379,6 +379,7 @@ const QUERIES: { readonly [S in SliceName]: readonly Slices[S]["query"][] } = {
   stock: [{}],
   proofs: [{ rig: one.rig }],
   sites: [{}, { search: "gre" }, { after: ["A"] }, { search: "g", after: ["A"] }, { retired: true }],
+  sitesFound: [{ turf: "ryegrass" }, { rules: "y", search: "gre" }, { idleSince: "2026-09-01", after: ["A"] }],
   sitesById: [{ ids: one.sites }],
   siteCalled: [{ name: "Green" }],
   grounds: [{ name: "north", areaM2: 576 }],

@@ -8,7 +8,7 @@ import type {
   SpreadingEntry,
 } from "@/formats/entries";
 import { kitOf } from "@/formats/rig-setup";
-import type { Cursor, Page } from "@/formats/slices";
+import type { Cursor, Page, SitesAsked } from "@/formats/slices";
 import type { SetAside } from "@/records/aside";
 import { calibrationsByPerson } from "@/records/calibrations";
 import { lastProof } from "@/records/checks";
@@ -71,9 +71,9 @@ const SITES = 50;
 
 export const sites = (
   db: Access,
-  { search, retired, after }: { search?: string; retired?: boolean; after?: Cursor },
+  { retired, after, ...asked }: SitesAsked & { retired?: boolean; after?: Cursor },
   aside: SetAside[],
-): Page<SiteEntry> => sitesPage(db, { search, retired: retired === true }, after, SITES, aside);
+): Page<SiteEntry> => sitesPage(db, { ...asked, retired: retired === true }, after, SITES, aside);
 
 export function siteCalled(db: Access, { name }: { name: string }): SiteEntry | null {
   const twin = twinOf(db, "sites", name);

@@ -11,7 +11,7 @@ import type { SiteEntry } from "@/formats/entries";
 import { turfsOf } from "@/formats/card/says";
 import type { SiteForm } from "@/formats/forms/site";
 import { BLANK_ZONE, siteFormOf } from "@/formats/forms/site-form-of";
-import type { Cursor, Page } from "@/formats/slices";
+import type { Cursor, Page, SitesAsked } from "@/formats/slices";
 import type { SiteText } from "@/formats/job-file/types";
 import { readTyped } from "../data/typed";
 import { useLabels, useSite, useSlice } from "../data/records";
@@ -47,7 +47,9 @@ const siteLine = (site: SiteText) =>
 export function SitesRoom() {
   const [search, setSearch] = useState("");
   const { value: all } = useSlice("sites", {});
-  const { value: found, aside } = useSlice("sites", search.trim() === "" ? {} : { search });
+  const [where, setWhere] = useState<Where>({});
+  const query = { ...(search.trim() !== "" && { search }), ...where };
+  const { value: found, aside } = useSiteList(query);
   const { choose } = useInHand();
   const [editing, setEditing] = useState<string>();
   const [added, setAdded] = useState(0);
@@ -83,17 +85,12 @@ export function SitesRoom() {
               onChange={(e) => setSearch(e.target.value)}
             />
           )}
+          {!none && <SiteWhere where={where} set={setWhere} />}
           <SetAside rows={aside} />
-          {found && found.rows.length === 0 && search.trim() !== "" && <Note>No site has words that begin so.</Note>}
-          {found && (
-            <SitePages
-              key={search}
-              page={found}
-              query={search.trim() === "" ? {} : { search }}
-              editing={editing}
-              onEdit={setEditing}
-            />
+          {found && found.rows.length === 0 && Object.keys(query).length > 0 && (
+            <Note>{Object.keys(where).length > 0 ? "There is no such site." : "No site has words that begin so."}</Note>
           )}
+          {found && <SitePages key={JSON.stringify(query)} page={found} query={query} editing={editing} onEdit={setEditing} />}
           <SiteFiles any={!none} />
           <RetiredSites />
         </Box>
@@ -121,7 +118,7 @@ export function SitesRoom() {
 
 interface PagesProps {
   readonly page: Page<SiteEntry>;
-  readonly query: { readonly search?: string };
+  readonly query: SitesAsked;
   readonly editing: string | undefined;
   readonly onEdit: (id: string) => void;
 }
@@ -139,8 +136,47 @@ function SitePages({ page: { rows, next }, query, editing, onEdit }: PagesProps)
 }
 
 function NextSites({ query, after, ...rest }: Omit<PagesProps, "page"> & { after: Cursor }) {
-  const page = useSlice("sites", { ...query, after }).value;
+  const page = useSiteList({ ...query, after }).value;
   return page ? <SitePages page={page} query={query} {...rest} /> : null;
+}
+
+type Where = Omit<SitesAsked, "search">;
+
+/** Sites by name; looked for by what grows there or went down as well, where somebody asks for that. */
+function useSiteList(query: SitesAsked & { after?: Cursor }) {
+  const plain = Object.keys(query).every((key) => key === "search" || key === "after");
+  const byName = useSlice("sites", plain ? query : null);
+  const found = useSlice("sitesFound", plain ? null : query);
+  return plain ? byName : found;
+}
+
+const FINDS = [
+  ["turf", "With the turf", "ryegrass"],
+  ["rules", "Under the rules of", "the county"],
+  ["idleSince", "Nothing down since", ""],
+] as const;
+
+/** Which sites are listed: by turf, by whose rules hold, by how long nothing went down. */
+function SiteWhere({ where, set }: { where: Where; set: (where: Where) => void }) {
+  const change = (key: keyof Where, text: string) => {
+    const { [key]: _, ...rest } = where;
+    set(text.trim() === "" ? rest : { ...rest, [key]: text.trim() });
+  };
+  return (
+    <Fold title="By turf, local rules, or how long nothing went down" begun={Object.keys(where).length > 0}>
+      <Box display="grid" gap="10px" gridTemplateColumns="1fr 1fr 1fr" paddingY="6px">
+        {FINDS.map(([key, label, example]) => (
+          <TextField
+            key={key}
+            label={label}
+            {...(key === "idleSince" ? { type: "date" } : { placeholder: example, list: key === "turf" ? "turfs" : undefined })}
+            value={where[key] ?? ""}
+            onChange={(e) => change(key, e.target.value)}
+          />
+        ))}
+      </Box>
+    </Fold>
+  );
 }
 
 const lineOf = (s: SiteEntry) => ({

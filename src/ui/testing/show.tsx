@@ -190,6 +190,7 @@ function answerOf(of: TestRecords, path: string): Answer<SliceName> | undefined 
     stock: () => of.stock,
     proofs: () => of.kitChecks.filter((c) => c.rigId === query.rig),
     sites: () => sitesPage(of.sites, query),
+    sitesFound: () => sitesPage(of.sites, query),
     sitesById: () => of.sites.filter((s) => query.ids!.includes(s.id)),
     siteCalled: () => null,
     grounds: () => [],
