@@ -414,6 +414,16 @@ describe("walks and drawings of other programs", () => {
     expectNear(zones[0]!.area.value, (await told(polygon(SQUARE, hole))).total.value, 1e-12);
     expect(passedOver).toHaveLength(1);
   });
+  test("a description with a page's tags in it, and a comment, are text", async () => {
+    const described = `<!-- <b><i><u> --><description><![CDATA[${"line<br>".repeat(100)}<p>]]></description>`;
+    const drawn = Array.from(
+      { length: 3 },
+      (_, i) =>
+        `<Placemark><name>bed ${i}</name>${described}<Polygon><outerBoundaryIs>${ringText(SQUARE)}</outerBoundaryIs></Polygon></Placemark>`,
+    );
+    expect((await told(kml(drawn.join("")))).zones.map((zone) => zone.name)).toEqual(["bed 0", "bed 1", "bed 2"]);
+    expect((await refused(kml(`<Placemark><description><![CDATA[ cut off`)))[0]).toMatch(/in the middle of a text/);
+  });
   test("other encodings are read as what they say that they are; what is none is told", async () => {
     const text = gpx(`<trk><name>Grün</name><trkseg>${points(SQUARE)}</trkseg></trk>`);
     const utf16 = Buffer.concat([Buffer.from([0xff, 0xfe]), Buffer.from(text, "utf16le")]);

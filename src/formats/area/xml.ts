@@ -17,6 +17,12 @@ const DEEPEST = 64;
 
 const refusal = (received: string, expected: string): Issue => ({ path: "", code: "unreadable", received, expected });
 
+/** What begins and ends a text in which tags are none. */
+const TEXTS = [
+  ["<!--", "-->"],
+  ["<![CDATA[", "]]>"],
+] as const;
+
 /** What can be said of the text before it is parsed: in one pass, and without keeping anything. */
 function textFault(text: string): Issue | undefined {
   if (/<!(?:DOCTYPE|ENTITY)/i.test(text))
@@ -24,6 +30,14 @@ function textFault(text: string): Issue | undefined {
   let depth = 0;
   let tags = 0;
   for (let i = text.indexOf("<"); i >= 0; i = text.indexOf("<", i + 1)) {
+    // A description may hold a page's tags, and a comment anything: they are text.
+    const skipped = TEXTS.find(([begin]) => text.startsWith(begin, i));
+    if (skipped) {
+      const end = text.indexOf(skipped[1], i);
+      if (end < 0) return refusal("this file", "it ends in the middle of a text: was it cut off?");
+      i = end;
+      continue;
+    }
     const next = text.charCodeAt(i + 1);
     if (next === 47) depth -= 1;
     else if (next !== 33 && next !== 63) {
