@@ -1,9 +1,13 @@
-import { bad, good, type Result } from "@/core/issue";
+import { bad, good, type Issue, type Result } from "@/core/issue";
 
 /** Bytes of one map file (ours): a season of walks has less, and more would keep a phone busy. */
 export const MOST_BYTES = 16_000_000;
 
 const kB = (bytes: number) => `${Math.ceil(bytes / 1000).toLocaleString("en-US")} kB`;
+
+/** Why a file of so many bytes isn't taken; undefined where it is. */
+export const sizeFault = (bytes: number): Issue | undefined =>
+  bytes > MOST_BYTES ? { path: "", code: "too-big", received: kB(bytes), expected: kB(MOST_BYTES) } : undefined;
 
 /** The encodings of files that other programs write, by their byte order mark. */
 const MARKS: readonly (readonly [bytes: readonly number[], encoding: string])[] = [
@@ -17,7 +21,8 @@ const MARKS: readonly (readonly [bytes: readonly number[], encoding: string])[] 
  * What is none of these is told, not guessed at.
  */
 export function textOf(bytes: Uint8Array): Result<string> {
-  if (bytes.length > MOST_BYTES) return bad({ path: "", code: "too-big", received: kB(bytes.length), expected: kB(MOST_BYTES) });
+  const large = sizeFault(bytes.length);
+  if (large) return bad(large);
   const mark = MARKS.find(([of]) => of.every((byte, i) => bytes[i] === byte));
   const declared = /^\s*<\?xml[^>]*encoding=["']([\w-]+)["']/i.exec(String.fromCharCode(...bytes.subarray(0, 200)))?.[1];
   const encoding = mark?.[1] ?? (declared && !/^utf-?16/i.test(declared) ? declared : "utf-8");

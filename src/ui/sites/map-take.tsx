@@ -9,7 +9,7 @@ import { fromCanonical } from "@/core/quantity/arithmetic";
 import { writeNumber } from "@/core/quantity/format";
 import { valueIn } from "@/core/quantity/quantity";
 import { read, type System } from "@/core/working/units";
-import { MOST_BYTES } from "@/formats/area/decode";
+import { MOST_BYTES, sizeFault } from "@/formats/area/decode";
 import { cutOut, type MapFound, type RingFound } from "@/formats/area/map-in";
 import type { MeasuredText } from "@/formats/area/types";
 import type { MapDoor } from "@/workers/map.worker";
@@ -51,7 +51,12 @@ export function MapTake({ onTake }: { onTake: (zones: readonly TakenZone[]) => v
   const [text, setText] = useState("");
   const system = useSystem();
   const stop = useReader(setState);
-  const look = (file: string, bytes: () => Promise<ArrayBuffer>) => stop.start(file, bytes);
+  const look = (name: string, file: Blob) => {
+    // What is too large is not even read into memory.
+    const large = sizeFault(file.size);
+    if (large) setState({ is: "refused", file: name, issues: [large] });
+    else stop.start(name, () => file.arrayBuffer());
+  };
   return (
     <Column
       as="section"
@@ -62,7 +67,7 @@ export function MapTake({ onTake }: { onTake: (zones: readonly TakenZone[]) => v
       onDrop={(e) => {
         e.preventDefault();
         const file = e.dataTransfer.files[0];
-        if (file) look(file.name, () => file.arrayBuffer());
+        if (file) look(file.name, file);
       }}
     >
       <Note>
@@ -73,7 +78,7 @@ export function MapTake({ onTake }: { onTake: (zones: readonly TakenZone[]) => v
         <PickFile
           label="Map file"
           accept=".geojson,.json,.kml,.gpx,application/geo+json"
-          onFile={(file) => look(file.name, () => file.arrayBuffer())}
+          onFile={(file) => look(file.name, file)}
         >
           Pick a file
         </PickFile>
@@ -81,7 +86,7 @@ export function MapTake({ onTake }: { onTake: (zones: readonly TakenZone[]) => v
           <TextField label="or paste it" value={text} onChange={(e) => setText(e.target.value)} />
         </Box>
         {text.trim() !== "" && (
-          <Button type="button" onClick={() => look("what was pasted", () => new Blob([text]).arrayBuffer())}>
+          <Button type="button" onClick={() => look("what was pasted", new Blob([text]))}>
             Look at it
           </Button>
         )}
