@@ -295,7 +295,7 @@ describe("files", () => {
       ["rig", "differs"],
       ["person", "same"],
       ["label", "differs"],
-      ["site", "differs"],
+      ["site", "same"],
     ]);
     expect(brought.items[2]!.differences).toContainEqual({
       place: "limit 1 per year",
