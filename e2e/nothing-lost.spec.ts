@@ -215,12 +215,15 @@ test("a device whose clock is a day ahead is told, and its day doesn't count", a
   expect(Math.abs(Date.parse(sheet.madeAt) - Date.now())).toBeLessThan(60_000);
 });
 
+/** A copy waits for whoever writes: beside other tests that fill the records it takes its time. */
+const COPYING = { timeout: 120_000 };
+
 test("a copy is taken away from the bench, and all records as JSON", async ({ page }) => {
   await rigInHand(page);
   await page.goto("/");
   await page.getByText("Time zone, a copy to take away, all records out and in").click();
   const [copy] = await Promise.all([
-    page.waitForEvent("download"),
+    page.waitForEvent("download", COPYING),
     page.getByRole("button", { name: "Download a copy" }).click(),
   ]);
   const db = new Database((await copy.path())!, { readonly: true });
@@ -228,11 +231,11 @@ test("a copy is taken away from the bench, and all records as JSON", async ({ pa
   expect(db.prepare("select count(*) from rigs").pluck().get()).toBeGreaterThan(0);
   db.close();
   const [all] = await Promise.all([
-    page.waitForEvent("download"),
+    page.waitForEvent("download", COPYING),
     page.getByRole("button", { name: "Save all records as JSON" }).click(),
   ]);
   const text = readFileSync((await all.path())!, "utf8");
   expect((JSON.parse(text) as { format: string }).format).toBe("careful-gauge-records");
   await page.getByLabel("All records").setInputFiles(json("all.json", text));
-  await expect(page.getByRole("region", { name: "What all.json would bring" })).toContainText("nothing new in it.");
+  await expect(page.getByRole("region", { name: "What all.json would bring" })).toContainText("nothing new in it.", COPYING);
 });
