@@ -11,6 +11,7 @@ import { isCleanOut } from "@/formats/clean-out";
 import { isFacts } from "@/formats/facts";
 import type { JobFile, OutcomeText } from "@/formats/job-file/types";
 import { isMeasured } from "@/formats/area/measured";
+import type { MeasuredText } from "@/formats/area/types";
 import { isLook } from "@/formats/looks";
 import { isPapers } from "@/formats/papers";
 import { isHead, isSetup, readTip, type TipText } from "@/formats/rig-setup";
@@ -103,11 +104,26 @@ const jsonText = <T>(what: string, sound: (value: unknown) => value is T) =>
     },
     (value) => JSON.stringify(value),
   );
+/** Measurements read so far, by their text: each is worked out again to be sure of it, and every page of sites reads them. */
+const measurements = new Map<string, MeasuredText>();
+
+/** How the area of a zone was measured. */
+export const measuredText = column<MeasuredText>(
+  (text) => {
+    const known = measurements.get(text);
+    if (known) return known;
+    const value: unknown = JSON.parse(text);
+    if (!isMeasured(value)) throw new Error("it is no measurement of a zone");
+    if (measurements.size >= REMEMBERED) measurements.delete(measurements.keys().next().value!);
+    measurements.set(text, value);
+    return value;
+  },
+  (value) => JSON.stringify(value),
+);
 export const setupText = jsonText("set-up of a rig", isSetup);
 export const tipText = jsonText("tip", (value): value is TipText => readTip(value).ok);
 export const factsText = jsonText("list of facts", isFacts);
 export const cleanOutText = jsonText("clean-out", isCleanOut);
-export const measuredText = jsonText("measurement of a zone", isMeasured);
 export const lookText = jsonText("look at a zone", isLook);
 export const papersText = jsonText("list of papers", isPapers);
 export const outcomeText = jsonText(
