@@ -4,7 +4,7 @@ import { Box } from "@chakra-ui/react";
 import Link from "next/link";
 import { paperState } from "@/formats/papers";
 import { todayDate } from "../data/clock";
-import { format } from "../data/dates";
+import { dayWords } from "../data/dates";
 import { usePeople } from "../data/records";
 import { SubHeading } from "../parts/controls";
 import { Row } from "../parts/layout";
@@ -33,7 +33,7 @@ export function PapersDue() {
           </Box>
           <Stamp
             state={state === "ended" ? "stop" : "act"}
-          >{`${state === "ended" ? "ended" : "ends"} ${format(new Date(`${paper.ends}T12:00:00`), "d MMM yyyy")}`}</Stamp>
+          >{`${state === "ended" ? "ended" : "ends"} ${dayWords(paper.ends!)}`}</Stamp>
           <Link href="/rigs">Crew</Link>
         </Row>
       ))}

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
-import { format } from "../data/dates";
+import { dayWords, format } from "../data/dates";
 import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useState } from "react";
@@ -129,7 +129,7 @@ function Verdict({ check }: { check: CheckEntry }) {
   );
 }
 
-const day = (number: number) => format(new Date(`${dateOf(number)}T12:00:00`), "d MMM yyyy");
+const day = (number: number) => dayWords(dateOf(number));
 
 /** The series with its trend, in words and as a picture. */
 function Series({ points, checks }: { points: readonly CheckPoint[]; checks: readonly CheckEntry[] }) {

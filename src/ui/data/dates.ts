@@ -23,3 +23,6 @@ const PARTS: Readonly<Record<string, (date: Date) => string>> = {
  */
 export const format = (date: Date, pattern: string): string =>
   pattern.replace(/EEEE|EEE|MMMM|MMM|yyyy|HH|mm|d/g, (part) => PARTS[part]!(date));
+
+/** A day as people write it: "21 Oct 2026". @param date ISO */
+export const dayWords = (date: string): string => format(new Date(`${date}T12:00:00`), "d MMM yyyy");

@@ -11,7 +11,8 @@ import type { LogAsked } from "@/formats/slices";
 import { fetchSlice } from "../data/records";
 import { unitsInHand } from "../data/units";
 import { rateWords, shorter, wateringWords } from "../labels/words";
-import { dayWords, seenWords } from "../looks/look-words";
+import { dayWords } from "../data/dates";
+import { seenWords } from "../looks/look-words";
 import { INK, savePdf } from "../parts/pdf";
 import { logPath } from "./log-path";
 

@@ -4,10 +4,11 @@ import { Box } from "@chakra-ui/react";
 import Link from "next/link";
 import { useSlice } from "../data/records";
 import { todayDate } from "../data/clock";
+import { dayWords } from "../data/dates";
 import { SubHeading } from "../parts/controls";
 import { Row } from "../parts/layout";
 import { Stamp } from "../parts/stamp";
-import { dayWords, lookPath } from "./look-words";
+import { lookPath } from "./look-words";
 
 /** What is to be looked at: what can be judged by now and wasn't, and follow-ups that were planned. */
 export function DueLooks() {

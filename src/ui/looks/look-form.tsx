@@ -6,6 +6,7 @@ import type { Issue } from "@/core/issue";
 import type { JudgedEntry } from "@/formats/entries";
 import { isLookPart, lookExpected, OTHER_CAUSES, SOIL_MOISTURE, type LookText, type OtherCause } from "@/formats/looks";
 import { todayDate } from "../data/clock";
+import { dayWords } from "../data/dates";
 import { useInHand } from "../data/in-hand";
 import { useKept } from "../data/kept-here";
 import { sentences, usePeople, useSend, useSite } from "../data/records";
@@ -18,7 +19,7 @@ import { TextField } from "../parts/field";
 import { Column } from "../parts/layout";
 import { Notice } from "../parts/notices";
 import { SitePick } from "../parts/pickers";
-import { dayWords, holdsBackOnly, isEarly } from "./look-words";
+import { holdsBackOnly, isEarly } from "./look-words";
 import { TakePhotos, type TakenPhoto } from "./photos";
 
 /** A look in the making, kept in this browser until it is saved. */

@@ -1,9 +1,6 @@
 import type { DueLook, JudgedOf } from "@/formats/entries";
 import type { LookText } from "@/formats/looks";
-import { format } from "../data/dates";
-
-/** A day as people write it: "21 Oct 2026". */
-export const dayWords = (date: string): string => format(new Date(`${date}T12:00:00`), "d MMM yyyy");
+import { dayWords } from "../data/dates";
 
 const percent = (text: string): string => (text.trim().endsWith("%") ? text : `${text} %`);
 

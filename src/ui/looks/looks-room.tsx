@@ -6,6 +6,7 @@ import { useRouter, useSearchParams } from "next/navigation";
 import { useState } from "react";
 import type { LookEntry } from "@/formats/entries";
 import type { Cursor, Page } from "@/formats/slices";
+import { dayWords } from "../data/dates";
 import { useRead, useSlice } from "../data/records";
 import { useInHand } from "../data/in-hand";
 import { Room } from "../frame/room";
@@ -20,7 +21,7 @@ import { SetAside } from "../parts/set-aside";
 import { Stamp } from "../parts/stamp";
 import { DueLooks } from "./due-looks";
 import { LookForm } from "./look-form";
-import { dayWords, isEarly, seenWords } from "./look-words";
+import { isEarly, seenWords } from "./look-words";
 import { Photos } from "./photos";
 import { Results } from "./results";
 
