@@ -56,7 +56,22 @@ export interface Imported {
   readonly known: number;
   /** Whole rows, of a file of all records. */
   readonly rows: number;
+  /** Of a table that another program wrote: how its columns are read. While something of them has to be said, nothing else is. */
+  readonly columns?: ColumnsRead;
 }
+
+/** How the columns of a table are read. */
+export interface ColumnsRead {
+  /** `as`: which of ours each is, "" where it is passed over, null where it has to be said. `key`: names it in a choice. */
+  readonly headings: readonly { readonly heading: string; readonly key: string; readonly as: string | null }[];
+  /** What each can be. */
+  readonly ours: readonly string[];
+  /** The unit of areas that have none: null where it has to be said; left out where each has its own. */
+  readonly unit?: string | null;
+  readonly units: readonly string[];
+}
+
+export const columnsOpen = ({ headings, unit }: ColumnsRead): boolean => unit === null || headings.some(({ as }) => as === null);
 
 export const NOTHING: Imported = { items: [], calibrations: 0, applications: 0, known: 0, rows: 0 };
 

@@ -5,7 +5,7 @@ import type { SiteText } from "./job-file/types";
 const read = (text: string) => {
   const sites = sitesFromSheet(text);
   if (!sites.ok) throw new Error(JSON.stringify(sites.issues));
-  return sites.value;
+  return sites.value.sites!;
 };
 const faults = (text: string) => {
   const sites = sitesFromSheet(text);
@@ -42,17 +42,33 @@ describe("a table of sites that another program wrote", () => {
     expect(sites.map((site) => [site.name, site.zones.length])).toEqual([["Ferry Green", 3]]);
   });
   test.each<[string, string, string[]]>([
-    ["no unit anywhere", "site,area\nGreen,6200\n", ["line 2.area no-unit"]],
     ["a weight", "site,area\nGreen,5 oz\n", ["line 2.area wrong-unit"]],
     ["no name", "site,area\n,5 ft2\n", ["line 2.site missing"]],
     ["a zone twice", "site,zone,area\nGreen,a,5 ft2\ngreen,A,5 ft2\n", ["line 3.zone duplicate-name"]],
     ["a day that never was", "site,area,seeded\nGreen,5 ft2,2026-02-30\n", ["line 2.seeded bad-date"]],
     ["water that is neither", "site,area,water\nGreen,5 ft2,maybe\n", ["line 2.water not-a-choice"]],
-    ["a column of no kind", "site,area,phone\nGreen,5 ft2,1\n", ["line 1 not-a-choice"]],
-    ["a column twice", "site,customer,area\nGreen,Green,5 ft2\n", ["line 1 duplicate-name"]],
     ["no area", "site,zone\nGreen,a\n", ["line 1 missing"]],
     ["no line", "site,area\n", [" too-few"]],
   ])("%s is told at its line", (_what, text, expected) => expect(faults(text)).toEqual(expected));
+  test("a heading of no kind, one that would be a column again, and an area without a unit are asked about", () => {
+    const asked = (text: string, said?: Parameters<typeof sitesFromSheet>[1]) => {
+      const result = sitesFromSheet(text, said);
+      if (!result.ok) throw new Error(JSON.stringify(result.issues));
+      const { columns, sites } = result.value;
+      return [columns.headings.map(({ as }) => as), columns.unit, sites?.map((site) => site.zones.map((zone) => zone.area))];
+    };
+    const text = "Customer;Name;Phone;Area;\nGreen;front;1;6200;\n";
+    expect(asked(text)).toEqual([["site", null, null, "area", ""], undefined, undefined]);
+    const columns = { name: "zone", phone: "" };
+    expect(asked(text, { columns })).toEqual([["site", "zone", "", "area", ""], null, undefined]);
+    expect(asked(text, { columns, unit: "m2" })).toEqual([["site", "zone", "", "area", ""], "m2", [["6200 m2"]]]);
+    expect(asked(text, { columns, unit: "parsec" })[1]).toBeNull();
+    expect(asked("site,size (ac)\nGreen,5\n", { columns: {}, unit: "ha" })[2]).toEqual([["5 ha"]]);
+    expect(sitesFromSheet(text, { columns: { name: "site", phone: "" } })).toMatchObject({
+      ok: false,
+      issues: [{ path: "line 1", code: "duplicate-name", received: "site" }],
+    });
+  });
   test("all faults at once", () =>
     expect(faults("site,area,seeded\n,5 oz,x\nGreen,,2026-02-30\n")).toEqual([
       "line 2.site missing",

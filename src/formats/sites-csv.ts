@@ -3,7 +3,7 @@ import { isDate } from "@/core/calendar";
 import { bad, good, type Issue, type Result } from "@/core/issue";
 import { foldedName, sameName } from "@/core/names";
 import { parseQuantity } from "@/core/quantity/parse";
-import { readTable } from "./card/csv";
+import { readTable, type Line } from "./card/csv";
 import { toCsv } from "./csv-out";
 import type { SiteText, ZoneText } from "./job-file/types";
 
@@ -25,7 +25,10 @@ type Column = (typeof SITE_COLUMNS)[number];
 const DATES = ["seeded", "sodded", "seeding", "sodding"] as const;
 
 /** CSV → the sites of a job file, or every fault with its line. */
-export const sitesFromCsv = (text: string): Result<SiteText[]> => sitesOf(text, { spoken: false });
+export function sitesFromCsv(text: string): Result<SiteText[]> {
+  const table = readTable(text, SITE_COLUMNS, ["site", "area"]);
+  return table.ok ? sitesOf(table.value, { spoken: false }) : table;
+}
 
 /** What other programs call our columns. */
 const CALLED: Readonly<Record<Column, RegExp>> = {
@@ -49,22 +52,73 @@ const UNITS: readonly (readonly [RegExp, string])[] = [
   [/\bhectares?\b|\bha\b/, "ha"],
 ];
 
+/** What a person said of the columns of a table: which of ours a heading is ("" for none of them), and the unit of bare areas. */
+export interface SheetSaid {
+  readonly columns: Readonly<Record<string, string>>;
+  readonly unit?: string | undefined;
+}
+
+/** How the columns of a table are read. */
+export interface SheetColumns {
+  /** `as`: which of ours each is, "" where it is passed over, null where it has to be said. */
+  readonly headings: readonly { readonly heading: string; readonly as: Column | "" | null }[];
+  /** The unit of areas that have none: null where it has to be said, undefined where each has its own. */
+  readonly unit: string | null | undefined;
+}
+
+export const AREA_UNITS: readonly string[] = UNITS.map(([, unit]) => unit);
+
+/** A heading as it is told from others, and remembered. */
+export const headingKey = (heading: string): string => foldedName(heading);
+
 /**
- * A table that another program wrote → sites: its columns are told by their headings, whatever it calls them, and so is the unit
- * of an area that has none.
+ * A table that another program wrote → sites: its columns are told by what a person said of them, else by their headings,
+ * whatever it calls them; so is the unit of an area that has none.
+ * @returns how the columns are read, and the sites, which are null while something of the columns has to be said
  */
-export function sitesFromSheet(text: string): Result<SiteText[]> {
+export function sitesFromSheet(
+  text: string,
+  said: SheetSaid = { columns: {} },
+): Result<{ readonly columns: SheetColumns; readonly sites: SiteText[] | null }> {
   const plain = text.replace(/^\uFEFF/, "");
-  const head = parse<string[]>(plain, { preview: 1 }).data[0] ?? [];
-  const named = head.map((cell) => columnOf(cell) ?? cell.trim());
-  const double = named.find((name, i) => (SITE_COLUMNS as readonly string[]).includes(name) && named.indexOf(name) < i);
+  const { data, meta } = parse<string[]>(plain, { preview: 1 });
+  const headings = columnsOf(data[0] ?? [], said);
+  const names = headings.map(({ as }, i) => (as ? as : `passed over ${i}`));
+  const double = names.find((name, i) => names.indexOf(name) < i);
   if (double !== undefined)
     return bad({ path: "line 1", code: "duplicate-name", received: double, expected: `column: ${SITE_COLUMNS.join(", ")}` });
-  const at = named.indexOf("area");
-  const unit = at < 0 ? undefined : UNITS.find(([words]) => words.test(head[at]!.toLowerCase()))?.[1];
+  if (headings.some(({ as }) => as === null)) return good({ columns: { headings, unit: undefined }, sites: null });
   const rest = plain.slice(endOfHead(plain));
-  return sitesOf(`${named.map((name) => `"${name.replaceAll('"', '""')}"`).join(",")}${rest}`, { unit, spoken: true });
+  const table = readTable(`${names.join(meta.delimiter)}${rest}`, names, ["site", "area"]);
+  if (!table.ok) return table;
+  const bare = table.value.some(({ cells }) => isBare(cells.area ?? ""));
+  const told = UNITS.find(([words]) => words.test(headings.find(({ as }) => as === "area")!.heading.toLowerCase()))?.[1];
+  const spoken = said.unit !== undefined && AREA_UNITS.includes(said.unit) ? said.unit : undefined;
+  const unit = bare ? (spoken ?? told ?? null) : undefined;
+  if (unit === null) return good({ columns: { headings, unit }, sites: null });
+  const sites = sitesOf(table.value, { unit, spoken: true });
+  return sites.ok ? good({ columns: { headings, unit }, sites: sites.value }) : sites;
 }
+
+/** Which of our columns each heading is; of two that would be the same one, the second has to be said. */
+function columnsOf(head: readonly string[], said: SheetSaid): SheetColumns["headings"] {
+  const taken = new Set<string>();
+  return head.map((cell) => {
+    const heading = cell.trim();
+    const told = Object.hasOwn(said.columns, headingKey(heading)) ? said.columns[headingKey(heading)] : undefined;
+    if (heading === "" || told === "") return { heading, as: "" };
+    if (told !== undefined && isColumn(told)) {
+      taken.add(told);
+      return { heading, as: told };
+    }
+    const found = columnOf(heading);
+    if (found === undefined || taken.has(found)) return { heading, as: null };
+    taken.add(found);
+    return { heading, as: found };
+  });
+}
+
+const isColumn = (name: string): name is Column => (SITE_COLUMNS as readonly string[]).includes(name);
 
 /** Which of our columns a heading is. */
 function columnOf(heading: string): Column | undefined {
@@ -85,9 +139,13 @@ function endOfHead(text: string): number {
 
 /** An area as a table has it: with its unit, or in that of the heading. */
 function areaOf(cell: string, { unit, spoken }: Areas, path: string) {
-  const bare = /^[\d.,\s]+$/.test(cell);
-  return parseQuantity(bare && unit ? `${cell.trim()} ${unit}` : cell, "area", { path, ...(spoken && { dialect: "screen" }) });
+  return parseQuantity(isBare(cell) && unit ? `${cell.trim()} ${unit}` : cell, "area", {
+    path,
+    ...(spoken && { dialect: "screen" }),
+  });
 }
+
+const isBare = (cell: string) => /^[\d.,\s]*\d[\d.,\s]*$/.test(cell);
 
 /** How areas are written: in the unit of their heading, where it tells one; as a person writes them, or as a file of ours does. */
 interface Areas {
@@ -95,13 +153,11 @@ interface Areas {
   readonly spoken: boolean;
 }
 
-function sitesOf(text: string, areas: Areas): Result<SiteText[]> {
-  const table = readTable(text, SITE_COLUMNS, ["site", "area"]);
-  if (!table.ok) return table;
+function sitesOf(lines: readonly Line[], areas: Areas): Result<SiteText[]> {
   const issues: Issue[] = [];
   // One customer is one site, however its name is written in each line.
   const sites = new Map<string, { name: string; "x-water"?: boolean; "x-jurisdiction"?: string; zones: ZoneText[] }>();
-  for (const { line, cells } of table.value) {
+  for (const { line, cells } of lines) {
     const place = (column: string) => `line ${line}.${column}`;
     const name = cells.site ?? "";
     if (name === "") issues.push({ path: place("site"), code: "missing", received: "", expected: `"Ferry green"` });

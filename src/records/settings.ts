@@ -3,7 +3,7 @@ import type { Access } from "./access";
 import { settings } from "./schema";
 
 /** What the firm has settled for all its devices. */
-export const SETTINGS = ["time-zone"] as const;
+export const SETTINGS = ["time-zone", "site-columns"] as const;
 export type Setting = (typeof SETTINGS)[number];
 
 export const readSetting = (db: Access, key: Setting): string | undefined =>

@@ -75,3 +75,20 @@ test("sites are found by turf, by whose rules hold, and by how long nothing went
   must(voidApplication(records.db, { id: "void-000000001", corrects: "entry-000000001", why: "rained off" }));
   expect(found({ idleSince: "2026-08-20" })).toContain("Green");
 });
+
+test("what was said of a column is remembered with the import; a unit is asked each time; unsaid nothing is kept", () => {
+  const text = (name: string) => `Client,Ref,Area\n${name},17,900\n`;
+  const look = (of: string, said?: Record<string, string>) =>
+    must(importSiteTable(records.db, of, undefined, undefined, said)).columns!;
+  expect(look(text("Pier"))).toMatchObject({ headings: [{ as: "site" }, { as: null, key: "column:ref" }, { as: "area" }] });
+  expect(faults(importSiteTable(records.db, text("Pier"), {}))).toEqual(["line 1 not-a-choice"]);
+  const said = { "column:ref": "" };
+  expect(look(text("Pier"), said).unit).toBeNull();
+  expect(faults(importSiteTable(records.db, text("Pier"), said))).toEqual(["line 1 no-unit"]);
+  // A look remembers nothing.
+  expect(look(text("Pier")).headings[1]!.as).toBeNull();
+  must(importSiteTable(records.db, text("Pier"), { ...said, unit: "m2" }));
+  expect(names()).toEqual(["Green", "Pier"]);
+  const next = look(text("Mole"));
+  expect([next.headings[1]!.as, next.unit]).toEqual(["", null]);
+});

@@ -80,16 +80,17 @@ export function newZones(
 /**
  * A site of a file that isn't on record, with the ground that each of its zones is: where it may be ground that somebody
  * gave up, that is asked. For a look beforehand what is unsaid is taken for new ground: nothing of it is kept.
+ * @param before the ground that was given up, where many sites are asked about one after another
  * @returns the site, what is asked of it, and whether some of that is still to be said
  */
 export function withGrounds(
   tx: Access,
   site: SiteText,
   choices: Choices,
+  before = groundKnown(tx, ""),
 ): { readonly site: SiteText; readonly asked: readonly ImportItem[]; readonly open: boolean } {
   if (meantBy(tx, "sites", site.name, site["x-id"])) return { site, asked: [], open: false };
   const asked: ImportItem[] = [];
-  const before = groundKnown(tx, "");
   const zones = site.zones.map((zone, j) => {
     const name = zone.name ?? `zone ${j + 1}`;
     const grounds = groundsOf(tx, "", name, zone.area, before);

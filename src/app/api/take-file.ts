@@ -41,21 +41,25 @@ export function folderForFile(): { readonly tmp: string; readonly file: string; 
 /**
  * Works a file through that was put into a folder of its own.
  * @param choices what a person chose; left out for a look beforehand
+ * @param said of a look: what was said so far of how the file is to be read
  */
 export const takeFile = (
   kind: FileKind,
   tmp: string,
   choices: Choices | undefined,
-  { signal, progress }: { readonly signal?: AbortSignal; readonly progress?: Progress } = {},
+  { signal, progress, said }: { readonly signal?: AbortSignal; readonly progress?: Progress; readonly said?: Choices } = {},
 ): Promise<Result<Imported>> =>
   inTurn<Result<Imported>>(
     async () => {
       if (signal?.aborted) return bad(issue("", "conflict", "stopped", "nothing of it was kept"));
       const job = { what: "import", folder: recordsFolder(), tmp, kind, file: path.join(tmp, "file") } as const;
-      const done = await runJob(choices ? { ...job, choices } : job, {
-        ...(signal && { signal }),
-        ...(progress && { progress }),
-      });
+      const done = await runJob(
+        { ...job, ...(choices && { choices }), ...(said && { said }) },
+        {
+          ...(signal && { signal }),
+          ...(progress && { progress }),
+        },
+      );
       return done.ok ? { ok: true, value: done.value.imported! } : done;
     },
     () => bad(issue("", "conflict", "other files are being brought in", "try again when they are done")),
@@ -80,16 +84,19 @@ export function asChoices(value: unknown): Choices | undefined {
   return Object.fromEntries(Object.entries(value).filter(([, choice]) => typeof choice === "string" && choice.length <= 90));
 }
 
+/** What is wished of a file, as it comes from outside. */
+interface Wish {
+  readonly look?: unknown;
+  readonly choices?: unknown;
+  readonly said?: unknown;
+}
+
 /** Writes what follows the first line of a request to a file; the first line says what is wished. */
-export async function splitBody(
-  request: Request,
-  kind: FileKind,
-  file: string,
-): Promise<Result<{ readonly look?: unknown; readonly choices?: unknown }>> {
+export async function splitBody(request: Request, kind: FileKind, file: string): Promise<Result<Wish>> {
   const { most } = FILES[kind];
   const out = createWriteStream(file);
   let head = Buffer.alloc(0);
-  let wish: { look?: unknown; choices?: unknown } | undefined;
+  let wish: Wish | undefined;
   let bytes = 0;
   try {
     for await (const chunk of (request.body ?? []) as AsyncIterable<Uint8Array>) {
@@ -116,7 +123,7 @@ export async function splitBody(
 
 const HEAD = 128_000;
 
-function wishOf(line: string): { look?: unknown; choices?: unknown } | undefined {
+function wishOf(line: string): Wish | undefined {
   try {
     const wish: unknown = JSON.parse(line);
     return typeof wish === "object" && wish !== null ? wish : undefined;

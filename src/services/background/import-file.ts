@@ -20,7 +20,7 @@ export const FILES = {
   records: { most: 256_000_000, take: importAll },
 } as const satisfies Record<
   string,
-  { most: number; take: (db: Records, text: string, choices?: Choices, progress?: Progress) => Result<Imported> }
+  { most: number; take: (db: Records, text: string, choices?: Choices, progress?: Progress, said?: Choices) => Result<Imported> }
 >;
 export type FileKind = keyof typeof FILES;
 export const isFileKind = (kind: unknown): kind is FileKind => typeof kind === "string" && Object.hasOwn(FILES, kind);
@@ -44,6 +44,7 @@ export const firstFaults = (issues: readonly Issue[]): readonly Issue[] =>
 /**
  * Brings a file in, in a process of its own: worked through on a copy of the records, taken over all at once.
  * @param choices what a person chose; left out for a look beforehand, which keeps nothing
+ * @param said of a look: what was said so far of how the file is to be read
  * @param tmp an empty folder that whoever started this clears away
  */
 export function importFile(
@@ -53,12 +54,14 @@ export function importFile(
     kind,
     file,
     choices,
+    said,
   }: {
     readonly folder: string;
     readonly tmp: string;
     readonly kind: FileKind;
     readonly file: string;
     readonly choices?: Choices;
+    readonly said?: Choices;
   },
   progress: Progress,
 ): Result<Imported> {
@@ -72,7 +75,7 @@ export function importFile(
   const copies = copyRecords(folder, tmp);
   let result: Result<Imported>;
   try {
-    result = FILES[kind].take(copies.db, text, choices, progress);
+    result = FILES[kind].take(copies.db, text, choices, progress, choices ?? said);
   } finally {
     copies.db.$client.close();
   }

@@ -17,6 +17,7 @@ export type BackgroundJob =
       readonly kind: FileKind;
       readonly file: string;
       readonly choices?: Choices;
+      readonly said?: Choices;
     }
   | { readonly what: "backup"; readonly folder: string }
   | { readonly what: "copy" | "export"; readonly folder: string; readonly tmp: string };

@@ -6,17 +6,18 @@ import { unreachable } from "./records";
 
 interface Sending {
   readonly signal: AbortSignal;
+  readonly said?: Choices;
   readonly progress: (done: number, of: number) => void;
 }
 
-/** Sends a file to be looked at, or, with what was chosen, to be kept; tells how far it is. */
+/** Sends a file to be looked at (`said`: what was said of how it is to be read), or, with what was chosen, to be kept; tells how far it is. */
 export async function sendFile(
   kind: string,
   file: File,
   choices: Choices | undefined,
-  { signal, progress }: Sending,
+  { signal, progress, said }: Sending,
 ): Promise<Result<Imported>> {
-  const wish = choices === undefined ? { look: true } : { choices };
+  const wish = choices === undefined ? { look: true, said } : { choices };
   try {
     const response = await fetch(`/api/files/${kind}`, {
       method: "POST",

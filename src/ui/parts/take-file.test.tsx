@@ -104,3 +104,30 @@ test("a long one says how far it is, and can be stopped", async () => {
   fireEvent.click(screen.getByRole("button", { name: "Stop" }));
   expect(signal!.aborted).toBe(true);
 });
+
+test("columns that aren't known are asked about, and the file is read again before anything is kept", async () => {
+  const heading = (name: string, as: string | null) => ({ heading: name, key: `column:${name.toLowerCase()}`, as });
+  const columns = { ours: ["site", "zone", "area"], units: ["ft2", "m2"] };
+  const open = { ...columns, headings: [heading("Client", "site"), heading("Notes to us", null)], unit: null };
+  answer({ ok: true, value: { ...NOTHING, items: [], columns: open } });
+  await pick();
+  expect(screen.queryByRole("button", { name: "Bring it in" })).toBeNull();
+  const on = screen.getByRole("button", { name: "Go on" });
+  expect(on).toBeDisabled();
+  fireEvent.change(screen.getByLabelText("Notes to us"), { target: { value: "" } });
+  expect(on).toBeDisabled();
+  fireEvent.change(screen.getByLabelText("Areas that have no unit are in"), { target: { value: "m2" } });
+  const told = { ...columns, headings: [heading("Client", "site"), heading("Notes to us", "")], unit: "m2" };
+  answer({ ok: true, value: { ...LOOKED, columns: told } });
+  await act(async () => fireEvent.click(on));
+  expect(sent.mock.calls[1]![2]).toBeUndefined();
+  expect(sent.mock.calls[1]![3].said).toEqual({ "column:notes to us": "", unit: "m2" });
+  // What was told by its heading can be said otherwise too: then it is read once more.
+  fireEvent.change(screen.getByLabelText("Client"), { target: { value: "zone" } });
+  expect(screen.queryByRole("button", { name: "Bring it in" })).toBeNull();
+  expect(screen.getByRole("button", { name: "Read it so" })).toBeEnabled();
+  fireEvent.change(screen.getByLabelText("Client"), { target: { value: "site" } });
+  answer({ ok: true, value: LOOKED });
+  await act(async () => fireEvent.click(screen.getByRole("button", { name: "Bring it in" })));
+  expect(sent.mock.calls[2]![2]).toEqual({ "column:notes to us": "", "column:client": "site", unit: "m2" });
+});

@@ -3,12 +3,13 @@
 import { Box, chakra } from "@chakra-ui/react";
 import { useRef, useState } from "react";
 import { lineFor, type Issue, type Result } from "@/core/issue";
-import type { Choices, Imported, ImportItem } from "@/formats/import";
+import { columnsOpen, type Choices, type Imported, type ImportItem } from "@/formats/import";
 import { useReadAgain } from "../data/records";
 import { sendFile } from "../data/send-file";
 import { Button, Select } from "./controls";
 import { Notice } from "./notices";
 import { PickFile } from "./pick-file";
+import { isUnread, ReadColumns } from "./read-columns";
 import { Column, Row } from "./layout";
 
 interface TakeProps {
@@ -36,18 +37,19 @@ export function TakeFile({ kind, label, accept, children }: TakeProps) {
   const [choices, setChoices] = useState<Choices>({});
   const stop = useRef<AbortController>(undefined);
   const readAgain = useReadAgain();
-  const send = async (of: File, chosen: Choices | undefined): Promise<Result<Imported>> => {
+  const send = async (of: File, chosen: Choices | undefined, said: Choices = {}): Promise<Result<Imported>> => {
     stop.current = new AbortController();
     setStage({ at: "work", looking: chosen === undefined });
     return sendFile(kind, of, chosen, {
       signal: stop.current.signal,
+      said,
       progress: (...progress) => setStage({ at: "work", looking: chosen === undefined, progress }),
     });
   };
-  const look = async (picked: File) => {
+  const look = async (picked: File, said: Choices) => {
     setFile(picked);
-    setChoices({});
-    const result = await send(picked, undefined);
+    setChoices(said);
+    const result = await send(picked, undefined, said);
     setStage(result.ok ? { at: "look", looked: result.value } : { at: "refused", issues: result.issues });
   };
   const keep = async () => {
@@ -59,7 +61,7 @@ export function TakeFile({ kind, label, accept, children }: TakeProps) {
   return (
     <Column gap="10px">
       <Box>
-        <PickFile label={label} accept={accept} onFile={look}>
+        <PickFile label={label} accept={accept} onFile={(picked) => look(picked, {})}>
           {children}
         </PickFile>
       </Box>
@@ -82,6 +84,7 @@ export function TakeFile({ kind, label, accept, children }: TakeProps) {
           looked={stage.looked}
           choices={choices}
           onChoose={(key, choice) => setChoices({ ...choices, [key]: choice })}
+          onLook={() => void look(file!, choices)}
           onKeep={() => void keep()}
           onLeave={rest}
         />
@@ -138,13 +141,15 @@ interface LookedProps {
   readonly looked: Imported;
   readonly choices: Choices;
   readonly onChoose: (key: string, choice: string) => void;
+  readonly onLook: () => void;
   readonly onKeep: () => void;
   readonly onLeave: () => void;
 }
 
 /** What a file would do: what is new, what differs side by side, what has to be said. */
-function Looked({ name, looked, choices, onChoose, onKeep, onLeave }: LookedProps) {
+function Looked({ name, looked, choices, onChoose, onLook, onKeep, onLeave }: LookedProps) {
   const open = looked.items.filter((item) => item.state !== "new" && item.state !== "same");
+  const toBeSaid = looked.columns !== undefined && columnsOpen(looked.columns);
   const notes = looked.items.flatMap((item) => (item.notes ?? []).map((note) => `${item.name}: ${note}`));
   return (
     <Box
@@ -158,7 +163,8 @@ function Looked({ name, looked, choices, onChoose, onKeep, onLeave }: LookedProp
       gap="12px"
     >
       <Box textStyle="strong">{name}</Box>
-      <Box>{wouldBring(looked)}</Box>
+      {!toBeSaid && <Box>{wouldBring(looked)}</Box>}
+      {looked.columns && <ReadColumns columns={looked.columns} choices={choices} onChoose={onChoose} onLook={onLook} />}
       {notes.map((note) => (
         <Notice key={note} state="act">
           {note}
@@ -173,9 +179,11 @@ function Looked({ name, looked, choices, onChoose, onKeep, onLeave }: LookedProp
         <Item key={item.key} item={item} choice={choices[item.key] ?? ""} onChoose={(choice) => onChoose(item.key, choice)} />
       ))}
       <Row alignItems="stretch" flexWrap="wrap">
-        <Button look="act" onClick={onKeep}>
-          Bring it in
-        </Button>
+        {!(looked.columns && isUnread(looked.columns, choices)) && (
+          <Button look="act" onClick={onKeep}>
+            Bring it in
+          </Button>
+        )}
         <Button look="quiet" onClick={onLeave}>
           Leave it
         </Button>

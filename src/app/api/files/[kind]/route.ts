@@ -3,7 +3,7 @@ import { failed, foreign, guarded, respond, tooBig } from "../../answer";
 import { asChoices, folderForFile, splitBody, takeFile } from "../../take-file";
 
 /**
- * Takes a file in, or looks at what it would bring: the first line of the request is `{ "look": true }` or
+ * Takes a file in, or looks at what it would bring: the first line of the request is `{ "look": true, "said"?: { … } }` or
  * `{ "choices": { … } }`, the rest is the file. Answers line by line as it goes on, `{ "progress": [done, of] }`, and at the
  * end `{ "result": … }`. Whoever hangs up stops it, and nothing of it is kept.
  */
@@ -25,6 +25,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ kin
     // What is wrong with the request itself is told by its status.
     if (!wish.ok) return clear().then(() => respond(wish));
     const choices = wish.value.look === true ? undefined : (asChoices(wish.value.choices) ?? {});
+    const said = asChoices(wish.value.said);
     const encoder = new TextEncoder();
     const lines = new ReadableStream<Uint8Array>({
       async start(controller) {
@@ -32,7 +33,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ kin
           if (!stop.signal.aborted) controller.enqueue(encoder.encode(`${JSON.stringify(line)}\n`));
         };
         const progress = (done: number, of: number) => say({ progress: [done, of] });
-        const result = await takeFile(kind, tmp, choices, { signal: stop.signal, progress }).catch(failed);
+        const result = await takeFile(kind, tmp, choices, { signal: stop.signal, progress, ...(said && { said }) }).catch(failed);
         await clear();
         say({ result });
         if (!stop.signal.aborted) controller.close();
