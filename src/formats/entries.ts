@@ -116,6 +116,8 @@ export type KeptSite = Omit<SiteText, "zones"> & { readonly zones: readonly Kept
 
 export interface SiteEntry extends Entry {
   readonly site: KeptSite;
+  /** Since when its notes stand so, a moment; null where it has none. */
+  readonly noted?: string | null;
   /** Zones that were taken out: their ground is still there. */
   readonly former: readonly { readonly id: string; readonly name: string; readonly area: string }[];
 }

@@ -47,6 +47,11 @@ describe("a table of sites that another program wrote", () => {
     ["a zone twice", "site,zone,area\nGreen,a,5 ft2\ngreen,A,5 ft2\n", ["line 3.zone duplicate-name"]],
     ["a day that never was", "site,area,seeded\nGreen,5 ft2,2026-02-30\n", ["line 2.seeded bad-date"]],
     ["water that is neither", "site,area,water\nGreen,5 ft2,maybe\n", ["line 2.water not-a-choice"]],
+    [
+      "what is known of it, in words that say nothing",
+      "site,area,irrigation,ground,waters,mowed\nGreen,5 ft2,5 oz,sea,rain,x\n",
+      ["line 2.mowed bad-date", "line 2.waters not-a-choice", "line 2.irrigation wrong-unit", "line 2.ground not-a-choice"],
+    ],
     ["no area", "site,zone\nGreen,a\n", ["line 1 missing"]],
     ["no line", "site,area\n", [" too-few"]],
   ])("%s is told at its line", (_what, text, expected) => expect(faults(text)).toEqual(expected));
@@ -93,8 +98,23 @@ describe("sites out as a table", () => {
         (names, areas, water) => {
           const sites: SiteText[] = names.map((name) => ({
             name,
-            ...(water && { "x-water": true }),
-            zones: areas.map((area, i) => ({ name: `=lawn ${i + 1}`, area: `${area} ft2`, "x-turf": "ryegrass" })),
+            ...(water && {
+              "x-water": true,
+              "x-minding": "bees, a dog",
+              "x-waters": "client" as const,
+              "x-tap-flow": "8 gal/min",
+            }),
+            zones: areas.map((area, i) => ({
+              name: `=lawn ${i + 1}`,
+              area: `${area} ft2`,
+              "x-turf": "ryegrass",
+              ...(water && {
+                "x-irrigation": "0.5 in/h",
+                "x-lies": "rough" as const,
+                "x-height": "3 in",
+                "x-mowed": "2026-05-01",
+              }),
+            })),
           }));
           const text = sitesToCsv(sites);
           expect(text).not.toMatch(/(^|,)=lawn/m);

@@ -2,10 +2,12 @@ import { parse } from "papaparse";
 import { isDate } from "@/core/calendar";
 import { bad, good, type Issue, type Result } from "@/core/issue";
 import { foldedName, sameName } from "@/core/names";
+import { GROUNDS } from "@/core/calibration/evidence";
 import { parseQuantity } from "@/core/quantity/parse";
+import { parseField, type Field } from "@/core/quantity/ranges";
 import { readTable, type Line } from "./card/csv";
 import { toCsv } from "./csv-out";
-import type { SiteText, ZoneText } from "./job-file/types";
+import { WATERS, type SiteText, type ZoneText } from "./job-file/types";
 
 /** Sites as a table: one line a zone, the lines of a site together or apart, in the order of the file. */
 export const SITE_COLUMNS = [
@@ -19,10 +21,38 @@ export const SITE_COLUMNS = [
   "sodding",
   "water",
   "jurisdiction",
+  "minding",
+  "access",
+  "notes",
+  "waters",
+  "tap flow",
+  "irrigation",
+  "ground",
+  "height",
+  "mowed",
 ] as const;
 type Column = (typeof SITE_COLUMNS)[number];
 
-const DATES = ["seeded", "sodded", "seeding", "sodding"] as const;
+const DATES = ["seeded", "sodded", "seeding", "sodding", "mowed"] as const;
+const dateKey = (column: (typeof DATES)[number]) => `x-${column}` as const;
+
+/** Columns of one kind of cell each, of a site or of its zone: the key that they have there, and what they may hold. */
+const SAID = [
+  { column: "minding", of: "site", key: "x-minding" },
+  { column: "access", of: "site", key: "x-access" },
+  { column: "notes", of: "site", key: "x-notes" },
+  { column: "waters", of: "site", key: "x-waters", choices: WATERS },
+  { column: "tap flow", of: "site", key: "x-tap-flow", field: "tapFlow" },
+  { column: "irrigation", of: "zone", key: "x-irrigation", field: "irrigation" },
+  { column: "ground", of: "zone", key: "x-lies", choices: GROUNDS },
+  { column: "height", of: "zone", key: "x-height", field: "mowing" },
+] as const satisfies readonly {
+  column: Column;
+  of: "site" | "zone";
+  key: string;
+  choices?: readonly string[];
+  field?: Field;
+}[];
 
 /** CSV → the sites of a job file, or every fault with its line. */
 export function sitesFromCsv(text: string): Result<SiteText[]> {
@@ -42,6 +72,15 @@ const CALLED: Readonly<Record<Column, RegExp>> = {
   sodding: /^sodding( planned)?$/,
   water: /^(water|fill|water to fill)$/,
   jurisdiction: /^(jurisdiction|county|local rules|rules|state)$/,
+  minding: /^(minding|to be minded|hazards|pets)$/,
+  access: /^(access|gate|gate code|getting in)$/,
+  notes: /^(notes?|comments?|remarks?)$/,
+  waters: /^(waters|who waters)$/,
+  "tap flow": /^(tap flow|hydrant flow)$/,
+  irrigation: /^(irrigation|irrigation rate|precipitation rate)$/,
+  ground: /^(ground|kind of ground)$/,
+  height: /^(height|mowing height)$/,
+  mowed: /^(mowed|mowed on|last mowed)$/,
 };
 
 /** Units that a heading may tell: "Area (sq ft)", "Acres". */
@@ -156,7 +195,7 @@ interface Areas {
 function sitesOf(lines: readonly Line[], areas: Areas): Result<SiteText[]> {
   const issues: Issue[] = [];
   // One customer is one site, however its name is written in each line.
-  const sites = new Map<string, { name: string; "x-water"?: boolean; "x-jurisdiction"?: string; zones: ZoneText[] }>();
+  const sites = new Map<string, { name: string; zones: ZoneText[] }>();
   for (const { line, cells } of lines) {
     const place = (column: string) => `line ${line}.${column}`;
     const name = cells.site ?? "";
@@ -166,6 +205,7 @@ function sitesOf(lines: readonly Line[], areas: Areas): Result<SiteText[]> {
     for (const key of DATES)
       if (cells[key] && !isDate(cells[key]))
         issues.push({ path: place(key), code: "bad-date", received: cells[key], expected: `"2026-04-14"` });
+    const said = saidIn(cells, place, issues);
     if (cells.water && !["yes", "no"].includes(cells.water))
       issues.push({ path: place("water"), code: "not-a-choice", received: cells.water, expected: "yes, no" });
     const folded = foldedName(name);
@@ -178,15 +218,32 @@ function sitesOf(lines: readonly Line[], areas: Areas): Result<SiteText[]> {
       name: zone,
       area: area.value.text,
       ...(cells.turf && { "x-turf": cells.turf }),
-      ...Object.fromEntries(DATES.flatMap((key) => (cells[key] ? [[`x-${key}`, cells[key]]] : []))),
+      ...Object.fromEntries(DATES.flatMap((key) => (cells[key] ? [[dateKey(key), cells[key]]] : []))),
+      ...said.zone,
     });
     sites.set(folded, {
       ...site,
       ...(cells.water === "yes" && { "x-water": true }),
       ...(cells.jurisdiction && { "x-jurisdiction": cells.jurisdiction }),
+      ...said.site,
     });
   }
   return issues.length > 0 ? bad(...issues) : good([...sites.values()]);
+}
+
+/** What a line says of its site and of its zone, as far as it can be understood. */
+function saidIn(cells: Line["cells"], place: (column: string) => string, issues: Issue[]) {
+  const said: Record<"site" | "zone", Record<string, string>> = { site: {}, zone: {} };
+  for (const { column, of, key, ...may } of SAID) {
+    const cell = cells[column];
+    if (!cell) continue;
+    const read = "field" in may ? parseField(may.field, cell, { path: place(column) }) : undefined;
+    if (read && !read.ok) issues.push(...read.issues);
+    else if ("choices" in may && !(may.choices as readonly string[]).includes(cell))
+      issues.push({ path: place(column), code: "not-a-choice", received: cell, expected: may.choices.join(", ") });
+    else said[of][key] = read?.ok ? read.value.text : cell;
+  }
+  return said;
 }
 
 /** Sites → CSV, which comes back as the same sites. @param head whether the names of the columns come first */
@@ -197,10 +254,8 @@ export const sitesToCsv = (sites: readonly SiteText[], head = true): string => {
       zone: zone.name ?? "",
       area: zone.area,
       turf: zone["x-turf"] ?? "",
-      seeded: zone["x-seeded"] ?? "",
-      sodded: zone["x-sodded"] ?? "",
-      seeding: zone["x-seeding"] ?? "",
-      sodding: zone["x-sodding"] ?? "",
+      ...Object.fromEntries(DATES.map((key) => [key, zone[dateKey(key)] ?? ""])),
+      ...Object.fromEntries(SAID.map(({ column, of, key }) => [column, (of === "site" ? site[key] : zone[key]) ?? ""])),
       water: site["x-water"] === true ? "yes" : "",
       jurisdiction: site["x-jurisdiction"] ?? "",
     })),

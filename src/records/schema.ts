@@ -3,6 +3,7 @@ import { sql } from "drizzle-orm";
 import { GROUNDS, RIG_KINDS } from "@/core/calibration/evidence";
 import { LEVERS } from "@/core/calibration/levers";
 import { METHOD_IDS } from "@/core/calibration/methods";
+import { WATERS } from "@/formats/job-file/types";
 import {
   cardText,
   enteredText,
@@ -135,6 +136,11 @@ export const sites = sqliteTable(
     minding: text("minding"),
     access: text("access"),
     notes: text("notes"),
+    /** Since when the notes stand so, a moment. */
+    noted: text("noted"),
+    /** Who waters there, and how fast its hydrant or tap fills. */
+    waters: text("waters", { enum: WATERS }),
+    tapFlow: enteredText("tapFlow")("tap_flow"),
     createdAt: createdAt(),
     retiredAt: retiredAt(),
     revision: revision(),
@@ -168,6 +174,11 @@ export const zones = sqliteTable(
     sodded: text("sodded"),
     seeding: text("seeding"),
     sodding: text("sodding"),
+    /** How fast its irrigation waters; what its ground is like to walk on; how high it stands, since which mowing (ISO date). */
+    irrigation: enteredText("irrigation")("irrigation"),
+    lies: text("lies", { enum: GROUNDS }),
+    height: enteredText("mowing")("height"),
+    mowed: text("mowed"),
     /** How its area was measured; null where it was typed. */
     measured: measuredText("measured"),
     /** A zone is never deleted: what went down on it must stay known. */

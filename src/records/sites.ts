@@ -1,10 +1,12 @@
 import { and, asc, desc, eq, gt, inArray, isNotNull, isNull, notInArray, sql } from "drizzle-orm";
 import { isDate } from "@/core/calendar";
-import { entered } from "@/core/quantity/parse";
+import { GROUNDS } from "@/core/calibration/evidence";
+import { entered, type Entered } from "@/core/quantity/parse";
+import { parseField, type Field, type KindOfField } from "@/core/quantity/ranges";
 import { canonical } from "@/core/quantity/arithmetic";
 import { measuredFor } from "@/formats/area/measured";
 import type { KeptSite } from "@/formats/entries";
-import type { SiteText } from "@/formats/job-file/types";
+import { WATERS, type SiteText } from "@/formats/job-file/types";
 import type { Cursor, Page, SitesAsked } from "@/formats/slices";
 import { readParts, readRow, readRows, type SetAside } from "./aside";
 import type { Access } from "./access";
@@ -23,6 +25,8 @@ export interface KnownSite {
   readonly retired: boolean;
   readonly revision: number;
   readonly site: KeptSite;
+  /** Since when its notes stand so, a moment; null where it has none. */
+  readonly noted: string | null;
   readonly former: readonly FormerZoneText[];
 }
 
@@ -146,7 +150,9 @@ export function putSite(db: Access, id: string, site: SiteText, now: string): { 
     water: site["x-water"] === true,
     minding: wordsOf(site["x-minding"]),
     access: wordsOf(site["x-access"]),
-    notes: wordsOf(site["x-notes"]),
+    waters: oneOf(WATERS, site["x-waters"]),
+    tapFlow: quantityOf("tapFlow", site["x-tap-flow"]),
+    ...notesOf(db, id, wordsOf(site["x-notes"]), now),
   };
   db.insert(sites)
     .values({ id, ...facts, createdAt: now })
@@ -183,6 +189,10 @@ export function putSite(db: Access, id: string, site: SiteText, now: string): { 
       sodded: zone["x-sodded"] ?? null,
       seeding: zone["x-seeding"] ?? null,
       sodding: zone["x-sodding"] ?? null,
+      irrigation: quantityOf("irrigation", zone["x-irrigation"]),
+      lies: oneOf(GROUNDS, zone["x-lies"]),
+      height: quantityOf("mowing", zone["x-height"]),
+      mowed: zone["x-mowed"] !== undefined && isDate(zone["x-mowed"]) ? zone["x-mowed"] : null,
       // A file may say anything under our own key: what is no measurement isn't kept as one.
       measured: measuredFor(area.value, zone["x-measured"]) ?? same?.measured ?? null,
       retiredAt: null,
@@ -201,6 +211,19 @@ export function putSite(db: Access, id: string, site: SiteText, now: string): { 
 }
 
 const isClose = (one: number, other: number): boolean => Math.abs(one - other) <= 1e-9 * other;
+
+/** Notes stand since the day on which they were written. */
+function notesOf(db: Access, id: string, notes: string | null, now: string) {
+  const before = db.select({ notes: sites.notes, noted: sites.noted }).from(sites).where(eq(sites.id, id)).get();
+  return { notes, noted: notes === null ? null : before?.notes === notes ? before.noted : now };
+}
+
+const oneOf = <T extends string>(choices: readonly T[], told: unknown): T | null => choices.find((one) => one === told) ?? null;
+
+function quantityOf<F extends Field>(field: F, told: unknown): Entered<KindOfField<F>> | null {
+  const read = typeof told === "string" ? parseField(field, told) : undefined;
+  return read?.ok ? read.value : null;
+}
 
 /** A file may have anything under a key of ours: what is no text is none of it. */
 const wordsOf = (told: unknown): string | null =>
@@ -245,6 +268,7 @@ function siteOf(site: SiteRow, of: readonly ZoneRow[]): KnownSite {
     id: site.id,
     retired: site.retiredAt !== null,
     revision: site.revision,
+    noted: site.noted,
     site: {
       name: site.name,
       ...(site.jurisdiction !== null && { "x-jurisdiction": site.jurisdiction }),
@@ -252,6 +276,8 @@ function siteOf(site: SiteRow, of: readonly ZoneRow[]): KnownSite {
       ...(site.minding !== null && { "x-minding": site.minding }),
       ...(site.access !== null && { "x-access": site.access }),
       ...(site.notes !== null && { "x-notes": site.notes }),
+      ...(site.waters !== null && { "x-waters": site.waters }),
+      ...(site.tapFlow !== null && { "x-tap-flow": site.tapFlow.text }),
       zones: live,
     },
     former: readRows(
@@ -275,6 +301,10 @@ function zoneOf(z: ZoneRow): KeptSite["zones"][number] {
     ...(z.sodded !== null && { "x-sodded": z.sodded }),
     ...(z.seeding !== null && { "x-seeding": z.seeding }),
     ...(z.sodding !== null && { "x-sodding": z.sodding }),
+    ...(z.irrigation !== null && { "x-irrigation": z.irrigation.text }),
+    ...(z.lies !== null && { "x-lies": z.lies }),
+    ...(z.height !== null && { "x-height": z.height.text }),
+    ...(z.mowed !== null && { "x-mowed": z.mowed }),
     ...(z.measured !== null && { "x-measured": z.measured }),
   };
 }

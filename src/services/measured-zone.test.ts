@@ -5,7 +5,8 @@ import { readSheet } from "./slices/sheets";
 import { put } from "./keep-up";
 import { saveCalibration } from "./save-calibration";
 import { saveSheet } from "./save-sheet";
-import { freshRecords, ids, must, NOW, session, sheet, SITE, town } from "./testing/town";
+import { holdClock } from "./clock";
+import { faults, freshRecords, ids, must, NOW, session, sheet, SITE, town } from "./testing/town";
 
 const records = freshRecords();
 const ZONE = `${ids.sites}.0`;
@@ -74,4 +75,37 @@ test("who must be minded there stands on the sheet as it is known today; what is
   });
   putSite(records.db, ids.sites, { ...findSite(records.db, ids.sites)!.site, "x-minding": { a: 1 } as never }, NOW);
   expect(findSite(records.db, ids.sites)!.site["x-minding"]).toBeUndefined();
+});
+
+test("what is known of a site and its zones comes back as it was told; notes have the moment since which they stand", () => {
+  const site = () => findSite(records.db, ids.sites)!;
+  const form = siteFormOf(site().site);
+  const known = { irrigation: "0.5 in/h", lies: "rough", height: "3", mowed: "2026-08-20" };
+  const told = {
+    ...form,
+    waters: "client",
+    tapFlow: "8",
+    notes: "hedge",
+    zones: [{ ...form.zones[0]!, ...known }, form.zones[1]!],
+  };
+  must(put(records.db, "sites", { id: ids.sites, form: told }));
+  const since = site().noted!;
+  expect(since.slice(0, 19)).toBe(NOW.slice(0, 19));
+  expect(site()).toMatchObject({ site: { "x-waters": "client", "x-tap-flow": "8 gal/min", "x-notes": "hedge" } });
+  expect(site().site.zones[0]).toMatchObject({ "x-irrigation": "0.5 in/h", "x-lies": "rough", "x-height": "3 in" });
+  expect(siteFormOf(site().site)).toMatchObject({ ...told, tapFlow: "8 gal/min", zones: [{ mowed: "2026-08-20" }, {}] });
+  // Another change leaves the notes as old as they are; kept again as it is, nothing is changed.
+  holdClock("2026-09-09T10:00:00.000Z");
+  must(put(records.db, "sites", { id: ids.sites, form: { ...siteFormOf(site().site), access: "gate 7" } }));
+  expect(site().noted).toBe(since);
+  const { revision } = site();
+  must(put(records.db, "sites", { id: ids.sites, form: siteFormOf(site().site) }));
+  expect(site().revision).toBe(revision);
+  must(put(records.db, "sites", { id: ids.sites, form: { ...siteFormOf(site().site), notes: "" } }));
+  expect(site().noted).toBeNull();
+  // A file may say anything: what it can't mean is left out.
+  expect(faults(put(records.db, "sites", { id: ids.sites, form: { ...form, waters: "rain", tapFlow: "4 oz" } }))).toHaveLength(2);
+  const odd = { "x-waters": "rain", "x-tap-flow": "4 oz", zones: site().site.zones.map((z) => ({ ...z, "x-lies": "sea" })) };
+  putSite(records.db, ids.sites, { ...site().site, ...odd } as never, NOW);
+  expect(site().site["x-waters"] ?? site().site["x-tap-flow"] ?? site().site.zones[0]!["x-lies"]).toBeUndefined();
 });

@@ -189,6 +189,12 @@ export function stepsOf(products: readonly MixProduct[], filling: Filling, schoo
 export const allFillings = (plan: MixPlan): Filling[] =>
   plan.run ? fillingsOfRun(plan.run) : plan.sites.flatMap((_, i) => fillingsOf(plan, i));
 
+/** The fullest that a plan makes its tank; undefined where nothing is filled. */
+export const largestFill = (plan: MixPlan): Source<"volume"> | undefined =>
+  allFillings(plan)
+    .map(({ fillTo }): Source<"volume"> => fillTo)
+    .sort((a, b) => num(b) - num(a))[0];
+
 /** How full a load makes the tank: 0 empty, 1 the usable volume. For drawing to scale. */
 export function fullness(fillTo: Source<"volume">, usable: Source<"volume">): number {
   return num(fillTo) / num(usable);

@@ -35,6 +35,7 @@ const BY_KIND: Record<Kind, Rounding> = {
   speed: ROUNDING.rate,
   pressure: ROUNDING.rate,
   flow: ROUNDING.rate,
+  precipitation: ROUNDING.rate,
   sprayVolume: ROUNDING.rate,
   rateByWeight: ROUNDING.rate,
   rateByVolume: ROUNDING.rate,

@@ -17,6 +17,7 @@ export const KINDS = [
   "speed", // m/s
   "pressure", // Pa
   "flow", // mL/s
+  "precipitation", // m/s: depth of water in a time
   "sprayVolume", // mL of spray / m²
   "rateByWeight", // g of product / m²
   "rateByVolume", // mL of product / m²

@@ -49,6 +49,7 @@ export const EXAMPLES: Record<Kind, string> = {
   speed: "3 mph",
   pressure: "40 psi",
   flow: "0.35 gal/min",
+  precipitation: "0.5 in/h",
   sprayVolume: "2 gal/1000 ft2",
   rateByWeight: "0.2 oz/1000 ft2",
   rateByVolume: "1.5 fl oz/1000 ft2",

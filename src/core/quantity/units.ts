@@ -10,6 +10,7 @@ type Relation = readonly [times: number, of: string, per?: number];
 const LENGTH = {
   m: [1, ""],
   cm: [1, "m", 100],
+  mm: [1, "cm", 10],
   km: [1000, "m"],
   in: [2.54, "cm"],
   ft: [12, "in"],
@@ -76,8 +77,8 @@ export const DIMENSIONS = {
 
 export type Dimension = keyof typeof DIMENSIONS;
 
-/** A job file knows every unit of the catalogue but the bare pascal, which is only the coherent one. */
-export const NOT_WRITTEN: readonly string[] = ["Pa"];
+/** A job file knows every unit of the catalogue but the bare pascal, which is only the coherent one, and the millimetre, which is here for depths of water. */
+export const NOT_WRITTEN: readonly string[] = ["Pa", "mm"];
 
 type LengthUnit = keyof typeof LENGTH;
 type AreaUnit = keyof typeof AREA;
@@ -97,6 +98,7 @@ export interface UnitsByKind {
   speed: keyof typeof SPEED;
   pressure: keyof typeof PRESSURE;
   flow: `${VolumeUnit}/${TimeUnit}`;
+  precipitation: `${"in" | "cm" | "mm"}/${TimeUnit}`;
   sprayVolume: `${VolumeUnit}/${PerArea}`;
   rateByWeight: `${MassUnit}/${PerArea}`;
   rateByVolume: `${VolumeUnit}/${PerArea}`;
@@ -122,6 +124,7 @@ export const SHAPES: Record<Kind, string> = {
   speed: "speed",
   pressure: "pressure",
   flow: "volume/time",
+  precipitation: "length/time",
   sprayVolume: "volume/area",
   rateByWeight: "mass/area",
   rateByVolume: "volume/area",

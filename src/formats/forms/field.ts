@@ -63,6 +63,15 @@ export const maybeDate = () =>
     return date === "" || isDate(date) || refuse(this, { code: "bad-date", received: date, expected: `"2026-04-14"` });
   });
 
+/** One of some words, or none, also by a form that doesn't know of it. */
+export const maybeChoice = (choices: readonly string[]) =>
+  yup.string().test("choice", function (value) {
+    const one = (value ?? "").trim();
+    return (
+      one === "" || choices.includes(one) || refuse(this, { code: "not-a-choice", received: one, expected: choices.join(", ") })
+    );
+  });
+
 export const choiceField = (choices: readonly string[]) =>
   yup
     .string()

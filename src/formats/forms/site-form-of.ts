@@ -13,6 +13,10 @@ export const BLANK_ZONE: ZoneForm = {
   seeding: "",
   sodding: "",
   ground: "",
+  irrigation: "",
+  lies: "",
+  height: "",
+  mowed: "",
   measured: "",
 };
 
@@ -25,6 +29,8 @@ export function siteFormOf(site: Partial<SiteText> = {}): SiteForm {
     minding: site["x-minding"] ?? "",
     access: site["x-access"] ?? "",
     notes: site["x-notes"] ?? "",
+    waters: site["x-waters"] ?? "",
+    tapFlow: site["x-tap-flow"] ?? "",
     zones: (site.zones ?? []).length
       ? site.zones!.map((z) => ({
           id: z["x-id"] ?? "",
@@ -36,6 +42,10 @@ export function siteFormOf(site: Partial<SiteText> = {}): SiteForm {
           seeding: z["x-seeding"] ?? "",
           sodding: z["x-sodding"] ?? "",
           ground: "",
+          irrigation: z["x-irrigation"] ?? "",
+          lies: z["x-lies"] ?? "",
+          height: z["x-height"] ?? "",
+          mowed: z["x-mowed"] ?? "",
           measured: z["x-measured"] ? JSON.stringify(z["x-measured"]) : "",
         }))
       : [BLANK_ZONE],

@@ -1,9 +1,11 @@
 import * as yup from "yup";
 import { entered } from "@/core/quantity/parse";
+import type { Field } from "@/core/quantity/ranges";
 import { measuredFor } from "../area/measured";
 import type { MeasuredText } from "../area/types";
-import type { SiteText } from "../job-file/types";
-import { maybeDate, maybeText, nameField, quantityField, readForm, written } from "./field";
+import { WATERS, type SiteText, type Waters } from "../job-file/types";
+import { GROUNDS, type Ground } from "@/core/calibration/evidence";
+import { maybeChoice, maybeDate, maybeQuantity, maybeText, nameField, quantityField, readForm, written } from "./field";
 
 export const siteForm = yup.object({
   name: nameField("Ferry green"),
@@ -12,6 +14,8 @@ export const siteForm = yup.object({
   minding: maybeText(200),
   access: maybeText(200),
   notes: maybeText(600),
+  waters: maybeChoice(WATERS),
+  tapFlow: maybeQuantity("tapFlow"),
   zones: yup
     .array(
       yup.object({
@@ -26,6 +30,10 @@ export const siteForm = yup.object({
         sodding: maybeDate(),
         /** Of a new zone: the id of the one that it is the same ground as, or "new". */
         ground: maybeText(90),
+        irrigation: maybeQuantity("irrigation"),
+        lies: maybeChoice(GROUNDS),
+        height: maybeQuantity("mowing"),
+        mowed: maybeDate(),
         /** How the area was measured, as JSON; counted only as long as the area is what it comes to. */
         measured: maybeText(60_000),
       }),
@@ -38,8 +46,10 @@ export type SiteForm = yup.InferType<typeof siteForm>;
 
 /** A site as the form holds it → as a job file writes it. The form has been checked. */
 export function siteText(form: SiteForm): SiteText {
-  const given = <K extends string>(key: K, text: string | undefined) =>
-    (text ?? "").trim() === "" ? {} : ({ [key]: text!.trim() } as Record<K, string>);
+  const given = <K extends string, T extends string = string>(key: K, text: string | undefined) =>
+    (text ?? "").trim() === "" ? {} : ({ [key]: text!.trim() } as Record<K, T>);
+  const quantity = <K extends string>(key: K, field: Field, text: string | undefined) =>
+    (text ?? "").trim() === "" ? {} : ({ [key]: written(field, text!) } as Record<K, string>);
   return {
     name: form.name.trim(),
     ...given("x-jurisdiction", form.jurisdiction),
@@ -47,6 +57,8 @@ export function siteText(form: SiteForm): SiteText {
     ...given("x-minding", form.minding),
     ...given("x-access", form.access),
     ...given("x-notes", form.notes),
+    ...given<"x-waters", Waters>("x-waters", form.waters),
+    ...quantity("x-tap-flow", "tapFlow", form.tapFlow),
     zones: form.zones.map((z) => ({
       name: z.name.trim(),
       area: written("zoneArea", z.area),
@@ -57,6 +69,10 @@ export function siteText(form: SiteForm): SiteText {
       ...given("x-seeding", z.seeding),
       ...given("x-sodding", z.sodding),
       ...given("x-ground", z.ground),
+      ...quantity("x-irrigation", "irrigation", z.irrigation),
+      ...given<"x-lies", Ground>("x-lies", z.lies),
+      ...quantity("x-height", "mowing", z.height),
+      ...given("x-mowed", z.mowed),
       ...measuredOf(z),
     })),
   };

@@ -1,6 +1,6 @@
 import type { MeasuredBy } from "@/core/area/uncertainty";
 import type { MeasuredText } from "../area/types";
-import type { RigKind } from "@/core/calibration/evidence";
+import type { Ground, RigKind } from "@/core/calibration/evidence";
 import type { Kind } from "@/core/quantity/kinds";
 import type { Entered } from "@/core/quantity/parse";
 import type { YearKind } from "@/core/labels/label";
@@ -168,6 +168,9 @@ export interface AppliedText {
   readonly "x-unknown"?: boolean;
 }
 
+export const WATERS = ["client", "firm"] as const;
+export type Waters = (typeof WATERS)[number];
+
 export interface ZoneText {
   readonly name?: string;
   readonly area: string;
@@ -185,6 +188,11 @@ export interface ZoneText {
   readonly "x-sodded"?: string;
   readonly "x-seeding"?: string;
   readonly "x-sodding"?: string;
+  /** Ours: how fast its irrigation waters ("0.5 in/h"); what its ground is like to walk on; how high it stands, and since which mowing (ISO date). */
+  readonly "x-irrigation"?: string;
+  readonly "x-lies"?: Ground;
+  readonly "x-height"?: string;
+  readonly "x-mowed"?: string;
   /** Ours: how its area was measured; in a mix only by what. */
   readonly "x-measured"?: MeasuredText;
   readonly "x-measured-by"?: MeasuredBy;
@@ -198,6 +206,9 @@ export interface SiteText {
   readonly "x-minding"?: string;
   readonly "x-access"?: string;
   readonly "x-notes"?: string;
+  /** Ours: who waters there: what the client does is not ours to count on. How fast its hydrant or tap fills ("20 gal/min"). */
+  readonly "x-waters"?: Waters;
+  readonly "x-tap-flow"?: string;
   /** Ours: its id on record, and whether there is water to fill from. */
   readonly "x-id"?: string;
   readonly "x-water"?: boolean;

@@ -8,21 +8,27 @@ import { showDuration } from "@/core/quantity/format";
 import type { AnySource } from "@/core/working/rule";
 import { read, type System } from "@/core/working/units";
 import type { Job } from "@/formats/job-file/read-checked";
+import { wateringsOf } from "@/formats/site-facts";
 import { costWords } from "./cost-words";
+import { afterOf } from "./field-words";
 
 /** What of a mix goes into the tank: a filling has an amount of each. */
 const inTank = (products: readonly MixProduct[]) => products.filter((p) => !isSpread(p));
 
-/** What a sheet shows of its fillings beside what goes in, for the pad: the water, how long each lasts and how far it goes. */
+/** What a sheet shows beside what goes in, for the pad: the water, how long each filling lasts and how far it goes, the watering in. */
 export const besideOf = (
-  { rig, products, waterFirst }: Job,
+  { rig, products, waterFirst, file }: Job,
   { flow, swath }: Calibration,
   fillings: readonly Filling[],
-): AnySource[] =>
-  fillings.flatMap((filling) => [
+): AnySource[] => [
+  ...fillings.flatMap((filling) => [
     ...stepsOf(inTank(products), filling, waterFirst).flatMap((step) => (step.kind === "water" ? [step.to] : [])),
     ...(rig.head ? [] : [lastsFor(filling.fillTo, flow), courseOf(filling.covers, swath)].filter((s) => s !== null)),
-  ]);
+  ]),
+  ...wateringsOf(file.sites ?? [], afterOf(file.products ?? [])).flatMap(({ least, most }) =>
+    [least, most].flatMap((one) => (one ? [...(one.time ? [one.time] : []), one.volume] : [])),
+  ),
+];
 
 /** How long a filling should last, how far it goes and what it costs, in words. Of a hose-end head only the head knows. */
 export function aboutFilling(

@@ -178,7 +178,7 @@ function Mixing() {
         <Days draft={draft} tanks={tanks} nameOf={name} sites={sites} preview={preview} system={hand.system} />
         {others.map(({ key, worked: one }) => one && <OtherTank key={key} tank={name(key)} worked={one} hand={hand} />)}
         {mixed && <SaveSheet draft={draft} hand={hand} tanks={tanks} nameOf={name} onSaved={() => keepDraft(undefined)} />}
-        {mixed && <SiteCautions sites={mixed.job.file.sites ?? []} />}
+        {mixed && <SiteCautions job={mixed.job.file} plan={mixed.plan} timedOn={hand.calibrated?.entry.ground} />}
         {mixed && <Loads mixed={mixed} kit={kit} system={hand.system} jar={rig?.rig.head !== undefined} />}
         {plan && <BudgetBars budgets={plan.budgets} system={hand.system} />}
         <LabelCautions products={products} />

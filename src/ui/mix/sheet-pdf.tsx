@@ -21,6 +21,7 @@ import { headLine } from "./head-setting";
 import { measuresOf } from "./measures";
 import { bagWords } from "./spread-list";
 import { siteLine, sheetLine } from "./sheet-line";
+import { siteLines } from "./site-lines";
 import { alike } from "./tank-column";
 import { stepText } from "./step-words";
 
@@ -106,6 +107,7 @@ function Field({ sheet, system }: { sheet: Sheet; system: System }) {
   const products = sheet.job.products ?? [];
   const after = afterWords(afterOf(products));
   const lines = [...weatherLines(products, system), ...(after === "" ? [] : [["Afterwards", after] as const])];
+  const known = siteLines(sheet.job, system);
   return (
     <View style={styles.part} wrap={false}>
       <Text style={styles.name}>In the field, by the labels</Text>
@@ -113,6 +115,9 @@ function Field({ sheet, system }: { sheet: Sheet; system: System }) {
         <Text key={what + says}>
           {what}: {says}
         </Text>
+      ))}
+      {known.map(({ says }) => (
+        <Text key={says}>{says}</Text>
       ))}
     </View>
   );

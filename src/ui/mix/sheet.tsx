@@ -109,7 +109,7 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
           </Box>
         )}
         {shown && job.rig.head && <Box textStyle="lead">{headLine(job.rig.head, calibration, system)}</Box>}
-        {poured && <SiteCautions sites={sheet.job.sites ?? []} />}
+        {poured && <SiteCautions job={sheet.job} plan={plan} />}
         <Stopped issues={sheet.stopped} />
         {held && shown && <Held plan={plan} system={system} />}
         {sheet.state !== "open" && <Notice state="plain">{CLOSED[sheet.state]}</Notice>}

@@ -1,25 +1,30 @@
 "use client";
 
-import type { SiteText } from "@/formats/job-file/types";
+import type { Ground } from "@/core/calibration/evidence";
+import { largestFill } from "@/core/mixing/column";
+import type { MixPlan } from "@/core/mixing/plan";
+import type { JobFile } from "@/formats/job-file/types";
+import { useSystem } from "../data/units";
 import { Note } from "../parts/controls";
 import { Notice } from "../parts/notices";
+import { siteLines } from "./site-lines";
 
-/** Who or what must be minded on the sites of a mix, before anything is poured, and how one gets in. */
-export function SiteCautions({ sites }: { sites: readonly SiteText[] }) {
-  return sites.flatMap((site) => [
-    ...(site["x-minding"] === undefined
-      ? []
-      : [
-          <Notice key={`minding ${site.name}`} state="act">
-            {site.name}: {site["x-minding"]}. The label says how far to stay away, and for how long.
-          </Notice>,
-        ]),
-    ...(site["x-access"] === undefined
-      ? []
-      : [
-          <Note key={`access ${site.name}`}>
-            {site.name}: {site["x-access"]}
-          </Note>,
-        ]),
-  ]);
+interface SiteProps {
+  readonly job: JobFile;
+  readonly plan: MixPlan;
+  /** What the pace of its calibration was timed on, where that was said. */
+  readonly timedOn?: Ground | null | undefined;
+}
+
+/** Who or what must be minded on the sites of a mix, and what is known of their ground and water, before anything is poured. */
+export function SiteCautions({ job, plan, timedOn }: SiteProps) {
+  return siteLines(job, useSystem(), { timedOn, fill: largestFill(plan) }).map(({ state, says }) =>
+    state === "act" ? (
+      <Notice key={says} state="act">
+        {says}
+      </Notice>
+    ) : (
+      <Note key={says}>{says}</Note>
+    ),
+  );
 }

@@ -22,8 +22,8 @@ export function SiteFiles({ any }: { any: boolean }) {
         Bring a CSV in
       </TakeFile>
       <Note>
-        One line a zone. Columns: site, zone, area, turf, seeded, sodded, seeding, sodding, water, jurisdiction. Other names for
-        them are understood or asked about, and so is the unit of an area that has none.
+        One line a zone. Columns: site, zone, area, turf, seeded, sodded, seeding, sodding, water, jurisdiction, and what is known
+        of them. Other names for them are understood or asked about, and so is the unit of an area that has none.
       </Note>
     </Column>
   );

@@ -27,6 +27,7 @@ import { More } from "../parts/more";
 import { SetAside } from "../parts/set-aside";
 import { SlipAsk } from "../parts/slip-ask";
 import { SiteDrawn } from "./site-drawn";
+import { SiteFacts, ZoneFacts } from "./site-facts";
 import { SiteFiles } from "./site-files";
 import { SitePlan, ZonesFromMap } from "./site-map";
 import { Check } from "../parts/choose";
@@ -210,7 +211,7 @@ function SiteFields({ form, site }: { form: UseFormReturn<SiteForm>; site: SiteE
         {...register("jurisdiction")}
       />
       <Check {...register("water")}>Water to fill a truck from</Check>
-      <SiteFacts form={form} />
+      <SiteFacts form={form} noted={site?.noted} />
       <datalist id="turfs">
         {turfs.map((turf) => (
           <option key={turf} value={turf} />
@@ -268,6 +269,7 @@ function SiteFields({ form, site }: { form: UseFormReturn<SiteForm>; site: SiteE
             {...register(`zones.${i}.turf`)}
           />
           <Ground form={form} site={site} i={i} />
+          <ZoneFacts form={form} i={i} />
           <Seeds form={form} i={i} />
           {zones.fields.length > 1 && (
             <Button type="button" look="quiet" justifySelf="start" onClick={() => zones.remove(i)}>
@@ -281,25 +283,6 @@ function SiteFields({ form, site }: { form: UseFormReturn<SiteForm>; site: SiteE
       </Button>
       <ZonesFromMap form={form} zones={zones} />
     </>
-  );
-}
-
-const FACTS = [
-  ["minding", "To be minded", "children, a dog; bees along the hedge; pond"],
-  ["access", "Getting in", "gate code, tap behind the shed"],
-  ["notes", "Notes", "the client waters on Sundays"],
-] as const;
-
-/** Who or what must be minded there, and how one gets in: said on every sheet for it. */
-function SiteFacts({ form }: { form: UseFormReturn<SiteForm> }) {
-  return (
-    <Fold title="Children, pets, bees, water; gate and tap; notes" begun={FACTS.some(([key]) => form.getValues(key))}>
-      <Box display="grid" gap="10px" paddingTop="6px">
-        {FACTS.map(([key, label, example]) => (
-          <TextField key={key} label={label} placeholder={example} error={errorAt(form, key)} {...form.register(key)} />
-        ))}
-      </Box>
-    </Fold>
   );
 }
 
