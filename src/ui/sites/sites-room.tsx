@@ -26,6 +26,7 @@ import { FirstThing } from "../parts/notices";
 import { More } from "../parts/more";
 import { SetAside } from "../parts/set-aside";
 import { SlipAsk } from "../parts/slip-ask";
+import { MergeSites } from "./merge-sites";
 import { SiteDrawn } from "./site-drawn";
 import { SiteFacts, ZoneFacts } from "./site-facts";
 import { SiteFiles } from "./site-files";
@@ -110,6 +111,7 @@ export function SitesRoom() {
             >
               {(form) => <SiteFields form={form} site={entry} />}
             </KeptForm>
+            {entry && !entry.retired && <MergeSites site={entry} onDone={() => done(undefined)} />}
           </Box>
         </Box>
       </TwoSides>

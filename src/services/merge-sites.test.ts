@@ -1,0 +1,123 @@
+import { findSite, sitesPage } from "@/records/sites";
+import { countedOf } from "./counted";
+import { importSiteTable } from "./import-site-table";
+import { put } from "./keep-up";
+import { COMES, mergeSites } from "./merge-sites";
+import { saveApplication } from "./save-application";
+import { saveCalibration } from "./save-calibration";
+import { saveSheet } from "./save-sheet";
+import { faults, freshRecords, ids, must, NOW, session, sheet, town } from "./testing/town";
+
+const records = freshRecords();
+const OTHER = "site-0000000002";
+const KEEP = ids.sites;
+const BACK = { name: "back", area: "900", seeded: "2026-04-20", seeding: "2026-10-01", turf: "fescue" };
+beforeEach(() => {
+  town(records.db);
+  other();
+});
+const other = (more: object = {}, front: object = {}) =>
+  must(
+    put(records.db, "sites", {
+      id: OTHER,
+      form: { name: "Green, old", zones: [{ name: "North", area: "6000", ...front }, BACK], ...more },
+    }),
+  );
+const down = (id: string, siteId: string, zoneId: string) =>
+  must(
+    saveApplication(records.db, {
+      id,
+      date: "2026-08-20",
+      siteId,
+      zoneId,
+      labelId: ids.labels,
+      amount: "1 oz",
+      personId: null,
+      note: "",
+      corrects: null,
+    }),
+  );
+const SAME = { keep: KEEP, other: OTHER, zones: { [`${OTHER}.0`]: `${KEEP}.0`, [`${OTHER}.1`]: COMES } };
+const live = () => sitesPage(records.db, { retired: false }, undefined, 10).rows.map((row) => row.site.name);
+
+test("what went down on either counts for both; what comes brings its history; the other is retired", () => {
+  down("entry-000000001", OTHER, `${OTHER}.0`);
+  down("entry-000000002", OTHER, `${OTHER}.1`);
+  down("entry-000000003", KEEP, `${KEEP}.0`);
+  const counts = (zone: string) => countedOf(records.db, [KEEP]).filter((one) => one.zoneIds.includes(zone)).length;
+  expect(counts(`${KEEP}.0`)).toBe(1);
+  expect(must(mergeSites(records.db, SAME))).toEqual({ id: KEEP });
+  expect(live()).toEqual(["Green"]);
+  const { zones } = findSite(records.db, KEEP)!.site;
+  expect(zones.map((zone) => [zone.name, zone.area])).toEqual([
+    ["north", "6,200 ft2"],
+    ["south", "1800 ft2"],
+    ["back", "900 ft2"],
+  ]);
+  expect(zones.map((zone) => counts(zone["x-id"]))).toEqual([2, 0, 1]);
+  // An answer got lost: asked again it is what it was.
+  expect(must(mergeSites(records.db, SAME))).toEqual({ id: KEEP });
+  expect(findSite(records.db, KEEP)!.site.zones).toHaveLength(3);
+});
+
+test("a file that knows the other by its name means the one that stayed", () => {
+  must(mergeSites(records.db, SAME));
+  const { items } = must(importSiteTable(records.db, `site,zone,area\n"Green, old",North,6000 ft2\n`, {}));
+  expect(items[0]).toMatchObject({ key: `site:${KEEP}`, state: "renamed", calledHere: "Green" });
+  expect(live()).toEqual(["Green"]);
+});
+
+test("what the one doesn't say it takes from the other, whom to mind from both; of seed the stricter day holds", () => {
+  const form = { name: "Green", minding: "a dog", notes: "ours", zones: [{ id: `${KEEP}.0`, name: "north", area: "6,200 ft2" }] };
+  const seed = { seeded: "2026-03-01", seeding: "2026-10-01" };
+  must(put(records.db, "sites", { id: KEEP, form: { ...form, zones: [{ ...form.zones[0], ...seed }] } }));
+  const facts = { seeded: "2026-04-01", seeding: "2026-11-01", sodded: "2025-05-05", turf: "rye", irrigation: "1" };
+  other({ minding: "bees", notes: "theirs", access: "gate 7", water: true, jurisdiction: "Osselby" }, facts);
+  must(mergeSites(records.db, SAME));
+  const { site } = findSite(records.db, KEEP)!;
+  expect(site).toMatchObject({ "x-minding": "a dog; bees", "x-notes": "ours", "x-access": "gate 7", "x-water": true });
+  expect(site["x-jurisdiction"]).toBe("Osselby");
+  expect(site.zones[0]).toMatchObject({
+    area: "6,200 ft2",
+    "x-turf": "rye",
+    "x-seeded": "2026-04-01",
+    "x-seeding": "2026-10-01",
+    "x-sodded": "2025-05-05",
+    "x-irrigation": "1 in/h",
+  });
+});
+
+test("a zone that comes and is called as one that is there gets another name", () => {
+  must(mergeSites(records.db, { ...SAME, zones: { ...SAME.zones, [`${OTHER}.0`]: COMES } }));
+  expect(findSite(records.db, KEEP)!.site.zones.map((zone) => zone.name)).toEqual([
+    "north",
+    "south",
+    "North of Green, old",
+    "back",
+  ]);
+});
+
+describe("what has to be settled first, and nothing is changed", () => {
+  afterEach(() => expect(live()).toContain("Green"));
+  test("two sites, and an answer for each zone", () => {
+    expect(faults(mergeSites(records.db, { keep: KEEP, other: KEEP }))).toEqual([" wrong-type"]);
+    expect(faults(mergeSites(records.db, null))).toEqual([" wrong-type"]);
+    expect(faults(mergeSites(records.db, { ...SAME, other: "site-0000000009" }))).toEqual(["other unknown-name"]);
+    expect(faults(mergeSites(records.db, { ...SAME, keep: "site-0000000009" }))).toEqual(["keep unknown-name"]);
+    expect(faults(mergeSites(records.db, { ...SAME, zones: { [`${OTHER}.0`]: `${OTHER}.1` } }))).toEqual([
+      "zones.North not-a-choice",
+      "zones.back not-a-choice",
+    ]);
+  });
+  test("whose rules hold and what grows there", () => {
+    must(put(records.db, "sites", { id: KEEP, form: { name: "Green", jurisdiction: "Quay", zones: [{ id: `${KEEP}.0`, name: "north", area: "6,200", turf: "fescue" }] } })); // prettier-ignore
+    other({ jurisdiction: "Osselby" }, { turf: "rye" });
+    expect(faults(mergeSites(records.db, SAME))).toEqual(["jurisdiction conflict", "zones.North conflict"]);
+    expect(live()).toHaveLength(2);
+  });
+  test("an open sheet", () => {
+    must(saveCalibration(records.db, { session: session(), madeAt: NOW }));
+    must(saveSheet(records.db, sheet({ stops: [{ siteId: OTHER }] })));
+    expect(faults(mergeSites(records.db, SAME))).toEqual(["other conflict"]);
+  });
+});

@@ -1,0 +1,130 @@
+import { bad, good, type Issue, type Result } from "@/core/issue";
+import { sameName } from "@/core/names";
+import type { SiteText, ZoneText } from "@/formats/job-file/types";
+import type { Access, Records } from "@/records/database";
+import { openSheets } from "@/records/applications";
+import { groundGroups, noteGround } from "@/records/ground";
+import { keepName } from "@/records/names";
+import { findSite, retireSite, type KnownSite } from "@/records/sites";
+import { openSpreadings } from "@/records/spreadings";
+import { isId, issue, nowText, shown } from "./input";
+import { keepUp, wholly } from "./keep-up";
+import { NEW_GROUND } from "./same-ground";
+
+/** Two sites that are one customer's: one of them stays, with the history of both. */
+
+/** A zone of the site that goes comes to the one that stays as a zone of its own. */
+export const COMES = "comes";
+
+/**
+ * Merges two sites: `{ keep, other, zones }`, for each zone of the other the zone of the kept one that it is the same ground as,
+ * or "comes". What went down on either counts for both from then on; the other is retired, and a file that knows it by its name
+ * means the kept one. What the kept one doesn't say of itself it takes from the other; of seeding the stricter day holds.
+ */
+export function mergeSites(db: Records, input: unknown): Result<{ id: string }> {
+  const { keep, other, zones } = (input ?? {}) as { keep?: unknown; other?: unknown; zones?: unknown };
+  if (!isId(keep) || !isId(other) || keep === other)
+    return bad(issue("", "wrong-type", "something else", "two sites: the one that stays and the other"));
+  const answers = (typeof zones === "object" && zones !== null ? zones : {}) as Readonly<Record<string, unknown>>;
+  return wholly(db, (tx) => {
+    const [one, two] = [findSite(tx, keep), findSite(tx, other)];
+    if (!one || one.retired) return bad(issue("keep", "unknown-name", keep, "a site on record that isn't retired"));
+    if (!two) return bad(issue("other", "unknown-name", other, "the site on record"));
+    // An answer got lost: it is done already.
+    if (two.retired && isMerged(tx, one, two)) return good({ id: keep });
+    const faults = mergeFaults(tx, one, two, answers);
+    if (faults.length > 0) return bad(...faults);
+    const now = nowText();
+    const coming = two.site.zones.filter((zone) => answers[zone["x-id"]] === COMES);
+    const kept = keepUp(tx, "sites", keep, mergedSite(one, two, coming, answers), now);
+    if (!kept.ok) return kept;
+    const came = findSite(tx, keep)!.site.zones.slice(one.site.zones.length);
+    for (const zone of two.site.zones) {
+      const at = coming.indexOf(zone);
+      noteGround(tx, at < 0 ? (answers[zone["x-id"]] as string) : came[at]!["x-id"], [zone["x-id"]], now);
+    }
+    retireSite(tx, other, now);
+    keepName(tx, "sites", keep, two.site.name, now);
+    return good({ id: keep });
+  });
+}
+
+/** Whether every zone of the other is one ground with a zone of the kept one. */
+function isMerged(tx: Access, one: KnownSite, two: KnownSite): boolean {
+  const groups = groundGroups(tx, [one.id]);
+  const here = one.site.zones.map((zone) => zone["x-id"]);
+  return two.site.zones.every((zone) => groups.get(zone["x-id"])?.some((id) => here.includes(id)));
+}
+
+/** What has to be settled first: whose rules hold, what grows there, what is under way; and which ground each zone is. */
+function mergeFaults(tx: Access, one: KnownSite, two: KnownSite, answers: Readonly<Record<string, unknown>>): Issue[] {
+  const differs = (path: string, here: string | undefined, there: string | undefined): Issue[] =>
+    here !== undefined && there !== undefined && !sameName(here, there)
+      ? [issue(path, "conflict", `${here} here and ${there} there`, "change one of them first: limits go by it")]
+      : [];
+  if (two.retired) return [issue("other", "retired", two.site.name, "bring it back first")];
+  const underWay =
+    openSheets(tx, [two.id]).length > 0 ||
+    openSpreadings(tx).some(({ job }) => (job.sites ?? []).some((site) => site["x-id"] === two.id));
+  return [
+    ...(underWay ? [issue("other", "conflict", `${two.site.name} has an open sheet`, "close it or withdraw it first")] : []),
+    ...differs("jurisdiction", one.site["x-jurisdiction"], two.site["x-jurisdiction"]),
+    ...two.site.zones.flatMap((zone) => {
+      const answer = answers[zone["x-id"]];
+      const same = one.site.zones.find((here) => here["x-id"] === answer);
+      if (answer === COMES) return [];
+      if (same) return differs(`zones.${zone.name}`, same["x-turf"], zone["x-turf"]);
+      const choices = [...one.site.zones.map((here) => here.name), "or that it comes as a zone of its own"];
+      return [issue(`zones.${zone.name}`, "not-a-choice", shown(answer), choices.join(", "))];
+    }),
+  ];
+}
+
+/** The site that stays, with what it doesn't say of itself from the other, and the zones that come to it. */
+function mergedSite(
+  { site: one }: KnownSite,
+  { site: two }: KnownSite,
+  coming: readonly ZoneText[],
+  answers: Readonly<Record<string, unknown>>,
+): SiteText {
+  const minding = [one["x-minding"], two["x-minding"]].filter((text) => text !== undefined);
+  const { zones: there, name: _, ...facts } = two;
+  return {
+    ...facts,
+    ...one,
+    // Nobody who was to be minded is forgotten.
+    ...(minding.length > 0 && { "x-minding": [...new Set(minding)].join("; ") }),
+    zones: [
+      ...one.zones.map((zone) =>
+        there.filter((other) => answers[other["x-id"]] === zone["x-id"]).reduce<ZoneText>(mergedZone, zone),
+      ),
+      ...coming.map(({ "x-id": _id, ...zone }) => ({
+        ...zone,
+        "x-ground": NEW_GROUND,
+        ...(one.zones.some((here) => sameName(here.name, zone.name ?? "")) && {
+          name: `${zone.name} of ${two.name}`.slice(0, MOST_NAME),
+        }),
+      })),
+    ],
+  };
+}
+
+/** As long as a name may be. */
+const MOST_NAME = 60;
+
+/** A zone with what is known of the same ground elsewhere: its own area, the later day of seed that is down, the earlier one of seed that is planned. */
+function mergedZone(zone: ZoneText, { "x-measured": _m, "x-id": _id, ...other }: ZoneText): ZoneText {
+  const edge = (key: "x-seeded" | "x-sodded" | "x-seeding" | "x-sodding", last: boolean) => {
+    const days = [zone[key], other[key]].filter((day) => day !== undefined).sort();
+    const day = last ? days.at(-1) : days[0];
+    return day === undefined ? {} : { [key]: day };
+  };
+  return {
+    ...other,
+    ...zone,
+    ...edge("x-seeded", true),
+    ...edge("x-sodded", true),
+    ...edge("x-seeding", false),
+    ...edge("x-sodding", false),
+  };
+}

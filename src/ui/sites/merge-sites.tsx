@@ -1,0 +1,89 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import { useState } from "react";
+import { sameName } from "@/core/names";
+import { showEntered } from "@/core/quantity/format";
+import { entered } from "@/core/quantity/parse";
+import type { KeptZone, SiteEntry } from "@/formats/entries";
+import { sentences, useSend, useSite } from "../data/records";
+import { Choose, type Option } from "../parts/choose";
+import { Button, Note } from "../parts/controls";
+import { Fold } from "../parts/fold";
+import { Column } from "../parts/layout";
+import { Notice } from "../parts/notices";
+import { SitePick } from "../parts/pickers";
+
+/** The answer that a zone comes as one of its own. */
+const COMES = "comes";
+
+const zoneWords = (zone: KeptZone) => `${zone.name}, ${showEntered(entered(zone.area, "area"))}`;
+
+/** Makes one of two sites that are one customer's. @param onDone the other is gone then */
+export function MergeSites({ site, onDone }: { site: SiteEntry; onDone: () => void }) {
+  const [otherId, setOther] = useState("");
+  const other = useSite(otherId === "" ? undefined : otherId);
+  return (
+    <Box marginTop="18px" borderTop="1px solid" borderColor="line" paddingTop="10px">
+      <Fold title={`Another site is the same as ${site.site.name}`}>
+        <Column gap="10px" paddingTop="6px">
+          <SitePick label="The other site" value={otherId} without={[site.id]} onPick={setOther} />
+          {other && <Merging key={other.id} site={site} other={other} onDone={onDone} />}
+        </Column>
+      </Fold>
+    </Box>
+  );
+}
+
+function Merging({ site, other, onDone }: { site: SiteEntry; other: SiteEntry; onDone: () => void }) {
+  const here = site.site.zones;
+  // Zones of one name are likely one ground: that is offered, the rest is to be said.
+  const [answers, setAnswers] = useState<Readonly<Record<string, string>>>(() =>
+    Object.fromEntries(
+      other.site.zones.flatMap((zone) => {
+        const same = here.find((one) => sameName(one.name, zone.name));
+        return same ? [[zone["x-id"], same["x-id"]]] : [];
+      }),
+    ),
+  );
+  const [trouble, setTrouble] = useState<readonly string[]>([]);
+  const send = useSend();
+  const open = other.site.zones.some((zone) => !answers[zone["x-id"]]);
+  const options: readonly Option[] = [
+    ["", "say which"],
+    ...here.map((one): Option => [one["x-id"], `the same ground as ${zoneWords(one)}`]),
+    [COMES, "it comes as a zone of its own"],
+  ];
+  const merge = async () => {
+    const result = await send("/api/sites/merge", { keep: site.id, other: other.id, zones: answers });
+    if (result.ok) onDone();
+    else setTrouble(sentences(result.issues));
+  };
+  return (
+    <>
+      {other.site.zones.map((zone) => (
+        <Choose
+          key={zone["x-id"]}
+          label={zoneWords(zone)}
+          value={answers[zone["x-id"]] ?? ""}
+          options={options}
+          onPick={(answer) => setAnswers({ ...answers, [zone["x-id"]]: answer })}
+        />
+      ))}
+      <Note>
+        What went down on either counts for {site.site.name} from now on. {other.site.name} is retired, with its log. Areas stay
+        as they are here. A hose-end head that was calibrated at its tap is calibrated anew.
+      </Note>
+      {trouble.map((text) => (
+        <Notice key={text} state="stop">
+          {text}
+        </Notice>
+      ))}
+      <Box>
+        <Button type="button" look="act" disabled={open} onClick={() => void merge()}>
+          Make {site.site.name} and {other.site.name} one site
+        </Button>
+      </Box>
+    </>
+  );
+}
