@@ -5,6 +5,7 @@ import { foldedName, sameName } from "@/core/names";
 import { GROUNDS } from "@/core/calibration/evidence";
 import { parseQuantity } from "@/core/quantity/parse";
 import { parseField, type Field } from "@/core/quantity/ranges";
+import { placeOf } from "./area/place";
 import { readTable, type Line } from "./card/csv";
 import { toCsv } from "./csv-out";
 import { WATERS, type SiteText, type ZoneText } from "./job-file/types";
@@ -26,6 +27,8 @@ export const SITE_COLUMNS = [
   "notes",
   "waters",
   "tap flow",
+  "gate",
+  "tap",
   "irrigation",
   "ground",
   "height",
@@ -43,6 +46,8 @@ const SAID = [
   { column: "notes", of: "site", key: "x-notes" },
   { column: "waters", of: "site", key: "x-waters", choices: WATERS },
   { column: "tap flow", of: "site", key: "x-tap-flow", field: "tapFlow" },
+  { column: "gate", of: "site", key: "x-gate", place: true },
+  { column: "tap", of: "site", key: "x-tap", place: true },
   { column: "irrigation", of: "zone", key: "x-irrigation", field: "irrigation" },
   { column: "ground", of: "zone", key: "x-lies", choices: GROUNDS },
   { column: "height", of: "zone", key: "x-height", field: "mowing" },
@@ -52,6 +57,7 @@ const SAID = [
   key: string;
   choices?: readonly string[];
   field?: Field;
+  place?: true;
 }[];
 
 /** CSV → the sites of a job file, or every fault with its line. */
@@ -73,10 +79,12 @@ const CALLED: Readonly<Record<Column, RegExp>> = {
   water: /^(water|fill|water to fill)$/,
   jurisdiction: /^(jurisdiction|county|local rules|rules|state)$/,
   minding: /^(minding|to be minded|hazards|pets)$/,
-  access: /^(access|gate|gate code|getting in)$/,
+  access: /^(access|gate code|getting in)$/,
   notes: /^(notes?|comments?|remarks?)$/,
   waters: /^(waters|who waters)$/,
   "tap flow": /^(tap flow|hydrant flow)$/,
+  gate: /^(gate at|gate)$/,
+  tap: /^(tap at|tap)$/,
   irrigation: /^(irrigation|irrigation rate|precipitation rate)$/,
   ground: /^(ground|kind of ground)$/,
   height: /^(height|mowing height)$/,
@@ -241,6 +249,13 @@ function saidIn(cells: Line["cells"], place: (column: string) => string, issues:
     if (read && !read.ok) issues.push(...read.issues);
     else if ("choices" in may && !(may.choices as readonly string[]).includes(cell))
       issues.push({ path: place(column), code: "not-a-choice", received: cell, expected: may.choices.join(", ") });
+    else if ("place" in may && placeOf(cell) === undefined)
+      issues.push({
+        path: place(column),
+        code: "wrong-type",
+        received: cell,
+        expected: `"41.88321, -87.61231": latitude, longitude`,
+      });
     else said[of][key] = read?.ok ? read.value.text : cell;
   }
   return said;

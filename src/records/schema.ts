@@ -141,6 +141,9 @@ export const sites = sqliteTable(
     /** Who waters there, and how fast its hydrant or tap fills. */
     waters: text("waters", { enum: WATERS }),
     tapFlow: enteredText("tapFlow")("tap_flow"),
+    /** Where one goes in and out, and where the tap or hydrant is. */
+    gate: text("gate"),
+    tap: text("tap"),
     createdAt: createdAt(),
     retiredAt: retiredAt(),
     revision: revision(),

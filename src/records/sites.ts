@@ -5,6 +5,7 @@ import { entered, type Entered } from "@/core/quantity/parse";
 import { parseField, type Field, type KindOfField } from "@/core/quantity/ranges";
 import { canonical } from "@/core/quantity/arithmetic";
 import { measuredFor } from "@/formats/area/measured";
+import { placeOf, placeText } from "@/formats/area/place";
 import type { KeptSite } from "@/formats/entries";
 import { WATERS, type SiteText } from "@/formats/job-file/types";
 import type { Cursor, Page, SitesAsked } from "@/formats/slices";
@@ -152,6 +153,8 @@ export function putSite(db: Access, id: string, site: SiteText, now: string): { 
     access: wordsOf(site["x-access"]),
     waters: oneOf(WATERS, site["x-waters"]),
     tapFlow: quantityOf("tapFlow", site["x-tap-flow"]),
+    gate: placeKept(site["x-gate"]),
+    tap: placeKept(site["x-tap"]),
     ...notesOf(db, id, wordsOf(site["x-notes"]), now),
   };
   db.insert(sites)
@@ -218,6 +221,11 @@ function notesOf(db: Access, id: string, notes: string | null, now: string) {
   return { notes, noted: notes === null ? null : before?.notes === notes ? before.noted : now };
 }
 
+function placeKept(told: unknown): string | null {
+  const place = placeOf(told);
+  return place ? placeText(place) : null;
+}
+
 const oneOf = <T extends string>(choices: readonly T[], told: unknown): T | null => choices.find((one) => one === told) ?? null;
 
 function quantityOf<F extends Field>(field: F, told: unknown): Entered<KindOfField<F>> | null {
@@ -278,6 +286,8 @@ function siteOf(site: SiteRow, of: readonly ZoneRow[]): KnownSite {
       ...(site.notes !== null && { "x-notes": site.notes }),
       ...(site.waters !== null && { "x-waters": site.waters }),
       ...(site.tapFlow !== null && { "x-tap-flow": site.tapFlow.text }),
+      ...(site.gate !== null && { "x-gate": site.gate }),
+      ...(site.tap !== null && { "x-tap": site.tap }),
       zones: live,
     },
     former: readRows(

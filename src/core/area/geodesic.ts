@@ -44,6 +44,13 @@ export function unrolled(ring: readonly Position[]): Point[] {
   return ring.map(([lon, lat]) => [turned(lon), lat]);
 }
 
+/** The place so many metres east and north of another one: the way back from {@link flatAround}. */
+export function placeAt(origin: Position, [east, north]: Point): Position {
+  const azimuth = (Math.atan2(east, north) * 180) / Math.PI;
+  const { lat2, lon2 } = Geodesic.WGS84.Direct(origin[1], origin[0], azimuth, Math.hypot(east, north));
+  return [lon2!, lat2!];
+}
+
 /** Places as metres east and north of one of them, for a drawing of a site: flat, right to a few parts in ten thousand. */
 export function flatAround(origin: Position, places: readonly Position[]): Point[] {
   return places.map((place) => {

@@ -1,5 +1,6 @@
 import fc from "fast-check";
-import { ringOnEarth } from "@/core/area/geodesic";
+import { ringOnEarth, unrolled, type Position } from "@/core/area/geodesic";
+import { crossing } from "@/core/area/ring";
 import { expectNear } from "@/core/testing/near";
 import { valueIn } from "@/core/quantity/quantity";
 import { entered } from "@/core/quantity/parse";
@@ -9,8 +10,9 @@ import { readSiteForm, siteText } from "../forms/site";
 import { readTyped } from "../typed";
 import { measuredText, NEW_GROUND, shapeText, strides, type GroundDraft, type ReadLength, type ShapeDraft } from "./draft";
 import { cutOut, readMapFile } from "./map-in";
-import { geoJsonOf, kmlOf } from "./map-out";
+import { geoJsonOf, gpxOf, kmlOf } from "./map-out";
 import { areaOfMeasured, isMeasured } from "./measured";
+import { mendedRing } from "./mend";
 import type { MeasuredText } from "./types";
 
 const length: ReadLength = (typed, zero) => readTyped("side", typed, { zero });
@@ -123,22 +125,6 @@ describe("a map that is brought in", () => {
   test.each<[string, string, RegExp]>([
     ["nothing", "", /not-json|missing|unreadable/],
     ["a list of sites", `{"format":"careful-gauge-site"}`, /missing/],
-    [
-      "a bow tie",
-      JSON.stringify({
-        type: "Polygon",
-        coordinates: [
-          [
-            [0, 0],
-            [1, 1],
-            [1, 0],
-            [0, 1],
-            [0, 0],
-          ],
-        ],
-      }),
-      /contradiction/,
-    ],
   ])("%s is refused", async (_what, text, code) => {
     const read = await readMapFile(new TextEncoder().encode(text));
     expect(read.ok ? "" : read.issues[0]!.code).toMatch(code);
@@ -166,6 +152,89 @@ describe("out to other programs, and back", () => {
     expect(rings.map((ring) => ring.name)).toEqual(["front"]);
     expect(rings[0]!.polygons).toEqual([[SQUARE, BED]]);
   });
+  test("GPX has no areas: what is cut out goes as a walk of its own, and says so", async () => {
+    const rings = await found(new TextEncoder().encode(gpxOf(site)));
+    expect(rings.map((ring) => ring.name)).toEqual(["front", "front, not sprayed"]);
+    for (const [i, ring] of [SQUARE, BED].entries()) expect(rings[i]!.area / ringOnEarth(ring).area).toBeCloseTo(1, 6);
+    expect(rings.map((ring) => ring.open)).toEqual([null, null]);
+  });
+});
+
+describe("a fault is shown where it is, and what of the ring may be kept", () => {
+  const look = async (...features: readonly object[]) => {
+    const read = await readMapFile(new TextEncoder().encode(JSON.stringify({ type: "FeatureCollection", features })));
+    if (!read.ok) throw new Error(JSON.stringify(read.issues));
+    return read.value;
+  };
+  /** Where a latitude that stands first is told: it is no latitude. */
+  const WEST = SQUARE.map(([lon, lat]): Position => [lon - 20, lat]);
+  const GOOD = feature("good", SQUARE);
+  const whole = ringOnEarth(SQUARE).area;
+  test("an open ring beside a sound one: the sound one stands, the open one may be closed", async () => {
+    const { rings, broken, faults } = await look(GOOD, { ...GOOD, geometry: { type: "Polygon", coordinates: [SQUARE] } });
+    expect([rings.map((ring) => ring.name), faults]).toEqual([["good"], []]);
+    expect(broken[0]).toMatchObject({
+      what: "open",
+      issue: { path: "features[1].geometry.coordinates[0]" },
+      at: [SQUARE[3], SQUARE[0]],
+    });
+    expect(broken[0]!.mend!.area).toBeCloseTo(whole, 6);
+  });
+  test("latitude first: told, and turned round it is the same ground", async () => {
+    const swapped = await look(
+      GOOD,
+      feature(
+        "turned",
+        WEST.map(([lon, lat]) => [lat!, lon!]),
+      ),
+    );
+    expect(swapped.broken[0]).toMatchObject({ what: "turned", at: [] });
+    expect(swapped.broken[0]!.mend!.area).toBeCloseTo(ringOnEarth(WEST).area, 6);
+  });
+  test("one that crosses itself: the larger loop", async () => {
+    // A square with an ear that hangs on it by a crossing.
+    const [a, b, c, d] = SQUARE;
+    const ear: Position[] = [[d![0] - 2e-5, d![1] + 1e-5], [d![0] + 2e-5, d![1] + 3e-5]]; // prettier-ignore
+    const { broken } = await look(feature("ear", closed([a!, b!, c!, ...ear, [d![0], d![1] - 3e-5]])));
+    expect(broken[0]).toMatchObject({ what: "crossing", issue: { code: "contradiction" } });
+    const { mend } = broken[0]!;
+    expect(mend!.area / whole).toBeGreaterThan(0.7);
+    expect(mend!.area / whole).toBeLessThan(1.1);
+    expect(broken[0]!.at).toHaveLength(1);
+  });
+  test("a hole outside: nobody knows what it was to leave out", async () => {
+    const away = BED.map(([lon, lat]) => [lon! + 0.01, lat!]);
+    const { rings, broken } = await look(GOOD, feature("holed", SQUARE, away));
+    expect(rings.map((ring) => ring.name)).toEqual(["good"]);
+    expect(broken[0]).toMatchObject({ what: "hole", mend: null });
+  });
+  test("ground at another place, and a sliver, are taken and told", async () => {
+    const sliver = [SQUARE[0]!, SQUARE[1]!, [SQUARE[1]![0], SQUARE[1]![1]! + 1e-6], [SQUARE[0]![0], SQUARE[0]![1]! + 1e-6]];
+    const { rings } = await look(GOOD, feature("far", WEST), feature("sliver", sliver as never));
+    expect(rings.map(({ far, sliver: thin }) => [(far ?? 0) > 2000, thin])).toEqual([
+      [false, false],
+      [true, false],
+      [false, true],
+    ]);
+  });
+  test("what can't be drawn is told beside what can be taken", async () => {
+    const { rings, faults, broken } = await look(GOOD, { ...GOOD, geometry: { type: "Circle" } });
+    expect([rings.length, broken.length, faults.map((issue) => issue.code)]).toEqual([1, 0, ["not-a-choice"]]);
+  });
+  test("whatever is drawn, what is offered is a ring that doesn't cross itself, of no more ground than its corners span", () =>
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.integer({ min: 0, max: 30 }), fc.integer({ min: 0, max: 30 })), { minLength: 3, maxLength: 12 }),
+        (corners) => {
+          const ring = corners.map(([x, y]): Position => [10 + x * 1e-5, 50 + y * 1e-5]);
+          const mend = mendedRing("crossing", ring);
+          if (!mend) return;
+          expect(crossing(unrolled(mend))).toBeUndefined();
+          const span = ringOnEarth([[10, 50], [10.0003, 50], [10.0003, 50.0003], [10, 50.0003]]).area; // prettier-ignore
+          expect(ringOnEarth(mend).area).toBeLessThanOrEqual(span * (1 + 1e-9));
+        },
+      ),
+    ));
 });
 
 describe("a zone keeps how it was measured as long as its area is what that comes to", () => {

@@ -1,7 +1,6 @@
 import { bad, good, type Result } from "@/core/issue";
-import { Faults } from "../job-file/faults";
 import { shown, typeName } from "../job-file/shown";
-import { MOST_POINTS, readPolygon, type MapPolygon, type MapZone } from "./map";
+import { MapFaults, MOST_POINTS, readPolygon, type MapPolygon, type MapZone } from "./map";
 
 /** GeoJSON (RFC 7946): polygons and multipolygons, one zone a feature. What is a point or a line is no ground, and is told. */
 
@@ -17,6 +16,24 @@ export interface MapRead {
   readonly passedOver: readonly string[];
 }
 
+/** What of a map could be read, beside the faults of what could not. */
+export interface MapLooked extends MapRead {
+  readonly faults: MapFaults;
+}
+
+/** What could be read, with its faults; a file that has no piece of ground at all has that one. */
+export function looked({ zones, passedOver, faults }: MapLooked, needs: string): MapLooked {
+  if (faults.issues.length === 0 && zones.length === 0) faults.add("", "missing", "", needs);
+  return { zones, passedOver, faults };
+}
+
+/** All of a map, or every fault of it. */
+export const wholeMap = (result: Result<MapLooked>): Result<MapRead> => {
+  if (!result.ok) return result;
+  const { zones, passedOver, faults } = result.value;
+  return faults.issues.length > 0 ? { ok: false, issues: faults.issues } : good({ zones, passedOver });
+};
+
 const TYPES = ["FeatureCollection", "Feature", "Polygon", "MultiPolygon", "GeometryCollection"];
 
 export const isGeoJson = (file: unknown): boolean => {
@@ -24,8 +41,8 @@ export const isGeoJson = (file: unknown): boolean => {
   return typeof type === "string" && [...TYPES, "Point", "MultiPoint", "LineString", "MultiLineString"].includes(type);
 };
 
-export function readGeoJson(file: unknown): Result<MapRead> {
-  const faults = new Faults();
+export function readGeoJson(file: unknown): Result<MapLooked> {
+  const faults = new MapFaults();
   const points = countPoints(file);
   if (points > MOST_POINTS) return bad(tooMany(points));
   const features = featuresOf(file, faults);
@@ -34,9 +51,7 @@ export function readGeoJson(file: unknown): Result<MapRead> {
     const polygons = polygonsOf(geometry, at, faults, passedOver);
     return polygons.length > 0 ? [{ name, polygons, walk: null }] : [];
   });
-  if (faults.issues.length === 0 && zones.length === 0)
-    faults.add("", "missing", "", `a "Polygon" or a "MultiPolygon": this has none`);
-  return faults.issues.length > 0 ? { ok: false, issues: faults.issues } : good({ zones, passedOver });
+  return good(looked({ zones, passedOver, faults }, `a "Polygon" or a "MultiPolygon": this has none`));
 }
 
 export const tooMany = (points: number) =>
@@ -61,7 +76,7 @@ function countPoints(file: unknown): number {
   return count;
 }
 
-function featuresOf(file: unknown, faults: Faults): Feature[] {
+function featuresOf(file: unknown, faults: MapFaults): Feature[] {
   const { type, features, geometry, properties } = file as Record<string, unknown>;
   if (type === "FeatureCollection") {
     if (!Array.isArray(features)) {
@@ -74,7 +89,7 @@ function featuresOf(file: unknown, faults: Faults): Feature[] {
   return [{ geometry: file, name: nameOf(undefined, 0), at: "" }];
 }
 
-function featureOf(feature: unknown, at: string, i: number, faults: Faults): Feature[] {
+function featureOf(feature: unknown, at: string, i: number, faults: MapFaults): Feature[] {
   const { type, geometry, properties } = (feature ?? {}) as Record<string, unknown>;
   if (type !== "Feature") {
     faults.add(`${at}.type`, "not-a-choice", shown(type), "Feature");
@@ -89,7 +104,7 @@ function nameOf(properties: unknown, i: number): string {
   return typeof name === "string" && name.trim() !== "" ? name.trim().slice(0, 200) : `zone ${i + 1}`;
 }
 
-function polygonsOf(geometry: unknown, at: string, faults: Faults, passedOver: string[]): MapPolygon[] {
+function polygonsOf(geometry: unknown, at: string, faults: MapFaults, passedOver: string[]): MapPolygon[] {
   const place = (key: string) => (at === "" ? key : `${at}.${key}`);
   const { type, coordinates, geometries } = (geometry ?? {}) as Record<string, unknown>;
   if (geometry === null || geometry === undefined) {

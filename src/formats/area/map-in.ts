@@ -1,11 +1,11 @@
 import simplify from "simplify-js";
-import { flatAround, ringOnEarth, unrolled, type Position } from "@/core/area/geodesic";
+import { apart, flatAround, ringOnEarth, unrolled, type Position } from "@/core/area/geodesic";
 import { crossing, liesIn, withoutRepeats } from "@/core/area/ring";
 import { bad, good, type Issue, type Result } from "@/core/issue";
-import { isGeoJson, readGeoJson, type MapRead } from "./geojson";
+import { isGeoJson, readGeoJson, type MapLooked } from "./geojson";
 import { textOf } from "./decode";
-import { Faults } from "../job-file/faults";
-import { gapOf, OPEN_TOLD, readRing, type MapPolygon, type MapZone } from "./map";
+import { gapOf, MapFaults, OPEN_TOLD, readRing, type BrokenRing, type MapPolygon, type MapZone } from "./map";
+import { mendedRing } from "./mend";
 import type { MapText } from "./types";
 
 /** A map or a walk that is brought in: its rings as they would be kept, each with its area. */
@@ -20,15 +20,33 @@ export interface RingFound {
   readonly walked: boolean;
   /** Points that were left out as jitter. */
   readonly thinned: number;
+  /** How far it lies from the first ring of its file, where that is far, m. */
+  readonly far?: number;
+  /** It is nowhere wider than a step: two lines along one another rather than a piece of ground. */
+  readonly sliver: boolean;
+}
+
+/** A ring that is none: what is wrong, the ring with where in it, and what of it may be kept. */
+export interface BrokenFound {
+  readonly what: BrokenRing["what"];
+  readonly issue: Issue;
+  readonly points: readonly Position[];
+  readonly at: readonly Position[];
+  readonly mend: RingFound | null;
 }
 
 export interface MapFound {
   readonly rings: readonly RingFound[];
   readonly passedOver: readonly string[];
+  readonly broken: readonly BrokenFound[];
+  /** Faults that have no place in a picture. */
+  readonly faults: readonly Issue[];
 }
 
 /** How far a thinned edge may leave the walked one, m (ours): what a phone's fixes scatter by; of a drawn one next to nothing. */
 const JITTER = { walk: 0.5, map: 0.05 } as const;
+/** Nowhere wider than this, on average, a ring is no lawn, m (ours). */
+const SLIVER = 0.3;
 /** A drawn ring of so few points stays as it is. */
 const FEW = 100;
 
@@ -37,7 +55,37 @@ export async function readMapFile(bytes: Uint8Array): Promise<Result<MapFound>> 
   if (!text.ok) return text;
   const read = await readMap(text.value);
   if (!read.ok) return read;
-  return good({ rings: read.value.zones.map(ringOf), passedOver: read.value.passedOver });
+  const { zones, passedOver, faults } = read.value;
+  const broken = faults.broken.slice(0, MOST_DRAWN).map(brokenOf);
+  // What can be drawn is shown with its fault; the rest of the file stands.
+  if (faults.issues.length > 0 && zones.length === 0 && broken.length === 0) return { ok: false, issues: faults.issues };
+  const drawn = broken.map(({ issue }) => issue);
+  const told = faults.issues.filter((issue) => !drawn.includes(issue)).slice(0, MOST_DRAWN);
+  return good({ ...apartFrom(zones.map(ringOf)), passedOver, broken, faults: told });
+}
+
+/** As many broken rings are drawn as anybody looks at (ours). */
+const MOST_DRAWN = 12;
+
+function brokenOf({ what, issue, points, at }: BrokenRing): BrokenFound {
+  const outer = mendedRing(what, points);
+  const mend = outer && ringOf({ name: "mended", polygons: [{ outer, holes: [] }], walk: null });
+  return { what, issue, points: thinnedLine(points), at, mend: mend ?? null };
+}
+
+/** So far from the first one a ring lies at another place, m (ours). */
+const FAR = 2000;
+
+/** Rings with how far each lies from the first, where that is far. */
+function apartFrom(rings: readonly RingFound[]): { readonly rings: readonly RingFound[] } {
+  const from = rings[0]?.polygons[0]?.[0]?.[0] as Position | undefined;
+  if (!from) return { rings };
+  return {
+    rings: rings.map((ring) => {
+      const away = apart(from, ring.polygons[0]![0]![0] as Position);
+      return away > FAR ? { ...ring, far: away } : ring;
+    }),
+  };
 }
 
 function ringOf({ name, polygons, walk }: MapZone): RingFound {
@@ -46,10 +94,13 @@ function ringOf({ name, polygons, walk }: MapZone): RingFound {
   const count = (all: readonly MapPolygon[]) =>
     all.reduce((sum, { outer, holes }) => sum + outer.length + holes.reduce((more, hole) => more + hole.length, 0), 0);
   const cut = thin.reduce((sum, { holes }) => sum + holes.reduce((more, hole) => more + ringOnEarth(hole).area, 0), 0);
+  const area = thin.reduce((sum, { outer }) => sum + ringOnEarth(outer).area, 0) - cut;
+  const around = thin.reduce((sum, { outer }) => sum + ringOnEarth(outer).around, 0);
   return {
     name,
     polygons: asText(thin),
-    area: thin.reduce((sum, { outer }) => sum + ringOnEarth(outer).area, 0) - cut,
+    area,
+    sliver: (2 * area) / around < SLIVER,
     open: walk !== null && walk.gap > OPEN_TOLD ? walk.gap : null,
     walked,
     thinned: (walk?.fixes ?? count(polygons)) - count(thin),
@@ -58,7 +109,7 @@ function ringOf({ name, polygons, walk }: MapZone): RingFound {
 
 /** A walk around a piece of ground → a ring as it would be kept; or why it is none. */
 export function ringOfWalk(points: readonly Position[]): Result<RingFound> {
-  const faults = new Faults();
+  const faults = new MapFaults();
   const tidy = tidied(points);
   const outer = readRing(tidy, "", faults, false);
   if (!outer) return { ok: false, issues: faults.issues };
@@ -92,7 +143,7 @@ function tidied(line: readonly Position[]): readonly Position[] {
   return sound ?? whole.map(({ i }) => line[i]!);
 }
 
-async function readMap(text: string): Promise<Result<MapRead>> {
+async function readMap(text: string): Promise<Result<MapLooked>> {
   const plain = text.replace(/^\uFEFF/, "").trimStart();
   if (plain.startsWith("<")) return (await import("./xml")).readXml(plain, tidied);
   let file: unknown;
@@ -114,6 +165,13 @@ function thinnedRing(ring: readonly Position[], walked: boolean): readonly Posit
   const kept = simplify([...flat, { ...flat[0]! }], walked ? JITTER.walk : JITTER.map, true) as typeof flat;
   const thin = kept.slice(0, -1).map(({ i }) => ring[i]!);
   return thin.length >= 3 && !crossing(unrolled(thin)) ? thin : ring;
+}
+
+/** A broken ring as it is drawn: without what nobody would see. */
+function thinnedLine(line: readonly Position[]): readonly Position[] {
+  if (line.length <= FEW) return line;
+  const flat = flatAround(line[0]!, line).map(([x, y], i) => ({ x, y, i }));
+  return (simplify(flat, JITTER.walk, true) as typeof flat).map(({ i }) => line[i]!);
 }
 
 const thinned = ({ outer, holes }: MapPolygon, walked: boolean): MapPolygon => ({

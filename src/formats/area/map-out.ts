@@ -43,3 +43,21 @@ export const kmlOf = (site: SiteText): string => {
   });
   return `<?xml version="1.0" encoding="UTF-8"?>\n<kml xmlns="http://www.opengis.net/kml/2.2"><Document><name>${escaped(site.name)}</name>${placemarks.join("")}</Document></kml>\n`;
 };
+
+/**
+ * GPX has no areas: each ring is a track that goes once round, what is cut out of it a track of its own that says so. Which of
+ * them is cut out is told by their names alone.
+ */
+export const gpxOf = (site: SiteText): string => {
+  const track = (name: string, ring: readonly (readonly number[])[]) =>
+    `<trk><name>${escaped(name)}</name><trkseg>${closed(ring)
+      .map(([lon, lat]) => `<trkpt lat="${lat}" lon="${lon}"/>`)
+      .join("")}</trkseg></trk>`;
+  const tracks = drawn(site).flatMap(({ name, polygons }) =>
+    polygons.flatMap(([outer, ...holes]) => [
+      track(name, outer!),
+      ...holes.map((hole, i) => track(`${name}, not sprayed${holes.length > 1 ? ` ${i + 1}` : ""}`, hole)),
+    ]),
+  );
+  return `<?xml version="1.0" encoding="UTF-8"?>\n<gpx version="1.1" creator="Careful Gauge" xmlns="http://www.topografix.com/GPX/1/1">${tracks.join("")}</gpx>\n`;
+};

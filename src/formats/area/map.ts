@@ -1,7 +1,8 @@
 import { alongEarth, apart, ringOnEarth, unrolled, type Position, type RingOnEarth } from "@/core/area/geodesic";
 import { crossing, liesIn, withoutRepeats } from "@/core/area/ring";
+import type { Issue } from "@/core/issue";
 import { writeNumber } from "@/core/quantity/format";
-import type { Faults } from "../job-file/faults";
+import { Faults } from "../job-file/faults";
 import { shown, typeName } from "../job-file/shown";
 
 /** Rings on a map → pieces of ground, or every fault with its place. Longitude first, degrees, WGS 84 (RFC 7946). */
@@ -17,6 +18,29 @@ export interface MapZone {
   readonly polygons: readonly MapPolygon[];
   /** Of a walked ring: how far its end is from its start, as a part of its length, and how many fixes it came with. */
   readonly walk: { readonly gap: number; readonly fixes: number } | null;
+}
+
+/** A ring that is none, with where in it the fault is: for a picture, and for what of it may be kept. */
+export interface BrokenRing {
+  readonly what: "open" | "crossing" | "hole" | "turned";
+  readonly issue: Issue;
+  readonly points: readonly Position[];
+  readonly at: readonly Position[];
+}
+
+/** The faults of a map; of those that lie in the shape of a ring, the ring as well. */
+export class MapFaults extends Faults {
+  readonly broken: BrokenRing[] = [];
+  addRing(
+    what: BrokenRing["what"],
+    { path, received, expected }: Omit<Issue, "code" | "metric">,
+    points: BrokenRing["points"],
+    at: BrokenRing["at"],
+  ) {
+    const issue: Issue = { path, code: "contradiction", received, expected };
+    this.issues.push(issue);
+    this.broken.push({ what, issue, points, at });
+  }
 }
 
 /** Points of one file (ours): the exact answer takes seconds then, and no lawn has more. */
@@ -52,7 +76,7 @@ function readPosition(value: unknown, at: string, faults: Faults): Position | un
 const TOLD = 3;
 
 /** The positions of a line as they stand in a file, each of which must be one. */
-export function readLine(value: unknown, at: string, faults: Faults): readonly Position[] | undefined {
+export function readLine(value: unknown, at: string, faults: MapFaults): readonly Position[] | undefined {
   if (!Array.isArray(value)) {
     faults.add(at, "wrong-type", typeName(value), "a list of positions");
     return undefined;
@@ -62,21 +86,32 @@ export function readLine(value: unknown, at: string, faults: Faults): readonly P
   for (const [i, one] of (value as unknown[]).entries()) {
     const point = readPosition(one, `${at}[${i}]`, faults);
     if (point) points.push(point);
-    if (faults.issues.length - before >= TOLD) return undefined;
+    if (faults.issues.length - before >= TOLD) break;
   }
+  if (faults.issues.length > before) brokenBySwap(value, faults, before);
   return faults.issues.length > before ? undefined : points;
+}
+
+/** A line that reads well with its coordinates the other way round is kept so for whoever looks at it. */
+function brokenBySwap(value: readonly unknown[], faults: MapFaults, first: number): void {
+  const turned = value.map((one): unknown => (Array.isArray(one) ? [one[1], one[0], ...(one.slice(2) as unknown[])] : one));
+  const quiet = new Faults();
+  const points = turned.map((one) => readPosition(one, "", quiet)).filter((point) => point !== undefined);
+  if (quiet.issues.length === 0 && points.length > 2)
+    faults.broken.push({ what: "turned", issue: faults.issues[first]!, points, at: [] });
 }
 
 /**
  * A ring as it stands in a file.
  * @param closes its last point must be its first, as GeoJSON has it
  */
-export function readRing(value: unknown, at: string, faults: Faults, closes: boolean): readonly Position[] | undefined {
+export function readRing(value: unknown, at: string, faults: MapFaults, closes: boolean): readonly Position[] | undefined {
   const points = readLine(value, at, faults);
   if (!points) return undefined;
   const [first, last] = [points[0], points.at(-1)];
   if (closes && points.length > 1 && (first![0] !== last![0] || first![1] !== last![1])) {
-    faults.add(at, "contradiction", "an open ring", "its last position must be its first");
+    const words = { path: at, received: "an open ring", expected: "its last position must be its first" };
+    faults.addRing("open", words, points, [points.at(-1)!, points[0]!]);
     return undefined;
   }
   const ring = withoutRepeats(points);
@@ -87,19 +122,15 @@ export function readRing(value: unknown, at: string, faults: Faults, closes: boo
   const cross = crossing(unrolled(ring));
   if (cross) {
     const place = ring[cross[1]]!.slice(0, 2).map((degrees) => writeNumber(degrees, { decimals: 6 }));
-    faults.add(
-      at,
-      "contradiction",
-      `the ring crosses itself near ${place.join(", ")} (edges ${cross[0] + 1} and ${cross[1] + 1})`,
-      "a ring that doesn't cross itself",
-    );
+    const received = `the ring crosses itself near ${place.join(", ")} (edges ${cross[0] + 1} and ${cross[1] + 1})`;
+    faults.addRing("crossing", { path: at, received, expected: "a ring that doesn't cross itself" }, ring, [ring[cross[1]]!]);
     return undefined;
   }
   return ring;
 }
 
 /** A polygon of rings: the first around it, the others cut out of it. */
-export function readPolygon(value: unknown, at: string, faults: Faults, closes: boolean): MapPolygon | undefined {
+export function readPolygon(value: unknown, at: string, faults: MapFaults, closes: boolean): MapPolygon | undefined {
   if (!Array.isArray(value) || value.length === 0) {
     faults.add(at, "wrong-type", Array.isArray(value) ? "an empty list" : typeName(value), "a list of rings");
     return undefined;
@@ -107,17 +138,23 @@ export function readPolygon(value: unknown, at: string, faults: Faults, closes: 
   const rings = (value as unknown[]).map((ring, i) => readRing(ring, `${at}[${i}]`, faults, closes));
   if (rings.some((ring) => ring === undefined)) return undefined;
   const [outer, ...holes] = rings as (readonly Position[])[];
+  const before = faults.issues.length;
   const flat = unrolled(outer!);
   holes.forEach((hole, i) => {
     // Counted from where the outer ring is, so that both lie on one side of the date line.
     const near = unrolled([outer![0]!, ...hole]).slice(1);
     if (!liesIn(flat, near))
-      faults.add(`${at}[${i + 1}]`, "contradiction", "a hole that isn't wholly inside", "a ring within the first one");
+      faults.addRing(
+        "hole",
+        { path: `${at}[${i + 1}]`, received: "a hole that isn't wholly inside", expected: "a ring within the first one" },
+        outer!,
+        hole,
+      );
   });
   const area = ringOnEarth(outer!).area;
   const cut = holes.reduce((sum, hole) => sum + ringOnEarth(hole).area, 0);
   if (cut >= area) faults.add(at, "contradiction", "as much is taken off as there is", "holes that leave something");
-  return { outer: outer!, holes };
+  return faults.issues.length > before ? undefined : { outer: outer!, holes };
 }
 
 /** How far a walked ring's end is from its start, as a part of the whole way around. */

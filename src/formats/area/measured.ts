@@ -5,10 +5,9 @@ import { ratio } from "@/core/quantity/arithmetic";
 import type { Quantity } from "@/core/quantity/kinds";
 import { parseField } from "@/core/quantity/ranges";
 import type { Derived } from "@/core/working/rule";
-import { Faults } from "../job-file/faults";
 import { faultsIn } from "../job-file/shape-parts";
 import { areaOnMap } from "./read-area";
-import { MOST_POINTS, readPolygon, type MapPolygon } from "./map";
+import { MapFaults, MOST_POINTS, readPolygon, type MapPolygon } from "./map";
 import { readGround } from "./read-ground";
 import { GROUND_SHAPE } from "./shapes";
 import type { MapText, MeasuredText } from "./types";
@@ -18,7 +17,7 @@ export function areaOfMeasured(measured: MeasuredText): Result<Derived<"area">> 
   if (measured.map) return mapArea(measured.map);
   const issues = faultsIn(GROUND_SHAPE, measured.ground);
   if (issues.length > 0) return { ok: false, issues };
-  const faults = new Faults();
+  const faults = new MapFaults();
   const ground = readGround(measured.ground!, "", faults);
   const area = ground && groundArea(ground);
   return area ? good(area) : { ok: false, issues: faults.issues };
@@ -34,7 +33,7 @@ function mapArea({ polygons, slope }: MapText): Result<Derived<"area">> {
 
 /** The polygons of a map as it is kept. */
 export function polygonsOf(polygons: MapText["polygons"]): Result<readonly MapPolygon[]> {
-  const faults = new Faults();
+  const faults = new MapFaults();
   const read = polygons.map((polygon, i) => readPolygon(polygon, `polygons[${i}]`, faults, false));
   if (read.length === 0) faults.add("polygons", "too-few", "empty", "1 polygon");
   return faults.issues.length > 0 ? { ok: false, issues: faults.issues } : good(read as MapPolygon[]);

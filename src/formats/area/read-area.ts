@@ -8,7 +8,7 @@ import { constant, derive, type Derived } from "@/core/working/rule";
 import { Faults } from "../job-file/faults";
 import { faultsIn } from "../job-file/shape-parts";
 import { typeName } from "../job-file/shown";
-import { isGeoJson, readGeoJson } from "./geojson";
+import { isGeoJson, readGeoJson, wholeMap, type MapRead } from "./geojson";
 import { aroundZone, OPEN_TOLD, ringsOf, type MapPolygon, type MapZone } from "./map";
 import { readGround } from "./read-ground";
 import { SITE_FILE } from "./shapes";
@@ -39,11 +39,11 @@ export async function readAreas(text: string): Promise<Result<Areas>> {
   if (plain.startsWith("<")) {
     // The XML reader is loaded for a file that needs it.
     const { readXml } = await import("./xml");
-    return mapAreas(readXml(plain));
+    return mapAreas(wholeMap(readXml(plain)));
   }
   const file = parsed(plain);
   if (!file.ok) return file;
-  if (isGeoJson(file.value)) return mapAreas(readGeoJson(file.value));
+  if (isGeoJson(file.value)) return mapAreas(wholeMap(readGeoJson(file.value)));
   return siteAreas(file.value);
 }
 
@@ -101,7 +101,7 @@ export function areaOnMap({ polygons }: Pick<MapZone, "polygons">): Derived<"are
   return parts.length === 1 ? parts[0]! : derive(partsRule, { parts });
 }
 
-function mapAreas(read: ReturnType<typeof readGeoJson>): Result<Areas> {
+function mapAreas(read: Result<MapRead>): Result<Areas> {
   if (!read.ok) return read;
   return good({
     name: null,

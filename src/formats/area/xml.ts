@@ -2,9 +2,8 @@ import { gpx, kml } from "@tmcw/togeojson";
 import { DOMParser } from "@xmldom/xmldom";
 import type { Position } from "@/core/area/geodesic";
 import { bad, good, type Issue, type Result } from "@/core/issue";
-import { Faults } from "../job-file/faults";
-import { tooMany, type MapRead } from "./geojson";
-import { gapOf, MOST_POINTS, readLine, readPolygon, readRing, type MapPolygon, type MapZone } from "./map";
+import { looked, tooMany, type MapLooked } from "./geojson";
+import { gapOf, MapFaults, MOST_POINTS, readLine, readPolygon, readRing, type MapPolygon, type MapZone } from "./map";
 
 /**
  * KML and GPX. Neither needs a document type: a file that declares one, or entities, is refused before anything of it is read, so
@@ -58,7 +57,7 @@ function textFault(text: string): Issue | undefined {
 export function readXml(
   text: string,
   tidy: (line: readonly Position[]) => readonly Position[] = (line) => line,
-): Result<MapRead> {
+): Result<MapLooked> {
   const wrong = textFault(text);
   if (wrong) return bad(wrong);
   let doc;
@@ -93,14 +92,9 @@ const nameOf = (feature: XmlFeature, what: string): string => {
   return typeof name === "string" && name.trim() !== "" ? name.trim().slice(0, 200) : what;
 };
 
-const outcome = (zones: readonly MapZone[], passedOver: readonly string[], faults: Faults, needs: string): Result<MapRead> => {
-  if (faults.issues.length === 0 && zones.length === 0) faults.add("", "missing", "", needs);
-  return faults.issues.length > 0 ? { ok: false, issues: faults.issues } : good({ zones, passedOver });
-};
-
 /** One zone a placemark; its polygons with what is cut out of them. */
-function readKml(features: readonly XmlFeature[]): Result<MapRead> {
-  const faults = new Faults();
+function readKml(features: readonly XmlFeature[]): Result<MapLooked> {
+  const faults = new MapFaults();
   const passedOver: string[] = [];
   const count = features.reduce((sum, { geometry }) => sum + pointsOf(geometry), 0);
   if (count > MOST_POINTS) return bad(tooMany(count));
@@ -109,10 +103,10 @@ function readKml(features: readonly XmlFeature[]): Result<MapRead> {
     const polygons = polygonsOf(feature.geometry, `placemark "${name}"`, faults, passedOver);
     return polygons.length > 0 ? [{ name, polygons, walk: null }] : [];
   });
-  return outcome(zones, passedOver, faults, `a <Polygon> in a placemark: this has none`);
+  return good(looked({ zones, passedOver, faults }, `a <Polygon> in a placemark: this has none`));
 }
 
-function polygonsOf(geometry: XmlGeometry | null, at: string, faults: Faults, passedOver: string[]): MapPolygon[] {
+function polygonsOf(geometry: XmlGeometry | null, at: string, faults: MapFaults, passedOver: string[]): MapPolygon[] {
   if (geometry?.type === "Polygon") {
     const polygon = readPolygon(geometry.coordinates, at, faults, false);
     return polygon ? [polygon] : [];
@@ -124,8 +118,8 @@ function polygonsOf(geometry: XmlGeometry | null, at: string, faults: Faults, pa
 }
 
 /** Each track, its segments joined, and each route is one ring. */
-function readGpx(features: readonly XmlFeature[], tidy: (line: readonly Position[]) => readonly Position[]): Result<MapRead> {
-  const faults = new Faults();
+function readGpx(features: readonly XmlFeature[], tidy: (line: readonly Position[]) => readonly Position[]): Result<MapLooked> {
+  const faults = new MapFaults();
   const passedOver: string[] = [];
   const count = features.reduce((sum, { geometry }) => sum + pointsOf(geometry), 0);
   if (count > MOST_POINTS) return bad(tooMany(count));
@@ -148,7 +142,7 @@ function readGpx(features: readonly XmlFeature[], tidy: (line: readonly Position
     const outer = walked && readRing(tidy(walked), `${what} "${name}"`, faults, false);
     return outer ? [{ name, polygons: [{ outer, holes: [] }], walk: { gap: gapOf(line), fixes: line.length } }] : [];
   });
-  return outcome(zones, passedOver, faults, "a track or a route: this has none");
+  return good(looked({ zones, passedOver, faults }, "a track or a route: this has none"));
 }
 
 /** How many positions a geometry has. */

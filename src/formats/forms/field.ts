@@ -3,6 +3,7 @@ import { wordsFor, type Issue, type Result } from "@/core/issue";
 import { isDate } from "@/core/calendar";
 import { foldedName } from "@/core/names";
 import { parseField, type Field } from "@/core/quantity/ranges";
+import { placeOf } from "../area/place";
 import type { System } from "@/core/working/units";
 
 /** Building blocks of the forms: the words are core's, the ranges are core's, Yup carries them to the field. */
@@ -70,6 +71,14 @@ export const maybeChoice = (choices: readonly string[]) =>
     return (
       one === "" || choices.includes(one) || refuse(this, { code: "not-a-choice", received: one, expected: choices.join(", ") })
     );
+  });
+
+/** A place on the earth that may be left out. */
+export const maybePlace = () =>
+  yup.string().test("place", function (value) {
+    const text = (value ?? "").trim();
+    const expected = `"41.88321, -87.61231": latitude, longitude`;
+    return text === "" || placeOf(text) !== undefined || refuse(this, { code: "wrong-type", received: `"${text}"`, expected });
   });
 
 export const choiceField = (choices: readonly string[]) =>

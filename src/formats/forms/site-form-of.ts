@@ -31,6 +31,8 @@ export function siteFormOf(site: Partial<SiteText> = {}): SiteForm {
     notes: site["x-notes"] ?? "",
     waters: site["x-waters"] ?? "",
     tapFlow: site["x-tap-flow"] ?? "",
+    gate: site["x-gate"] ?? "",
+    tap: site["x-tap"] ?? "",
     zones: (site.zones ?? []).length
       ? site.zones!.map((z) => ({
           id: z["x-id"] ?? "",

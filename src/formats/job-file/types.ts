@@ -209,6 +209,9 @@ export interface SiteText {
   /** Ours: who waters there: what the client does is not ours to count on. How fast its hydrant or tap fills ("20 gal/min"). */
   readonly "x-waters"?: Waters;
   readonly "x-tap-flow"?: string;
+  /** Ours: where one goes in and out, and where the tap or hydrant is: "41.88321, -87.61231", latitude first. */
+  readonly "x-gate"?: string;
+  readonly "x-tap"?: string;
   /** Ours: its id on record, and whether there is water to fill from. */
   readonly "x-id"?: string;
   readonly "x-water"?: boolean;

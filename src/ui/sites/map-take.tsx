@@ -10,7 +10,7 @@ import { writeNumber } from "@/core/quantity/format";
 import { valueIn } from "@/core/quantity/quantity";
 import { read, type System } from "@/core/working/units";
 import { MOST_BYTES, sizeFault } from "@/formats/area/decode";
-import { cutOut, type MapFound, type RingFound } from "@/formats/area/map-in";
+import { cutOut, type BrokenFound, type MapFound, type RingFound } from "@/formats/area/map-in";
 import type { MeasuredText } from "@/formats/area/types";
 import type { MapDoor } from "@/workers/map.worker";
 import { sentences } from "../data/records";
@@ -91,7 +91,9 @@ export function MapTake({ onTake }: { onTake: (zones: readonly TakenZone[]) => v
           </Button>
         )}
       </Row>
-      {state.is !== "found" && <WalkRing onRing={(ring) => setState(foundIn("the walk", { rings: [ring], passedOver: [] }))} />}
+      {state.is !== "found" && (
+        <WalkRing onRing={(ring) => setState(foundIn("the walk", { rings: [ring], passedOver: [], broken: [], faults: [] }))} />
+      )}
       {state.is === "looking" && (
         <Row gap="12px">
           <Note>Looking at {state.file} …</Note>
@@ -112,6 +114,12 @@ export function MapTake({ onTake }: { onTake: (zones: readonly TakenZone[]) => v
           found={state.found}
           choices={state.choices}
           set={(choices) => setState({ ...state, choices })}
+          onMend={(broken, ring) => {
+            const name = `zone ${state.found.rings.length + 1}`;
+            const rest = state.found.broken.filter((one) => one !== broken);
+            const found = { ...state.found, broken: rest, rings: [...state.found.rings, { ...ring, name }] };
+            setState({ ...state, found, choices: [...state.choices, { name, take: true, cut: null }] });
+          }}
           onTake={(zones) => {
             onTake(zones);
             setState({ is: "none" });
@@ -184,15 +192,25 @@ interface FoundProps {
   readonly found: MapFound;
   readonly choices: readonly Choice[];
   readonly set: (choices: readonly Choice[]) => void;
+  readonly onMend: (broken: BrokenFound, ring: RingFound) => void;
   readonly onTake: (zones: readonly TakenZone[]) => void;
 }
 
-function Found({ found: { rings, passedOver }, choices, set, onTake }: FoundProps) {
+function Found({ found: { rings, passedOver, broken, faults }, choices, set, onMend, onTake }: FoundProps) {
   const system = useSystem();
   const worked = zonesOf(rings, choices);
   const change = (i: number, next: Partial<Choice>) => set(choices.map((one, j) => (j === i ? { ...one, ...next } : one)));
   return (
     <Column gap="10px">
+      {broken.map((one) => (
+        <BrokenRing key={`${one.issue.path} ${one.issue.received}`} broken={one} system={system} onMend={onMend} />
+      ))}
+      {sentences(faults).map((words, i) => (
+        <Notice key={words} state="stop">
+          {faults[i]!.path && `${faults[i]!.path}: `}
+          {words}
+        </Notice>
+      ))}
       <Plan
         label="What was found, north up"
         system={system}
@@ -231,6 +249,38 @@ function Found({ found: { rings, passedOver }, choices, set, onTake }: FoundProp
         </Button>
       </Box>
     </Column>
+  );
+}
+
+const MENDS: Record<BrokenFound["what"], string> = {
+  open: "Keep it, closed by a straight line",
+  crossing: "Keep the larger loop of it",
+  turned: "Keep it, latitude and longitude the other way round",
+  hole: "",
+};
+
+/** A ring that is none: where, and what of it may be kept. */
+function BrokenRing({ broken, system, onMend }: { broken: BrokenFound; system: System; onMend: FoundProps["onMend"] }) {
+  const { what, issue, points, at, mend } = broken;
+  return (
+    <Box as="section" aria-label={`Fault at ${issue.path || "the ring"}`}>
+      <Notice state="stop">
+        {issue.path && `${issue.path}: `}
+        {sentences([issue])[0]}
+      </Notice>
+      <Plan label="Where the fault is" system={system} zones={[{ key: "broken", name: "", polygons: [[points]], broken: at }]} />
+      {mend ? (
+        <Button type="button" look="quiet" onClick={() => onMend(broken, mend)}>
+          {MENDS[what]}: {read(fromCanonical<"area">(mend.area), "area", system)}
+        </Button>
+      ) : (
+        <Note>
+          {what === "hole"
+            ? "What it was meant to leave out nobody knows: put it right where it was drawn, or bring the rest and cut it out here."
+            : "Nothing of it makes a piece of ground."}
+        </Note>
+      )}
+    </Box>
   );
 }
 
@@ -273,6 +323,13 @@ function Ring({ rings, ring, i, choices, change, system }: RingProps) {
           straight line. Was a side missed?
         </Notice>
       )}
+      {ring.far !== undefined && (
+        <Notice state="act">
+          It lies {read(fromCanonical<"length">(ring.far), "length", system, { figures: 2 })} from the first one. Is it of this
+          site?
+        </Notice>
+      )}
+      {ring.sliver && <Notice state="act">It is hardly wider than a line: is it a piece of ground?</Notice>}
       {ring.walked && ring.area < TAPE_WINS_UNDER && <Note>A lawn of this size is measured better with a tape.</Note>}
     </Box>
   );

@@ -1,7 +1,9 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import { flatAround, type Position } from "@/core/area/geodesic";
+import type { MouseEvent } from "react";
+import { flatAround, placeAt, type Position } from "@/core/area/geodesic";
+import { workOrder } from "@/core/area/order";
 import type { System } from "@/core/working/units";
 import type { MapText } from "@/formats/area/types";
 import { ScaleBar } from "./scale-bar";
@@ -14,6 +16,8 @@ export interface Drawn {
   readonly turf?: string | undefined;
   /** Left out of what is taken. */
   readonly faint?: boolean;
+  /** It is no piece of ground: drawn as a line, its fault marked at these places. */
+  readonly broken?: readonly Position[];
 }
 
 const WIDE = 560;
@@ -27,17 +31,26 @@ interface PlanProps {
   readonly zones: readonly Drawn[];
   readonly system: System;
   readonly label: string;
+  /** Where one goes in and out: the order of the work follows from it. And where the water is. */
+  readonly gate?: Position | undefined;
+  readonly tap?: Position | undefined;
+  /** A place of it was pressed. */
+  readonly onPlace?: ((place: Position) => void) | undefined;
 }
 
-/** Zones from above, north up, to scale: each with its number in the order of the work, what is cut out of it left blank. */
-export function Plan({ zones, system, label }: PlanProps) {
+/** Zones from above, north up, to scale: each with its number in the order of the work and where it starts, what is cut out of it left blank. */
+export function Plan({ zones, system, label, gate, tap, onPlace }: PlanProps) {
   const origin = zones[0]?.polygons[0]?.[0]?.[0];
   if (!origin) return null;
   const flat = zones.map((zone) => ({
     ...zone,
     rings: zone.polygons.flatMap((polygon) => polygon.map((ring) => flatAround(origin, ring as readonly Position[]))),
+    marks: flatAround(origin, zone.broken ?? []),
   }));
-  const all = flat.flatMap((zone) => zone.rings.flat());
+  const [gateAt, tapAt] = [gate, tap].map((place) => place && flatAround(origin, [place])[0]!);
+  const order = gateAt && workOrder(flat.map(({ rings }) => rings), gateAt); // prettier-ignore
+  const beside = [gateAt, tapAt].filter((place) => place !== undefined);
+  const all = [...flat.flatMap((zone) => [...zone.rings.flat(), ...zone.marks]), ...beside];
   const [xs, ys] = [all.map(([x]) => x), all.map(([, y]) => y)];
   const least = (of: readonly number[]) => of.reduce((a, b) => Math.min(a, b));
   const most = (of: readonly number[]) => of.reduce((a, b) => Math.max(a, b));
@@ -46,27 +59,27 @@ export function Plan({ zones, system, label }: PlanProps) {
   const scale = Math.min((WIDE - 2 * EDGE) / wide, (HIGH - 2 * EDGE) / high);
   const at = ([x, y]: readonly [number, number]) =>
     `${(EDGE + (x - west) * scale).toFixed(1)} ${(HIGH - EDGE - (y - south) * scale).toFixed(1)}`;
+  const press = (e: MouseEvent<SVGSVGElement>) => {
+    const box = e.currentTarget.getBoundingClientRect();
+    const [px, py] = [((e.clientX - box.left) / box.width) * WIDE, ((e.clientY - box.top) / box.height) * HIGH];
+    onPlace?.(placeAt(origin, [west + (px - EDGE) / scale, south + (HIGH - EDGE - py) / scale]));
+  };
   const turfs = [...new Set(zones.map((zone) => zone.turf ?? ""))];
   return (
     <Box maxWidth={`${WIDE}px`} border="1px solid" borderColor="line" background="panel">
-      <chakra.svg viewBox={`0 0 ${WIDE} ${HIGH}`} width="100%" role="img" aria-label={label}>
-        <defs>
-          {turfs.map((turf, i) => (
-            <pattern key={turf} id={`turf-${i}`} width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(30)">
-              <path
-                d={HATCHES[i % HATCHES.length]}
-                stroke="currentColor"
-                strokeWidth="1.2"
-                strokeLinecap="round"
-                opacity="0.45"
-              />
-            </pattern>
-          ))}
-        </defs>
+      <chakra.svg
+        viewBox={`0 0 ${WIDE} ${HIGH}`}
+        width="100%"
+        role="img"
+        aria-label={label}
+        {...(onPlace && { onClick: press, cursor: "crosshair" })}
+      >
+        <Hatches count={turfs.length} />
         {flat.map((zone, i) => {
-          const edge = zone.rings.map((ring) => `M${ring.map(at).join(" L")} Z`).join(" ");
+          const edge = zone.rings.map((ring) => `M${ring.map(at).join(" L")}${zone.broken ? "" : " Z"}`).join(" ");
           const [x, y] = middle(zone.rings[0]!);
           const [tx, ty] = at([x, y]).split(" ");
+          if (zone.broken) return <Broken key={zone.key} edge={edge} marks={zone.marks.map(at)} />;
           return (
             <g key={zone.key} opacity={zone.faint ? 0.35 : 1}>
               <path d={edge} fillRule="evenodd" fill="var(--cg-colors-water)" fillOpacity="0.45" />
@@ -89,12 +102,17 @@ export function Plan({ zones, system, label }: PlanProps) {
                   stroke="var(--cg-colors-panel)"
                   strokeWidth="4"
                 >
-                  {i + 1} {zone.name}
+                  {(order ? order.findIndex((one) => one.zone === i) : i) + 1} {zone.name}
                 </text>
               )}
             </g>
           );
         })}
+        {order?.map(({ zone, start }) => (
+          <Spot key={zone} at={at(start)} says="start" />
+        ))}
+        {gateAt && <Spot at={at(gateAt)} says="gate" filled />}
+        {tapAt && <Spot at={at(tapAt)} says="tap" filled />}
         <path d={`M${WIDE - 22} 34 v-22 l-5 9 m5 -9 l5 9`} stroke="currentColor" strokeWidth="2" fill="none" />
         <text x={WIDE - 22} y={48} textAnchor="middle" fontSize="13" fill="currentColor">
           N
@@ -105,13 +123,70 @@ export function Plan({ zones, system, label }: PlanProps) {
         <Box textStyle="small" color="soft" padding="2px 10px 8px">
           {turfs
             .filter((turf) => turf !== "")
-            .map((turf) => `${turf}: ${zones.flatMap((zone, i) => (zone.turf === turf ? [i + 1] : [])).join(", ")}`)
+            .map((turf) => `${turf}: ${zones.flatMap((zone) => (zone.turf === turf ? [zone.name] : [])).join(", ")}`)
             .join(" · ")}
         </Box>
       )}
     </Box>
   );
 }
+
+/** The hatchings of so many turfs. */
+function Hatches({ count }: { count: number }) {
+  return (
+    <defs>
+      {Array.from({ length: count }, (_, i) => (
+        <pattern key={i} id={`turf-${i}`} width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(30)">
+          <path d={HATCHES[i % HATCHES.length]} stroke="currentColor" strokeWidth="1.2" strokeLinecap="round" opacity="0.45" />
+        </pattern>
+      ))}
+    </defs>
+  );
+}
+
+/** A place with its name: a square that is filled, or, where work starts, a triangle. */
+function Spot({ at, says, filled = false }: { at: string; says: string; filled?: boolean }) {
+  return (
+    <g transform={`translate(${at})`}>
+      <path
+        d={filled ? "M-6 -6 h12 v12 h-12 Z" : "M-7 6 L0 -7 L7 6 Z"}
+        fill={filled ? "currentColor" : "var(--cg-colors-act)"}
+        stroke="var(--cg-colors-panel)"
+        strokeWidth="2"
+      />
+      <text
+        y="-10"
+        textAnchor="middle"
+        fontSize="13"
+        fontWeight="700"
+        fill="currentColor"
+        paintOrder="stroke"
+        stroke="var(--cg-colors-panel)"
+        strokeWidth="4"
+      >
+        {says}
+      </text>
+    </g>
+  );
+}
+
+/** A line that is the edge of nothing, with a cross where that is so. */
+function Broken({ edge, marks }: { edge: string; marks: readonly string[] }) {
+  return (
+    <g fill="none">
+      <path d={edge} stroke="currentColor" strokeWidth="2" strokeDasharray="7 4" />
+      {marks.slice(0, MOST_MARKS).map((mark) => (
+        <g key={mark} transform={`translate(${mark})`} stroke="var(--cg-colors-stop)" strokeWidth="3">
+          <circle r="11" />
+          <path d="M-5 -5 L5 5 M-5 5 L5 -5" />
+        </g>
+      ))}
+    </g>
+  );
+}
+
+/** More places than these are a smear. */
+const MOST_MARKS = 60;
 
 /** The middle of a ring's corners, for its name. */
 const middle = (ring: readonly (readonly [number, number])[]): [number, number] => [

@@ -16,6 +16,11 @@ const FACTS = [
   ["notes", "Notes", "the hedge is cut in March"],
 ] as const;
 
+const PLACES = [
+  ["gate", "The gate is at"],
+  ["tap", "The tap is at"],
+] as const;
+
 interface SiteProps {
   readonly form: UseFormReturn<SiteForm>;
   /** Since when the notes stand as they do. */
@@ -24,7 +29,11 @@ interface SiteProps {
 
 /** Who or what must be minded there, how one gets in, and who gives the water: said in every mix for it. */
 export function SiteFacts({ form, noted }: SiteProps) {
-  const begun = FACTS.some(([key]) => form.getValues(key)) || !!form.getValues("waters") || !!form.getValues("tapFlow");
+  const begun =
+    FACTS.some(([key]) => form.getValues(key)) ||
+    !!form.getValues("waters") ||
+    !!form.getValues("tapFlow") ||
+    PLACES.some(([key]) => form.getValues(key));
   return (
     <Fold title="Children, pets, bees; gate and tap; who waters; notes" begun={begun}>
       <Box display="grid" gap="10px" paddingTop="6px">
@@ -56,6 +65,16 @@ export function SiteFacts({ form, noted }: SiteProps) {
             error={errorAt(form, "tapFlow")}
             {...form.register("tapFlow")}
           />
+          {PLACES.map(([key, label]) => (
+            <TextField
+              key={key}
+              label={label}
+              placeholder="41.88321, -87.61231"
+              hint="latitude, longitude; or mark it on the plan"
+              error={errorAt(form, key)}
+              {...form.register(key)}
+            />
+          ))}
         </Box>
       </Box>
     </Fold>

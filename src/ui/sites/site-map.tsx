@@ -4,12 +4,13 @@ import { Box } from "@chakra-ui/react";
 import dynamic from "next/dynamic";
 import { useState } from "react";
 import type { useFieldArray, UseFormReturn } from "react-hook-form";
-import { geoJsonOf, hasMap, kmlOf } from "@/formats/area/map-out";
+import { geoJsonOf, gpxOf, hasMap, kmlOf } from "@/formats/area/map-out";
+import { placeOf, placeText } from "@/formats/area/place";
 import type { SiteForm } from "@/formats/forms/site";
 import { BLANK_ZONE } from "@/formats/forms/site-form-of";
 import type { SiteText } from "@/formats/job-file/types";
 import { useSystem } from "../data/units";
-import { Button } from "../parts/controls";
+import { Button, Note } from "../parts/controls";
 import { downloadFile } from "../parts/download";
 import { Row } from "../parts/layout";
 
@@ -50,9 +51,21 @@ export function ZonesFromMap({ form, zones }: MapProps) {
   );
 }
 
+const MARKS = [
+  ["gate", "Mark the gate"],
+  ["tap", "Mark the tap"],
+] as const;
+
+interface PlanProps {
+  readonly site: SiteText;
+  readonly form: UseFormReturn<SiteForm>;
+}
+
 /** The zones of a site from above, where they were drawn or walked, and out to other programs. */
-export function SitePlan({ site }: { site: SiteText }) {
+export function SitePlan({ site, form }: PlanProps) {
   const system = useSystem();
+  const [marking, setMarking] = useState<"gate" | "tap">();
+  const [gate, tap] = MARKS.map(([key]) => placeOf(form.watch(key)));
   if (!hasMap(site)) return null;
   const zones = site.zones.flatMap((zone, i) => {
     const polygons = zone["x-measured"]?.map?.polygons;
@@ -61,13 +74,49 @@ export function SitePlan({ site }: { site: SiteText }) {
   const save = (name: string, text: string, type: string) => downloadFile(name, new Blob([text], { type }));
   return (
     <Box as="section" aria-label={`Plan of ${site.name}`} marginBottom="12px">
-      <Plan zones={zones} system={system} label={`${site.name} from above, north up`} />
+      <Plan
+        zones={zones}
+        system={system}
+        label={`${site.name} from above, north up`}
+        gate={gate}
+        tap={tap}
+        onPlace={
+          marking &&
+          ((place) => {
+            form.setValue(marking, placeText(place), { shouldDirty: true, shouldValidate: true });
+            setMarking(undefined);
+          })
+        }
+      />
+      <Note>
+        {marking
+          ? `Press where the ${marking} is.`
+          : gate
+            ? "In this order, each from its start on, nobody treads on what is wet."
+            : "Mark the gate, and the order of the work is told: the farthest first."}
+      </Note>
+      <Row flexWrap="wrap" gap="0 10px">
+        {MARKS.map(([key, says]) => (
+          <Button
+            key={key}
+            type="button"
+            look="quiet"
+            aria-pressed={marking === key}
+            onClick={() => setMarking(marking === key ? undefined : key)}
+          >
+            {says}
+          </Button>
+        ))}
+      </Row>
       <Row flexWrap="wrap" gap="0 10px">
         <Button type="button" look="quiet" onClick={() => save(`${site.name}.geojson`, geoJsonOf(site), "application/geo+json")}>
           Save as GeoJSON
         </Button>
         <Button type="button" look="quiet" onClick={() => save(`${site.name}.kml`, kmlOf(site), "text/xml")}>
           As KML
+        </Button>
+        <Button type="button" look="quiet" onClick={() => save(`${site.name}.gpx`, gpxOf(site), "application/gpx+xml")}>
+          As GPX
         </Button>
       </Row>
     </Box>

@@ -99,7 +99,6 @@ export function SitesRoom() {
         <Box>
           <SubHeading>{entry ? `Change ${entry.site.name}` : "Add a site"}</SubHeading>
           <Box marginTop="12px">
-            {entry && <SitePlan site={entry.site} />}
             <KeptForm
               key={`${entry?.id ?? "new"}${added}`}
               kind="sites"
@@ -205,6 +204,7 @@ function SiteFields({ form, site }: { form: UseFormReturn<SiteForm>; site: SiteE
   const turfs = [...new Set(labels.flatMap((l) => turfsOf(l.card)))].sort();
   return (
     <>
+      {site && <SitePlan site={site.site} form={form} />}
       <TextField label="Site" placeholder="Ferry green" error={errorAt(form, "name")} {...register("name")} />
       <TextField
         label="Whose local rules"
