@@ -171,7 +171,7 @@ test("a thousand sites from a table with twelve faults: each told at its line, m
   await expect(page.getByRole("region", { name: "What round.csv would bring" })).toBeVisible({ timeout: 120_000 });
   await page.getByRole("button", { name: "Bring it in", exact: true }).click();
   await expect(page.getByText("round.csv: 1,000 sites added.")).toBeVisible({ timeout: 120_000 });
-  await page.getByText("By turf, local rules, or how long nothing went down").click();
+  await page.getByText("By turf, local rules, area, or how long nothing went down").click();
   await page.getByLabel("Under the rules of").fill("Elsewhere");
   await expect(page.getByText("There is no such site.")).toBeVisible();
   await page.getByLabel("Under the rules of").fill("osselby");

@@ -89,6 +89,9 @@ export interface SitesAsked {
   rules?: string;
   /** ISO day since which nothing went down there. */
   idleSince?: string;
+  /** Its zones together are from so large to so large, m². */
+  least?: number;
+  most?: number;
 }
 
 /** By slice: what it is asked with, and what comes back. */

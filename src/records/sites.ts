@@ -2,6 +2,7 @@ import { and, asc, desc, eq, gt, inArray, isNotNull, isNull, notInArray, sql } f
 import { isDate } from "@/core/calendar";
 import { GROUNDS } from "@/core/calibration/evidence";
 import { entered, type Entered } from "@/core/quantity/parse";
+import { SLACK } from "@/core/quantity/slack";
 import { parseField, type Field, type KindOfField } from "@/core/quantity/ranges";
 import { canonical } from "@/core/quantity/arithmetic";
 import { measuredFor } from "@/formats/area/measured";
@@ -70,7 +71,7 @@ export interface SitesQuery extends Readonly<SitesAsked> {
 /** A page of the sites by name. @param after the name that the last page ended with */
 export function sitesPage(
   db: Access,
-  { search, turf, rules, idleSince, retired }: SitesQuery,
+  { search, turf, rules, idleSince, least, most: atMost, retired }: SitesQuery,
   after: Cursor | undefined,
   most: number,
   aside?: SetAside[],
@@ -91,6 +92,8 @@ export function sitesPage(
         turf === undefined
           ? undefined
           : sql`exists (select 1 from zones z where z.site_id = ${sites.id} and z.turf = ${turf} collate nocase and z.retired_at is null)`,
+        least === undefined ? undefined : sql`(${AREA}) >= ${least * (1 - SLACK)}`,
+        atMost === undefined ? undefined : sql`(${AREA}) <= ${atMost * (1 + SLACK)}`,
         idleSince === undefined ? undefined : sql`not exists (${treatedSince(idleSince)})`,
         words.length === 0
           ? undefined
@@ -104,6 +107,9 @@ export function sitesPage(
   return { ...page, rows: withZones(db, page.rows, aside) };
 }
 const MOST_WORDS = 8;
+
+/** How large the zones of a site are together, m². */
+const AREA = sql`select coalesce(sum(z.area_m2), 0) from zones z where z.site_id = ${sites.id} and z.retired_at is null`;
 
 /** What stands as down on a site since a day. */
 const treatedSince = (day: string) => sql`select 1 from applications a where a.site_id = ${sites.id} and a.date >= ${day}

@@ -71,6 +71,10 @@ test("sites are found by turf, by whose rules hold, and by how long nothing went
   expect(found({ rules: "quay" })).toEqual(["Pier"]);
   expect(found({ turf: "ryegrass", rules: "Quay" })).toEqual([]);
   expect(found({ idleSince: "2026-08-20" })).toEqual(["Pier", "Slip cottage"]);
+  const m2 = (feet: number) => feet * 0.09290304;
+  expect(found({ least: m2(5600) })).toEqual(["Green", "Slip cottage"]);
+  expect(found({ least: m2(901), most: m2(5600) })).toEqual(["Slip cottage"]);
+  expect(found({ most: m2(900) })).toEqual(["Pier"]);
   expect(found({ idleSince: "2026-08-21" })).toEqual(["Green", "Pier", "Slip cottage"]);
   must(voidApplication(records.db, { id: "void-000000001", corrects: "entry-000000001", why: "rained off" }));
   expect(found({ idleSince: "2026-08-20" })).toContain("Green");

@@ -54,7 +54,7 @@ const READERS: { readonly [S in SliceName]: Reader<S> } = {
 };
 
 /** What a query must look like: each part with its kind; `?` where it may be left out. */
-type Part = "text" | "text?" | "texts" | "yes?" | "cursor?" | "number";
+type Part = "text" | "text?" | "texts" | "yes?" | "cursor?" | "number" | "number?";
 const ASKED: { readonly [S in SliceName]: Readonly<Record<string, Part>> } = {
   firm: {},
   people: {},
@@ -64,7 +64,15 @@ const ASKED: { readonly [S in SliceName]: Readonly<Record<string, Part>> } = {
   stock: {},
   proofs: { rig: "text" },
   sites: { search: "text?", retired: "yes?", after: "cursor?" },
-  sitesFound: { search: "text?", turf: "text?", rules: "text?", idleSince: "text?", after: "cursor?" },
+  sitesFound: {
+    search: "text?",
+    turf: "text?",
+    rules: "text?",
+    idleSince: "text?",
+    least: "number?",
+    most: "number?",
+    after: "cursor?",
+  },
   sitesById: { ids: "texts" },
   siteCalled: { name: "text" },
   grounds: { site: "text?", name: "text", areaM2: "number" },
@@ -121,7 +129,8 @@ const FITS: { readonly [P in Part]: (value: unknown) => boolean } = {
   texts: isTexts,
   "yes?": (value) => value === undefined || value === true,
   "cursor?": (value) => value === undefined || isTexts(value),
-  number: (value) => typeof value === "number" && Number.isFinite(value),
+  number: Number.isFinite,
+  "number?": (value) => value === undefined || Number.isFinite(value),
 };
 
 function isAsked<S extends SliceName>(

@@ -379,7 +379,12 @@ const QUERIES: { readonly [S in SliceName]: readonly Slices[S]["query"][] } = {
   stock: [{}],
   proofs: [{ rig: one.rig }],
   sites: [{}, { search: "gre" }, { after: ["A"] }, { search: "g", after: ["A"] }, { retired: true }],
-  sitesFound: [{ turf: "ryegrass" }, { rules: "y", search: "gre" }, { idleSince: "2026-09-01", after: ["A"] }],
+  sitesFound: [
+    { turf: "ryegrass" },
+    { rules: "y", search: "gre" },
+    { idleSince: "2026-09-01", after: ["A"] },
+    { least: 10, most: 900 },
+  ],
   sitesById: [{ ids: one.sites }],
   siteCalled: [{ name: "Green" }],
   grounds: [{ name: "north", areaM2: 576 }],

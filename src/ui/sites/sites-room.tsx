@@ -32,6 +32,7 @@ import { SiteFacts, ZoneFacts } from "./site-facts";
 import { SiteFiles } from "./site-files";
 import { SitePlan, ZonesFromMap } from "./site-map";
 import { Check } from "../parts/choose";
+import { SiteWhere, type Where } from "./site-where";
 import { ZoneMeasured } from "./zone-measured";
 
 /** What the only lawn of a site is called. */
@@ -142,43 +143,12 @@ function NextSites({ query, after, ...rest }: Omit<PagesProps, "page"> & { after
   return page ? <SitePages page={page} query={query} {...rest} /> : null;
 }
 
-type Where = Omit<SitesAsked, "search">;
-
 /** Sites by name; looked for by what grows there or went down as well, where somebody asks for that. */
 function useSiteList(query: SitesAsked & { after?: Cursor }) {
   const plain = Object.keys(query).every((key) => key === "search" || key === "after");
   const byName = useSlice("sites", plain ? query : null);
   const found = useSlice("sitesFound", plain ? null : query);
   return plain ? byName : found;
-}
-
-const FINDS = [
-  ["turf", "With the turf", "ryegrass"],
-  ["rules", "Under the rules of", "the county"],
-  ["idleSince", "Nothing down since", ""],
-] as const;
-
-/** Which sites are listed: by turf, by whose rules hold, by how long nothing went down. */
-function SiteWhere({ where, set }: { where: Where; set: (where: Where) => void }) {
-  const change = (key: keyof Where, text: string) => {
-    const { [key]: _, ...rest } = where;
-    set(text.trim() === "" ? rest : { ...rest, [key]: text.trim() });
-  };
-  return (
-    <Fold title="By turf, local rules, or how long nothing went down" begun={Object.keys(where).length > 0}>
-      <Box display="grid" gap="10px" gridTemplateColumns="1fr 1fr 1fr" paddingY="6px">
-        {FINDS.map(([key, label, example]) => (
-          <TextField
-            key={key}
-            label={label}
-            {...(key === "idleSince" ? { type: "date" } : { placeholder: example, list: key === "turf" ? "turfs" : undefined })}
-            value={where[key] ?? ""}
-            onChange={(e) => change(key, e.target.value)}
-          />
-        ))}
-      </Box>
-    </Fold>
-  );
 }
 
 const lineOf = (s: SiteEntry) => ({
