@@ -63,7 +63,8 @@ describe("a table of sites that another program wrote", () => {
       return [columns.headings.map(({ as }) => as), columns.unit, sites?.map((site) => site.zones.map((zone) => zone.area))];
     };
     const text = "Customer;Name;Phone;Area;\nGreen;front;1;6200;\n";
-    expect(asked(text)).toEqual([["site", null, null, "area", ""], undefined, undefined]);
+    expect(asked(text)).toEqual([["site", null, null, "area", ""], null, undefined]);
+    expect(asked("Customer;Size of it\nGreen;6200\n")).toEqual([["site", null], undefined, undefined]);
     const columns = { name: "zone", phone: "" };
     expect(asked(text, { columns })).toEqual([["site", "zone", "", "area", ""], null, undefined]);
     expect(asked(text, { columns, unit: "m2" })).toEqual([["site", "zone", "", "area", ""], "m2", [["6200 m2"]]]);

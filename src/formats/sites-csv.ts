@@ -128,21 +128,23 @@ export function sitesFromSheet(
   said: SheetSaid = { columns: {} },
 ): Result<{ readonly columns: SheetColumns; readonly sites: SiteText[] | null }> {
   const plain = text.replace(/^\uFEFF/, "");
-  const { data, meta } = parse<string[]>(plain, { preview: 1 });
+  const { data, meta } = parse<string[]>(plain, { preview: 1, skipEmptyLines: "greedy" });
   const headings = columnsOf(data[0] ?? [], said);
   const names = headings.map(({ as }, i) => (as ? as : `passed over ${i}`));
   const double = names.find((name, i) => names.indexOf(name) < i);
   if (double !== undefined)
     return bad({ path: "line 1", code: "duplicate-name", received: double, expected: `column: ${SITE_COLUMNS.join(", ")}` });
-  if (headings.some(({ as }) => as === null)) return good({ columns: { headings, unit: undefined }, sites: null });
+  const open = headings.some(({ as }) => as === null);
   const rest = plain.slice(endOfHead(plain));
-  const table = readTable(`${names.join(meta.delimiter)}${rest}`, names, ["site", "area"]);
+  const table = readTable(`${names.join(meta.delimiter)}${rest}`, names, open ? [] : ["site", "area"]);
   if (!table.ok) return table;
+  // All that has to be said is asked at once.
   const bare = table.value.some(({ cells }) => isBare(cells.area ?? ""));
-  const told = UNITS.find(([words]) => words.test(headings.find(({ as }) => as === "area")!.heading.toLowerCase()))?.[1];
+  const areas = headings.find(({ as }) => as === "area")?.heading.toLowerCase() ?? "";
+  const told = UNITS.find(([words]) => words.test(areas))?.[1];
   const spoken = said.unit !== undefined && AREA_UNITS.includes(said.unit) ? said.unit : undefined;
   const unit = bare ? (spoken ?? told ?? null) : undefined;
-  if (unit === null) return good({ columns: { headings, unit }, sites: null });
+  if (open || unit === null) return good({ columns: { headings, unit }, sites: null });
   const sites = sitesOf(table.value, { unit, spoken: true });
   return sites.ok ? good({ columns: { headings, unit }, sites: sites.value }) : sites;
 }

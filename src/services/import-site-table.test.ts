@@ -85,7 +85,7 @@ test("what was said of a column is remembered with the import; a unit is asked e
   const look = (of: string, said?: Record<string, string>) =>
     must(importSiteTable(records.db, of, undefined, undefined, said)).columns!;
   expect(look(text("Pier"))).toMatchObject({ headings: [{ as: "site" }, { as: null, key: "column:ref" }, { as: "area" }] });
-  expect(faults(importSiteTable(records.db, text("Pier"), {}))).toEqual(["line 1 not-a-choice"]);
+  expect(faults(importSiteTable(records.db, text("Pier"), {}))).toEqual(["line 1 not-a-choice", "line 1 no-unit"]);
   const said = { "column:ref": "" };
   expect(look(text("Pier"), said).unit).toBeNull();
   expect(faults(importSiteTable(records.db, text("Pier"), said))).toEqual(["line 1 no-unit"]);

@@ -9,7 +9,7 @@ import { siteFormOf } from "../forms/site-form-of";
 import { readSiteForm, siteText } from "../forms/site";
 import { readTyped } from "../typed";
 import { measuredText, NEW_GROUND, shapeText, strides, type GroundDraft, type ReadLength, type ShapeDraft } from "./draft";
-import { cutOut, readMapFile } from "./map-in";
+import { cutOut, readMapFile, withCorner } from "./map-in";
 import { geoJsonOf, gpxOf, kmlOf } from "./map-out";
 import { areaOfMeasured, isMeasured } from "./measured";
 import { mendedRing } from "./mend";
@@ -103,6 +103,17 @@ describe("a map that is brought in", () => {
     expect(other.ok ? "" : other.issues[0]!.received).toBe("front isn't wholly inside bed");
     const itself = cutOut(lawn!, lawn!);
     expect(itself.ok ? "" : itself.issues[0]!.received).toBe("front is as large as front");
+  });
+  test("a corner can be set right, of what is cut out too, as long as it is a ring then", async () => {
+    const [lawn, bed] = await found(file(feature("lawn", SQUARE), feature("bed", BED)));
+    const cut = cutOut(lawn!, bed!);
+    if (!cut.ok) throw new Error("no bed");
+    const wider = withCorner(cut.value, 0, 2, [-73.999, 40.0004]);
+    const outer: Position[] = [...SQUARE.slice(0, 2), [-73.999, 40.0004], SQUARE[3]];
+    expect(wider.ok && wider.value.area / (ringOnEarth(outer).area - bed!.area)).toBeCloseTo(1, 9);
+    expect(wider.ok && wider.value.polygons).toEqual([[outer, BED]]);
+    expect(withCorner(cut.value, 0, 2, [-74.001, 39.9999]).ok).toBe(false);
+    expect(withCorner(cut.value, 1, 0, [-74.01, 40.0001]).ok).toBe(false);
   });
   test("a walk is thinned to its corners: as many points are left out as say nothing, and its area hardly changes", async () => {
     let seed = 3;

@@ -4,7 +4,7 @@ import { crossing, liesIn, withoutRepeats } from "@/core/area/ring";
 import { bad, good, type Issue, type Result } from "@/core/issue";
 import { isGeoJson, readGeoJson, type MapLooked } from "./geojson";
 import { textOf } from "./decode";
-import { gapOf, MapFaults, OPEN_TOLD, readRing, type BrokenRing, type MapPolygon, type MapZone } from "./map";
+import { gapOf, MapFaults, OPEN_TOLD, readPolygon, readRing, type BrokenRing, type MapPolygon, type MapZone } from "./map";
 import { mendedRing } from "./mend";
 import type { MapText } from "./types";
 
@@ -188,6 +188,25 @@ const asText = (polygons: readonly MapPolygon[]): MapText["polygons"] =>
       ring.map(([lon, lat]): Position => [Number(lon.toFixed(PLACES)), Number(lat.toFixed(PLACES))]),
     ),
   );
+
+/**
+ * A piece of ground with one of its corners somewhere else; or why it can't be.
+ * @param ring which of its rings, counted through all its polygons
+ */
+export function withCorner(found: RingFound, ring: number, corner: number, to: Position): Result<RingFound> {
+  let n = -1;
+  const moved = found.polygons.map((polygon) =>
+    polygon.map((points) => {
+      n += 1;
+      return n === ring ? points.map((point, i) => (i === corner ? to : point)) : points;
+    }),
+  );
+  const faults = new MapFaults();
+  const polygons = moved.map((polygon) => readPolygon(polygon, "", faults, false));
+  if (faults.issues.length > 0) return { ok: false, issues: faults.issues };
+  const { area, sliver } = ringOf({ name: found.name, polygons: polygons as MapPolygon[], walk: null });
+  return good({ ...found, polygons: asText(polygons as MapPolygon[]), area, sliver });
+}
 
 /** A ring cut out of another one; or why it can't be. */
 export function cutOut(from: RingFound, hole: RingFound): Result<RingFound> {

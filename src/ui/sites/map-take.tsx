@@ -2,7 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { releaseProxy, wrap } from "comlink";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { areaRelative, TAPE_WINS_UNDER } from "@/core/area/uncertainty";
 import type { Issue, Result } from "@/core/issue";
 import { fromCanonical } from "@/core/quantity/arithmetic";
@@ -10,7 +10,7 @@ import { writeNumber } from "@/core/quantity/format";
 import { valueIn } from "@/core/quantity/quantity";
 import { read, type System } from "@/core/working/units";
 import { MOST_BYTES, sizeFault } from "@/formats/area/decode";
-import { cutOut, type BrokenFound, type MapFound, type RingFound } from "@/formats/area/map-in";
+import { cutOut, withCorner, type BrokenFound, type MapFound, type RingFound } from "@/formats/area/map-in";
 import type { MeasuredText } from "@/formats/area/types";
 import type { MapDoor } from "@/workers/map.worker";
 import { sentences } from "../data/records";
@@ -114,6 +114,9 @@ export function MapTake({ onTake }: { onTake: (zones: readonly TakenZone[]) => v
           found={state.found}
           choices={state.choices}
           set={(choices) => setState({ ...state, choices })}
+          onRing={(i, ring) =>
+            setState({ ...state, found: { ...state.found, rings: state.found.rings.map((one, j) => (j === i ? ring : one)) } })
+          }
           onMend={(broken, ring) => {
             const name = `zone ${state.found.rings.length + 1}`;
             const rest = state.found.broken.filter((one) => one !== broken);
@@ -192,13 +195,25 @@ interface FoundProps {
   readonly found: MapFound;
   readonly choices: readonly Choice[];
   readonly set: (choices: readonly Choice[]) => void;
+  readonly onRing: (i: number, ring: RingFound) => void;
   readonly onMend: (broken: BrokenFound, ring: RingFound) => void;
   readonly onTake: (zones: readonly TakenZone[]) => void;
 }
 
-function Found({ found: { rings, passedOver, broken, faults }, choices, set, onMend, onTake }: FoundProps) {
+function Found({ found: { rings, passedOver, broken, faults }, choices, set, onRing, onMend, onTake }: FoundProps) {
   const system = useSystem();
   const worked = zonesOf(rings, choices);
+  const [trouble, setTrouble] = useState<readonly string[]>([]);
+  const drawn = useMemo(
+    () =>
+      rings.map((ring, i) => ({
+        key: String(i),
+        name: choices[i]!.name,
+        polygons: ring.polygons,
+        faint: !choices[i]!.take || choices[i]!.cut !== null,
+      })),
+    [rings, choices],
+  );
   const change = (i: number, next: Partial<Choice>) => set(choices.map((one, j) => (j === i ? { ...one, ...next } : one)));
   return (
     <Column gap="10px">
@@ -214,13 +229,19 @@ function Found({ found: { rings, passedOver, broken, faults }, choices, set, onM
       <Plan
         label="What was found, north up"
         system={system}
-        zones={rings.map((ring, i) => ({
-          key: String(i),
-          name: choices[i]!.name,
-          polygons: ring.polygons,
-          faint: !choices[i]!.take || choices[i]!.cut !== null,
-        }))}
+        zones={drawn}
+        onCorner={({ zone, ring, corner }, to) => {
+          const moved = withCorner(rings[zone]!, ring, corner, to);
+          if (moved.ok) onRing(zone, moved.value);
+          setTrouble(moved.ok ? [] : sentences(moved.issues));
+        }}
       />
+      {rings.length > 0 && <Note>A corner that is wrong, of a bad fix for one, can be dragged to where it belongs.</Note>}
+      {trouble.map((words) => (
+        <Notice key={words} state="stop">
+          {words}
+        </Notice>
+      ))}
       {rings.map((ring, i) => (
         <Ring key={i} {...{ rings, ring, i, choices, change, system }} />
       ))}

@@ -18,8 +18,8 @@ const TEXTS = [
 ] as const;
 
 const AREAS = [
-  ["least", "From this area on"],
-  ["most", "Up to this area"],
+  ["least", "No smaller than"],
+  ["most", "No larger than"],
 ] as const;
 
 /** Which sites are listed: by turf, by whose rules hold, by area, by how long nothing went down. */
