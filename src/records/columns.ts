@@ -25,7 +25,8 @@ import { SLACK } from "@/core/quantity/slack";
 const column = <T>(read: (text: string) => T, write: (value: T) => string) =>
   customType<{ data: T; driverData: string }>({
     dataType: () => "text",
-    toDriver: write,
+    // A prepared query hands over what is missing, too.
+    toDriver: (value) => (value === null ? (null as never) : write(value)),
     fromDriver: (text) => {
       try {
         return read(text);

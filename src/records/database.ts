@@ -8,6 +8,7 @@ import { damaged, diskFaultOf, RecordsFault } from "./disk";
 import { fillNumbers } from "./applications";
 import { chainMissing } from "./chain";
 import { fillNames } from "./names";
+import { within } from "./prepared";
 import * as upkeep from "./schema";
 import * as work from "./schema-work";
 
@@ -18,7 +19,14 @@ export type { Access, Records };
  * All or nothing, with the right to write from the beginning: what is read in it is what it is written beside, also where
  * another process writes to the same file.
  */
-export const whole = <T>(db: Access, work: (tx: Access) => T): T => (db as Records).transaction(work, { behavior: "immediate" });
+export const whole = <T>(db: Access, work: (tx: Access) => T): T =>
+  (db as Records).transaction(
+    (tx) => {
+      within(db, tx);
+      return work(tx);
+    },
+    { behavior: "immediate" },
+  );
 
 const MIGRATIONS = path.join("src", "records", "migrations");
 

@@ -1,5 +1,6 @@
 import { and, eq, inArray, isNotNull, isNull, sql } from "drizzle-orm";
 import type { Access } from "./access";
+import { once } from "./prepared";
 import { sameGround, sites, zones } from "./schema";
 import { applications } from "./schema-work";
 
@@ -90,27 +91,42 @@ const asFormer = (row: { [K in keyof typeof columns]: unknown }): FormerZone => 
 
 /** Every zone that a site has or had. */
 export const zonesEverOf = (db: Access, siteId: string): FormerZone[] =>
-  db.select(columns).from(zones).innerJoin(sites, eq(sites.id, zones.siteId)).where(eq(zones.siteId, siteId)).all().map(asFormer);
+  once(db, "zones ever of", (of) =>
+    of
+      .select(columns)
+      .from(zones)
+      .innerJoin(sites, eq(sites.id, zones.siteId))
+      .where(eq(zones.siteId, sql.placeholder("siteId")))
+      .prepare(),
+  )
+    .all({ siteId })
+    .map(asFormer);
 
 /** Something went down there: its history would be lost under another name. */
 const WENT_DOWN = sql`exists (select 1 from ${applications} a where a.site_id = ${zones.siteId} and a.zone_id = ${zones.id})`;
 
 /** The zones of sites that are retired, on which something went down. */
 export const zonesOfRetiredSites = (db: Access): FormerZone[] =>
-  db
-    .select(columns)
-    .from(zones)
-    .innerJoin(sites, eq(sites.id, zones.siteId))
-    .where(and(inArray(zones.siteId, db.select({ id: sites.id }).from(sites).where(isNotNull(sites.retiredAt))), WENT_DOWN))
+  once(db, "zones of retired sites", (of) =>
+    of
+      .select(columns)
+      .from(zones)
+      .innerJoin(sites, eq(sites.id, zones.siteId))
+      .where(and(inArray(zones.siteId, of.select({ id: sites.id }).from(sites).where(isNotNull(sites.retiredAt))), WENT_DOWN))
+      .prepare(),
+  )
     .all()
     .map(asFormer);
 
 /** Zones that were taken out of sites that are not retired, on which something went down. */
 export const retiredZones = (db: Access): FormerZone[] =>
-  db
-    .select(columns)
-    .from(zones)
-    .innerJoin(sites, eq(sites.id, zones.siteId))
-    .where(and(isNotNull(zones.retiredAt), isNull(sites.retiredAt), WENT_DOWN))
+  once(db, "retired zones", (of) =>
+    of
+      .select(columns)
+      .from(zones)
+      .innerJoin(sites, eq(sites.id, zones.siteId))
+      .where(and(isNotNull(zones.retiredAt), isNull(sites.retiredAt), WENT_DOWN))
+      .prepare(),
+  )
     .all()
     .map(asFormer);

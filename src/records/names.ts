@@ -1,6 +1,7 @@
 import { and, eq, sql } from "drizzle-orm";
 import { foldedName } from "@/core/names";
 import type { Access } from "./access";
+import { once } from "./prepared";
 import { labels, people, recordNames, revisions, rigs, sites, tips } from "./schema";
 
 /** What has a name, is kept up to date, and is retired rather than deleted. */
@@ -27,12 +28,14 @@ export interface NamedRecord {
 export function recordsNamed(db: Access, kind: NamedKind, name: string): NamedRecord[] {
   const key = foldedName(name);
   const table = NAMED[kind];
-  const rows = db
-    .select({ id: table.id, name: table.name, retiredAt: table.retiredAt })
-    .from(recordNames)
-    .innerJoin(table, eq(table.id, recordNames.recordId))
-    .where(and(eq(recordNames.kind, kind), eq(recordNames.key, key)))
-    .all();
+  const rows = once(db, `${kind} named`, (of) =>
+    of
+      .select({ id: table.id, name: table.name, retiredAt: table.retiredAt })
+      .from(recordNames)
+      .innerJoin(table, eq(table.id, recordNames.recordId))
+      .where(and(eq(recordNames.kind, kind), eq(recordNames.key, sql.placeholder("key"))))
+      .prepare(),
+  ).all({ key });
   const order = (row: (typeof rows)[number]) => (row.retiredAt === null ? 0 : 2) + (foldedName(row.name) === key ? 0 : 1);
   return rows
     .sort((a, b) => order(a) - order(b) || (a.id < b.id ? -1 : 1))

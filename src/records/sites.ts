@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gt, inArray, isNotNull, isNull, notInArray, sql } from "drizzle-orm";
+import { and, asc, desc, eq, gt, inArray, isNotNull, isNull, sql } from "drizzle-orm";
 import { isDate } from "@/core/calendar";
 import { GROUNDS } from "@/core/calibration/evidence";
 import { entered, type Entered } from "@/core/quantity/parse";
@@ -6,13 +6,14 @@ import { SLACK } from "@/core/quantity/slack";
 import { parseField, type Field, type KindOfField } from "@/core/quantity/ranges";
 import { canonical } from "@/core/quantity/arithmetic";
 import { measuredFor } from "@/formats/area/measured";
-import { placeOf, placeText } from "@/formats/area/place";
+import { placeOf } from "@/formats/area/place";
 import type { KeptSite } from "@/formats/entries";
 import { WATERS, type SiteText } from "@/formats/job-file/types";
 import type { Cursor, Page, SitesAsked } from "@/formats/slices";
 import { readParts, readRow, readRows, type SetAside } from "./aside";
 import type { Access } from "./access";
 import { pageOf } from "./page";
+import { keepRow, once } from "./prepared";
 import { areasBefore, sites, zones } from "./schema";
 
 /** A zone that was taken out of its site. What went down on it is still known. */
@@ -138,11 +139,17 @@ function withZones(db: Access, rows: readonly SiteRow[], aside?: SetAside[]): Kn
   return readRows("site", rows, (row) => siteOf(row, all.get(row.id) ?? []), aside);
 }
 
+const ID = sql.placeholder("id");
+
+/** All zones of a site, in order. */
+const zonesOf = (db: Access, id: string): ZoneRow[] =>
+  once(db, "zones of site", (of) =>
+    of.select().from(zones).where(eq(zones.siteId, ID)).orderBy(asc(zones.position)).prepare(),
+  ).all({ id });
+
 export function findSite(db: Access, id: string): KnownSite | undefined {
-  const row = db.select().from(sites).where(eq(sites.id, id)).get();
-  return readRow("site", row, (site) =>
-    siteOf(site, db.select().from(zones).where(eq(zones.siteId, id)).orderBy(asc(zones.position)).all()),
-  );
+  const row = once(db, "site", (of) => of.select().from(sites).where(eq(sites.id, ID)).prepare()).get({ id });
+  return readRow("site", row, (site) => siteOf(site, zonesOf(db, id)));
 }
 
 /**
@@ -163,17 +170,12 @@ export function putSite(db: Access, id: string, site: SiteText, now: string): { 
     tap: placeKept(site["x-tap"]),
     ...notesOf(db, id, wordsOf(site["x-notes"]), now),
   };
-  db.insert(sites)
-    .values({ id, ...facts, createdAt: now })
-    .onConflictDoUpdate({ target: sites.id, set: facts })
-    .run();
-  const known = db
-    .select({ id: zones.id, name: zones.name, areaM2: zones.areaM2, measured: zones.measured })
-    .from(zones)
-    .where(eq(zones.siteId, id))
-    .all();
+  keepRow(db, "keep site", sites, { id, ...facts }, { createdAt: now });
+  const known = zonesOf(db, id);
   const taken = new Set<string>();
-  const foreign = (zoneId: string) => db.select({ id: zones.id }).from(zones).where(eq(zones.id, zoneId)).get() !== undefined;
+  const foreign = (zoneId: string) =>
+    once(db, "zone", (of) => of.select({ id: zones.id }).from(zones).where(eq(zones.id, ID)).prepare()).get({ id: zoneId }) !==
+    undefined;
   const free = (wished: string | undefined) => {
     if (wished !== undefined && /^[\w.-]{1,80}$/.test(wished) && !taken.has(wished) && !foreign(wished)) return wished;
     let n = known.length === 0 ? taken.size : Math.max(known.length, site.zones.length);
@@ -206,16 +208,11 @@ export function putSite(db: Access, id: string, site: SiteText, now: string): { 
       measured: measuredFor(area.value, zone["x-measured"]) ?? same?.measured ?? null,
       retiredAt: null,
     };
-    db.insert(zones)
-      .values({ id: zoneId, ...row })
-      .onConflictDoUpdate({ target: zones.id, set: row })
-      .run();
+    keepRow(db, "keep zone", zones, { id: zoneId, ...row });
     return { id: zoneId, isNew: own === undefined };
   });
-  db.update(zones)
-    .set({ retiredAt: now })
-    .where(and(eq(zones.siteId, id), notInArray(zones.id, [...taken])))
-    .run();
+  const gone = known.filter((zone) => !taken.has(zone.id)).map((zone) => zone.id);
+  if (gone.length > 0) db.update(zones).set({ retiredAt: now }).where(inArray(zones.id, gone)).run();
   return kept;
 }
 
@@ -223,14 +220,13 @@ const isClose = (one: number, other: number): boolean => Math.abs(one - other) <
 
 /** Notes stand since the day on which they were written. */
 function notesOf(db: Access, id: string, notes: string | null, now: string) {
-  const before = db.select({ notes: sites.notes, noted: sites.noted }).from(sites).where(eq(sites.id, id)).get();
+  const before = once(db, "notes of site", (of) =>
+    of.select({ notes: sites.notes, noted: sites.noted }).from(sites).where(eq(sites.id, ID)).prepare(),
+  ).get({ id });
   return { notes, noted: notes === null ? null : before?.notes === notes ? before.noted : now };
 }
 
-function placeKept(told: unknown): string | null {
-  const place = placeOf(told);
-  return place ? placeText(place) : null;
-}
+const placeKept = (told: unknown): string | null => (placeOf(told) ? (told as string).trim() : null);
 
 const oneOf = <T extends string>(choices: readonly T[], told: unknown): T | null => choices.find((one) => one === told) ?? null;
 

@@ -2,7 +2,6 @@ import * as yup from "yup";
 import { entered } from "@/core/quantity/parse";
 import type { Field } from "@/core/quantity/ranges";
 import { measuredFor } from "../area/measured";
-import { placeOf, placeText } from "../area/place";
 import type { MeasuredText } from "../area/types";
 import { WATERS, type SiteText, type Waters } from "../job-file/types";
 import { GROUNDS, type Ground } from "@/core/calibration/evidence";
@@ -63,10 +62,6 @@ export function siteText(form: SiteForm): SiteText {
     (text ?? "").trim() === "" ? {} : ({ [key]: text!.trim() } as Record<K, T>);
   const quantity = <K extends string>(key: K, field: Field, text: string | undefined) =>
     (text ?? "").trim() === "" ? {} : ({ [key]: written(field, text!) } as Record<K, string>);
-  const place = <K extends string>(key: K, text: string | undefined) => {
-    const found = placeOf(text);
-    return found ? ({ [key]: placeText(found) } as Record<K, string>) : {};
-  };
   return {
     name: form.name.trim(),
     ...given("x-jurisdiction", form.jurisdiction),
@@ -76,8 +71,8 @@ export function siteText(form: SiteForm): SiteText {
     ...given("x-notes", form.notes),
     ...given<"x-waters", Waters>("x-waters", form.waters),
     ...quantity("x-tap-flow", "tapFlow", form.tapFlow),
-    ...place("x-gate", form.gate),
-    ...place("x-tap", form.tap),
+    ...given("x-gate", form.gate),
+    ...given("x-tap", form.tap),
     zones: form.zones.map((z) => ({
       name: z.name.trim(),
       area: written("zoneArea", z.area),
