@@ -1,8 +1,15 @@
 import { writeFileSync } from "node:fs";
 import { SITE_FILE_SCHEMA } from "@/formats/area/schema";
 import { JOB_FILE_SCHEMA } from "@/formats/job-file/schema";
+import { SEASON_FILE_SCHEMA } from "@/formats/season/file";
+import { WEATHER_FILE_SCHEMA } from "@/formats/weather/file";
 
 // The schemas in docs/ are made, not written: a test keeps each in step.
-const schemas = { "job-file": JOB_FILE_SCHEMA, "site-file": SITE_FILE_SCHEMA };
+const schemas = {
+  "job-file": JOB_FILE_SCHEMA,
+  "site-file": SITE_FILE_SCHEMA,
+  "weather-file": WEATHER_FILE_SCHEMA,
+  "season-file": SEASON_FILE_SCHEMA,
+};
 for (const [name, schema] of Object.entries(schemas))
   writeFileSync(`docs/${name}.schema.json`, `${JSON.stringify(schema, null, 2)}\n`);

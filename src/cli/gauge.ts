@@ -12,15 +12,21 @@ import { outcomeOf } from "@/formats/job-file/outcome";
 import { calibrationResult, mixResult, outcomeResult } from "@/formats/job-file/results";
 import { planOfSpread, spreadMixResult, type SpreadJob } from "@/formats/job-file/spread";
 import { loadsToCsv } from "@/formats/loads-csv";
+import { dueResult, readSeason } from "@/formats/season/file";
+import { readWeather, weatherResult } from "@/formats/weather/file";
 import { sitesFromCsv } from "@/formats/sites-csv";
 
 /**
  * The `gauge` command: a door to the core without a browser. `calibrate FILE` and `mix FILE`, `-` for standard input.
- * `reconcile FILE` tells what a job with its `outcome` really did; `area FILE` how large pieces of ground are. A result is one JSON object on standard output, exit 0. Bad input is one line a fault on standard error, exit 2. In a
+ * `reconcile FILE` tells what a job with its `outcome` really did; `area FILE` how large pieces of ground are; `weather FILE` whether
+ * a report lets one spray; `due FILE` what of a season is due where. A result is one JSON object on standard output, exit 0. Bad input is one line a fault on standard error, exit 2. In a
  * batch, `mix FILE --sites CSV`, the sites come from a table and the loads go out as one.
  */
 const USAGE =
-  "usage: gauge calibrate FILE | gauge mix FILE [--sites CSV] | gauge reconcile FILE | gauge area FILE   (- reads standard input)";
+  "usage: gauge calibrate FILE | gauge mix FILE [--sites CSV] | gauge reconcile FILE | gauge area FILE | gauge weather FILE | gauge due FILE   (- reads standard input)";
+
+/** Verbs that take one file and nothing else. */
+const ALONE = { area: true, weather: true, due: true };
 
 const VERBS = ["calibrate", "mix", "reconcile"] as const;
 const isVerb = (command: string | undefined): command is (typeof VERBS)[number] => VERBS.some((verb) => verb === command);
@@ -62,6 +68,20 @@ export async function runArea(bytes: Uint8Array): Promise<Outcome> {
   const areas = text.ok ? await readAreas(text.value) : text;
   if (!areas.ok) return refused(areas.issues.map(lineFor));
   return { out: JSON.stringify(areaResult(areas.value), null, 2), err: "", exit: 0 };
+}
+
+/** How the weather stands to its limits. @param text a weather file, or a report as it stands */
+export function runWeather(text: string): Outcome {
+  const weather = readWeather(text);
+  if (!weather.ok) return refused(weather.issues.map(lineFor));
+  return { out: JSON.stringify(weatherResult(weather.value), null, 2), err: "", exit: 0 };
+}
+
+/** What of a season is due where. */
+export function runDue(text: string): Outcome {
+  const season = readSeason(text);
+  if (!season.ok) return refused(season.issues.map(lineFor));
+  return { out: JSON.stringify(dueResult(season.value), null, 2), err: "", exit: 0 };
 }
 
 function reconciled(job: Job): Outcome {
@@ -134,7 +154,10 @@ async function main(args: readonly string[]): Promise<void> {
   else {
     let at = file;
     try {
-      if (command === "area") outcome = flag === undefined ? await runArea(readBytes(file)) : refused([USAGE]);
+      if (flag !== undefined && command !== undefined && command in ALONE) outcome = refused([USAGE]);
+      else if (command === "area") outcome = await runArea(readBytes(file));
+      else if (command === "weather") outcome = runWeather(readInput(file));
+      else if (command === "due") outcome = runDue(readInput(file));
       else {
         const text = readInput(file);
         at = table ?? file;

@@ -1,3 +1,4 @@
+import { TEMPERATURE_WRITTEN } from "@/core/conditions/temperature";
 import type { Kind } from "@/core/quantity/kinds";
 import { NUMBER_PATTERN } from "@/core/quantity/parse";
 import { unitsOf } from "@/core/quantity/unit";
@@ -45,5 +46,6 @@ export const list = (items: Schema, minItems = 1, maxItems = 5000): Schema => ({
 export const choice = (values: readonly (string | number)[]): Schema => ({ enum: values });
 export const text = (maxLength = 200): Schema => ({ type: "string", pattern: "\\S", maxLength });
 export const whole = (maximum: number): Schema => ({ type: "integer", minimum: 1, maximum });
+export const temperatureText: Schema = { type: "string", pattern: TEMPERATURE_WRITTEN };
 export const date: Schema = { type: "string", pattern: "^\\d{4}-\\d{2}-\\d{2}$" };
 export const q = (kind: Kind): Schema => quantity([kind]);

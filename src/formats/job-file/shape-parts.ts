@@ -1,5 +1,6 @@
 import * as yup from "yup";
 import { isDate } from "@/core/calendar";
+import { parseTemperature, TEMPERATURE_WRITTEN } from "@/core/conditions/temperature";
 import type { Issue, IssueCode } from "@/core/issue";
 import type { Kind } from "@/core/quantity/kinds";
 import { parseAs, parseQuantity, type ParseOptions } from "@/core/quantity/parse";
@@ -148,6 +149,16 @@ export const date = () =>
     if (value === undefined) return true;
     const real = typeof value === "string" && isDate(value);
     return real || fault(this, { code: "bad-date", received: shown(value), expected: `"2026-04-14"` });
+  });
+
+/** A temperature as a file writes it: it may be below nought. */
+export const temperature = () =>
+  yup.mixed().test("temperature", function (value) {
+    if (value === undefined) return true;
+    const read = parseTemperature(value, this.path);
+    if (!read.ok) return fault(this, read.issues[0]!);
+    const written = new RegExp(TEMPERATURE_WRITTEN).test(value as string);
+    return written || fault(this, { code: "not-text", received: shown(value), expected: `"50 F" or "10 C"` });
   });
 
 /** One of several shapes, told apart by what stands under a key. */

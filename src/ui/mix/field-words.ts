@@ -1,7 +1,8 @@
 import { afterTank, afterWords, type AfterTank } from "@/core/labels/aftercare";
 import { showEntered } from "@/core/quantity/format";
 import { entered, type Entered } from "@/core/quantity/parse";
-import { valueIn, quantity } from "@/core/quantity/quantity";
+import { MOST_WIND } from "@/core/conditions/judge";
+import { valueIn } from "@/core/quantity/quantity";
 import { compare } from "@/core/quantity/arithmetic";
 import { System, read } from "@/core/working/units";
 import type { ProductText } from "@/formats/job-file/types";
@@ -13,9 +14,6 @@ import { format } from "../data/dates";
 
 /** A thing that a label says of the field, and what it says. */
 export type FieldLine = readonly [what: string, says: string];
-
-/** The most wind where no label says (common practice). */
-const MOST_WIND = quantity("speed", 10, "mph");
 
 /** What the labels of a mix want of the weather: the hardest wish, and whose it is where there are several. */
 export function weatherLines(products: readonly ProductText[], system: System): FieldLine[] {

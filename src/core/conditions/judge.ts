@@ -1,0 +1,128 @@
+import type { Quantity } from "../quantity/kinds";
+import { quantity } from "../quantity/quantity";
+import { atMost } from "../quantity/slack";
+import { read, type System } from "../working/units";
+import { raw } from "../quantity/kinds";
+import { readTemperature } from "./temperature";
+
+/** Whether the air lets somebody spray: go, wait or no, each with its reasons. What isn't known is never guessed. */
+
+export const WHENS = ["day", "sunrise", "sunset", "night"] as const;
+/** The part of the day: towards its ends and at night the air may lie in layers. */
+export type When = (typeof WHENS)[number];
+
+export const VERDICTS = ["go", "wait", "no"] as const;
+export type Verdict = (typeof VERDICTS)[number];
+
+export interface Wind {
+  /** Degrees from north that it comes from; null where it comes from anywhere. */
+  readonly from: number | null;
+  readonly variable: boolean;
+  readonly speed: Quantity<"speed">;
+  readonly gust: Quantity<"speed"> | null;
+}
+
+/** What was seen; null where it wasn't. */
+export interface Seen {
+  readonly wind: Wind | null;
+  /** °C. */
+  readonly air: number | null;
+  /** K. */
+  readonly deltaT: number | null;
+  /** Something falls, or freezes on: the groups that say so. */
+  readonly wet: readonly string[];
+}
+
+export interface ConditionLimits {
+  /** Our ceiling where nobody says another one. */
+  readonly wind?: Quantity<"speed"> | undefined;
+  /** °C. */
+  readonly airAtLeast?: number | undefined;
+  readonly airAtMost?: number | undefined;
+}
+
+export type ReasonCode =
+  | "wind-over-limit"
+  | "air-over-limit"
+  | "air-under-limit"
+  | "rain-now"
+  | "inversion-possible"
+  | "dries-fast"
+  | "dries-slowly"
+  | "not-known";
+
+export interface ConditionReason {
+  readonly code: ReasonCode;
+  readonly verdict: Exclude<Verdict, "go">;
+  /** In words, in the reader's units. */
+  readonly text: (system: System) => string;
+}
+
+/** Our ceiling for wind where no label says another (trade: common practice). */
+export const MOST_WIND = quantity("speed", 10, "mph");
+/** Under this near sunrise, sunset and at night the air may be in layers (common practice). */
+export const CALM = quantity("speed", 3, "mph");
+/** Delta-T within which droplets neither dry on the way nor hang, K (common practice). */
+export const DELTA_T = { least: 2, most: 10 } as const;
+
+export interface Conditions {
+  readonly verdict: Verdict;
+  readonly reasons: readonly ConditionReason[];
+}
+
+/** Judges what was seen against limits. The hardest reason is the verdict. */
+export function judgeConditions(seen: Seen, limits: ConditionLimits, when: When): Conditions {
+  const reasons = [...windReasons(seen.wind, limits.wind ?? MOST_WIND, when), ...airReasons(seen, limits)];
+  const verdict = reasons.reduce<Verdict>(
+    (hardest, { verdict: one }) => (VERDICTS.indexOf(one) > VERDICTS.indexOf(hardest) ? one : hardest),
+    "go",
+  );
+  return { verdict, reasons };
+}
+
+const reason = (code: ReasonCode, verdict: ConditionReason["verdict"], text: ConditionReason["text"]): ConditionReason => ({
+  code,
+  verdict,
+  text,
+});
+
+function windReasons(wind: Wind | null, most: Quantity<"speed">, when: When): ConditionReason[] {
+  const say = (speed: Quantity<"speed">, system: System) => read(speed, "speed", system, { figures: 2 });
+  if (!wind)
+    return [reason("not-known", "wait", (s) => `the wind isn't known, and ${say(most, s)} is the most: look, or measure it`)];
+  const { speed, gust } = wind;
+  const reasons: ConditionReason[] = [];
+  const over = (one: Quantity<"speed">) => !atMost(raw(one), raw(most));
+  if (over(speed)) reasons.push(reason("wind-over-limit", "no", (s) => `wind of ${say(speed, s)}, ${say(most, s)} is the most`));
+  else if (gust && over(gust))
+    reasons.push(reason("wind-over-limit", "no", (s) => `gusts of ${say(gust, s)}, ${say(most, s)} is the most`));
+  if (when !== "day" && raw(speed) < raw(CALM))
+    reasons.push(
+      reason(
+        "inversion-possible",
+        "wait",
+        (s) => `wind under ${say(CALM, s)} at ${when}: the air may lie in layers, and fine droplets drift in it for miles`,
+      ),
+    );
+  return reasons;
+}
+
+function airReasons({ air, deltaT, wet }: Seen, { airAtLeast, airAtMost }: ConditionLimits): ConditionReason[] {
+  const reasons: ConditionReason[] = [];
+  const say = (celsius: number, system: System) => readTemperature(celsius, system);
+  if (air === null && (airAtLeast !== undefined || airAtMost !== undefined))
+    reasons.push(reason("not-known", "wait", () => "the temperature isn't known, and a limit asks for it"));
+  if (air !== null && airAtMost !== undefined && air > airAtMost + HAIR)
+    reasons.push(reason("air-over-limit", "no", (s) => `${say(air, s)}, ${say(airAtMost, s)} is the most`));
+  if (air !== null && airAtLeast !== undefined && air < airAtLeast - HAIR)
+    reasons.push(reason("air-under-limit", "no", (s) => `${say(air, s)}, ${say(airAtLeast, s)} is the least`));
+  if (wet.length > 0) reasons.push(reason("rain-now", "no", () => `it is wet now (${wet.join(", ")})`));
+  if (deltaT !== null && deltaT > DELTA_T.most)
+    reasons.push(reason("dries-fast", "wait", () => `delta-T ${deltaT.toFixed(1)} K: droplets dry before they land`));
+  if (deltaT !== null && deltaT < DELTA_T.least)
+    reasons.push(reason("dries-slowly", "wait", () => `delta-T ${deltaT.toFixed(1)} K: droplets hang in the air and drift`));
+  return reasons;
+}
+
+/** A degree Fahrenheit that was written as one is no breach by rounding, K. */
+const HAIR = 1e-9;

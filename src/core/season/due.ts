@@ -1,0 +1,140 @@
+import { daysFrom, daysLater, isDate } from "../calendar";
+import { fallsTo, risesTo, soilMeans, type SoilDay, type SoilMean } from "./soil";
+
+/** What of a season's rounds is due on which site: one answer for each, with why. */
+
+/** When a round opens or closes: a day of the year, or a temperature of the soil, °C. */
+export type Edge =
+  | { readonly on: "date"; readonly monthDay: string }
+  | { readonly on: "rise"; readonly celsius: number }
+  | { readonly on: "fall"; readonly celsius: number };
+
+export interface Round {
+  readonly name: string;
+  /** Left out: always open, never closes. */
+  readonly opens?: Edge | undefined;
+  readonly closes?: Edge | undefined;
+  /** Days from seeding on, and before a planned one, in which it can't be done. */
+  readonly afterSeeding?: number | undefined;
+  readonly beforeSeeding?: number | undefined;
+  /** The round that comes before it, and the days between them. */
+  readonly after?:
+    { readonly round: string; readonly atLeast?: number | undefined; readonly atMost?: number | undefined } | undefined;
+}
+
+export interface SeasonSite {
+  readonly name: string;
+  readonly done: readonly { readonly round: string; readonly date: string }[];
+  /** ISO dates. */
+  readonly seeded?: string | undefined;
+  readonly seeding?: string | undefined;
+}
+
+export interface Season {
+  readonly date: string;
+  readonly soil: readonly SoilDay[];
+  readonly rounds: readonly Round[];
+  readonly sites: readonly SeasonSite[];
+}
+
+export const DUE_STATES = ["done", "waits", "blocked", "too-early", "missed", "overdue", "due"] as const;
+export type DueState = (typeof DUE_STATES)[number];
+
+export type DueReason =
+  | "after-not-done"
+  | "after-seeding"
+  | "before-seeding"
+  | "not-open"
+  | "soil-not-reached"
+  | "too-soon-after"
+  | "closed"
+  | "past-latest";
+
+export interface DueItem {
+  readonly site: string;
+  readonly round: string;
+  readonly state: DueState;
+  /** ISO dates, both of them days on which it may be done; null where there is none or it isn't known. */
+  readonly earliest: string | null;
+  readonly latest: string | null;
+  readonly reasons: readonly DueReason[];
+}
+
+/** The window of a round in a year: when it opens and closes, the same on every site. */
+interface Window {
+  readonly round: Round;
+  /** ISO date; null where it is always open; undefined where the soil hasn't said. */
+  readonly opens: string | null | undefined;
+  readonly closes: string | null;
+}
+
+/** Sites in their order, rounds in theirs. */
+export function dueOf({ date, soil, rounds, sites }: Season): DueItem[] {
+  const means = soilMeans(soil);
+  const year = date.slice(0, 4);
+  const windows = rounds.map((round): Window => ({
+    round,
+    opens: round.opens ? edgeOn(round.opens, means, year, "opens") : null,
+    closes: round.closes ? (edgeOn(round.closes, means, year, "closes") ?? null) : null,
+  }));
+  return sites.flatMap((site) => windows.map((window) => dueItem(site, window, date)));
+}
+
+/** The day that an edge is in a year; undefined where the soil hasn't reached it. */
+export function edgeOn(edge: Edge, means: readonly SoilMean[], year: string, as: "opens" | "closes"): string | undefined {
+  if (edge.on === "rise") return risesTo(means, edge.celsius, year);
+  if (edge.on === "fall") return fallsTo(means, edge.celsius, year);
+  const day = `${year}-${edge.monthDay}`;
+  // The leap day of a common year: no earlier than it opens, no later than it closes.
+  return isDate(day) ? day : `${year}-${as === "opens" ? "03-01" : "02-28"}`;
+}
+
+/** The last day of a year on which a round was done on a site. */
+const doneIn = (site: SeasonSite, round: string, year: string): string | undefined =>
+  site.done.reduce<string | undefined>(
+    (last, one) => (one.round === round && one.date.startsWith(year) && (!last || one.date > last) ? one.date : last),
+    undefined,
+  );
+
+const later = (a: string | null, b: string | null): string | null => (a === null ? b : b === null || a >= b ? a : b);
+const earlier = (a: string | null, b: string | null): string | null => (a === null ? b : b === null || a <= b ? a : b);
+
+function dueItem(site: SeasonSite, { round, opens, closes }: Window, date: string): DueItem {
+  const year = date.slice(0, 4);
+  const { after } = round;
+  const before = after && doneIn(site, after.round, year);
+  const days = (count: number | undefined) => (before && count !== undefined ? daysLater(before, count) : null);
+  const [soonest, last] = [days(after?.atLeast), days(after?.atMost)];
+  // What waits for the soil has no earliest day yet, whatever else says.
+  const earliest = opens === undefined ? null : later(opens, soonest);
+  const latest = earlier(closes, last);
+  const item = (state: DueState, reasons: readonly DueReason[] = [], first = earliest): DueItem => ({
+    site: site.name,
+    round: round.name,
+    state,
+    earliest: first,
+    latest,
+    reasons,
+  });
+  if (doneIn(site, round.name, year)) return item("done");
+  if (after && !before) return item("waits", ["after-not-done"]);
+  const { afterSeeding, beforeSeeding } = round;
+  if (site.seeded !== undefined && afterSeeding !== undefined && daysFrom(site.seeded, date) < afterSeeding)
+    return item("blocked", ["after-seeding"], daysLater(site.seeded, afterSeeding));
+  if (
+    site.seeding !== undefined &&
+    beforeSeeding !== undefined &&
+    site.seeding > date &&
+    daysFrom(date, site.seeding) < beforeSeeding
+  )
+    return item("blocked", ["before-seeding"]);
+  const early: DueReason[] = [
+    ...(opens === undefined ? (["soil-not-reached"] as const) : []),
+    ...(opens && date < opens ? (["not-open"] as const) : []),
+    ...(soonest !== null && date < soonest ? (["too-soon-after"] as const) : []),
+  ];
+  if (early.length > 0) return item("too-early", early);
+  if (closes !== null && date > closes) return item("missed", ["closed"]);
+  if (last !== null && date > last) return item("overdue", ["past-latest"]);
+  return item("due");
+}
