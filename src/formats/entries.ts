@@ -1,3 +1,4 @@
+import type { AirText } from "./air-seen";
 import type { MeasuredBy } from "@/core/area/uncertainty";
 import type { Ground } from "@/core/calibration/evidence";
 import type { LeverName } from "@/core/calibration/levers";
@@ -400,6 +401,8 @@ export interface Sheet {
   readonly poured: boolean;
   /** The keys of the steps that are ticked off. */
   readonly done: readonly string[];
+  /** What was seen of the weather last, and when; null where nobody looked. */
+  readonly weather: { readonly at: string; readonly seen: AirText } | null;
   /** What its loads did, as it was told when it was put on record; empty where that wasn't told. */
   readonly outcome: readonly OutcomeText[];
 }

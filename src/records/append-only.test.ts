@@ -3,6 +3,7 @@ import { saveCalibration } from "@/services/save-calibration";
 import { saveKitCheck, saveQuickCheck } from "@/services/save-check";
 import { saveSheet } from "@/services/save-sheet";
 import { saveRinse, saveStockCount } from "@/services/save-stock";
+import { saveWeather } from "@/services/save-weather";
 import { tickStep } from "@/services/tick-step";
 import { freshRecords, gearOn, ids, KIT_CHECK, must, NOW, QUICK_CHECK, session, sheet, town } from "@/services/testing/town";
 
@@ -15,6 +16,7 @@ describe("what happened is never changed", () => {
     "mix_sheets",
     "sheet_sites",
     "ticks",
+    "weather_seen",
     "stop_events",
     "fills",
     "rinses",
@@ -27,6 +29,7 @@ describe("what happened is never changed", () => {
     must(saveSheet(records.db, sheet({ run: true })));
     gearOn(records.db, "sheet-0000000001");
     must(tickStep(records.db, "sheet-0000000001", { step: "run.1.top-up", done: true }));
+    must(saveWeather(records.db, "sheet-0000000001", { id: "weather-0000001", at: NOW, seen: { when: "day", wind: "4 mph" } }));
     must(tellStop(records.db, "sheet-0000000001", { what: "skipped", site: "Green" }));
     const at = { personId: null, rinsedAt: NOW };
     must(saveRinse(records.db, { id: "rinse-00000001", rigId: ids.rigs, tank: "main", ...at }));
@@ -44,6 +47,7 @@ describe("what happened is never changed", () => {
       rinses: "tank",
       stock_counts: "amount",
       ticks: "at",
+      weather_seen: "at",
       quick_checks: "time",
       kit_checks: "known",
     }[table];

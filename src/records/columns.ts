@@ -12,6 +12,7 @@ import { isFacts } from "@/formats/facts";
 import type { JobFile, OutcomeText } from "@/formats/job-file/types";
 import { isMeasured } from "@/formats/area/measured";
 import type { MeasuredText } from "@/formats/area/types";
+import { readAir, type AirText } from "@/formats/air-seen";
 import { isLook } from "@/formats/looks";
 import { isPapers } from "@/formats/papers";
 import { isHead, isSetup, readTip, type TipText } from "@/formats/rig-setup";
@@ -126,6 +127,7 @@ export const tipText = jsonText("tip", (value): value is TipText => readTip(valu
 export const factsText = jsonText("list of facts", isFacts);
 export const cleanOutText = jsonText("clean-out", isCleanOut);
 export const lookText = jsonText("look at a zone", isLook);
+export const airText = jsonText("weather", (value): value is AirText => readAir(value).ok);
 export const papersText = jsonText("list of papers", isPapers);
 export const outcomeText = jsonText(
   "outcome of a sheet",

@@ -5,6 +5,7 @@ import { SLIP_CODES } from "@/core/slips/slip";
 import { LOOK_KINDS } from "@/formats/looks";
 import {
   activesText,
+  airText,
   cleanOutText,
   enteredText,
   factsText,
@@ -154,6 +155,22 @@ export const ticks = sqliteTable(
     at: text("at").notNull(),
   },
   (t) => [index("ticks_of_sheet").on(t.sheetId)],
+);
+
+/** What was seen of the weather before the mix of a sheet goes down. */
+export const weatherSeen = sqliteTable(
+  "weather_seen",
+  {
+    id: id(),
+    sheetId: text("sheet_id")
+      .notNull()
+      .references(() => mixSheets.id),
+    /** When it was seen. */
+    at: text("at").notNull(),
+    seen: airText("seen").notNull(),
+    createdAt: createdAt(),
+  },
+  (t) => [index("weather_seen_of_sheet").on(t.sheetId, t.createdAt)],
 );
 
 /** A sheet that will not be poured: what it planned no longer counts. */

@@ -36,6 +36,7 @@ export const TABLES = [
   "stop_events",
   "fills",
   "ticks",
+  "weather_seen",
   "rinses",
   "stock_counts",
   "withdrawals",

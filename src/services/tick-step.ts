@@ -8,11 +8,12 @@ import { addTick, doneSteps, findSheet } from "@/records/sheets";
 import { heldIssues } from "./held";
 import { isId, issue, nowText, shown } from "./input";
 import { isProductStep } from "./counted";
+import { weatherFaults } from "./save-weather";
 import { runOf, sheetState, sheetToday, type SheetRow } from "./sheet-today";
 
 /**
  * Ticks a step of a sheet off, or takes the tick back: `{ step, done }`. Answers with how the whole sheet stands. Gear
- * comes before the first container; of a day only the fill that is next is poured, and its last step fixes what it held.
+ * comes before the first container, and none is opened while the weather that was seen last says no; of a day only the fill that is next is poured, and its last step fixes what it held.
  */
 export function tickStep(db: Records, sheetId: string, input: unknown): Result<{ done: string[] }> {
   const { step, done } = (input ?? {}) as { step?: unknown; done?: unknown };
@@ -41,6 +42,8 @@ export function tickStep(db: Records, sheetId: string, input: unknown): Result<{
       return bad(
         issue("step", "conflict", "a container before the gear is on", `tick first: ${missing.map((g) => g.text).join(", ")}`),
       );
+    const weather = done && isProductStep(step) ? weatherFaults(tx, sheetId, now.job.products ?? []) : [];
+    if (weather.length > 0) return bad(...weather);
     const inTurn = run ? tickOfRun(tx, sheet, known, step, done) : good(null);
     if (!inTurn.ok) return inTurn;
     if (before.has(step) !== done) addTick(tx, sheetId, step, done, nowText());

@@ -10,6 +10,7 @@ import { outcomesOfSheet } from "@/records/outcomes";
 import { findPerson } from "@/records/people";
 import { doneSteps, findSheet, mixedInto, openSheetsPage, productsOfSheet, sheetsOfDay } from "@/records/sheets";
 import { rinsedSince } from "@/records/stock";
+import { lastWeather } from "@/records/weather";
 import { wasPoured } from "../counted";
 import { runOf, sheetState, sheetToday, type SheetRow } from "../sheet-today";
 
@@ -58,6 +59,12 @@ const othersOf = (db: Access, { id, dayId }: SheetRow) =>
     ? []
     : sheetsOfDay(db, dayId).flatMap((other) => (other.id === id ? [] : [{ id: other.id, tank: tankName(other.job) }]));
 
+/** What was seen of the weather last. */
+function weatherOf(db: Access, id: string): Sheet["weather"] {
+  const last = lastWeather(db, id);
+  return last ? { at: last.at, seen: last.seen } : null;
+}
+
 /** One mix sheet, whole, with its ticks; undefined where there is none. */
 export function readSheet(db: Access, id: string): Sheet | undefined {
   const sheet = findSheet(db, id);
@@ -76,6 +83,7 @@ export function readSheet(db: Access, id: string): Sheet | undefined {
     ...sheetToday(db, sheet),
     poured: wasPoured(db, id),
     done: doneSteps(db, id),
+    weather: weatherOf(db, id),
     outcome: outcomesOfSheet(db, id).flatMap((outcome) => outcome.entries),
   };
 }

@@ -43,6 +43,7 @@ const sheetOf = (file: JobFile): Sheet => ({
   stopped: [],
   poured: true,
   done: [],
+  weather: null,
   outcome: [],
 });
 const onClosed = jest.fn();

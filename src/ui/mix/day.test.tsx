@@ -63,6 +63,7 @@ const sheetOf = (run: RunState): Sheet => ({
   stopped: [],
   poured: false,
   done: [],
+  weather: null,
   outcome: [],
 });
 

@@ -22,6 +22,7 @@ import { Room } from "../frame/room";
 import { Heading, Note } from "../parts/controls";
 import { FirstThing, Notice } from "../parts/notices";
 import { besideOf } from "./about-filling";
+import { AirNow } from "./air-now";
 import { CloseSheet } from "./close-sheet";
 import { DayPicture } from "./day-picture";
 import { DayStops, type Tell } from "./day-stops";
@@ -133,6 +134,7 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
         {begun && poured && run && sheet.state === "open" && (
           <DayStops job={sheet.job} run={run} system={system} tell={tell} onPreview={preview.set} />
         )}
+        {shown && !held && sheet.state === "open" && <AirNow sheet={sheet} />}
         {shown && <SheetFiles sheet={sheet} worked={worked} kit={kit} system={system} />}
         {shown && !held && <GearList gear={gear} done={done} onTick={onTick} />}
         {run && poured && (

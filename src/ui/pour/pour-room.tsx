@@ -14,6 +14,7 @@ import { useInHand } from "../data/in-hand";
 import { useKept } from "../data/kept-here";
 import { isTyping } from "../frame/keys";
 import { Room } from "../frame/room";
+import { AirSaid } from "../mix/air-now";
 import { Held } from "../mix/held";
 import { afterLine, weatherLines } from "../mix/field-words";
 import { headLine } from "../mix/head-setting";
@@ -107,6 +108,7 @@ function Pouring({ sheet, tick, trouble }: PouringProps) {
       <Heading fontSize={{ base: "17px", lg: "20px" }} paddingTop="6px">
         {placeWords(sheet)}
       </Heading>
+      {pouring && step && <AirSaid sheet={sheet} />}
       {pouring && step && <FieldLines sheet={sheet} />}
       {pouring && step && (
         <StepNow

@@ -19,6 +19,8 @@ interface PlanProps {
   /** Where one goes in and out: the order of the work follows from it. And where the water is. */
   readonly gate?: Position | undefined;
   readonly tap?: Position | undefined;
+  /** Degrees from north that the wind comes from: where a droplet drifts to is drawn. */
+  readonly windFrom?: number | undefined;
   /** A place of it was pressed. */
   readonly onPlace?: ((place: Position) => void) | undefined;
   /** A corner was dragged to another place: corners can be taken hold of. */
@@ -26,7 +28,7 @@ interface PlanProps {
 }
 
 /** Zones from above, north up, to scale: each with its number in the order of the work and where it starts, what is cut out of it left blank. */
-export function Plan({ zones, system, label, gate, tap, onPlace, onCorner }: PlanProps) {
+export function Plan({ zones, system, label, gate, tap, windFrom, onPlace, onCorner }: PlanProps) {
   const frame = useMemo(() => frameOf(zones, gate, tap), [zones, gate, tap]);
   const [moved, setMoved] = useState<Corner & { readonly to: Point }>();
   if (!frame) return null;
@@ -76,6 +78,7 @@ export function Plan({ zones, system, label, gate, tap, onPlace, onCorner }: Pla
         ))}
         {frame.gate && <Spot at={at(frame.gate)} says="gate" filled />}
         {frame.tap && <Spot at={at(frame.tap)} says="tap" filled />}
+        {windFrom !== undefined && <WindArrow from={windFrom} />}
         <path d={`M${WIDE - 22} 34 v-22 l-5 9 m5 -9 l5 9`} stroke="currentColor" strokeWidth="2" fill="none" />
         <text x={WIDE - 22} y={48} textAnchor="middle" fontSize="13" fill="currentColor">
           N
@@ -159,6 +162,18 @@ function Hatches({ count }: { count: number }) {
         </pattern>
       ))}
     </defs>
+  );
+}
+
+/** The wind over the drawing: an arrow along which a droplet drifts. */
+function WindArrow({ from }: { from: number }) {
+  return (
+    <g transform={`translate(${WIDE - 70} 60)`} stroke="var(--cg-colors-act)" strokeWidth="4" fill="none">
+      <path d="M0 -34 V34 M-10 20 L0 34 L10 20" transform={`rotate(${from})`} />
+      <text y="56" textAnchor="middle" fontSize="13" fontWeight="700" fill="currentColor" stroke="none">
+        drift
+      </text>
+    </g>
   );
 }
 

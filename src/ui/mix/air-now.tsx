@@ -1,0 +1,282 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import dynamic from "next/dynamic";
+import { nanoid } from "nanoid";
+import { useState } from "react";
+import { airLines } from "@/core/conditions/air";
+import { compass, mayChange } from "@/core/conditions/change";
+import type { When } from "@/core/conditions/judge";
+import { readTemperature } from "@/core/conditions/temperature";
+import type { Issue } from "@/core/issue";
+import { writeNumber } from "@/core/quantity/format";
+import { lineText } from "@/core/working/explain";
+import { read, type System } from "@/core/working/units";
+import { airCounts, judgeAir, readAir, type AirSeen, type AirText } from "@/formats/air-seen";
+import { placeOf } from "@/formats/area/place";
+import type { Sheet } from "@/formats/entries";
+import { simulatedStation } from "@/standins/station";
+import { nowMoment, wallClock } from "../data/clock";
+import { format } from "../data/dates";
+import { keep, readKept, useKept } from "../data/kept-here";
+import { sentences, useSend, useSite } from "../data/records";
+import { useSystem } from "../data/units";
+import type { Told } from "../log/fact-fields";
+import { Choose, type Option } from "../parts/choose";
+import { Button, Note } from "../parts/controls";
+import { TextField } from "../parts/field";
+import { Fold } from "../parts/fold";
+import { Column, Row } from "../parts/layout";
+import { Notice } from "../parts/notices";
+
+// The plan is fetched where the site has one.
+const Plan = dynamic(() => import("../sites/plan").then((m) => m.Plan), { ssr: false });
+
+/** The weather before a mix goes down: what was seen last and what it says, and a way to look again. Nothing is opened against it. */
+export function AirNow({ sheet }: { sheet: Sheet }) {
+  const { weather } = sheet;
+  const counts = weather !== null && airCounts(weather.at, nowMoment());
+  return (
+    <Box as="section" aria-label="The weather now">
+      {weather && <LastSeen sheet={sheet} weather={weather} counts={counts} />}
+      <Fold strong begun={!weather} title={counts ? "Look at the weather again" : "The weather now: before the first container"}>
+        <Look sheet={sheet} />
+      </Fold>
+    </Box>
+  );
+}
+
+const WHEN_WORDS: readonly Option<When>[] = [
+  ["day", "by day"],
+  ["sunrise", "around sunrise"],
+  ["sunset", "around sunset"],
+  ["night", "at night"],
+];
+
+/** What the clock says, where nobody says otherwise: the sun is not asked. */
+function whenNow(): When {
+  const hour = wallClock().getHours();
+  return hour >= 9 && hour < 18 ? "day" : hour >= 5 && hour < 9 ? "sunrise" : hour >= 18 && hour < 21 ? "sunset" : "night";
+}
+
+interface Draft {
+  readonly metar: string;
+  readonly wind: string;
+  readonly gust: string;
+  readonly from: string;
+  readonly air: string;
+  readonly dewPoint: string;
+  readonly wet: string;
+}
+const BLANK: Draft = { metar: "", wind: "", gust: "", from: "", air: "", dewPoint: "", wet: "" };
+
+const FROM: readonly Option[] = [
+  ["", "not said"],
+  ...["N", "NE", "E", "SE", "S", "SW", "W", "NW"].map((point, i): Option => [String(i * 45), point]),
+];
+
+function Look({ sheet }: { sheet: Sheet }) {
+  const [draft = BLANK, set] = useKept<Draft>(`air:${sheet.id}`);
+  const [when, setWhen] = useState<When>(whenNow);
+  const [trouble, setTrouble] = useState<readonly string[]>([]);
+  const send = useSend();
+  const metric = useSystem() === "metric";
+  const change = (more: Partial<Draft>) => set({ ...draft, ...more });
+  const typed: AirText =
+    draft.metar.trim() === ""
+      ? {
+          when,
+          ...given("wind", draft.wind, metric ? "km/h" : "mph"),
+          ...given("gust", draft.gust, metric ? "km/h" : "mph"),
+          ...(draft.from !== "" && { from: Number(draft.from) }),
+          ...given("air", draft.air, metric ? "°C" : "°F"),
+          ...given("dewPoint", draft.dewPoint, metric ? "°C" : "°F"),
+          ...(draft.wet === "yes" && { wet: true }),
+        }
+      : { when, metar: draft.metar.trim() };
+  const look = async (seen: AirText) => {
+    const checked = readAir(seen);
+    if (!checked.ok) return setTrouble(placed(checked.issues));
+    const result = await send(`/api/sheets/${encodeURIComponent(sheet.id)}/weather`, { id: nanoid(), at: nowMoment(), seen });
+    if (!result.ok) return setTrouble(placed(result.issues));
+    setTrouble([]);
+    set(undefined);
+    tellRecord(sheet.id, checked.value, metric ? "metric" : "us");
+  };
+  const askStation = async () => change({ metar: await simulatedStation.report(wallClock()) });
+  return (
+    <Column gap="10px">
+      <TextField
+        label="A station's report (METAR)"
+        placeholder="KFRY 101653Z 24008KT 10SM FEW040 22/12 A3002"
+        value={draft.metar}
+        onChange={(e) => change({ metar: e.target.value })}
+      />
+      {draft.metar.trim() === "" && (
+        <Box display="grid" gap="10px" gridTemplateColumns={{ base: "1fr 1fr", md: "1fr 1fr 1fr" }}>
+          {MEASURED.map(([key, label, us, si]) => (
+            <TextField
+              key={key}
+              label={label}
+              placeholder={metric ? si : us}
+              value={draft[key]}
+              onChange={(e) => change({ [key]: e.target.value })}
+            />
+          ))}
+          <Choose label="It comes from" value={draft.from} options={FROM} onPick={(from) => change({ from })} />
+          <Choose
+            label="Rain, or wet leaves"
+            value={draft.wet}
+            options={[
+              ["", "none"],
+              ["yes", "yes"],
+            ]}
+            onPick={(wet) => change({ wet })}
+          />
+        </Box>
+      )}
+      <Choose label="The hour" value={when} options={WHEN_WORDS} onPick={setWhen} />
+      {trouble.map((words) => (
+        <Notice key={words} state="stop">
+          {words}
+        </Notice>
+      ))}
+      <Row flexWrap="wrap" gap="8px">
+        <Button onClick={() => void look(typed)}>This is the weather now</Button>
+        <Button look="quiet" onClick={() => void askStation()}>
+          Ask the simulated station
+        </Button>
+      </Row>
+    </Column>
+  );
+}
+
+const MEASURED = [
+  ["wind", "Wind", "6 mph", "10 km/h"],
+  ["gust", "Gusts", "9 mph", "15 km/h"],
+  ["air", "Air", "68 °F", "20 °C"],
+  ["dewPoint", "Dew point", "50 °F", "10 °C"],
+] as const;
+
+/** What was typed into a field, a bare number in the reader's unit. */
+const given = (key: string, typed: string, unit: string): Partial<AirText> => {
+  const text = typed.trim();
+  if (text === "") return {};
+  return { [key]: /^-?\d+(\.\d+)?$/.test(text) ? `${text} ${unit}` : text };
+};
+
+const placed = (issues: readonly Issue[]) =>
+  sentences(issues).map((words, i) => {
+    const field = issues[i]!.path.replace(/^seen\.?/, "");
+    const name = MEASURED.find(([key]) => key === field)?.[1] ?? (field === "metar" ? "The report" : "");
+    return name === "" ? words : `${name}: ${words}`;
+  });
+
+/** What was seen goes on the record of the sheet, where nobody told it yet. */
+function tellRecord(sheetId: string, { wind, temperature }: AirSeen, system: System): void {
+  const key = `facts:${sheetId}`;
+  const seen: Told = {
+    ...(wind && { wind: read(wind.speed, "speed", system, { figures: 2 }) }),
+    ...(wind && wind.from !== null && { windFrom: compass(wind.from) }),
+    ...(temperature !== null && { air: readTemperature(temperature, system) }),
+  };
+  keep(key, { ...seen, ...readKept<Told>(key) });
+}
+
+interface SeenProps {
+  readonly sheet: Sheet;
+  readonly weather: NonNullable<Sheet["weather"]>;
+  readonly counts: boolean;
+}
+
+const VERDICTS = { go: "Go", wait: "Wait", no: "No" } as const;
+
+/** What the weather that was seen last says, in a line; nothing where nobody looked. */
+export function AirSaid({ sheet }: { sheet: Sheet }) {
+  const system = useSystem();
+  const { weather } = sheet;
+  const seen = weather && readAir(weather.seen);
+  if (!seen?.ok) return null;
+  const at = format(wallClock(weather!.at), "HH:mm");
+  if (!airCounts(weather!.at, nowMoment())) return <Note>The weather of {at} is too old to go by: look again.</Note>;
+  const { verdict, reasons } = judgeAir(seen.value, sheet.job.products ?? []);
+  const said = reasons.map(({ code, text }) => `${text(system)} (${mayChange(code, seen.value.when)})`);
+  const words = `${VERDICTS[verdict]}, as of ${at}${said.length > 0 ? `: ${said.join("; ")}` : ""}.`;
+  return <Notice state={verdict === "go" ? "plain" : verdict === "no" ? "stop" : "act"}>{words}</Notice>;
+}
+
+function LastSeen({ sheet, weather, counts }: SeenProps) {
+  const system = useSystem();
+  const seen = readAir(weather.seen);
+  if (!seen.ok || !counts) return <AirSaid sheet={sheet} />;
+  return (
+    <Column gap="6px">
+      <AirSaid sheet={sheet} />
+      <Note>{seenWords(seen.value, system)}</Note>
+      {seen.value.unread.length > 0 && (
+        <Notice state="act">Not understood, and taken for missing: {seen.value.unread.join(" ")}</Notice>
+      )}
+      <Drift sheet={sheet} seen={seen.value} system={system} />
+      {seen.value.air && (
+        <Fold title="How it was worked out">
+          <Box as="ul" listStylePosition="inside" textStyle="small">
+            {airLines(seen.value.air).map((line) => (
+              <li key={line.title}>{lineText(line)}</li>
+            ))}
+          </Box>
+        </Fold>
+      )}
+    </Column>
+  );
+}
+
+function seenWords({ wind, temperature, air, station }: AirSeen, system: System): string {
+  const blows = wind
+    ? [
+        `wind ${read(wind.speed, "speed", system, { figures: 2 })}`,
+        wind.from !== null && ` from ${compass(wind.from)}`,
+        wind.gust && `, gusts ${read(wind.gust, "speed", system, { figures: 2 })}`,
+      ]
+        .filter(Boolean)
+        .join("")
+    : "wind not known";
+  return [
+    station,
+    blows,
+    temperature === null ? "air not known" : readTemperature(temperature, system),
+    air && `${writeNumber(air.humidity, { decimals: 0 })} % humid, delta-T ${writeNumber(air.deltaT, { decimals: 1 })} K`,
+  ]
+    .filter(Boolean)
+    .join(" · ");
+}
+
+/** Where a droplet drifts to over the first site, on its plan where it has one. */
+function Drift({ sheet, seen, system }: { sheet: Sheet; seen: AirSeen; system: System }) {
+  const first = sheet.job.sites?.[0];
+  const entry = useSite(first?.["x-id"]);
+  const { wind } = seen;
+  if (!wind || wind.from === null) return null;
+  const to = compass(wind.from + 180);
+  const zones = (entry?.site.zones ?? []).flatMap((zone) => {
+    const polygons = zone["x-measured"]?.map?.polygons;
+    return polygons ? [{ key: zone["x-id"], name: zone.name, turf: zone["x-turf"], polygons }] : [];
+  });
+  return (
+    <>
+      <Note>
+        Drift goes to the {to}.{first?.["x-minding"] && ` To be minded: ${first["x-minding"]}.`} Begin on the side that it drifts
+        to, and keep away from what is there.
+      </Note>
+      {zones.length > 0 && (
+        <Plan
+          zones={zones}
+          system={system}
+          label={`${first!.name} with the wind`}
+          gate={placeOf(entry?.site["x-gate"])}
+          tap={placeOf(entry?.site["x-tap"])}
+          windFrom={wind.from}
+        />
+      )}
+    </>
+  );
+}
