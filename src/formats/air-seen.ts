@@ -4,6 +4,7 @@ import {
   MOST_WIND,
   WHENS,
   type ConditionLimits,
+  type ConditionReason,
   type Conditions,
   type When,
   type Wind,
@@ -123,6 +124,18 @@ export function airLimits(products: readonly ProductText[]): ConditionLimits {
 /** Whether what was seen lets a mix be sprayed. */
 export const judgeAir = ({ wind, temperature, air, wet, when }: AirSeen, products: readonly ProductText[]): Conditions =>
   judgeConditions({ wind, air: temperature, deltaT: air?.deltaT ?? null, wet }, airLimits(products), when);
+
+/** Why no container is opened: what was seen last still counts and says no. What nobody looked at says nothing. */
+export function airHolds(
+  last: { readonly at: string; readonly seen: AirText } | null | undefined,
+  products: readonly ProductText[],
+  now: string,
+): readonly ConditionReason[] {
+  const seen = last && airCounts(last.at, now) ? readAir(last.seen) : undefined;
+  if (!seen?.ok) return [];
+  const { verdict, reasons } = judgeAir(seen.value, products);
+  return verdict === "no" ? reasons.filter((one) => one.verdict === "no") : [];
+}
 
 /** So long what was seen counts, minutes (ours): weather turns within hours. */
 export const AIR_COUNTS = 120;

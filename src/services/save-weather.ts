@@ -1,5 +1,5 @@
 import { bad, good, issueAt, type Issue, type Result } from "@/core/issue";
-import { airCounts, judgeAir, readAir, type AirText } from "@/formats/air-seen";
+import { airHolds, readAir, type AirText } from "@/formats/air-seen";
 import type { ProductText } from "@/formats/job-file/types";
 import { type Access, type Records, whole } from "@/records/database";
 import { findSheet } from "@/records/sheets";
@@ -30,19 +30,9 @@ export function saveWeather(db: Records, sheetId: string, input: unknown): Resul
 }
 
 /** Why nothing may be opened now: what was seen last, and still counts, says no. What nobody looked at says nothing. */
-export function weatherFaults(tx: Access, sheetId: string, products: readonly ProductText[]): Issue[] {
-  const last = lastWeather(tx, sheetId);
-  if (!last || !airCounts(last.at, nowText())) return [];
-  const seen = readAir(last.seen);
-  if (!seen.ok) return [];
-  const { verdict, reasons } = judgeAir(seen.value, products);
-  if (verdict !== "no") return [];
-  const words = reasons.filter((one) => one.verdict === "no").map(({ text }) => [text("us"), text("metric")] as const);
-  return words.map(([received, metric]) => ({
-    path: "step",
-    code: "conflict",
-    received,
-    expected: "wait, and look again: no label is sprayed against its weather",
-    ...(metric !== received && { metric }),
-  }));
-}
+export const weatherFaults = (tx: Access, sheetId: string, products: readonly ProductText[]): Issue[] =>
+  airHolds(lastWeather(tx, sheetId), products, nowText()).map(({ text }) => {
+    const [received, metric] = [text("us"), text("metric")];
+    const expected = "wait, and look again: no label is sprayed against its weather";
+    return { path: "step", code: "conflict", received, expected, ...(metric !== received && { metric }) };
+  });

@@ -39,7 +39,11 @@ export function AirNow({ sheet }: { sheet: Sheet }) {
   return (
     <Box as="section" aria-label="The weather now">
       {weather && <LastSeen sheet={sheet} weather={weather} counts={counts} />}
-      <Fold strong begun={!weather} title={counts ? "Look at the weather again" : "The weather now: before the first container"}>
+      <Fold
+        key={weather?.at}
+        strong
+        title={counts ? "Look at the weather again" : "Look at the weather, before the first container"}
+      >
         <Look sheet={sheet} />
       </Fold>
     </Box>
@@ -101,7 +105,7 @@ function Look({ sheet }: { sheet: Sheet }) {
     if (!result.ok) return setTrouble(placed(result.issues));
     setTrouble([]);
     set(undefined);
-    tellRecord(sheet.id, checked.value, metric ? "metric" : "us");
+    tellRecord(sheet, checked.value, metric ? "metric" : "us");
   };
   const askStation = async () => change({ metar: await simulatedStation.report(wallClock()) });
   return (
@@ -172,15 +176,22 @@ const placed = (issues: readonly Issue[]) =>
     return name === "" ? words : `${name}: ${words}`;
   });
 
-/** What was seen goes on the record of the sheet, where nobody told it yet. */
-function tellRecord(sheetId: string, { wind, temperature }: AirSeen, system: System): void {
-  const key = `facts:${sheetId}`;
-  const seen: Told = {
-    ...(wind && { wind: read(wind.speed, "speed", system, { figures: 2 }) }),
-    ...(wind && wind.from !== null && { windFrom: compass(wind.from) }),
-    ...(temperature !== null && { air: readTemperature(temperature, system) }),
-  };
-  keep(key, { ...seen, ...readKept<Told>(key) });
+/** What was seen as the record has it. */
+const asTold = ({ wind, temperature }: AirSeen, system: System): Told => ({
+  ...(wind && { wind: read(wind.speed, "speed", system, { figures: 2 }) }),
+  ...(wind && wind.from !== null && { windFrom: compass(wind.from) }),
+  ...(temperature !== null && { air: readTemperature(temperature, system) }),
+});
+
+/** What was seen goes on the record of the sheet; what somebody typed there stays, what an earlier look said doesn't. */
+function tellRecord(sheet: Sheet, seen: AirSeen, system: System): void {
+  const key = `facts:${sheet.id}`;
+  const before = sheet.weather && readAir(sheet.weather.seen);
+  const earlier = before?.ok ? asTold(before.value, system) : {};
+  const typed = Object.entries(readKept<Told>(key) ?? {}).filter(
+    ([field, text]) => text.trim() !== "" && earlier[field as keyof Told] !== text,
+  );
+  keep(key, { ...asTold(seen, system), ...Object.fromEntries(typed) });
 }
 
 interface SeenProps {
@@ -189,7 +200,7 @@ interface SeenProps {
   readonly counts: boolean;
 }
 
-const VERDICTS = { go: "Go", wait: "Wait", no: "No" } as const;
+const VERDICTS = { go: "Go", wait: "Wait", no: "Not now" } as const;
 
 /** What the weather that was seen last says, in a line; nothing where nobody looked. */
 export function AirSaid({ sheet }: { sheet: Sheet }) {

@@ -12,11 +12,12 @@ import { entered } from "@/core/quantity/parse";
 import { mixWarningText } from "@/core/words/mix-warnings";
 import type { Sheet } from "@/formats/entries";
 import { choiceWords, isChoice } from "@/formats/card/choice";
+import { airHolds } from "@/formats/air-seen";
 import { gearOf } from "@/formats/gear";
 import { tankName } from "@/formats/job-file/assemble";
 import { gearMissing, planOfSheet, type SheetPlan } from "@/formats/sheet-plan";
 import { useRigs, useSlice } from "../data/records";
-import { todayDate, wallClock } from "../data/clock";
+import { nowMoment, todayDate, wallClock } from "../data/clock";
 import { useInHand } from "../data/in-hand";
 import { Room } from "../frame/room";
 import { Heading, Note } from "../parts/controls";
@@ -91,6 +92,7 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
   // Nor are those of one that the world has overtaken.
   const shown = poured && sheet.stopped.length === 0;
   const missing = gearMissing(sheet.job, done).length > 0;
+  const windy = airHolds(sheet.weather, sheet.job.products ?? [], nowMoment()).length > 0;
   // Once something is filled the stops are what the page is about; once all is done, putting it on record.
   const begun = (run?.filled.length ?? 0) > 0;
   const allDone = run
@@ -161,7 +163,7 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
             kit={kit}
             done={done}
             onTick={onTick}
-            locked={missing ? "gear first" : undefined}
+            locked={missing ? "gear first" : windy ? "the weather says no" : undefined}
           />
         )}
         {rig && run && <EndOfDay rig={rig} />}

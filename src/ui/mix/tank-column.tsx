@@ -106,7 +106,7 @@ function TankColumn({
                 <Ticked
                   step={step}
                   text={words(step)}
-                  locked={locked !== undefined && step.kind === "product"}
+                  locked={step.kind === "product" ? locked : undefined}
                   done={done.has(step.key)}
                   onTick={onTick}
                 />
@@ -130,14 +130,20 @@ function Ticked({
 }: {
   step: Step;
   text: StepText;
-  locked: boolean;
+  /** Why it can't be ticked now. */
+  locked: string | undefined;
   done: boolean;
   onTick: (step: string, done: boolean) => void;
 }) {
   return (
-    <Check gloves checked={done} disabled={locked && !done} onChange={(e) => onTick(step.key, e.target.checked)}>
+    <Check gloves checked={done} disabled={locked !== undefined && !done} onChange={(e) => onTick(step.key, e.target.checked)}>
       <Box textDecoration={done ? "line-through" : "none"} opacity={done ? 0.75 : 1}>
         <StepWords text={text} />
+        {locked && !done && (
+          <Box textStyle="small" color="soft">
+            {locked}
+          </Box>
+        )}
       </Box>
     </Check>
   );
