@@ -78,6 +78,7 @@ for (const [width, height] of [
       "/rigs",
       "/labels",
       "/sites",
+      "/sites/program",
       "/calibrate/check",
       "/calibrate/plan",
       "/calibrate/crew",

@@ -24,6 +24,7 @@ const VIEWS = [
   "/labels",
   "/log",
   "/sites",
+  "/sites/program",
   "/mix",
   "/mix/sheet",
   "/mix/pour",

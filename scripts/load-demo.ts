@@ -19,6 +19,7 @@ import { saveKitCheck, saveQuickCheck } from "@/services/save-check";
 import { gearOf } from "@/formats/gear";
 import { findSheet } from "@/records/sheets";
 import { holdClock, machineZone } from "@/services/clock";
+import { saveProgram } from "@/services/program";
 import { saveLook } from "@/services/save-look";
 import { saveSheet } from "@/services/save-sheet";
 import { tickStep } from "@/services/tick-step";
@@ -128,6 +129,36 @@ const logged = readAll(db);
   const says = { ...look.says, ...(followUp && { followUp: moved(followUp).slice(0, 10) }) };
   must(saveLook(db, { id: `demo-look-0${i}`, kind, ...at, date: moved(date).slice(0, 10), personId, says }), look.site);
 });
+interface DemoEdge {
+  readonly date?: string;
+  /** So many days from today, within the year. */
+  readonly inDays?: number;
+  readonly soilFallsTo?: string;
+}
+interface DemoProgram {
+  readonly rounds: readonly { readonly product: string; readonly opens?: DemoEdge; readonly closes?: DemoEdge }[];
+  /** °F, a day each, up to yesterday. */
+  readonly soil: readonly number[];
+}
+const program = JSON.parse(readFileSync(path.join(FOLDER, "program.json"), "utf8")) as DemoProgram;
+const thisYear = inDays(0).slice(0, 4);
+const edgeNow = ({ inDays: days, ...edge }: DemoEdge) => {
+  if (days === undefined) return edge;
+  const day = inDays(days);
+  return { date: day.startsWith(thisYear) ? day.slice(5) : days < 0 ? "01-01" : "12-31" };
+};
+must(
+  saveProgram(db, {
+    rounds: program.rounds.map(({ product, opens, closes, ...round }) => ({
+      ...round,
+      label: logged.labels.find((one) => one.card.name === product)!.id,
+      ...(opens && { opens: edgeNow(opens) }),
+      ...(closes && { closes: edgeNow(closes) }),
+    })),
+    soil: program.soil.map((degrees, i) => ({ date: inDays(i - program.soil.length), temperature: `${degrees} F` })),
+  }),
+  "program.json",
+);
 const sheets = JSON.parse(readFileSync(path.join(FOLDER, "sheets.json"), "utf8")) as DemoSheet[];
 const book = readAll(db);
 for (const sheet of sheets) {

@@ -140,7 +140,7 @@ Irrigate with 0.25 to 0.5 inch of water within 24 hours.`;
       await page.getByLabel("Effective swath").fill("5 ft");
     },
   });
-  await picture("tag", `/calibrate/tag?id=${newest}`, LAPTOP);
+  await picture("program", "/sites/program", LAPTOP);
   await picture("hose-end-phone", "/mix", PHONE, {
     more: { rigId: named(book.rigs, "Bed head"), siteId: named(book.sites, "Rope museum court") },
     act: async (page) => {

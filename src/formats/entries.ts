@@ -5,6 +5,7 @@ import type { LeverName } from "@/core/calibration/levers";
 import type { MethodId } from "@/core/calibration/methods";
 import type { Standing } from "@/core/calibration/standing";
 import type { Issue } from "@/core/issue";
+import type { DueItem, DueState } from "@/core/season/due";
 import type { RunState } from "@/core/mixing/run-state";
 import type { SpreadFile } from "./job-file/spread";
 import type { CleanOut } from "./clean-out";
@@ -114,6 +115,21 @@ export interface LabelEntry extends Entry {
 /** A zone on record: it has a name, and an id beside what a job file says of it. */
 export type KeptZone = ZoneText & { readonly name: string; readonly "x-id": string };
 export type KeptSite = Omit<SiteText, "zones"> & { readonly zones: readonly KeptZone[] };
+
+/** What of the program is due today. */
+export interface DueEntry {
+  readonly date: string;
+  /** Each round with how many sites are how far. */
+  readonly rounds: readonly {
+    readonly name: string;
+    readonly label: string;
+    readonly counts: Readonly<Partial<Record<DueState, number>>>;
+  }[];
+  /** What may be done today, and what is too late, the latest day first; as many as a screen shows. */
+  readonly items: readonly (DueItem & { readonly siteId: string; readonly labelId: string })[];
+  /** There are more than these. */
+  readonly more: number;
+}
 
 export interface SiteEntry extends Entry {
   readonly site: KeptSite;

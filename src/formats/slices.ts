@@ -1,4 +1,5 @@
 import type { Result } from "@/core/log/results";
+import type { ProgramText } from "./season/file";
 import type {
   ApplicationEntry,
   AreaBefore,
@@ -12,6 +13,7 @@ import type {
   InForce,
   KitCheckEntry,
   LabelEntry,
+  DueEntry,
   DueLook,
   JudgedEntry,
   LastMix,
@@ -147,6 +149,9 @@ export interface Slices {
   toLookAt: { query: object; value: readonly DueLook[] };
   /** What works here, by what inspections found. */
   results: { query: object; value: readonly Result[] };
+  /** The firm's program, and what of it is due. */
+  program: { query: object; value: ProgramText };
+  due: { query: object; value: DueEntry };
 }
 export type SliceName = keyof Slices;
 
@@ -188,6 +193,8 @@ export const MADE_OF: { readonly [S in SliceName]: readonly SliceKind[] } = {
   toJudge: ["looks", "log", "sites", "people", "labels"],
   toLookAt: ["looks", "log", "sites", "labels", "settings"],
   results: ["looks", "log", "people", "labels", "settings"],
+  program: ["settings"],
+  due: ["settings", "sites", "log"],
 };
 
 /** An answer: what was asked for, and the rows of it that can't be read. */

@@ -8,6 +8,7 @@ import type { Cursor, Page } from "@/formats/slices";
 import { asItIs, readRow, readRows, type SetAside } from "./aside";
 import type { Access } from "./access";
 import { chainAdded } from "./chain";
+import { once } from "./prepared";
 import { pageOf, rowsAfter } from "./page";
 import { RESTRICTED, RIG_THEN, applications, dismissals, mixSheets, sheetSites, stillOpen, withdrawals } from "./schema-work";
 
@@ -280,3 +281,18 @@ export const dismissalsOf = (db: Access, recordIds: readonly string[]) =>
     .from(dismissals)
     .where(inArray(dismissals.recordId, [...recordIds]))
     .all();
+
+/** On which days something went down since a day, by site, in their order. What was corrected or struck doesn't count. */
+export function datesDown(db: Access, labelId: string, since: string): Map<string, string[]> {
+  const rows = once(db, "dates down", (of) =>
+    of
+      .selectDistinct({ siteId: applications.siteId, date: applications.date })
+      .from(applications)
+      .where(and(eq(applications.labelId, sql.placeholder("labelId")), gte(applications.date, sql.placeholder("since")), STANDS))
+      .orderBy(asc(applications.date))
+      .prepare(),
+  ).all({ labelId, since });
+  const down = new Map<string, string[]>();
+  for (const { siteId, date } of rows) down.set(siteId, [...(down.get(siteId) ?? []), date]);
+  return down;
+}

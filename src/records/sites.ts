@@ -320,3 +320,37 @@ function zoneOf(z: ZoneRow): KeptSite["zones"][number] {
     ...(z.measured !== null && { "x-measured": z.measured }),
   };
 }
+
+/** What grows on the zones of a site, and when it was or will be seeded. */
+export interface SiteSeed {
+  readonly id: string;
+  readonly name: string;
+  readonly seeds: readonly Pick<ZoneRow, "turf" | "seeded" | "sodded" | "seeding" | "sodding">[];
+}
+
+/** Of all sites that are not retired, by name. */
+export function seedOfSites(db: Access): SiteSeed[] {
+  const rows = once(db, "seed of sites", (of) =>
+    of
+      .select({
+        id: sites.id,
+        name: sites.name,
+        turf: zones.turf,
+        seeded: zones.seeded,
+        sodded: zones.sodded,
+        seeding: zones.seeding,
+        sodding: zones.sodding,
+      })
+      .from(sites)
+      .innerJoin(zones, eq(zones.siteId, sites.id))
+      .where(and(isNull(sites.retiredAt), isNull(zones.retiredAt)))
+      .orderBy(asc(sites.name), asc(zones.position))
+      .prepare(),
+  ).all();
+  const found: (SiteSeed & { seeds: SiteSeed["seeds"][number][] })[] = [];
+  for (const { id, name, ...zone } of rows) {
+    if (found.at(-1)?.id !== id) found.push({ id, name, seeds: [] });
+    found.at(-1)!.seeds.push(zone);
+  }
+  return found;
+}

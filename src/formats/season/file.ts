@@ -42,27 +42,24 @@ const edge = () =>
       : fault(this, { code: "contradiction", received: keys.join(" and "), expected });
   });
 
+/** A round as it is written, without what is ours. */
+const ROUND = {
+  name: needed(text(), `"first half"`),
+  opens: edge(),
+  closes: edge(),
+  afterSeeding: days(),
+  beforeSeeding: days(),
+  after: exact({ round: needed(text(), `"first half"`), atLeast: days(), atMost: days() }),
+};
+const SOIL = () =>
+  list(exact({ date: needed(date(), `"2026-03-20"`), temperature: needed(temperature(), `"47 F"`) }), 0, "day", MOST_SOIL);
+
 const SEASON_FILE: AnySchema = exact({
   format: needed(choice(["careful-gauge-season"]), `"careful-gauge-season"`),
   version: needed(choice([1]), "1"),
   date: needed(date(), `"2026-04-10"`),
-  soil: list(exact({ date: needed(date(), `"2026-03-20"`), temperature: needed(temperature(), `"47 F"`) }), 0, "day", MOST_SOIL),
-  rounds: needed(
-    list(
-      exact({
-        name: needed(text(), `"first half"`),
-        opens: edge(),
-        closes: edge(),
-        afterSeeding: days(),
-        beforeSeeding: days(),
-        after: exact({ round: needed(text(), `"first half"`), atLeast: days(), atMost: days() }),
-      }),
-      1,
-      "round",
-      MOST_ROUNDS,
-    ),
-    `[{ "name": "first half" }]`,
-  ),
+  soil: SOIL(),
+  rounds: needed(list(exact(ROUND), 1, "round", MOST_ROUNDS), `[{ "name": "first half" }]`),
   sites: needed(
     list(
       exact({
@@ -133,7 +130,7 @@ interface EdgeText {
   readonly soilFallsTo?: string;
 }
 
-interface RoundText {
+export interface RoundText {
   readonly name: string;
   readonly opens?: EdgeText;
   readonly closes?: EdgeText;
@@ -153,6 +150,37 @@ interface SeasonFile {
     readonly seeding?: string;
   }[];
 }
+
+/** The firm's own program: rounds with the product that each is done with, for a kind of turf, and the soil's temperature. */
+export interface ProgramText {
+  readonly rounds: readonly (RoundText & { readonly label: string; readonly turf?: string })[];
+  readonly soil: readonly { readonly date: string; readonly temperature: string }[];
+}
+
+const PROGRAM = exact({
+  rounds: needed(
+    list(exact({ ...ROUND, label: needed(text(80), `"a product on the shelf"`), turf: text(60) }), 0, "round", MOST_ROUNDS),
+    "[]",
+  ),
+  soil: needed(SOIL(), "[]"),
+});
+
+/** A program as it comes from a screen, or every fault with its place. */
+export function readProgram(told: unknown): Result<ProgramText> {
+  if (typeof told !== "object" || told === null)
+    return bad({ path: "", code: "wrong-type", received: typeName(told), expected: "a program" });
+  const shape = faultsIn(PROGRAM, told);
+  if (shape.length > 0) return { ok: false, issues: shape };
+  const program = told as ProgramText;
+  const issues = togetherFaults({ ...program, date: "2026-01-01", sites: [] });
+  return issues.length > 0 ? { ok: false, issues } : good(program);
+}
+
+/** The rounds and the soil of a program, as core asks for them. */
+export const seasonOf = ({ rounds, soil }: ProgramText): Pick<Season, "rounds" | "soil"> => ({
+  rounds: rounds.map(roundOf),
+  soil: soil.map(({ date: day, temperature: read }) => ({ date: day, celsius: celsius(read) })),
+});
 
 /** @param source the text of a season file */
 export function readSeason(source: string): Result<Season> {

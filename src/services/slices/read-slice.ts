@@ -10,6 +10,7 @@ import { countedOf } from "../counted";
 import { stockNow } from "../save-stock";
 import { checkSeries, crew, inForce, loads, lookAt, standings, story } from "./calibrations";
 import { logPage, logTotals } from "./log";
+import { dueToday, programOf } from "../program";
 import { looks, results, toJudge, toLookAt } from "./looks";
 import { lastMix, openSheets, readSheet } from "./sheets";
 import { cleanOuts, firm, grounds, people, proofs, siteCalled, sites, spreadings } from "./upkeep";
@@ -51,6 +52,8 @@ const READERS: { readonly [S in SliceName]: Reader<S> } = {
   toJudge,
   toLookAt,
   results,
+  program: (db) => programOf(db),
+  due: (db) => dueToday(db),
 };
 
 /** What a query must look like: each part with its kind; `?` where it may be left out. */
@@ -116,6 +119,8 @@ const ASKED: { readonly [S in SliceName]: Readonly<Record<string, Part>> } = {
   toJudge: { record: "text" },
   toLookAt: {},
   results: {},
+  program: {},
+  due: {},
 };
 
 /** More than any screen asks for at once. */

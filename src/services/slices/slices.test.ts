@@ -425,6 +425,8 @@ const QUERIES: { readonly [S in SliceName]: readonly Slices[S]["query"][] } = {
   toJudge: [{ record: "sheet-0000000001.0.0" }],
   toLookAt: [{}],
   results: [{}],
+  program: [{}],
+  due: [{}],
 };
 
 describe("every answer is made of what it says", () => {

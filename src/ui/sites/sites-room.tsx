@@ -1,6 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
+import Link from "next/link";
 import { useState } from "react";
 import { useFieldArray, type UseFormReturn } from "react-hook-form";
 import { showEntered } from "@/core/quantity/format";
@@ -70,6 +71,9 @@ export function SitesRoom() {
         A site is a customer&apos;s property, a zone is one lawn or bed in it with one kind of turf. Leave out what isn&apos;t
         sprayed. A zone that is taken out keeps what went down on it.
       </Note>
+      <Box>
+        <Link href="/sites/program">The program: rounds of a year, and what is due</Link>
+      </Box>
       <TwoSides formFirst={none || entry !== undefined}>
         <Box>
           <SubHeading>On the round</SubHeading>

@@ -1,4 +1,5 @@
 import type { Result } from "@/core/log/results";
+import type { ProgramText } from "@/formats/season/file";
 import { ChakraProvider } from "@chakra-ui/react";
 import { render } from "@testing-library/react";
 import type { ReactElement } from "react";
@@ -27,6 +28,7 @@ import type {
   SheetEntry,
   SiteEntry,
   SpreadingEntry,
+  DueEntry,
   StandingEntry,
   StockEntry,
   TipEntry,
@@ -65,6 +67,8 @@ export interface TestRecords {
   readonly log: readonly ApplicationEntry[];
   readonly toLookAt: readonly DueLook[];
   readonly results: readonly Result[];
+  readonly program: ProgramText;
+  readonly due: DueEntry;
   readonly lastMix: LastMix | null;
   readonly mixedBefore: boolean;
   /** The series of quick checks of what counts. */
@@ -93,6 +97,8 @@ const NOTHING: TestRecords = {
   log: [],
   toLookAt: [],
   results: [],
+  program: { rounds: [], soil: [] },
+  due: { date: "2026-09-02", rounds: [], items: [], more: 0 },
   lastMix: null,
   mixedBefore: false,
   points: [],
@@ -227,6 +233,8 @@ function answerOf(of: TestRecords, path: string): Answer<SliceName> | undefined 
     toJudge: () => null,
     toLookAt: () => of.toLookAt,
     results: () => of.results,
+    program: () => of.program,
+    due: () => of.due,
   };
   return { value: values[at.slice](), aside: of.aside };
 }

@@ -1,0 +1,102 @@
+import { good, bad, type Result } from "@/core/issue";
+import { sameName } from "@/core/names";
+import { dueOf, type DueItem, type DueState } from "@/core/season/due";
+import type { DueEntry } from "@/formats/entries";
+import { readProgram, seasonOf, type ProgramText } from "@/formats/season/file";
+import { datesDown } from "@/records/applications";
+import { type Access, type Records, whole } from "@/records/database";
+import { findLabel } from "@/records/labels";
+import { changeSetting, readSetting } from "@/records/settings";
+import { seedOfSites, type SiteSeed } from "@/records/sites";
+import { todayOf } from "./clock";
+import { issue, nowText } from "./input";
+
+/** The firm's program: its rounds, and what of them is due where. */
+
+const NONE: ProgramText = { rounds: [], soil: [] };
+
+/** The program as it stands. */
+export function programOf(db: Access): ProgramText {
+  const text = readSetting(db, "program");
+  return text === undefined ? NONE : (JSON.parse(text) as ProgramText);
+}
+
+/** Keeps the program: `{ rounds, soil }`. What stood before stays on record. */
+export function saveProgram(db: Records, input: unknown): Result<{ rounds: number }> {
+  const read = readProgram(input);
+  if (!read.ok) return read;
+  return whole(db, (tx): Result<{ rounds: number }> => {
+    const strange = read.value.rounds.flatMap(({ label }, i) =>
+      findLabel(tx, label) ? [] : [issue(`rounds[${i}].label`, "unknown-name", label, "the labels on record")],
+    );
+    if (strange.length > 0) return bad(...strange);
+    changeSetting(tx, "program", JSON.stringify(read.value), nowText());
+    return good({ rounds: read.value.rounds.length });
+  });
+}
+
+/** As many as a screen shows of what is due. */
+const MOST_SHOWN = 60;
+
+/** What of the program is due today, over all sites. */
+export function dueToday(db: Access): DueEntry {
+  const date = todayOf(db);
+  const program = programOf(db);
+  if (program.rounds.length === 0) return { date, rounds: [], items: [], more: 0 };
+  const { rounds, soil } = seasonOf(program);
+  const year = date.slice(0, 4);
+  const down = doneBySite(db, program, `${year}-01-01`);
+  const counts = rounds.map((): Partial<Record<DueState, number>> => ({}));
+  const open: DueEntry["items"][number][] = [];
+  const sites = seedOfSites(db);
+  const seasons = sites.map(({ id, name, seeds }) => ({ name, done: down.get(id) ?? [], ...seedOf(seeds, date) }));
+  const items = dueOf({ date, soil, rounds, sites: seasons });
+  items.forEach((item, n) => {
+    const i = n % rounds.length;
+    const site = sites[Math.floor(n / rounds.length)]!;
+    const { turf, label } = program.rounds[i]!;
+    if (turf !== undefined && !site.seeds.some((zone) => zone.turf !== null && sameName(zone.turf, turf))) return;
+    counts[i]![item.state] = (counts[i]![item.state] ?? 0) + 1;
+    if (item.state === "due" || item.state === "overdue") open.push({ ...item, siteId: site.id, labelId: label });
+  });
+  const urgent = open.sort(byUrgency);
+  return {
+    date,
+    rounds: rounds.map(({ name }, i) => ({ name, label: program.rounds[i]!.label, counts: counts[i]! })),
+    items: urgent.slice(0, MOST_SHOWN),
+    more: Math.max(0, urgent.length - MOST_SHOWN),
+  };
+}
+
+/** What is too late first, then what ends soonest. */
+function byUrgency(a: DueItem, b: DueItem): number {
+  if (a.state !== b.state) return a.state === "overdue" ? -1 : 1;
+  const [x, y] = [a.latest ?? "9999", b.latest ?? "9999"];
+  return x < y ? -1 : x > y ? 1 : a.site < b.site ? -1 : 1;
+}
+
+/**
+ * Which round was done where and when. Of rounds with one product (the halves of a split) the first application of the year is the
+ * first of them, the next one the second.
+ */
+function doneBySite(db: Access, { rounds }: ProgramText, since: string): Map<string, { round: string; date: string }[]> {
+  const down = new Map<string, { round: string; date: string }[]>();
+  for (const label of new Set(rounds.map((round) => round.label))) {
+    const own = rounds.filter((round) => round.label === label);
+    for (const [siteId, dates] of datesDown(db, label, since)) {
+      const list = down.get(siteId) ?? [];
+      dates.forEach((date, i) => own[i] && list.push({ round: own[i].name, date }));
+      down.set(siteId, list);
+    }
+  }
+  return down;
+}
+
+/** Of all zones of a site the last seed that is down, and the next that is planned: the stricter days hold for all of it. */
+function seedOf(seeds: SiteSeed["seeds"], today: string): { readonly seeded?: string; readonly seeding?: string } {
+  const days = (of: (zone: SiteSeed["seeds"][number]) => readonly (string | null)[]) =>
+    seeds.flatMap((zone) => of(zone).filter((day) => day !== null)).sort();
+  const seeded = days((zone) => [zone.seeded, zone.sodded]).at(-1);
+  const seeding = days((zone) => [zone.seeding, zone.sodding]).find((day) => day > today);
+  return { ...(seeded !== undefined && { seeded }), ...(seeding !== undefined && { seeding }) };
+}

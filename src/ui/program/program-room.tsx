@@ -1,0 +1,312 @@
+"use client";
+
+import { Box, chakra, ClientOnly } from "@chakra-ui/react";
+import { parse } from "papaparse";
+import { useState } from "react";
+import { turfsOf } from "@/formats/card/says";
+import type { ProgramText } from "@/formats/season/file";
+import { useKept } from "../data/kept-here";
+import { sentences, useLabels, useSend, useSlice } from "../data/records";
+import { Room } from "../frame/room";
+import { Choose, type Option } from "../parts/choose";
+import { Button, Heading, Note, SubHeading } from "../parts/controls";
+import { Field, TextField } from "../parts/field";
+import { Column, Row } from "../parts/layout";
+import { Notice } from "../parts/notices";
+import { ShelfPick } from "../parts/pickers";
+import { DueRounds } from "./due-rounds";
+
+/** A round as it is typed. */
+interface RoundDraft {
+  readonly name: string;
+  readonly label: string;
+  readonly turf: string;
+  readonly opens: EdgeDraft;
+  readonly closes: EdgeDraft;
+  readonly afterSeeding: string;
+  readonly beforeSeeding: string;
+  readonly after: string;
+  readonly atLeast: string;
+  readonly atMost: string;
+}
+
+interface EdgeDraft {
+  readonly by: "" | "date" | "soilRisesTo" | "soilFallsTo";
+  readonly at: string;
+}
+
+interface Draft {
+  readonly rounds: readonly RoundDraft[];
+  readonly soil: string;
+}
+
+const NEVER: EdgeDraft = { by: "", at: "" };
+const BLANK: RoundDraft = {
+  name: "",
+  label: "",
+  turf: "",
+  opens: NEVER,
+  closes: NEVER,
+  afterSeeding: "",
+  beforeSeeding: "",
+  after: "",
+  atLeast: "",
+  atMost: "",
+};
+
+/** The firm's program: which product in which window, how long after the last, how far from seed. */
+export function ProgramRoom() {
+  const program = useSlice("program", {}).value;
+  return (
+    <Room>
+      <Heading>Program</Heading>
+      <Note>
+        The rounds of a year. A round is due on a site from the day that it opens until it closes, and no sooner after the one
+        before it than it says. A product&apos;s own limits hold whatever stands here.
+      </Note>
+      <ClientOnly>
+        <Column gap="24px" marginTop="14px">
+          <DueRounds here />
+          {program && <Editor key={JSON.stringify(program)} program={program} />}
+        </Column>
+      </ClientOnly>
+    </Room>
+  );
+}
+
+function Editor({ program }: { program: ProgramText }) {
+  const [kept, keep] = useKept<Draft>("draft:program");
+  const draft = kept ?? draftOf(program);
+  const [trouble, setTrouble] = useState<readonly string[]>([]);
+  const [saved, setSaved] = useState(false);
+  const send = useSend();
+  const change = (next: Partial<Draft>) => {
+    setSaved(false);
+    keep({ ...draft, ...next });
+  };
+  const round = (i: number, next: Partial<RoundDraft>) =>
+    change({ rounds: draft.rounds.map((one, j) => (j === i ? { ...one, ...next } : one)) });
+  const save = async () => {
+    const result = await send("/api/settings/program", programText(draft));
+    setTrouble(
+      result.ok ? [] : sentences(result.issues).map((words, i) => `${placeWords(result.issues[i]!.path, draft)}: ${words}`),
+    );
+    setSaved(result.ok);
+    if (result.ok) keep(undefined);
+  };
+  return (
+    <Box as="section" aria-label="Rounds">
+      <SubHeading>Rounds</SubHeading>
+      <Column gap="18px" marginTop="10px">
+        {draft.rounds.map((one, i) => (
+          <RoundFields
+            key={i}
+            of={i}
+            round={one}
+            names={draft.rounds.flatMap((other, j) => (j !== i && other.name.trim() !== "" ? [other.name.trim()] : []))}
+            change={(next) => round(i, next)}
+            onOut={() => change({ rounds: draft.rounds.filter((_, j) => j !== i) })}
+          />
+        ))}
+        <Box>
+          <Button look="quiet" onClick={() => change({ rounds: [...draft.rounds, BLANK] })}>
+            Add a round
+          </Button>
+        </Box>
+        <Field
+          label="Soil temperature: a day and its reading a line"
+          hint="2026-03-20, 47 F: as far as it was read; the mean of five days counts"
+        >
+          {(props) => (
+            <chakra.textarea
+              {...props}
+              rows={5}
+              padding="10px 12px"
+              border="1px solid"
+              borderColor="line"
+              background="sheet"
+              width="100%"
+              fontFamily="reading"
+              value={draft.soil}
+              onChange={(e) => change({ soil: e.target.value })}
+            />
+          )}
+        </Field>
+        {trouble.map((words) => (
+          <Notice key={words} state="stop">
+            {words}
+          </Notice>
+        ))}
+        <Row flexWrap="wrap">
+          <Button look="act" onClick={() => void save()}>
+            Save the program
+          </Button>
+          {kept && (
+            <Button look="quiet" onClick={() => keep(undefined)}>
+              Leave it as it was
+            </Button>
+          )}
+          <Box role="status" alignSelf="center" fontWeight="700">
+            {saved && "✓ Saved"}
+          </Box>
+        </Row>
+      </Column>
+    </Box>
+  );
+}
+
+interface FieldsProps {
+  readonly of: number;
+  readonly round: RoundDraft;
+  /** The other rounds. */
+  readonly names: readonly string[];
+  readonly change: (next: Partial<RoundDraft>) => void;
+  readonly onOut: () => void;
+}
+
+const EDGES: readonly Option<EdgeDraft["by"]>[] = [
+  ["", "–"],
+  ["date", "a day of the year"],
+  ["soilRisesTo", "the soil rises to"],
+  ["soilFallsTo", "the soil falls to"],
+];
+
+function RoundFields({ of, round, names, change, onOut }: FieldsProps) {
+  const turfs = [...new Set(useLabels().flatMap((label) => turfsOf(label.card)))].sort();
+  const n = of + 1;
+  return (
+    <Box as="fieldset" border="none" borderTop="1px solid" borderColor="line" paddingTop="8px" aria-label={`Round ${n}`}>
+      <Box display="grid" gap="10px" gridTemplateColumns={{ base: "1fr", md: "1fr 1fr 1fr" }}>
+        <TextField
+          label={`Round ${n}`}
+          placeholder="first half"
+          value={round.name}
+          onChange={(e) => change({ name: e.target.value })}
+        />
+        <ShelfPick label="Product" value={round.label} onPick={(label) => change({ label })} />
+        <TextField
+          label="On which turf"
+          placeholder="any"
+          list={`turfs-${n}`}
+          value={round.turf}
+          onChange={(e) => change({ turf: e.target.value })}
+        />
+        <datalist id={`turfs-${n}`}>
+          {turfs.map((turf) => (
+            <option key={turf} value={turf} />
+          ))}
+        </datalist>
+        <EdgeFields says="Opens" edge={round.opens} change={(opens) => change({ opens })} />
+        <EdgeFields says="Closes" edge={round.closes} change={(closes) => change({ closes })} />
+        <Choose
+          label="After the round"
+          value={round.after}
+          options={[["", "none"], ...names.map((name): Option => [name, name])]}
+          onPick={(after) => change({ after })}
+        />
+        {round.after !== "" && (
+          <>
+            <Days label="at least" value={round.atLeast} set={(atLeast) => change({ atLeast })} />
+            <Days label="at most" value={round.atMost} set={(atMost) => change({ atMost })} />
+          </>
+        )}
+        <Days label="Not until after seeding" value={round.afterSeeding} set={(afterSeeding) => change({ afterSeeding })} />
+        <Days label="Not before planned seed" value={round.beforeSeeding} set={(beforeSeeding) => change({ beforeSeeding })} />
+      </Box>
+      <Button look="quiet" onClick={onOut}>
+        Take round {n} out
+      </Button>
+    </Box>
+  );
+}
+
+function EdgeFields({ says, edge, change }: { says: string; edge: EdgeDraft; change: (edge: EdgeDraft) => void }) {
+  return (
+    <Row gap="8px" alignItems="flex-end">
+      <Choose label={says} value={edge.by} options={EDGES} onPick={(by) => change({ by, at: "" })} />
+      {edge.by !== "" && (
+        <TextField
+          label={edge.by === "date" ? "on" : "at"}
+          placeholder={edge.by === "date" ? "03-01" : "50 F"}
+          value={edge.at}
+          onChange={(e) => change({ ...edge, at: e.target.value })}
+        />
+      )}
+    </Row>
+  );
+}
+
+const Days = ({ label, value, set }: { label: string; value: string; set: (value: string) => void }) => (
+  <TextField label={label} placeholder="60 days" value={value} onChange={(e) => set(e.target.value)} />
+);
+
+const edgeDraft = (edge: ProgramText["rounds"][number]["opens"]): EdgeDraft => {
+  const by = (["date", "soilRisesTo", "soilFallsTo"] as const).find((key) => edge?.[key] !== undefined);
+  return by ? { by, at: edge![by]! } : NEVER;
+};
+
+const draftOf = ({ rounds, soil }: ProgramText): Draft => ({
+  rounds: rounds.map((round) => ({
+    name: round.name,
+    label: round.label,
+    turf: round.turf ?? "",
+    opens: edgeDraft(round.opens),
+    closes: edgeDraft(round.closes),
+    afterSeeding: round.afterSeeding ?? "",
+    beforeSeeding: round.beforeSeeding ?? "",
+    after: round.after?.round ?? "",
+    atLeast: round.after?.atLeast ?? "",
+    atMost: round.after?.atMost ?? "",
+  })),
+  soil: soil.map(({ date, temperature }) => `${date}, ${temperature}`).join("\n"),
+});
+
+/** What was typed as it is sent: a bare number of days is days. */
+function programText({ rounds, soil }: Draft): unknown {
+  const given = (key: string, text: string) => (text.trim() === "" ? {} : { [key]: text.trim() });
+  const days = (key: string, text: string) => given(key, /^\d+$/.test(text.trim()) ? `${text.trim()} days` : text);
+  const edge = (key: string, { by, at }: EdgeDraft) => (by === "" ? {} : { [key]: { [by]: at.trim() } });
+  return {
+    rounds: rounds.map((round) => ({
+      ...given("name", round.name),
+      ...given("label", round.label),
+      ...given("turf", round.turf),
+      ...edge("opens", round.opens),
+      ...edge("closes", round.closes),
+      ...days("afterSeeding", round.afterSeeding),
+      ...days("beforeSeeding", round.beforeSeeding),
+      ...(round.after !== "" && {
+        after: { round: round.after, ...days("atLeast", round.atLeast), ...days("atMost", round.atMost) },
+      }),
+    })),
+    soil: parse<string[]>(soil, { skipEmptyLines: "greedy" }).data.map(([date = "", temperature = ""]) => ({
+      date: date.trim(),
+      temperature: temperature.trim(),
+    })),
+  };
+}
+
+/** Where a fault is, as the screen calls it. */
+function placeWords(path: string, { rounds }: Draft): string {
+  const round = /^rounds\[(\d+)\]\.?(.*)$/.exec(path);
+  if (round)
+    return `${rounds[Number(round[1])]?.name.trim() || `round ${Number(round[1]) + 1}`}${round[2] ? `, ${FIELD_WORDS[round[2]] ?? round[2]}` : ""}`;
+  const soil = /^soil\[(\d+)\]/.exec(path);
+  return soil ? `Soil, line ${Number(soil[1]) + 1}` : path;
+}
+
+const FIELD_WORDS: Readonly<Record<string, string>> = {
+  name: "its name",
+  label: "its product",
+  "opens.date": "opens",
+  "opens.soilRisesTo": "opens",
+  "opens.soilFallsTo": "opens",
+  "closes.date": "closes",
+  "closes.soilRisesTo": "closes",
+  "closes.soilFallsTo": "closes",
+  afterSeeding: "after seeding",
+  beforeSeeding: "before seed",
+  "after.round": "after the round",
+  "after.atLeast": "at least",
+  "after.atMost": "at most",
+};
