@@ -2,8 +2,10 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import Link from "next/link";
+import { Fragment } from "react";
 import type { DueEntry } from "@/formats/entries";
 import { dayWords } from "../data/dates";
+import { useInHand } from "../data/in-hand";
 import { useLabels, useSlice } from "../data/records";
 import { Note, SubHeading } from "../parts/controls";
 import { Column } from "../parts/layout";
@@ -49,6 +51,7 @@ interface RoundProps {
 
 function RoundDue({ round: { name, label, counts }, items }: RoundProps) {
   const labels = useLabels();
+  const { choose } = useInHand();
   const product = labels.find((one) => one.id === label)?.card.name;
   const rest = STATES.flatMap(([state, words]) => (counts[state] ? [`${counts[state].toLocaleString("en-US")} ${words}`] : []));
   const open = (counts.due ?? 0) + (counts.overdue ?? 0);
@@ -62,14 +65,15 @@ function RoundDue({ round: { name, label, counts }, items }: RoundProps) {
       </Box>
       {items.length > 0 && (
         <Box textStyle="note" color="soft">
-          {items
-            .slice(0, NAMED)
-            .map(({ site, latest, state }) =>
-              [site, latest && (state === "overdue" ? `by ${dayWords(latest)}: too late` : `by ${dayWords(latest)}`)]
-                .filter(Boolean)
-                .join(" "),
-            )
-            .join(" · ")}
+          {items.slice(0, NAMED).map(({ site, siteId, latest, state }, i) => (
+            <Fragment key={siteId}>
+              {i > 0 && " · "}
+              <Link href="/mix" onClick={() => choose({ siteId })}>
+                {site}
+              </Link>
+              {latest && ` by ${dayWords(latest)}${state === "overdue" ? ": too late" : ""}`}
+            </Fragment>
+          ))}
           {items.length > NAMED && " …"}
         </Box>
       )}
