@@ -155,7 +155,10 @@ must(
       ...(opens && { opens: edgeNow(opens) }),
       ...(closes && { closes: edgeNow(closes) }),
     })),
-    soil: program.soil.map((degrees, i) => ({ date: inDays(i - program.soil.length), temperature: `${degrees} F` })),
+    // A year ago it cooled nine days later.
+    soil: [-365 + 9, 0].flatMap((from) =>
+      program.soil.map((degrees, i) => ({ date: inDays(from + i - program.soil.length), temperature: `${degrees} F` })),
+    ),
   }),
   "program.json",
 );

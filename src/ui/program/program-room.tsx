@@ -15,6 +15,7 @@ import { Column, Row } from "../parts/layout";
 import { Notice } from "../parts/notices";
 import { ShelfPick } from "../parts/pickers";
 import { DueRounds } from "./due-rounds";
+import { Soil } from "./soil";
 
 /** A round as it is typed. */
 interface RoundDraft {
@@ -67,6 +68,7 @@ export function ProgramRoom() {
       <ClientOnly>
         <Column gap="24px" marginTop="14px">
           <DueRounds here />
+          {program && <Soil program={program} />}
           {program && <Editor key={JSON.stringify(program)} program={program} />}
         </Column>
       </ClientOnly>

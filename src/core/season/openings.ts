@@ -1,0 +1,33 @@
+import { daysFrom } from "../calendar";
+import { edgeOn, type Round } from "./due";
+import type { SoilMean } from "./soil";
+
+/** On which day of each year the soil opened or closed a round, and how that is against the year before. */
+export interface SoilDays {
+  readonly round: string;
+  readonly as: "opens" | "closes";
+  readonly celsius: number;
+  readonly way: "rise" | "fall";
+  /** By year; those in which the soil hasn't reached it are not among them. */
+  readonly days: readonly { readonly year: string; readonly date: string; readonly later: number | null }[];
+}
+
+/** @param means five-day means, by date · `later`: days later in the year than in the year before; below zero sooner */
+export function soilDaysOf(rounds: readonly Round[], means: readonly SoilMean[]): SoilDays[] {
+  const years = [...new Set(means.map((mean) => mean.date.slice(0, 4)))];
+  return rounds.flatMap((round) =>
+    (["opens", "closes"] as const).flatMap((as): SoilDays[] => {
+      const edge = round[as];
+      if (!edge || edge.on === "date") return [];
+      const dates = years.flatMap((year) => {
+        const date = edgeOn(edge, means, year, as);
+        return date === undefined ? [] : [{ year, date, of: daysFrom(`${year}-01-01`, date) }];
+      });
+      const days = dates.map(({ year, date, of }) => {
+        const before = dates.find((one) => Number(one.year) === Number(year) - 1);
+        return { year, date, later: before ? of - before.of : null };
+      });
+      return [{ round: round.name, as, celsius: edge.celsius, way: edge.on, days }];
+    }),
+  );
+}

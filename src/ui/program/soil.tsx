@@ -1,0 +1,44 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import dynamic from "next/dynamic";
+import { readTemperature } from "@/core/conditions/temperature";
+import { soilDaysOf } from "@/core/season/openings";
+import { soilMeans } from "@/core/season/soil";
+import { seasonOf, type ProgramText } from "@/formats/season/file";
+import { dayWords } from "../data/dates";
+import { useSystem } from "../data/units";
+import { Note, SubHeading } from "../parts/controls";
+
+// The chart's library is fetched where there is something to draw.
+const SoilChart = dynamic(() => import("./soil-chart").then((m) => m.SoilChart), { ssr: false });
+
+/** The soil as it was read, drawn, and on which day it opened or closed which round. */
+export function Soil({ program }: { program: ProgramText }) {
+  const system = useSystem();
+  const { rounds, soil } = seasonOf(program);
+  const means = soilMeans(soil);
+  if (means.length === 0) return null;
+  const edges = soilDaysOf(rounds, means);
+  return (
+    <Box as="section" aria-label="Soil temperature">
+      <SubHeading>Soil, the mean of five days</SubHeading>
+      <SoilChart means={means} edges={edges} system={system} />
+      {edges.map(({ round, as, celsius, way, days }) => {
+        const last = days.at(-1);
+        const words = last
+          ? `${as === "opens" ? "opened" : "closed"} on ${dayWords(last.date)}${lateWords(last.later)}`
+          : "not yet";
+        const says = `${round}, when the soil ${way === "rise" ? "rises" : "falls"} to ${readTemperature(celsius, system)}: ${words}.`;
+        return <Note key={`${round} ${as}`}>{says}</Note>;
+      })}
+    </Box>
+  );
+}
+
+function lateWords(later: number | null): string {
+  if (later === null) return "";
+  if (later === 0) return ", as last year";
+  const days = Math.abs(later);
+  return `, ${days} ${days === 1 ? "day" : "days"} ${later < 0 ? "before" : "after"} last year`;
+}
