@@ -81,7 +81,7 @@ function Merging({ site, other, onDone }: { site: SiteEntry; other: SiteEntry; o
       ))}
       <Box>
         <Button type="button" look="act" disabled={open} onClick={() => void merge()}>
-          Make {site.site.name} and {other.site.name} one site
+          Make them one site
         </Button>
       </Box>
     </>
