@@ -126,8 +126,10 @@ test("the nearest tip at the pressure needed gives the flow that is wanted", () 
       const [best, next] = nearestTips(gpm(wanted), psi(p));
       expectNear(flow(best!.size, valueIn(best!.needs, "psi")), wanted, 1e-9);
       const off = (tip: { size: string }) => Math.abs(Math.log(flow(tip.size, p) / wanted));
-      expect(off(best!)).toBeLessThanOrEqual(off(next!));
+      // Two tips may be as far off as one another.
+      expect(off(best!)).toBeLessThanOrEqual(off(next!) + 1e-12);
     }),
+    { examples: [[1.4999999999999987, 59.99999999999989]] },
   );
 });
 
