@@ -61,8 +61,7 @@ export function readAir(told: unknown): Result<AirSeen> {
     if (!report.ok) issues.push(...report.issues);
     if (issues.length > 0 || !report.ok) return { ok: false, issues };
     const { station, wind, air, dewPoint, wet, unread } = report.value;
-    const worked = air !== null && dewPoint !== null ? airOf(air, dewPoint) : null;
-    return good({ when: when!, station, wind, temperature: air, air: worked, wet, unread });
+    return good({ when: when!, station, wind, temperature: air, air: airOf(air, dewPoint), wet, unread });
   }
   const wind = windOf(text, issues);
   const [air, dewPoint] = (["air", "dewPoint"] as const).map((key) => {
@@ -83,9 +82,8 @@ export function readAir(told: unknown): Result<AirSeen> {
   if (text.wind === undefined && air === null && text.wet !== true && issues.length === 0)
     issues.push({ path: "wind", code: "missing", received: "", expected: `"6 mph", or a report` });
   if (issues.length > 0) return { ok: false, issues };
-  const worked = air !== null && dewPoint !== null ? airOf(air, dewPoint) : null;
   const wet = text.wet === true ? ["seen"] : [];
-  return good({ when: when!, station: null, wind, temperature: air, air: worked, wet, unread: [] });
+  return good({ when: when!, station: null, wind, temperature: air, air: airOf(air, dewPoint), wet, unread: [] });
 }
 
 function windOf(text: Record<string, unknown>, issues: Issue[]): Wind | null {

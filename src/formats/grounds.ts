@@ -1,3 +1,6 @@
+/** The answer that a zone of a site that is merged into another comes there as a zone of its own. */
+export const COMES = "comes";
+
 /** Two measurements of one ground differ by so much. */
 const ALIKE = 0.02;
 

@@ -1,8 +1,9 @@
+import { COMES } from "@/formats/grounds";
 import { findSite, sitesPage } from "@/records/sites";
 import { countedOf } from "./counted";
 import { importSiteTable } from "./import-site-table";
 import { put } from "./keep-up";
-import { COMES, mergeSites } from "./merge-sites";
+import { mergeSites } from "./merge-sites";
 import { saveApplication } from "./save-application";
 import { saveCalibration } from "./save-calibration";
 import { saveSheet } from "./save-sheet";

@@ -1,5 +1,6 @@
 import { bad, good, type Issue, type Result } from "@/core/issue";
 import { sameName } from "@/core/names";
+import { COMES } from "@/formats/grounds";
 import type { SiteText, ZoneText } from "@/formats/job-file/types";
 import type { Access, Records } from "@/records/database";
 import { openSheets } from "@/records/applications";
@@ -12,9 +13,6 @@ import { keepUp, wholly } from "./keep-up";
 import { NEW_GROUND } from "./same-ground";
 
 /** Two sites that are one customer's: one of them stays, with the history of both. */
-
-/** A zone of the site that goes comes to the one that stays as a zone of its own. */
-export const COMES = "comes";
 
 /**
  * Merges two sites: `{ keep, other, zones }`, for each zone of the other the zone of the kept one that it is the same ground as,

@@ -33,7 +33,11 @@ export interface Air {
   readonly deltaT: number;
 }
 
-export function airOf(air: number, dewPoint: number): Air {
+/** What air and dew point come to; null where one of them isn't known. */
+export function airOf(air: number, dewPoint: number): Air;
+export function airOf(air: number | null, dewPoint: number | null): Air | null;
+export function airOf(air: number | null, dewPoint: number | null): Air | null {
+  if (air === null || dewPoint === null) return null;
   const humidity = humidityOf(air, dewPoint);
   const wetBulb = wetBulbOf(air, humidity);
   return { air, dewPoint, humidity, wetBulb, deltaT: air - wetBulb };

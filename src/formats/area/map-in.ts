@@ -4,6 +4,7 @@ import { crossing, liesIn, withoutRepeats } from "@/core/area/ring";
 import { bad, good, type Issue, type Result } from "@/core/issue";
 import { isGeoJson, readGeoJson, type MapLooked } from "./geojson";
 import { textOf } from "./decode";
+import { parseJson } from "../json-file";
 import { gapOf, MapFaults, OPEN_TOLD, readPolygon, readRing, type BrokenRing, type MapPolygon, type MapZone } from "./map";
 import { mendedRing } from "./mend";
 import type { MapText } from "./types";
@@ -146,16 +147,11 @@ function tidied(line: readonly Position[]): readonly Position[] {
 async function readMap(text: string): Promise<Result<MapLooked>> {
   const plain = text.replace(/^\uFEFF/, "").trimStart();
   if (plain.startsWith("<")) return (await import("./xml")).readXml(plain, tidied);
-  let file: unknown;
-  try {
-    file = JSON.parse(plain);
-  } catch (error) {
-    const reason = error instanceof Error ? error.message.replace(/\s+/g, " ").slice(0, 120) : "unreadable";
-    return bad({ path: "", code: "not-json", received: reason, expected: "GeoJSON, KML or GPX" });
-  }
-  if (!isGeoJson(file))
+  const file = parseJson(plain, "GeoJSON, KML or GPX");
+  if (!file.ok) return file;
+  if (!isGeoJson(file.value))
     return bad({ path: "type", code: "missing", received: "", expected: `"FeatureCollection": this is no GeoJSON, KML or GPX` });
-  return readGeoJson(file);
+  return readGeoJson(file.value);
 }
 
 /** A ring without the points that say nothing of its shape; as it was where that would cross itself. */

@@ -7,6 +7,7 @@ import type { Quantity } from "@/core/quantity/kinds";
 import { constant, derive, type Derived } from "@/core/working/rule";
 import { Faults } from "../job-file/faults";
 import { faultsIn } from "../job-file/shape-parts";
+import { parseJson } from "../json-file";
 import { typeName } from "../job-file/shown";
 import { isGeoJson, readGeoJson, wholeMap, type MapRead } from "./geojson";
 import { aroundZone, OPEN_TOLD, ringsOf, type MapPolygon, type MapZone } from "./map";
@@ -41,19 +42,10 @@ export async function readAreas(text: string): Promise<Result<Areas>> {
     const { readXml } = await import("./xml");
     return mapAreas(wholeMap(readXml(plain)));
   }
-  const file = parsed(plain);
+  const file = parseJson(plain, "a site file, GeoJSON, KML or GPX");
   if (!file.ok) return file;
   if (isGeoJson(file.value)) return mapAreas(wholeMap(readGeoJson(file.value)));
   return siteAreas(file.value);
-}
-
-function parsed(text: string): Result<unknown> {
-  try {
-    return good(JSON.parse(text));
-  } catch (error) {
-    const reason = error instanceof Error ? error.message.replace(/\s+/g, " ").slice(0, 160) : "unreadable";
-    return bad({ path: "", code: "not-json", received: reason, expected: "a site file, GeoJSON, KML or GPX" });
-  }
 }
 
 function siteAreas(file: unknown): Result<Areas> {

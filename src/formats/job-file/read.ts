@@ -1,21 +1,13 @@
-import { bad, good, type Result } from "@/core/issue";
+import type { Result } from "@/core/issue";
+import { parseJson } from "../json-file";
 import { readChecked, type Job } from "./read-checked";
 import { onlySpread, shapeFaults } from "./shapes";
 import { readSpread, type SpreadJob } from "./spread";
 import type { JobFile } from "./types";
 
-function parsed(text: string): Result<unknown> {
-  try {
-    return good(JSON.parse(text.replace(/^\uFEFF/, "")));
-  } catch (error) {
-    const reason = error instanceof Error ? error.message.replace(/\s+/g, " ") : "unreadable";
-    return bad({ path: "", code: "not-json", received: reason, expected: "a job file is one JSON object" });
-  }
-}
-
 /** The text of a job file → a job, or one of granules alone; or every fault at once, each with its place. */
 export function readAnyText(text: string): Result<Job | SpreadJob> {
-  const file = parsed(text);
+  const file = parseJson(text, "a job file is one JSON object");
   return file.ok ? readAny(file.value) : file;
 }
 
@@ -25,7 +17,7 @@ export const readAny = (file: unknown): Result<Job | SpreadJob> =>
 
 /** The text of a job file with a rig → a job, or every fault at once, each with its place. */
 export function readJobText(text: string): Result<Job> {
-  const file = parsed(text);
+  const file = parseJson(text, "a job file is one JSON object");
   return file.ok ? readJob(file.value) : file;
 }
 

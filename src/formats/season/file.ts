@@ -6,6 +6,7 @@ import { dueOf, type DueItem, type Edge, type Round, type Season } from "@/core/
 import type { AnySchema } from "yup";
 import { date, exact, faultsIn, list, matching, needed, text, choice, temperature, fault } from "../job-file/shape-parts";
 import { shown, typeName } from "../job-file/shown";
+import { parseObject } from "../json-file";
 import * as schema from "../schema-parts";
 
 /** The season file of the `gauge` command: rounds, what was done of them on which site, the soil's temperature. */
@@ -184,18 +185,11 @@ export const seasonOf = ({ rounds, soil }: ProgramText): Pick<Season, "rounds" |
 
 /** @param source the text of a season file */
 export function readSeason(source: string): Result<Season> {
-  let file: unknown;
-  try {
-    file = JSON.parse(source.replace(/^\uFEFF/, ""));
-  } catch (error) {
-    const reason = error instanceof Error ? error.message.replace(/\s+/g, " ").slice(0, 160) : "unreadable";
-    return bad({ path: "", code: "not-json", received: reason, expected: "a season file is one JSON object" });
-  }
-  if (typeof file !== "object" || file === null || Array.isArray(file))
-    return bad({ path: "", code: "wrong-type", received: typeName(file), expected: "an object (the season file)" });
-  const shape = faultsIn(SEASON_FILE, file);
+  const file = parseObject(source, "a season file is one JSON object", "the season file");
+  if (!file.ok) return file;
+  const shape = faultsIn(SEASON_FILE, file.value);
   if (shape.length > 0) return { ok: false, issues: shape };
-  const season = file as SeasonFile;
+  const season = file.value as SeasonFile;
   const issues = togetherFaults(season);
   if (issues.length > 0) return { ok: false, issues };
   return good({

@@ -8,7 +8,7 @@ import { valueIn } from "@/core/quantity/quantity";
 import { lineText } from "@/core/working/explain";
 import { read } from "@/core/working/units";
 import { choice, exact, faultsIn, needed, quantity, temperature, text } from "../job-file/shape-parts";
-import { typeName } from "../job-file/shown";
+import { parseObject } from "../json-file";
 import { choice as oneOf, object, q, temperatureText, text as words, type Schema } from "../schema-parts";
 import { readMetar, type Metar } from "./metar";
 
@@ -56,15 +56,9 @@ export interface WeatherRead extends Conditions {
 export function readWeather(source: string): Result<WeatherRead> {
   const plain = source.replace(/^\uFEFF/, "").trim();
   if (!/^[{[]/.test(plain)) return weatherOf({ metar: plain }, "");
-  let file: unknown;
-  try {
-    file = JSON.parse(plain);
-  } catch (error) {
-    const reason = error instanceof Error ? error.message.replace(/\s+/g, " ").slice(0, 160) : "unreadable";
-    return bad({ path: "", code: "not-json", received: reason, expected: "a weather file, or the text of a METAR" });
-  }
-  if (typeof file !== "object" || file === null || Array.isArray(file))
-    return bad({ path: "", code: "wrong-type", received: typeName(file), expected: "an object (the weather file)" });
+  const read = parseObject(plain, "a weather file, or the text of a METAR", "the weather file");
+  if (!read.ok) return read;
+  const file = read.value;
   const shape = faultsIn(WEATHER_FILE, file);
   const { metar } = file as { metar?: unknown };
   // A report that can't be read is told beside what is wrong around it.
@@ -92,7 +86,7 @@ function weatherOf({ metar: report, limits = {}, when = "day" }: WeatherFile, pa
       received: `${limits.airAtLeast} at least and ${limits.airAtMost} at most`,
       expected: "a least that is under the most",
     });
-  const worked = air !== null && dewPoint !== null ? airOf(air, dewPoint) : null;
+  const worked = airOf(air, dewPoint);
   const seen = { wind: metar.value.wind, air, deltaT: worked?.deltaT ?? null, wet };
   const judged = judgeConditions(seen, { wind, airAtLeast: atLeast, airAtMost: atMost }, when);
   return good({ metar: metar.value, air: worked, wind, ...judged });

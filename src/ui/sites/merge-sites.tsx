@@ -6,6 +6,7 @@ import { sameName } from "@/core/names";
 import { showEntered } from "@/core/quantity/format";
 import { entered } from "@/core/quantity/parse";
 import type { KeptZone, SiteEntry } from "@/formats/entries";
+import { COMES } from "@/formats/grounds";
 import { sentences, useSend, useSite } from "../data/records";
 import { Choose, type Option } from "../parts/choose";
 import { Button, Note } from "../parts/controls";
@@ -13,9 +14,6 @@ import { Fold } from "../parts/fold";
 import { Column } from "../parts/layout";
 import { Notice } from "../parts/notices";
 import { SitePick } from "../parts/pickers";
-
-/** The answer that a zone comes as one of its own. */
-const COMES = "comes";
 
 const zoneWords = (zone: KeptZone) => `${zone.name}, ${showEntered(entered(zone.area, "area"))}`;
 
