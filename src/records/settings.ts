@@ -1,5 +1,8 @@
 import { eq } from "drizzle-orm";
+import { lineFor, type Result } from "@/core/issue";
+import { parseJson } from "@/formats/json-file";
 import type { Access } from "./access";
+import type { SetAside } from "./aside";
 import { revisions, settings } from "./schema";
 
 /** What the firm has settled for all its devices. */
@@ -8,6 +11,25 @@ export type Setting = (typeof SETTINGS)[number];
 
 export const readSetting = (db: Access, key: Setting): string | undefined =>
   db.select({ value: settings.value }).from(settings).where(eq(settings.key, key)).get()?.value;
+
+/**
+ * A setting that is kept as JSON; undefined where there is none. What can't be read (a file of all records may bring anything) is
+ * set aside, and is none: settling it anew mends it.
+ */
+export function readSettingAs<T>(
+  db: Access,
+  key: Setting,
+  readAs: (told: unknown) => Result<T>,
+  aside?: SetAside[],
+): T | undefined {
+  const raw = readSetting(db, key);
+  if (raw === undefined) return undefined;
+  const json = parseJson(raw, "JSON");
+  const read = json.ok ? readAs(json.value) : json;
+  if (read.ok) return read.value;
+  aside?.push({ of: "setting", id: key, name: key, reason: lineFor(read.issues[0]!), raw });
+  return undefined;
+}
 
 export function putSetting(db: Access, key: Setting, value: string, at: string): void {
   db.insert(settings).values({ key, value, at }).onConflictDoUpdate({ target: settings.key, set: { value, at } }).run();

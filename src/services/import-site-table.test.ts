@@ -1,9 +1,10 @@
+import { putSetting } from "@/records/settings";
 import { findSite, sitesPage } from "@/records/sites";
 import { sitesToCsv } from "@/formats/sites-csv";
 import { importSiteTable } from "./import-site-table";
 import { liveSites } from "./live-sites";
 import { saveApplication, voidApplication } from "./save-application";
-import { faults, freshRecords, ids, must, town } from "./testing/town";
+import { faults, freshRecords, ids, must, NOW, town } from "./testing/town";
 
 const records = freshRecords();
 beforeEach(() => town(records.db));
@@ -95,4 +96,11 @@ test("what was said of a column is remembered with the import; a unit is asked e
   expect(names()).toEqual(["Green", "Pier"]);
   const next = look(text("Mole"));
   expect([next.headings[1]!.as, next.unit]).toEqual(["", null]);
+});
+
+test("what was remembered of columns and can't be read is nothing, and no import stands still for it", () => {
+  ["{", "3", "null", `{"ref":7}`].forEach((raw, i) => {
+    putSetting(records.db, "site-columns", raw, NOW);
+    expect(states(table(`Lawn ${i},front,900 ft2,`))).toEqual([`Lawn ${i}: new`]);
+  });
 });

@@ -1,8 +1,8 @@
-import { good, type Issue, type Result } from "@/core/issue";
+import { bad, good, type Issue, type Result } from "@/core/issue";
 import { NOTHING, type Choices, type ColumnsRead, type Imported, type ImportItem } from "@/formats/import";
 import { AREA_UNITS, headingKey, SITE_COLUMNS, sitesFromSheet, type SheetColumns } from "@/formats/sites-csv";
 import type { Access, Records } from "@/records/database";
-import { putSetting, readSetting } from "@/records/settings";
+import { putSetting, readSettingAs } from "@/records/settings";
 import { bringIn } from "./import-items";
 import { newZones, siteOver, withGrounds } from "./import-sites";
 import { issue, nowText } from "./input";
@@ -91,10 +91,12 @@ const openColumns = ({ headings, unit }: SheetColumns): Issue[] => [
 ];
 
 /** What was said of headings in tables before. A unit is not remembered: another table means another one by the same heading. */
-function columnsRemembered(db: Access): Readonly<Record<string, string>> {
-  const text = readSetting(db, "site-columns");
-  return text === undefined ? {} : (JSON.parse(text) as Record<string, string>);
-}
+const columnsRemembered = (db: Access): Readonly<Record<string, string>> =>
+  readSettingAs(db, "site-columns", (told) =>
+    typeof told === "object" && told !== null && Object.values(told).every((as) => typeof as === "string")
+      ? good(told as Readonly<Record<string, string>>)
+      : bad(issue("", "wrong-type", "something else", "headings and what they are")),
+  ) ?? {};
 
 /** So many headings are remembered (ours). */
 const MOST_REMEMBERED = 500;

@@ -1,4 +1,6 @@
+import { putSetting } from "@/records/settings";
 import { putSite } from "@/records/sites";
+import { readSlice } from "./slices/read-slice";
 import { holdClock } from "./clock";
 import { put } from "./keep-up";
 import { dueToday, programOf, saveProgram } from "./program";
@@ -74,3 +76,14 @@ test("what stood before stays on record; what is wrong is told at its place, and
   expect(faults(saveProgram(records.db, { rounds: [] }))).toEqual(["soil missing"]);
   expect(programOf(records.db)).toEqual({ rounds: [], soil: [] });
 });
+
+test.each([["{"], ["[]"], [`{"rounds":[{"name":"a"}],"soil":[]}`], ["null"]])(
+  "a program that can't be read (%s) is set aside and takes nothing with it; saved anew it is one",
+  (raw) => {
+    putSetting(records.db, "program", raw, NOW);
+    expect(dueToday(records.db).rounds).toEqual([]);
+    expect(readSlice(records.db, "/api/read/due")!.aside).toMatchObject([{ of: "setting", id: "program", raw }]);
+    must(saveProgram(records.db, PROGRAM));
+    expect(programOf(records.db)).toEqual(PROGRAM);
+  },
+);

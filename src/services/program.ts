@@ -4,9 +4,10 @@ import { dueOf, type DueItem, type DueState } from "@/core/season/due";
 import type { DueEntry } from "@/formats/entries";
 import { readProgram, seasonOf, type ProgramText } from "@/formats/season/file";
 import { datesDown } from "@/records/applications";
+import type { SetAside } from "@/records/aside";
 import { type Access, type Records, whole } from "@/records/database";
 import { findLabel } from "@/records/labels";
-import { changeSetting, readSetting } from "@/records/settings";
+import { changeSetting, readSettingAs } from "@/records/settings";
 import { seedOfSites, type SiteSeed } from "@/records/sites";
 import { todayOf } from "./clock";
 import { issue, nowText } from "./input";
@@ -16,10 +17,8 @@ import { issue, nowText } from "./input";
 const NONE: ProgramText = { rounds: [], soil: [] };
 
 /** The program as it stands. */
-export function programOf(db: Access): ProgramText {
-  const text = readSetting(db, "program");
-  return text === undefined ? NONE : (JSON.parse(text) as ProgramText);
-}
+export const programOf = (db: Access, aside?: SetAside[]): ProgramText =>
+  readSettingAs(db, "program", readProgram, aside) ?? NONE;
 
 /** Keeps the program: `{ rounds, soil }`. What stood before stays on record. */
 export function saveProgram(db: Records, input: unknown): Result<{ rounds: number }> {
@@ -39,9 +38,9 @@ export function saveProgram(db: Records, input: unknown): Result<{ rounds: numbe
 const MOST_SHOWN = 60;
 
 /** What of the program is due today, over all sites. */
-export function dueToday(db: Access): DueEntry {
+export function dueToday(db: Access, aside?: SetAside[]): DueEntry {
   const date = todayOf(db);
-  const program = programOf(db);
+  const program = programOf(db, aside);
   if (program.rounds.length === 0) return { date, rounds: [], items: [], more: 0 };
   const { rounds, soil } = seasonOf(program);
   const year = date.slice(0, 4);

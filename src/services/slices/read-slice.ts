@@ -52,8 +52,8 @@ const READERS: { readonly [S in SliceName]: Reader<S> } = {
   toJudge,
   toLookAt,
   results,
-  program: (db) => programOf(db),
-  due: (db) => dueToday(db),
+  program: (db, _query, aside) => programOf(db, aside),
+  due: (db, _query, aside) => dueToday(db, aside),
 };
 
 /** What a query must look like: each part with its kind; `?` where it may be left out. */

@@ -101,6 +101,7 @@ function Unreadable() {
     useSlice("openSheets", {}).aside,
     useSlice("spreadings", {}).aside,
     useSlice("log", {}).aside,
+    useSlice("due", {}).aside,
   ].flat();
   return <SetAside rows={[...new Map(asides.map((one) => [`${one.of} ${one.id}`, one])).values()]} />;
 }
