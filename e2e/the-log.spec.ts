@@ -117,7 +117,7 @@ test("a restricted-use product: what the record would lack is said before it is 
   await page.getByLabel("Registration number").fill("DEMO-190");
   await page.getByRole("button", { name: "Save the change" }).click();
   // Who leaves before it is saved takes a draft along, and no label.
-  await expect(page.getByText(`Saved ${one.product}`)).toBeVisible();
+  await expect(page.getByRole("article", { name: `Card of ${one.product}` })).toBeVisible();
   await page.goto("/mix");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: one.site });
   await page.getByLabel("Add a product").selectOption({ label: one.product });
