@@ -6,6 +6,7 @@ import type { MethodId } from "@/core/calibration/methods";
 import type { Standing } from "@/core/calibration/standing";
 import type { Issue } from "@/core/issue";
 import type { DueItem, DueState } from "@/core/season/due";
+import type { YearItem, YearReason } from "@/core/season/year";
 import type { RunState } from "@/core/mixing/run-state";
 import type { SpreadFile } from "./job-file/spread";
 import type { CleanOut } from "./clean-out";
@@ -129,6 +130,99 @@ export interface DueEntry {
   readonly items: readonly (DueItem & { readonly siteId: string; readonly labelId: string })[];
   /** There are more than these. */
   readonly more: number;
+}
+
+/** Words for a reader of either system. */
+export interface BothWords {
+  readonly us: string;
+  readonly metric: string;
+}
+
+/** A round of the year, over all sites. */
+export interface YearRoundEntry {
+  readonly name: string;
+  readonly label: string;
+  /** ISO; `opens` is null where it is always open, absent where nobody knows yet. */
+  readonly opens?: string | null;
+  readonly closes: string | null;
+  /** The opening is what earlier years let expect. */
+  readonly expected: boolean;
+  /** Days later than usual. */
+  readonly later: number;
+  /** Its limits are counted ahead: it has a rate. */
+  readonly counted: boolean;
+  /** By day: how many sites, and how many m² of them. */
+  readonly planned: readonly (readonly [day: string, sites: number, area: number])[];
+  readonly done: readonly (readonly [day: string, sites: number])[];
+  readonly unfit: readonly UnfitEntry[];
+}
+
+/** Why some sites find no day for a round, or have one that something speaks against. */
+export interface UnfitEntry {
+  readonly reason: YearReason;
+  readonly sites: number;
+  /** The first of them. */
+  readonly names: readonly string[];
+  /** What their labels hold, in words; the first of them. */
+  readonly says: readonly BothWords[];
+}
+
+/** The year of all sites, laid out ahead. */
+export interface YearEntry {
+  /** From which day on. */
+  readonly date: string;
+  readonly sites: number;
+  readonly rounds: readonly YearRoundEntry[];
+  /** A day's work, m²; null where nobody said it. */
+  readonly perDay: number | null;
+  /** What was moved last and can be undone. */
+  readonly undo: string | null;
+}
+
+/** The year of one site. */
+export interface YearOfSiteEntry {
+  readonly date: string;
+  readonly items: readonly (Omit<YearItem, "site" | "round" | "held"> & {
+    readonly round: string;
+    readonly label: string;
+    readonly says: readonly BothWords[];
+  })[];
+  /** How far each limit of the year is taken: what is down, and each planned day as so much more; parts of the limit. */
+  readonly budgets: readonly {
+    readonly product: string;
+    readonly active: string;
+    readonly zone: string;
+    readonly down: number;
+    readonly steps: readonly (readonly [day: string, part: number])[];
+  }[];
+  readonly undo: string | null;
+}
+
+/** A day of work in a week. */
+export interface WorkDayEntry {
+  readonly date: string;
+  /** There is work on this day of the week. */
+  readonly works: boolean;
+  /** m² of all of it, the same ground counted for each round. */
+  readonly area: number;
+  readonly items: readonly {
+    readonly siteId: string;
+    readonly site: string;
+    readonly round: string;
+    readonly labelId: string;
+    readonly area: number;
+    readonly fixed: boolean;
+    readonly reasons: readonly YearReason[];
+  }[];
+  /** There are more than these. */
+  readonly more: number;
+}
+
+export interface WeekEntry {
+  readonly today: string;
+  readonly perDay: number | null;
+  readonly days: readonly WorkDayEntry[];
+  readonly undo: string | null;
 }
 
 export interface SiteEntry extends Entry {

@@ -1,5 +1,5 @@
 import type { Result } from "@/core/log/results";
-import type { ProgramText } from "./season/file";
+import type { ProgramText } from "./season/program";
 import type {
   ApplicationEntry,
   AreaBefore,
@@ -31,6 +31,9 @@ import type {
   StockEntry,
   TipEntry,
   TotalEntry,
+  WeekEntry,
+  YearEntry,
+  YearOfSiteEntry,
 } from "./entries";
 
 /**
@@ -57,6 +60,8 @@ export const SLICE_KINDS = [
   "stock",
   "rinses",
   "looks",
+  "plans",
+  "water",
 ] as const;
 export type SliceKind = (typeof SLICE_KINDS)[number];
 
@@ -152,11 +157,18 @@ export interface Slices {
   /** The firm's program, and what of it is due. */
   program: { query: object; value: ProgramText };
   due: { query: object; value: DueEntry };
+  /** The year laid out ahead: of all sites, of one, and a week of it by its days. */
+  year: { query: { next?: boolean }; value: YearEntry };
+  yearOfSite: { query: { site: string; next?: boolean }; value: YearOfSiteEntry };
+  week: { query: { from: string }; value: WeekEntry };
 }
 export type SliceName = keyof Slices;
 
 /** What decides which calibration counts, and how it stands today. */
 const CALIBRATING = ["calibrations", "checks", "rigs", "tips", "settings"] as const;
+
+/** What decides on which day work is laid out. */
+const LAID_OUT = ["settings", "sites", "log", "sheets", "ticks", "spreadings", "labels", "plans"] as const;
 
 /** The kinds of record that each slice is made of. */
 export const MADE_OF: { readonly [S in SliceName]: readonly SliceKind[] } = {
@@ -195,6 +207,9 @@ export const MADE_OF: { readonly [S in SliceName]: readonly SliceKind[] } = {
   results: ["looks", "log", "people", "labels", "settings"],
   program: ["settings"],
   due: ["settings", "sites", "log"],
+  year: LAID_OUT,
+  yearOfSite: LAID_OUT,
+  week: LAID_OUT,
 };
 
 /** An answer: what was asked for, and the rows of it that can't be read. */

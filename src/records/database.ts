@@ -10,9 +10,10 @@ import { chainMissing } from "./chain";
 import { fillNames } from "./names";
 import { within } from "./prepared";
 import * as upkeep from "./schema";
+import * as season from "./schema-season";
 import * as work from "./schema-work";
 
-const schema = { ...upkeep, ...work };
+const schema = { ...upkeep, ...work, ...season };
 export type { Access, Records };
 
 /**

@@ -325,7 +325,13 @@ function zoneOf(z: ZoneRow): KeptSite["zones"][number] {
 export interface SiteSeed {
   readonly id: string;
   readonly name: string;
-  readonly seeds: readonly Pick<ZoneRow, "turf" | "seeded" | "sodded" | "seeding" | "sodding">[];
+  readonly jurisdiction: string | null;
+  /** Where one goes in; null where nobody noted it. */
+  readonly gate: string | null;
+  readonly seeds: readonly (Pick<ZoneRow, "turf" | "seeded" | "sodded" | "seeding" | "sodding" | "areaM2"> & {
+    readonly zoneId: string;
+    readonly zone: string;
+  })[];
 }
 
 /** Of all sites that are not retired, by name. */
@@ -335,6 +341,11 @@ export function seedOfSites(db: Access): SiteSeed[] {
       .select({
         id: sites.id,
         name: sites.name,
+        jurisdiction: sites.jurisdiction,
+        gate: sites.gate,
+        zoneId: zones.id,
+        zone: zones.name,
+        areaM2: zones.areaM2,
         turf: zones.turf,
         seeded: zones.seeded,
         sodded: zones.sodded,
@@ -348,8 +359,8 @@ export function seedOfSites(db: Access): SiteSeed[] {
       .prepare(),
   ).all();
   const found: (SiteSeed & { seeds: SiteSeed["seeds"][number][] })[] = [];
-  for (const { id, name, ...zone } of rows) {
-    if (found.at(-1)?.id !== id) found.push({ id, name, seeds: [] });
+  for (const { id, name, jurisdiction, gate, ...zone } of rows) {
+    if (found.at(-1)?.id !== id) found.push({ id, name, jurisdiction, gate, seeds: [] });
     found.at(-1)!.seeds.push(zone);
   }
   return found;

@@ -3,6 +3,7 @@ import { drizzle } from "drizzle-orm/better-sqlite3";
 import { migrate } from "drizzle-orm/better-sqlite3/migrator";
 import { migrationsKnown, type Access, type Records } from "./database";
 import * as upkeep from "./schema";
+import * as season from "./schema-season";
 import * as work from "./schema-work";
 
 /** All records as they stand, table by table and row by row: for a file that holds everything, and back. */
@@ -46,6 +47,10 @@ export const TABLES = [
   "applications",
   "looks",
   "dismissals",
+  "planned_days",
+  "waterings",
+  "deliveries",
+  "calendar_events",
   "saved_requests",
 ] as const;
 export type TableName = (typeof TABLES)[number];
@@ -99,7 +104,7 @@ export function hasRowLike(db: Records, table: TableName, { key }: TableInfo, ro
 
 /** Records of their own in memory, to read rows in that came from elsewhere. */
 export function recordsInMemory(): Records {
-  const db = drizzle(new Database(":memory:"), { schema: { ...upkeep, ...work } }) as Records;
+  const db = drizzle(new Database(":memory:"), { schema: { ...upkeep, ...work, ...season } }) as Records;
   migrate(db, { migrationsFolder: migrationsKnown().folder });
   return db;
 }

@@ -1,9 +1,10 @@
-import { good, bad, type Result } from "@/core/issue";
+import { good, bad, type Issue, type Result } from "@/core/issue";
 import { sameName } from "@/core/names";
 import { dueOf, type DueItem, type DueState } from "@/core/season/due";
 import type { DueEntry } from "@/formats/entries";
-import { readProgram, seasonOf, type ProgramText } from "@/formats/season/file";
+import { readProgram, seasonOf, type ProgramText } from "@/formats/season/program";
 import { datesDown } from "@/records/applications";
+import { countingOf } from "@/formats/season/rates";
 import type { SetAside } from "@/records/aside";
 import { type Access, type Records, whole } from "@/records/database";
 import { findLabel } from "@/records/labels";
@@ -25,9 +26,12 @@ export function saveProgram(db: Records, input: unknown): Result<{ rounds: numbe
   const read = readProgram(input);
   if (!read.ok) return read;
   return whole(db, (tx): Result<{ rounds: number }> => {
-    const strange = read.value.rounds.flatMap(({ label }, i) =>
-      findLabel(tx, label) ? [] : [issue(`rounds[${i}].label`, "unknown-name", label, "the labels on record")],
-    );
+    const strange = read.value.rounds.flatMap(({ label, rate }, i): readonly Issue[] => {
+      const card = findLabel(tx, label)?.card;
+      if (!card) return [issue(`rounds[${i}].label`, "unknown-name", label, "the labels on record")];
+      const counting = rate === undefined ? undefined : countingOf(card, rate, `rounds[${i}].rate`);
+      return counting && !counting.ok ? counting.issues : [];
+    });
     if (strange.length > 0) return bad(...strange);
     changeSetting(tx, "program", JSON.stringify(read.value), nowText());
     return good({ rounds: read.value.rounds.length });
@@ -78,7 +82,7 @@ function byUrgency(a: DueItem, b: DueItem): number {
  * Which round was done where and when. Of rounds with one product (the halves of a split) the first application of the year is the
  * first of them, the next one the second.
  */
-function doneBySite(db: Access, { rounds }: ProgramText, since: string): Map<string, { round: string; date: string }[]> {
+export function doneBySite(db: Access, { rounds }: ProgramText, since: string): Map<string, { round: string; date: string }[]> {
   const down = new Map<string, { round: string; date: string }[]>();
   for (const label of new Set(rounds.map((round) => round.label))) {
     const own = rounds.filter((round) => round.label === label);
@@ -92,7 +96,7 @@ function doneBySite(db: Access, { rounds }: ProgramText, since: string): Map<str
 }
 
 /** Of all zones of a site the last seed that is down, and the next that is planned: the stricter days hold for all of it. */
-function seedOf(seeds: SiteSeed["seeds"], today: string): { readonly seeded?: string; readonly seeding?: string } {
+export function seedOf(seeds: SiteSeed["seeds"], today: string): { readonly seeded?: string; readonly seeding?: string } {
   const days = (of: (zone: SiteSeed["seeds"][number]) => readonly (string | null)[]) =>
     seeds.flatMap((zone) => of(zone).filter((day) => day !== null)).sort();
   const seeded = days((zone) => [zone.seeded, zone.sodded]).at(-1);

@@ -45,7 +45,7 @@ export function countAndInterval({ own, rows, zone, day, held, warnings }: Case)
       const earliest = daysLater(near.date, wait);
       held({
         code: "too-soon",
-        values: { on: near.date, planned: near.planned ?? false, wait },
+        values: { on: near.date, planned: near.byProgram ? "program" : (near.planned ?? false), wait },
         most: none(own),
         earliest,
       });

@@ -29,7 +29,12 @@ export interface ReasonValues {
     readonly left: AreaRate;
   };
   readonly "over-count-limit": { readonly most: number; readonly year: Year; readonly count: number };
-  readonly "too-soon": { readonly on: string; readonly planned: boolean; readonly wait: number };
+  readonly "too-soon": {
+    readonly on: string;
+    /** It stands on an open sheet, or in the year's plan; false where it is down. */
+    readonly planned: boolean | "program";
+    readonly wait: number;
+  };
   readonly "under-carrier-minimum": { readonly least: Quantity<"sprayVolume">; readonly sprayVolume: Quantity<"sprayVolume"> };
   readonly "over-concentrated": { readonly wanted: Entered<"dilution">; readonly dilution: Quantity<"dilution"> };
   readonly "turf-not-allowed": { readonly turfs: readonly string[]; readonly turf: string };

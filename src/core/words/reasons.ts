@@ -45,8 +45,8 @@ function wordsFor(reason: Reason): WordsOf<ReasonValues, ReasonWords> {
       fits: `Wait for the next year of the label, or leave ${zone} out.`,
     }),
     "too-soon": ({ on, planned, wait }) => ({
-      text: `${of}: ${planned ? `an open mix sheet plans its active for ${on}` : `its active went down on ${on}`}, the label wants ${wait} days between.`,
-      fits: planned ? `Withdraw that sheet, or wait until ${earliest}.` : `Not before ${earliest}.`,
+      text: `${of}: ${SAID[String(planned)]!(on)}, the label wants ${wait} days between.`,
+      fits: planned === true ? `Withdraw that sheet, or wait until ${earliest}.` : `Not before ${earliest}.`,
     }),
     "under-carrier-minimum": ({ least, sprayVolume }, system) => ({
       text: `${of}: the label wants at least ${read(least, "sprayVolume", system)}, this sprayer puts down ${read(sprayVolume, "sprayVolume", system)}.`,
@@ -97,6 +97,13 @@ function wordsFor(reason: Reason): WordsOf<ReasonValues, ReasonWords> {
     }),
   };
 }
+
+/** What an interval is counted from. */
+const SAID: Readonly<Record<string, (on: string) => string>> = {
+  true: (on) => `an open mix sheet plans its active for ${on}`,
+  false: (on) => `its active went down on ${on}`,
+  program: (on) => `the year's plan has its active on ${on}`,
+};
 
 /** Where an active that isn't noted stands: on an open sheet, or on the ground since a day. */
 export const wentDown = (on: string | null): string => (on === null ? "stands on an open sheet" : `went down on ${on}`);

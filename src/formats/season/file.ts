@@ -1,18 +1,18 @@
 import { isDate } from "@/core/calendar";
 import { parseTemperature } from "@/core/conditions/temperature";
-import { bad, good, type Issue, type Result } from "@/core/issue";
+import { good, type Issue, type Result } from "@/core/issue";
 import { sameName } from "@/core/names";
 import { dueOf, type DueItem, type Edge, type Round, type Season } from "@/core/season/due";
 import type { AnySchema } from "yup";
 import { date, exact, faultsIn, list, matching, needed, text, choice, temperature, fault } from "../job-file/shape-parts";
-import { shown, typeName } from "../job-file/shown";
+import { shown } from "../job-file/shown";
 import { parseObject } from "../json-file";
 import * as schema from "../schema-parts";
 
 /** The season file of the `gauge` command: rounds, what was done of them on which site, the soil's temperature. */
 
 /** As many rounds, sites and days of soil as one file may have (ours). */
-const MOST_ROUNDS = 60;
+export const MOST_ROUNDS = 60;
 const MOST_SITES = 20_000;
 const MOST_DONE = 400;
 const MOST_SOIL = 20_000;
@@ -44,7 +44,7 @@ const edge = () =>
   });
 
 /** A round as it is written, without what is ours. */
-const ROUND = {
+export const ROUND = {
   name: needed(text(), `"first half"`),
   opens: edge(),
   closes: edge(),
@@ -52,7 +52,7 @@ const ROUND = {
   beforeSeeding: days(),
   after: exact({ round: needed(text(), `"first half"`), atLeast: days(), atMost: days() }),
 };
-const SOIL = () =>
+export const SOIL = () =>
   list(exact({ date: needed(date(), `"2026-03-20"`), temperature: needed(temperature(), `"47 F"`) }), 0, "day", MOST_SOIL);
 
 const SEASON_FILE: AnySchema = exact({
@@ -152,37 +152,6 @@ interface SeasonFile {
   }[];
 }
 
-/** The firm's own program: rounds with the product that each is done with, for a kind of turf, and the soil's temperature. */
-export interface ProgramText {
-  readonly rounds: readonly (RoundText & { readonly label: string; readonly turf?: string })[];
-  readonly soil: readonly { readonly date: string; readonly temperature: string }[];
-}
-
-const PROGRAM = exact({
-  rounds: needed(
-    list(exact({ ...ROUND, label: needed(text(80), `"a product on the shelf"`), turf: text(60) }), 0, "round", MOST_ROUNDS),
-    "[]",
-  ),
-  soil: needed(SOIL(), "[]"),
-});
-
-/** A program as it comes from a screen, or every fault with its place. */
-export function readProgram(told: unknown): Result<ProgramText> {
-  if (typeof told !== "object" || told === null)
-    return bad({ path: "", code: "wrong-type", received: typeName(told), expected: "a program" });
-  const shape = faultsIn(PROGRAM, told);
-  if (shape.length > 0) return { ok: false, issues: shape };
-  const program = told as ProgramText;
-  const issues = togetherFaults({ ...program, date: "2026-01-01", sites: [] });
-  return issues.length > 0 ? { ok: false, issues } : good(program);
-}
-
-/** The rounds and the soil of a program, as core asks for them. */
-export const seasonOf = ({ rounds, soil }: ProgramText): Pick<Season, "rounds" | "soil"> => ({
-  rounds: rounds.map(roundOf),
-  soil: soil.map(({ date: day, temperature: read }) => ({ date: day, celsius: celsius(read) })),
-});
-
 /** @param source the text of a season file */
 export function readSeason(source: string): Result<Season> {
   const file = parseObject(source, "a season file is one JSON object", "the season file");
@@ -201,7 +170,7 @@ export function readSeason(source: string): Result<Season> {
 }
 
 /** What two places make wrong together: names that are given twice or to nothing, spans that can't be. */
-function togetherFaults({ soil = [], rounds, sites }: SeasonFile): Issue[] {
+export function togetherFaults({ soil = [], rounds, sites }: SeasonFile): Issue[] {
   const names = rounds.map((round) => round.name);
   const listed = names.map((name) => `"${name}"`).join(", ");
   const issues: Issue[] = [];
@@ -268,7 +237,7 @@ function comesAfterItself(name: string, rounds: readonly RoundText[]): boolean {
 const daysIn = (text: string | undefined): number | undefined => (text === undefined ? undefined : Number.parseInt(text, 10));
 
 /** A temperature that the shape has vouched for. */
-function celsius(text: string): number {
+export function celsius(text: string): number {
   const read = parseTemperature(text);
   if (!read.ok) throw new Error(`unchecked temperature "${text}"`);
   return read.value.celsius;
@@ -281,7 +250,7 @@ function edgeOf({ date: day, soilRisesTo, soilFallsTo }: EdgeText): Edge {
     : { on: "fall", celsius: celsius(soilFallsTo!) };
 }
 
-const roundOf = ({ name, opens, closes, afterSeeding, beforeSeeding, after }: RoundText): Round => ({
+export const roundOf = ({ name, opens, closes, afterSeeding, beforeSeeding, after }: RoundText): Round => ({
   name,
   opens: opens && edgeOf(opens),
   closes: closes && edgeOf(closes),

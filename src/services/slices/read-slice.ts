@@ -11,6 +11,7 @@ import { stockNow } from "../save-stock";
 import { checkSeries, crew, inForce, loads, lookAt, standings, story } from "./calibrations";
 import { logPage, logTotals } from "./log";
 import { dueToday, programOf } from "../program";
+import { week, yearEntry, yearOfSite } from "./season";
 import { looks, results, toJudge, toLookAt } from "./looks";
 import { lastMix, openSheets, readSheet } from "./sheets";
 import { cleanOuts, firm, grounds, people, proofs, siteCalled, sites, spreadings } from "./upkeep";
@@ -54,6 +55,9 @@ const READERS: { readonly [S in SliceName]: Reader<S> } = {
   results,
   program: (db, _query, aside) => programOf(db, aside),
   due: (db, _query, aside) => dueToday(db, aside),
+  year: yearEntry,
+  yearOfSite,
+  week,
 };
 
 /** What a query must look like: each part with its kind; `?` where it may be left out. */
@@ -121,6 +125,9 @@ const ASKED: { readonly [S in SliceName]: Readonly<Record<string, Part>> } = {
   results: {},
   program: {},
   due: {},
+  year: { next: "yes?" },
+  yearOfSite: { site: "text", next: "yes?" },
+  week: { from: "text" },
 };
 
 /** More than any screen asks for at once. */

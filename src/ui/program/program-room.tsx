@@ -4,7 +4,7 @@ import { Box, chakra, ClientOnly } from "@chakra-ui/react";
 import { parse } from "papaparse";
 import { useState } from "react";
 import { turfsOf } from "@/formats/card/says";
-import type { ProgramText } from "@/formats/season/file";
+import type { ProgramText } from "@/formats/season/program";
 import { useKept } from "../data/kept-here";
 import { sentences, useLabels, useSend, useSlice } from "../data/records";
 import { Room } from "../frame/room";

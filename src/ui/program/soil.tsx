@@ -5,7 +5,7 @@ import dynamic from "next/dynamic";
 import { readTemperature } from "@/core/conditions/temperature";
 import { soilDaysOf } from "@/core/season/openings";
 import { soilMeans } from "@/core/season/soil";
-import { seasonOf, type ProgramText } from "@/formats/season/file";
+import { seasonOf, type ProgramText } from "@/formats/season/program";
 import { dayWords } from "../data/dates";
 import { useSystem } from "../data/units";
 import { Note, SubHeading } from "../parts/controls";

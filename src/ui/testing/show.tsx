@@ -1,5 +1,5 @@
 import type { Result } from "@/core/log/results";
-import type { ProgramText } from "@/formats/season/file";
+import type { ProgramText } from "@/formats/season/program";
 import { ChakraProvider } from "@chakra-ui/react";
 import { render } from "@testing-library/react";
 import type { ReactElement } from "react";
@@ -33,6 +33,9 @@ import type {
   StockEntry,
   TipEntry,
   TotalEntry,
+  WeekEntry,
+  YearEntry,
+  YearOfSiteEntry,
 } from "@/formats/entries";
 import type { CardText } from "@/formats/card/card";
 import { sliceAt, type Answer, type Cursor, type Page, type SliceName, type Slices } from "@/formats/slices";
@@ -69,6 +72,9 @@ export interface TestRecords {
   readonly results: readonly Result[];
   readonly program: ProgramText;
   readonly due: DueEntry;
+  readonly year: YearEntry;
+  readonly yearOfSite: YearOfSiteEntry;
+  readonly week: WeekEntry;
   readonly lastMix: LastMix | null;
   readonly mixedBefore: boolean;
   /** The series of quick checks of what counts. */
@@ -99,6 +105,9 @@ const NOTHING: TestRecords = {
   results: [],
   program: { rounds: [], soil: [] },
   due: { date: "2026-09-02", rounds: [], items: [], more: 0 },
+  year: { date: "2026-09-02", sites: 0, rounds: [], perDay: null, undo: null },
+  yearOfSite: { date: "2026-09-02", items: [], budgets: [], undo: null },
+  week: { today: "2026-09-02", perDay: null, days: [], undo: null },
   lastMix: null,
   mixedBefore: false,
   points: [],
@@ -235,6 +244,9 @@ function answerOf(of: TestRecords, path: string): Answer<SliceName> | undefined 
     results: () => of.results,
     program: () => of.program,
     due: () => of.due,
+    year: () => of.year,
+    yearOfSite: () => of.yearOfSite,
+    week: () => of.week,
   };
   return { value: values[at.slice](), aside: of.aside };
 }

@@ -1,0 +1,193 @@
+import fc from "fast-check";
+import { daysFrom, daysLater } from "../calendar";
+import { sizeOf } from "../labels/active";
+import type { Counting } from "../labels/budget";
+import type { LimitRow } from "../labels/label";
+import { parseRate } from "../labels/rate";
+import { entered } from "../quantity/parse";
+import { given } from "../working/rule";
+import { soilMeans, type SoilDay } from "./soil";
+import { expectedOn, windowOf } from "./window";
+import { budgetsOf, downAs, reasonsOn, yearOf, type YearAsked, type YearItem, type YearRound, type YearSite } from "./year";
+
+const rate = (text: string) => {
+  const read = parseRate(text, "dry");
+  if (!read.ok || read.value.kind !== "rateByWeight") throw new Error(text);
+  return read.value;
+};
+const counting = (ounces: number, limits: LimitRow, name = "Reedgrain"): Counting => ({
+  name,
+  dry: true,
+  says: { actives: [{ name: "Zelol", content: entered("2 %", "share") }], limits: [limits] },
+  rate: given(rate(`${ounces} oz/1000 ft2`), "rate"),
+});
+const round = (name: string, more: Partial<YearRound> = {}): YearRound => ({ name, counting: null, ...more });
+const site = (name: string, rounds: number, more: Partial<YearSite> = {}): YearSite => ({
+  name,
+  zones: [{ name: "north", turf: "bluegrass" }],
+  area: 500,
+  takes: Array.from({ length: rounds }, () => true),
+  done: Array.from({ length: rounds }, () => null),
+  fixed: Array.from({ length: rounds }, () => null),
+  ...more,
+});
+const asked = (rounds: readonly YearRound[], sites: readonly YearSite[], more: Partial<YearAsked> = {}): YearAsked => ({
+  date: "2026-01-05",
+  soil: [],
+  rounds,
+  sites,
+  work: { perDay: null, days: [1, 2, 3, 4, 5] },
+  sprayVolume: given(entered("1 gal/1000 ft2", "sprayVolume"), "q"),
+  ...more,
+});
+const on = (date: string) => ({ on: "date" as const, monthDay: date });
+const days = (items: readonly YearItem[]) => items.map((item) => item.on ?? item.reasons.join());
+
+describe("the year laid out", () => {
+  test("a round stands on the first working day on which it is open; the next one no sooner after it than it says", () => {
+    const rounds = [
+      round("first", { opens: on("03-01"), closes: on("05-15") }),
+      round("second", { after: { round: "first", atLeast: 35, atMost: 70 } }),
+    ];
+    // 1 March 2026 is a Sunday; 35 days after 2 March is Monday, 6 April.
+    expect(days(yearOf(asked(rounds, [site("Green", 2)])).items)).toEqual(["2026-03-02", "2026-04-06"]);
+    const done = site("Green", 2, { done: ["2026-03-28", null] });
+    const { items } = yearOf(asked(rounds, [done], { date: "2026-04-10" }));
+    expect(items.map(({ state }) => state)).toEqual(["done", "planned"]);
+    expect(items[1]).toMatchObject({ on: "2026-05-04", earliest: "2026-05-02", latest: "2026-06-06" });
+  });
+  test("a day takes no more than a day's work: what ends first goes first, what finds no day says so", () => {
+    const rounds = [
+      round("slow", { opens: on("03-02"), closes: on("03-31") }),
+      round("short", { opens: on("03-02"), closes: on("03-03") }),
+    ];
+    const sites = ["A", "B", "C"].map((name) => site(name, 2));
+    const { items } = yearOf(asked(rounds, sites, { work: { perDay: 500, days: [1, 2, 3, 4, 5] } }));
+    expect(days(items)).toEqual(["2026-03-04", "2026-03-02", "2026-03-05", "2026-03-03", "2026-03-06", "no-room"]);
+  });
+  test("a site that is more than a day's work gets a day of its own", () => {
+    const sites = [site("large", 1, { area: 9000 }), site("small", 1)];
+    const { items } = yearOf(
+      asked([round("r", { opens: on("03-02") })], sites, { work: { perDay: 1000, days: [1, 2, 3, 4, 5] } }),
+    );
+    expect(days(items)).toEqual(["2026-03-02", "2026-03-03"]);
+  });
+  test("what waits for the soil is expected by the mean of the years before; without any it says that nobody knows", () => {
+    const soil = (year: number, rises: string): SoilDay[] =>
+      Array.from({ length: 120 }, (_, i) => {
+        const date = daysLater(`${year}-01-01`, i);
+        return { date, celsius: date < rises ? 5 : 13 };
+      });
+    const one = round("first", { opens: { on: "rise", celsius: 10 } });
+    const means = soilMeans([...soil(2024, "2024-03-20"), ...soil(2025, "2025-03-30")]);
+    // Five days at 13 °C after days at 5: the mean is over 10 on the fourth.
+    expect(expectedOn(one, means, "2026", "opens")).toBe("2026-03-29");
+    expect(windowOf(one, means, "2026-01-05")).toEqual({ opens: "2026-03-29", closes: null, expected: true });
+    expect(windowOf({ ...one, later: 9 }, means, "2026-01-05").opens).toBe("2026-04-07");
+    expect(windowOf(one, means, "2026-04-10")).toMatchObject({ opens: "2026-04-11", expected: true });
+    expect(days(yearOf(asked([one], [site("Green", 1)])).items)).toEqual(["soil-unknown"]);
+  });
+  test("before planned seed it is done far enough before, or long enough after", () => {
+    const rounds = [round("r", { opens: on("03-02"), afterSeeding: 60, beforeSeeding: 90 })];
+    const seeding = (date: string) => days(yearOf(asked(rounds, [site("Green", 1, { seeding: date })])).items);
+    expect(seeding("2026-09-10")).toEqual(["2026-03-02"]);
+    expect(seeding("2026-05-01")).toEqual(["2026-06-30"]);
+  });
+  test("a leap day's window, the last days of a year, and what only next year would take", () => {
+    const leap = yearOf(
+      asked([round("r", { opens: on("02-29"), closes: on("02-29") })], [site("Green", 1)], { date: "2028-01-03" }),
+    );
+    expect(leap.windows[0]).toMatchObject({ opens: "2028-02-29", closes: "2028-02-29" });
+    expect(days(leap.items)).toEqual(["2028-02-29"]);
+    const late = [round("a", { opens: on("12-20") }), round("b", { after: { round: "a", atLeast: 35 } })];
+    expect(days(yearOf(asked(late, [site("Green", 2)])).items)).toEqual(["2026-12-21", "next-year"]);
+  });
+  test("a fixed day stays where it is, and says what speaks against it", () => {
+    const rounds = [
+      round("first", { opens: on("03-01"), closes: on("05-15") }),
+      round("second", { after: { round: "first", atLeast: 35 } }),
+    ];
+    const { items } = yearOf(asked(rounds, [site("Green", 2, { fixed: ["2026-02-10", "2026-02-20"] })]));
+    expect(items.map(({ on: day, fixed, reasons }) => [day, fixed, reasons])).toEqual([
+      ["2026-02-10", true, ["not-open"]],
+      ["2026-02-20", true, ["too-soon-after"]],
+    ]);
+  });
+});
+
+describe("limits are counted ahead", () => {
+  const most = (ounces: number): LimitRow => ({ perYear: rate(`${ounces} oz/1000 ft2`), yearKind: "calendar" });
+  test("a program that can't be done is told in January: which round, which active, what would fit", () => {
+    const rounds = [
+      round("spring", { opens: on("03-02"), counting: counting(3, most(5)) }),
+      round("autumn", { opens: on("09-01"), counting: counting(3, most(5)) }),
+    ];
+    const { items } = yearOf(asked(rounds, [site("Green", 2)]));
+    expect(days(items)).toEqual(["2026-03-02", "limit"]);
+    expect(items[1]!.held[0]).toMatchObject({ code: "over-year-limit", values: { active: "Zelol" } });
+  });
+  test("an interval of the label puts off what the program would do sooner", () => {
+    const often = (name: string, opens: string) =>
+      round(name, { opens: on(opens), counting: counting(1, { intervalAtLeast: 42 }) });
+    expect(days(yearOf(asked([often("a", "03-02"), often("b", "03-09")], [site("Green", 2)])).items)).toEqual([
+      "2026-03-02",
+      "2026-04-13",
+    ]);
+  });
+  test("what went down counts, of the same active under another name too", () => {
+    const down = downAs(counting(4, {}, "Marramgrain"), "2026-01-02").map((entry) => ({ ...entry, planned: false }));
+    const one = [round("spring", { opens: on("03-02"), counting: counting(3, most(5)) })];
+    expect(days(yearOf(asked(one, [site("Green", 1, { zones: [{ name: "north", applied: down }] })])).items)).toEqual(["limit"]);
+  });
+  test("budgets fill in the order of the days", () => {
+    const rounds = [
+      round("autumn", { opens: on("09-01"), counting: counting(2, most(8)) }),
+      round("spring", { opens: on("03-02"), counting: counting(3, most(8)) }),
+    ];
+    const all = asked(rounds, [site("Green", 2)]);
+    const parts = budgetsOf(all, yearOf(all), 0).map(({ on: day, planned, limit }) => [
+      day,
+      Number((sizeOf(planned) / sizeOf(limit)).toFixed(3)),
+    ]);
+    expect(parts).toEqual([
+      ["2026-03-02", 0.375],
+      ["2026-09-01", 0.625],
+    ]);
+  });
+
+  /** What one active adds up to on a day, in ounces, by hand. */
+  const PER_YEAR = 6;
+  const APART = 30;
+  const limits: LimitRow = { perYear: rate(`${PER_YEAR} oz/1000 ft2`), yearKind: "rolling", intervalAtLeast: APART };
+  test("no order of moves makes a plan that passes a limit", () => {
+    const names = ["a", "b", "c", "d"];
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 1, max: 4 }), { minLength: 4, maxLength: 4 }),
+        fc.array(fc.tuple(fc.nat(3), fc.option(fc.integer({ min: 4, max: 364 }), { freq: 5 })), { maxLength: 14 }),
+        (ounces, moves) => {
+          const rounds = names.map((name, i) =>
+            round(name, { opens: on(`0${2 * i + 1}-01`), counting: counting(ounces[i]!, limits) }),
+          );
+          let fixed: (string | null)[] = names.map(() => null);
+          for (const [i, day] of moves) {
+            const wanted = fixed.map((was, j) => (j === i ? (day === null ? null : daysLater("2026-01-01", day)) : was));
+            const all = asked(rounds, [site("Green", 4, { fixed: wanted })]);
+            const windows = yearOf(all).windows;
+            // As the server does: every fixed day is looked at again, and one that a label holds refuses the move.
+            const held = wanted.flatMap((to, j) => (to === null ? [] : reasonsOn(all, windows, 0, j, to).held));
+            if (held.length === 0) fixed = wanted;
+          }
+          const { items } = yearOf(asked(rounds, [site("Green", 4, { fixed })]));
+          const down = items.flatMap((item) => (item.state === "planned" ? [{ day: item.on!, oz: ounces[item.round]! }] : []));
+          for (const one of down) {
+            const year = down.filter(({ day }) => day <= one.day && daysFrom(day, one.day) < 365);
+            expect(year.reduce((sum, { oz }) => sum + oz, 0)).toBeLessThanOrEqual(PER_YEAR);
+            for (const other of down)
+              if (other !== one) expect(Math.abs(daysFrom(one.day, other.day))).toBeGreaterThanOrEqual(APART);
+          }
+        },
+      ),
+    );
+  });
+});

@@ -1,0 +1,460 @@
+import { dateOf, dayOf, daysFrom, daysLater } from "../calendar";
+import { sizeOf } from "../labels/active";
+import { activesOf, type Counting } from "../labels/budget";
+import type { PutDown, ZoneFacts } from "../labels/label";
+import { judgeZone } from "../labels/limits";
+import type { Budget, Reason } from "../labels/reason";
+import { foldedName } from "../names";
+import type { Source } from "../working/rule";
+import type { Round } from "./due";
+import { soilMeans, type SoilDay } from "./soil";
+import { windowOf, type YearWindow } from "./window";
+
+/**
+ * The year laid out ahead: on which day each round of the program is to be done on each site, so that every day has no more
+ * than a day's work, every round lies in its window, and no label's limit is passed. What can't be laid out says why.
+ */
+
+/** A round with the product that it is done with. */
+export interface YearRound extends Round {
+  /** The product at its rate, before its label; null where nobody gave the round a rate: its limits can't be counted ahead. */
+  readonly counting: Counting | null;
+  /** Days by which the season is later than usual for it; below zero earlier. Moves what opens it, not what closes it. */
+  readonly later?: number | undefined;
+}
+
+export interface YearSite {
+  readonly name: string;
+  readonly jurisdiction?: string | undefined;
+  /** With what counts against their limits: what went down, and what stands on open sheets. */
+  readonly zones: readonly ZoneFacts[];
+  /** m². */
+  readonly area: number;
+  /** By round: whether it is for this site; on which day of the year it was done last; the day that somebody fixed for it. */
+  readonly takes: readonly boolean[];
+  readonly done: readonly (string | null)[];
+  readonly fixed: readonly (string | null)[];
+  /** ISO dates: the last seed that is down, the next that is planned. */
+  readonly seeded?: string | undefined;
+  readonly seeding?: string | undefined;
+}
+
+/** What a firm does in a day. */
+export interface DaysWork {
+  /** m²; null where nobody said it: a day takes all that is due. */
+  readonly perDay: number | null;
+  /** Days of the week on which there is work, 0 (Sunday) to 6. */
+  readonly days: readonly number[];
+}
+
+export interface YearAsked {
+  /** ISO: today. What lies before it is done or isn't. */
+  readonly date: string;
+  readonly soil: readonly SoilDay[];
+  readonly rounds: readonly YearRound[];
+  readonly sites: readonly YearSite[];
+  readonly work: DaysWork;
+  readonly sprayVolume: Source<"sprayVolume">;
+}
+
+/** Why a round can't be done on a day, or on none. */
+export type YearReason =
+  | "not-open"
+  | "soil-unknown"
+  | "closed"
+  | "after-not-planned"
+  | "too-soon-after"
+  | "past-latest"
+  | "after-seeding"
+  | "before-seeding"
+  | "limit"
+  | "no-room"
+  | "next-year"
+  | "behind";
+
+export interface YearItem {
+  /** Numbers in `sites` and `rounds`. */
+  readonly site: number;
+  readonly round: number;
+  readonly state: "done" | "planned" | "unfit";
+  /** ISO: the day on which it was done, or is to be done; null where there is none. */
+  readonly on: string | null;
+  /** Somebody fixed this day. */
+  readonly fixed: boolean;
+  /** The first and last day on which it may be done; null where there is none, or none is known. */
+  readonly earliest: string | null;
+  readonly latest: string | null;
+  readonly reasons: readonly YearReason[];
+  /** What its label holds, where that is a reason. */
+  readonly held: readonly Reason[];
+}
+
+export interface Year {
+  readonly windows: readonly YearWindow[];
+  /** Sites in their order, rounds in theirs; rounds that are not for a site are left out. */
+  readonly items: readonly YearItem[];
+}
+
+/** A day's number in the week, 0 for Sunday. */
+const weekday = (day: number): number => (((day + 4) % 7) + 7) % 7;
+
+const latestOf = (days: readonly (string | null | undefined)[]): string | null =>
+  days.reduce<string | null>((last, day) => (day != null && (last === null || day > last) ? day : last), null);
+const earliestOf = (days: readonly (string | null | undefined)[]): string | null =>
+  days.reduce<string | null>((first, day) => (day != null && (first === null || day < first) ? day : first), null);
+
+/** A product at its rate as what goes down on a zone on a day: one entry for each active. */
+export const downAs = (counting: Counting, date: string): PutDown[] =>
+  activesOf(counting).map((active) => ({
+    of: counting.name,
+    active,
+    ...(counting.says.gravity && { gravity: counting.says.gravity }),
+    amount: counting.rate,
+    date,
+    planned: true,
+    byProgram: true,
+  }));
+
+/** Lays a year out. Work: sites × rounds, a look at each label for each that is laid out. */
+export function yearOf(asked: YearAsked): Year {
+  const means = soilMeans(asked.soil);
+  const windows = asked.rounds.map((round) => windowOf(round, means, asked.date));
+  const laying = new Laying(asked, windows);
+  return { windows, items: laying.items() };
+}
+
+/**
+ * What a round on a day runs into, by its program and its label: what a person is told who moves it there.
+ * @param fixed as the site's own, with the other rounds where they are wanted
+ */
+export function reasonsOn(
+  asked: YearAsked,
+  windows: readonly YearWindow[],
+  site: number,
+  round: number,
+  day: string,
+): { readonly reasons: readonly YearReason[]; readonly held: readonly Reason[] } {
+  const laying = new Laying({ ...asked, work: { ...asked.work, perDay: null } }, windows);
+  return laying.on(site, round, day);
+}
+
+/** How much of each yearly limit of a site a round takes, with what is down and what was laid out before it. */
+export function budgetsOf(
+  asked: YearAsked,
+  { items }: Pick<Year, "items">,
+  site: number,
+): readonly (Budget & { readonly on: string })[] {
+  const one = asked.sites[site]!;
+  const own = items.filter((item) => item.site === site && item.state === "planned" && item.on !== null);
+  const inOrder = [...own].sort((a, b) => (a.on! < b.on! ? -1 : 1));
+  const before: { readonly counting: Counting; readonly on: string }[] = [];
+  return inOrder.flatMap(({ round, on }) => {
+    const { counting } = asked.rounds[round]!;
+    if (!counting) return [];
+    const budgets = judgeAt(one, counting, on!, before, asked.sprayVolume).budgets.filter((budget) => budget.of === "year");
+    before.push({ counting, on: on! });
+    return budgets.map((budget) => ({ ...budget, on: on! }));
+  });
+}
+
+/** A product on a site on a day, before its label, beside what is to go down there as well. */
+function judgeAt(
+  site: YearSite,
+  counting: Counting,
+  date: string,
+  others: readonly { readonly counting: Counting; readonly on: string }[],
+  sprayVolume: Source<"sprayVolume">,
+): { readonly reasons: readonly Reason[]; readonly budgets: readonly Budget[] } {
+  const planned = others.flatMap((one) => downAs(one.counting, one.on));
+  const day = { site: site.name, jurisdiction: site.jurisdiction, date, sprayVolume, anyOrder: true };
+  const judged = site.zones.map((zone) =>
+    judgeZone([counting], planned.length > 0 ? { ...zone, applied: [...(zone.applied ?? []), ...planned] } : zone, day),
+  );
+  return { reasons: judged.flatMap(({ reasons }) => reasons), budgets: judged.flatMap(({ budgets }) => budgets) };
+}
+
+/** A round on a site that waits for its day. */
+interface Waiting {
+  readonly site: number;
+  readonly round: number;
+  readonly earliest: number;
+  readonly latest: string | null;
+}
+
+class Laying {
+  private readonly on_: (string | null)[][];
+  private readonly found: (YearItem | undefined)[][];
+  private readonly first: number;
+  private readonly last: number;
+  private readonly after: readonly (readonly number[])[];
+  private readonly before: readonly (number | undefined)[];
+  private readonly alike: ({ readonly key: string; readonly dated: boolean } | undefined)[][];
+  /** By round: its product and the actives of it. */
+  private readonly names: readonly ReadonlySet<string>[];
+  private readonly folded = new Map<string, string>();
+  /** What was judged and is held by nothing. */
+  private readonly clear = new Set<string>();
+
+  constructor(
+    private readonly asked: YearAsked,
+    private readonly windows: readonly YearWindow[],
+  ) {
+    const { date, rounds, sites } = asked;
+    this.first = dayOf(date);
+    this.last = dayOf(`${date.slice(0, 4)}-12-31`);
+    this.on_ = sites.map(({ takes, done, fixed }) => rounds.map((_, i) => (takes[i] ? (done[i] ?? fixed[i] ?? null) : null)));
+    this.found = sites.map(() => rounds.map(() => undefined));
+    this.alike = sites.map(() => []);
+    this.names = rounds.map(
+      ({ counting }) => new Set(counting ? [counting.name, ...activesOf(counting).map(({ name }) => name)].map(foldedName) : []),
+    );
+    const number = new Map(rounds.map(({ name }, i) => [name, i]));
+    this.before = rounds.map(({ after }) => (after ? number.get(after.round) : undefined));
+    this.after = rounds.map((_, i) => rounds.flatMap((__, j) => (this.before[j] === i ? [j] : [])));
+  }
+
+  items(): YearItem[] {
+    const { rounds, sites, work } = this.asked;
+    const room = new Map<number, number>();
+    const takeRoom = (day: number, site: number) => room.set(day, (room.get(day) ?? 0) + sites[site]!.area);
+    this.eachTaken((site, round) => {
+      const { done, fixed } = sites[site]!;
+      if (done[round] == null && fixed[round] != null) takeRoom(dayOf(fixed[round]), site);
+    });
+    const opening: Waiting[][] = Array.from({ length: this.last - this.first + 1 }, () => []);
+    const open = (site: number, round: number) => {
+      const waiting = this.waiting(site, round);
+      if (!waiting) return;
+      if (waiting.earliest > this.last) this.unfit(site, round, ["next-year"]);
+      else opening[Math.max(0, waiting.earliest - this.first)]!.push(waiting);
+    };
+    this.eachTaken((site, round) => {
+      const { done, fixed } = sites[site]!;
+      if (done[round] != null) this.keep(site, round, { state: "done", on: done[round] });
+      else if (fixed[round] != null) {
+        const { reasons, held } = this.on(site, round, fixed[round]);
+        this.keep(site, round, { state: "planned", on: fixed[round], fixed: true, reasons, held });
+      } else if (this.before[round] === undefined || !this.isToCome(site, this.before[round])) open(site, round);
+    });
+    /** What is open, by the day on which it ends: what ends first goes first. */
+    const ready: Waiting[][] = Array.from({ length: this.last - this.first + 2 }, () => []);
+    const never = ready.length - 1;
+    for (let day = this.first; day <= this.last; day++) {
+      for (const waiting of opening[day - this.first]!) {
+        const ends = waiting.latest === null ? never : dayOf(waiting.latest) - this.first;
+        if (ends < day - this.first) this.unfit(waiting.site, waiting.round, this.whyOver(waiting, false));
+        else ready[Math.min(ends, never)]!.push(waiting);
+      }
+      if (work.days.includes(weekday(day))) {
+        for (let ends = day - this.first; ends <= never; ends++) {
+          const line = ready[ends]!;
+          let i = 0;
+          for (; i < line.length; i++) {
+            const waiting = line[i]!;
+            const used = room.get(day) ?? 0;
+            // A site that is more than a day's work gets a day of its own.
+            if (work.perDay !== null && used > 0 && used + sites[waiting.site]!.area > work.perDay) break;
+            const again = this.place(waiting, day);
+            if (again === "placed") {
+              takeRoom(day, waiting.site);
+              for (const next of this.after[waiting.round]!) if (this.isOpenFor(waiting.site, next)) open(waiting.site, next);
+            } else if (again !== undefined) {
+              const from = Math.max(again, day + 1);
+              if (from > this.last) this.unfit(waiting.site, waiting.round, ["next-year"]);
+              else opening[from - this.first]!.push({ ...waiting, earliest: from });
+            }
+          }
+          line.splice(0, i);
+          if (line.length > 0) break;
+        }
+      }
+      // What ended today and found no day.
+      for (const waiting of ready[day - this.first]!.splice(0))
+        this.unfit(waiting.site, waiting.round, this.whyOver(waiting, true));
+    }
+    for (const waiting of ready.flat()) this.unfit(waiting.site, waiting.round, ["no-room"]);
+    this.eachTaken((site, round) => {
+      if (!this.found[site]![round]) this.unfit(site, round, ["after-not-planned"]);
+    });
+    return sites.flatMap((_, site) => rounds.flatMap((__, round) => this.found[site]![round] ?? []));
+  }
+
+  /** What a round on a day runs into. */
+  on(site: number, round: number, day: string): { readonly reasons: readonly YearReason[]; readonly held: readonly Reason[] } {
+    const { opens, closes } = this.windows[round]!;
+    const one = this.asked.sites[site]!;
+    const { after, afterSeeding, beforeSeeding, counting } = this.asked.rounds[round]!;
+    const previous = this.dayBefore(site, round);
+    const held = counting ? this.judge(site, round, day) : [];
+    const reasons: YearReason[] = [];
+    if (day < this.asked.date) reasons.push("behind");
+    if (opens === undefined) reasons.push("soil-unknown");
+    else if (opens !== null && day < opens) reasons.push("not-open");
+    if (closes !== null && day > closes) reasons.push("closed");
+    if (after && previous === null) reasons.push("after-not-planned");
+    if (previous !== null && after) {
+      if (daysFrom(previous, day) < (after.atLeast ?? 0)) reasons.push("too-soon-after");
+      if (after.atMost !== undefined && daysFrom(previous, day) > after.atMost) reasons.push("past-latest");
+    }
+    if (afterSeeding !== undefined && one.seeded !== undefined && daysFrom(one.seeded, day) < afterSeeding)
+      reasons.push("after-seeding");
+    if (this.seedsAfter(one, day) && daysFrom(day, one.seeding!) < (beforeSeeding ?? 0)) reasons.push("before-seeding");
+    if (!this.seedsAfter(one, day) && one.seeding !== undefined && daysFrom(one.seeding, day) < (afterSeeding ?? 0))
+      reasons.push("after-seeding");
+    if (held.length > 0) reasons.push("limit");
+    return { reasons, held };
+  }
+
+  private readonly seedsAfter = (site: YearSite, day: string): boolean => site.seeding !== undefined && site.seeding > day;
+
+  private eachTaken(work: (site: number, round: number) => void): void {
+    this.asked.sites.forEach(({ takes }, site) => takes.forEach((takesIt, round) => takesIt && work(site, round)));
+  }
+
+  /** The day of the round before, done or laid out; null where there is none. */
+  private dayBefore(site: number, round: number): string | null {
+    const before = this.before[round];
+    if (before === undefined) return null;
+    return this.on_[site]![before] ?? null;
+  }
+
+  /** Whether a round is still to be laid out. */
+  private isToCome(site: number, round: number): boolean {
+    const { takes, done, fixed } = this.asked.sites[site]!;
+    return takes[round] === true && done[round] == null && fixed[round] == null;
+  }
+
+  private readonly isOpenFor = (site: number, round: number): boolean =>
+    this.isToCome(site, round) && this.found[site]![round] === undefined;
+
+  /** The days between which a round may be done; undefined where none is known, which is noted. */
+  private waiting(site: number, round: number): Waiting | undefined {
+    const { opens, closes } = this.windows[round]!;
+    const one = this.asked.sites[site]!;
+    const { after, afterSeeding = 0, beforeSeeding = 0 } = this.asked.rounds[round]!;
+    const previous = this.dayBefore(site, round);
+    if (opens === undefined) return void this.unfit(site, round, ["soil-unknown"]);
+    if (after && previous === null) return void this.unfit(site, round, ["after-not-planned"]);
+    const afterIt = (days: number | undefined) => (previous !== null && days !== undefined ? daysLater(previous, days) : null);
+    let earliest = latestOf([
+      this.asked.date,
+      opens,
+      afterIt(after?.atLeast),
+      one.seeded !== undefined && afterSeeding > 0 ? daysLater(one.seeded, afterSeeding) : null,
+    ])!;
+    let latest = earliestOf([closes, afterIt(after?.atMost)]);
+    if (one.seeding !== undefined && (beforeSeeding > 0 || afterSeeding > 0)) {
+      // Either far enough before the seed, or long enough after it.
+      const lastBefore = daysLater(one.seeding, -Math.max(beforeSeeding, 1));
+      if (earliest <= lastBefore) latest = earliestOf([latest, lastBefore]);
+      else earliest = latestOf([earliest, daysLater(one.seeding, afterSeeding)])!;
+    }
+    return { site, round, earliest: dayOf(earliest), latest };
+  }
+
+  /** Lays it out on a day; a later day to try where its label lets it wait; undefined where its label holds it. */
+  private place({ site, round, earliest, latest }: Waiting, day: number): "placed" | number | undefined {
+    const date = dateOf(day);
+    const held = this.asked.rounds[round]!.counting ? this.judge(site, round, date) : [];
+    if (held.length > 0) {
+      const waits = held.map((reason) => reason.earliest);
+      if (waits.every((one) => one !== undefined)) return dayOf(latestOf(waits)!);
+      this.keep(site, round, { state: "unfit", on: null, earliest: dateOf(earliest), latest, reasons: ["limit"], held });
+      return undefined;
+    }
+    this.on_[site]![round] = date;
+    this.keep(site, round, { state: "planned", on: date, earliest: dateOf(earliest), latest });
+    return "placed";
+  }
+
+  /** What a label holds. Sites that are alike to it are judged once: of thousands most are. */
+  private judge(site: number, round: number, date: string): readonly Reason[] {
+    const { rounds, sites, sprayVolume } = this.asked;
+    const known = this.likeness(site, round);
+    const others = this.on_[site]!.flatMap((on, i) => {
+      const { counting } = rounds[i]!;
+      // What is done stands in the log, and is counted from there.
+      const counts = i !== round && on !== null && counting && sites[site]!.done[i] == null;
+      return counts ? [{ counting, on }] : [];
+    });
+    const beside = others.filter(({ counting }) =>
+      this.shares(round, [counting.name, ...activesOf(counting).map(({ name }) => name)]),
+    );
+    const dated = beside.length > 0 || known.dated;
+    const key = `${known.key}\n${beside.map(({ counting, on }) => `${counting.name} ${on}`).join()}\n${dated ? date : ""}`;
+    if (this.clear.has(key)) return [];
+    const { reasons } = judgeAt(sites[site]!, rounds[round]!.counting!, date, others, sprayVolume);
+    if (reasons.length === 0) this.clear.add(key);
+    return reasons;
+  }
+
+  /** Whether something that goes by some names, its own or its actives', may count against a limit of a round's product. */
+  private shares(round: number, names: readonly string[]): boolean {
+    return names.some((name) => {
+      const folded = this.folded.get(name) ?? foldedName(name);
+      this.folded.set(name, folded);
+      return this.names[round]!.has(folded);
+    });
+  }
+
+  /** All that a label looks at on a site, as a text; and whether the day matters to it. */
+  private likeness(site: number, round: number): { readonly key: string; readonly dated: boolean } {
+    const known = this.alike[site]![round];
+    if (known) return known;
+    const { jurisdiction = "", zones } = this.asked.sites[site]!;
+    let dated = false;
+    const parts = zones.map(({ turf = "", seeded = "", sodded = "", seeding = "", sodding = "", area, whole, applied = [] }) => {
+      const own = applied.filter(
+        ({ of, active, unknown }) => unknown === true || this.shares(round, active ? [of, active.name] : [of]),
+      );
+      dated ||= own.length > 0 || seeded + sodded + seeding + sodding !== "";
+      const entries = own.map((one) =>
+        [
+          one.of,
+          one.active?.name,
+          one.active?.content.text,
+          one.gravity?.text,
+          sizeOf(one.amount),
+          one.date,
+          one.alsoOn,
+          one.planned,
+          one.unknown,
+        ].join(),
+      );
+      return [turf, seeded, sodded, seeding, sodding, whole ? `${area?.text} of ${whole.text}` : "", ...entries].join("|");
+    });
+    const made = { key: [round, jurisdiction, ...new Set(parts)].join("\n"), dated };
+    this.alike[site]![round] = made;
+    return made;
+  }
+
+  private whyOver({ site, round, latest }: Waiting, wasOpen: boolean): YearReason[] {
+    if (wasOpen) return ["no-room"];
+    const { closes } = this.windows[round]!;
+    if (closes !== null && closes === latest) return ["closed"];
+    const { seeding } = this.asked.sites[site]!;
+    return [
+      seeding !== undefined && latest !== null && latest < seeding && this.dayBefore(site, round) === null
+        ? "before-seeding"
+        : "past-latest",
+    ];
+  }
+
+  private unfit(site: number, round: number, reasons: readonly YearReason[]): void {
+    this.keep(site, round, { state: "unfit", on: null, reasons });
+  }
+
+  private keep(site: number, round: number, item: Pick<YearItem, "state" | "on"> & Partial<YearItem>): void {
+    const { opens, closes } = this.windows[round]!;
+    this.found[site]![round] = {
+      site,
+      round,
+      fixed: false,
+      earliest: opens ?? null,
+      latest: closes,
+      reasons: [],
+      held: [],
+      ...item,
+    };
+  }
+}

@@ -1,0 +1,192 @@
+import { daysLater } from "@/core/calendar";
+import type { Counting } from "@/core/labels/budget";
+import { foldedName, sameName } from "@/core/names";
+import type { PutDown } from "@/core/labels/label";
+import { downAs, yearOf, type Year, type YearAsked, type YearRound, type YearSite } from "@/core/season/year";
+import { withCounted } from "@/formats/counted";
+import { Faults } from "@/formats/job-file/faults";
+import { readApplied } from "@/formats/job-file/read-sites";
+import { MADE_OF } from "@/formats/slices";
+import { seasonOf, workOf, type ProgramText } from "@/formats/season/program";
+import { AHEAD, countingOf } from "@/formats/season/rates";
+import { placeOf } from "@/formats/area/place";
+import type { SetAside } from "@/records/aside";
+import type { Access, Records } from "@/records/database";
+import { listLabels } from "@/records/labels";
+import { plannedIn } from "@/records/plan";
+import { revisionsOf } from "@/records/revision";
+import { seedOfSites, type SiteSeed } from "@/records/sites";
+import { todayOf } from "./clock";
+import { countedOf } from "./counted";
+import { doneBySite, programOf, seedOf } from "./program";
+
+/** The firm's year, laid out ahead: which round on which day on which site, and what doesn't fit. */
+
+export interface YearNow {
+  readonly program: ProgramText;
+  readonly asked: YearAsked;
+  readonly year: Year;
+  /** By site, in the order of `asked.sites`. */
+  readonly sites: readonly SiteSeed[];
+}
+
+interface Known {
+  readonly key: string;
+  readonly now: YearNow;
+}
+const known = new WeakMap<Records, Map<boolean, Known>>();
+
+/**
+ * The year as it stands, laid out once for each change of what it is made of.
+ * @param next next year's, from its first day on, with what is laid out for the rest of this one counted
+ */
+export function yearNow(db: Records, next = false, aside?: SetAside[]): YearNow {
+  const revisions = revisionsOf(db);
+  const key = [todayOf(db), ...MADE_OF.year.map((kind) => revisions.get(kind))].join();
+  const of = known.get(db) ?? new Map<boolean, Known>();
+  known.set(db, of);
+  const before = of.get(next);
+  if (before?.key === key) return before.now;
+  const now = layOut(db, next, aside);
+  of.set(next, { key, now });
+  return now;
+}
+
+function layOut(db: Records, next: boolean, aside?: SetAside[]): YearNow {
+  const asked = yearAsked(db, next, next ? yearNow(db, false, aside) : undefined, aside);
+  return { ...asked, year: yearOf(asked.asked) };
+}
+
+/** What a year is laid out from. @param before this year's, where next year's is asked for */
+export function yearAsked(db: Access, next: boolean, before: YearNow | undefined, aside?: SetAside[]): Omit<YearNow, "year"> {
+  const today = todayOf(db);
+  const date = next ? `${Number(today.slice(0, 4)) + 1}-01-01` : today;
+  const year = Number(date.slice(0, 4));
+  const program = programOf(db, aside);
+  const planned = plannedIn(db, year);
+  const later = new Map(
+    planned.flatMap(({ siteId, round, later: days }) => (siteId === null ? [[round, days ?? 0] as const] : [])),
+  );
+  const fixed = new Map(
+    planned.flatMap(({ siteId, round, day }) => (siteId !== null && day !== null ? [[`${siteId}\n${round}`, day] as const] : [])),
+  );
+  const cards = new Map(listLabels(db, aside).map((label) => [label.id, label.card]));
+  const { rounds, soil } = seasonOf(program);
+  const yearRounds = rounds.map((round, i): YearRound => {
+    const { label, rate } = program.rounds[i]!;
+    const card = cards.get(label);
+    const counting = card && rate !== undefined ? countingOf(card, rate, "") : undefined;
+    return { ...round, counting: counting?.ok ? counting.value : null, later: later.get(round.name) ?? 0 };
+  });
+  const sites = rounds.length > 0 ? byPlace(seedOfSites(db)) : [];
+  const done = next ? new Map<string, { round: string; date: string }[]>() : doneBySite(db, program, `${year}-01-01`);
+  const zonesOf = zonesWithHistory(db, sites, yearRounds, before, aside);
+  const yearSites = sites.map((site, i): YearSite => {
+    const own = done.get(site.id) ?? [];
+    return {
+      name: site.name,
+      ...(site.jurisdiction !== null && { jurisdiction: site.jurisdiction }),
+      zones: zonesOf(i),
+      area: site.seeds.reduce((sum, zone) => sum + zone.areaM2, 0),
+      takes: program.rounds.map(
+        ({ turf }) => turf === undefined || site.seeds.some((zone) => zone.turf !== null && sameName(zone.turf, turf)),
+      ),
+      done: rounds.map(
+        ({ name }) =>
+          own
+            .filter((one) => one.round === name)
+            .map((one) => one.date)
+            .sort()
+            .at(-1) ?? null,
+      ),
+      fixed: rounds.map(({ name }) => fixed.get(`${site.id}\n${name}`) ?? null),
+      ...seedOf(site.seeds, date),
+    };
+  });
+  return {
+    program,
+    sites,
+    asked: { date, soil, rounds: yearRounds, sites: yearSites, work: workOf(program), sprayVolume: AHEAD },
+  };
+}
+
+/** Degrees of a square in which sites are near each other: about two kilometres. */
+const NEAR = 0.02;
+
+/** Sites that lie near each other stand behind one another, so that a day's work lies in one place; those of no known place last. */
+function byPlace(sites: readonly SiteSeed[]): SiteSeed[] {
+  const keyOf = (site: SiteSeed): string => {
+    const place = site.gate === null ? undefined : placeOf(site.gate);
+    if (!place) return "~";
+    const [row, column] = [Math.floor((place[1] + 90) / NEAR), Math.floor((place[0] + 180) / NEAR)];
+    // Up one column and down the next: neighbours in the order are neighbours on the ground.
+    return `${String(column).padStart(6, "0")} ${String(column % 2 === 0 ? row : 99_999 - row).padStart(6, "0")}`;
+  };
+  return sites
+    .map((site) => [keyOf(site), site] as const)
+    .sort(([a, x], [b, y]) => (a !== b ? (a < b ? -1 : 1) : x.name < y.name ? -1 : 1))
+    .map(([, site]) => site);
+}
+
+/** The zones of each site with what counts against the limits of what is planned: what holds another active is left out. */
+function zonesWithHistory(
+  db: Access,
+  sites: readonly SiteSeed[],
+  rounds: readonly YearRound[],
+  before: YearNow | undefined,
+  aside?: SetAside[],
+): (site: number) => YearSite["zones"] {
+  const named = new Set(
+    rounds
+      .flatMap(({ counting }) => (counting ? [counting.name, ...counting.says.actives.map((a) => a.name)] : []))
+      .map(foldedName),
+  );
+  const all =
+    sites.length > 0
+      ? countedOf(
+          db,
+          sites.map((site) => site.id),
+          aside,
+        )
+      : [];
+  const counted = all.filter(
+    ({ applied }) => applied["x-unknown"] === true || named.has(foldedName(applied.of)) || named.has(foldedName(applied.active)),
+  );
+  const laidOut = before ? plannedBefore(before) : new Map<string, readonly PutDown[]>();
+  const faults = new Faults();
+  return (i) => {
+    const site = sites[i]!;
+    const zones = site.seeds.map((zone) => ({ name: zone.zone, area: "1 ft2", "x-id": zone.zoneId }));
+    const { zones: here } = withCounted({ name: site.name, zones }, site.id, counted);
+    return site.seeds.map((zone, j) => ({
+      name: zone.zone,
+      ...(zone.turf !== null && { turf: zone.turf }),
+      ...(zone.seeded !== null && { seeded: zone.seeded }),
+      ...(zone.sodded !== null && { sodded: zone.sodded }),
+      ...(zone.seeding !== null && { seeding: zone.seeding }),
+      ...(zone.sodding !== null && { sodding: zone.sodding }),
+      applied: [
+        ...(here[j]!.applied ?? []).flatMap((entry) => readApplied(entry, "", faults) ?? []),
+        ...(laidOut.get(site.id) ?? []),
+      ],
+    }));
+  };
+}
+
+/** What this year's layout will have put down by the end of it, by site. */
+function plannedBefore({ asked, year, sites }: YearNow): ReadonlyMap<string, readonly PutDown[]> {
+  const down = new Map<string, PutDown[]>();
+  for (const { site, round, state, on } of year.items) {
+    const counting: Counting | null = asked.rounds[round]!.counting;
+    if (state !== "planned" || on === null || !counting) continue;
+    const { id } = sites[site]!;
+    down.set(id, [...(down.get(id) ?? []), ...downAs(counting, on)]);
+  }
+  return down;
+}
+
+/** The Monday of the week that a date lies in. */
+export function mondayOf(date: string): string {
+  const day = new Date(`${date}T00:00:00Z`).getUTCDay();
+  return daysLater(date, -((day + 6) % 7));
+}
