@@ -18,6 +18,7 @@ import { readAll } from "@/services/read-all";
 import { saveKitCheck, saveQuickCheck } from "@/services/save-check";
 import { gearOf } from "@/formats/gear";
 import { findSheet } from "@/records/sheets";
+import { soilBetween } from "@/standins/soil";
 import { holdClock, machineZone } from "@/services/clock";
 import { saveProgram } from "@/services/program";
 import { saveLook } from "@/services/save-look";
@@ -137,8 +138,7 @@ interface DemoEdge {
 }
 interface DemoProgram {
   readonly rounds: readonly { readonly product: string; readonly opens?: DemoEdge; readonly closes?: DemoEdge }[];
-  /** °F, a day each, up to yesterday. */
-  readonly soil: readonly number[];
+  readonly work: object;
 }
 const program = JSON.parse(readFileSync(path.join(FOLDER, "program.json"), "utf8")) as DemoProgram;
 const thisYear = inDays(0).slice(0, 4);
@@ -155,10 +155,9 @@ must(
       ...(opens && { opens: edgeNow(opens) }),
       ...(closes && { closes: edgeNow(closes) }),
     })),
-    // A year ago it cooled nine days later.
-    soil: [-365 + 9, 0].flatMap((from) =>
-      program.soil.map((degrees, i) => ({ date: inDays(from + i - program.soil.length), temperature: `${degrees} F` })),
-    ),
+    // This year runs nine days behind the last.
+    soil: soilBetween(`${Number(thisYear) - 1}-01-01`, inDays(-1), (year) => (String(year) === thisYear ? 9 : 0)),
+    work: program.work,
   }),
   "program.json",
 );

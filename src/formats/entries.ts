@@ -187,7 +187,7 @@ export interface YearOfSiteEntry {
     readonly label: string;
     readonly says: readonly BothWords[];
   })[];
-  /** How far each limit of the year is taken: what is down, and each planned day as so much more; parts of the limit. */
+  /** How far each limit of a year is taken before the first planned day, and on each of them, by then; parts of the limit. */
   readonly budgets: readonly {
     readonly product: string;
     readonly active: string;

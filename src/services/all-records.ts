@@ -53,7 +53,15 @@ const OF_KIND: Partial<Record<TableName, KeptKind>> = {
 const FOLLOWS: readonly TableName[] = ["tanks", "zones", "settings", "record_names", "saved_requests", "calendar_events"];
 
 /** Rows that the database numbers, and that nothing names by their number. */
-const NUMBERED: readonly TableName[] = ["trials", "ticks", "dismissals", "revisions", "same_ground", "areas_before", "planned_days"];
+const NUMBERED: readonly TableName[] = [
+  "trials",
+  "ticks",
+  "dismissals",
+  "revisions",
+  "same_ground",
+  "areas_before",
+  "planned_days",
+];
 
 /** Takes a file of all records in. */
 export function importAll(db: Records, text: string, choices: Choices = {}, progress?: Progress): Result<Imported> {

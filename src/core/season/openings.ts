@@ -1,6 +1,6 @@
 import { daysFrom } from "../calendar";
 import { edgeOn, type Round } from "./due";
-import type { SoilMean } from "./soil";
+import { risesTo, type SoilMean } from "./soil";
 
 /** On which day of each year the soil opened or closed a round, and how that is against the year before. */
 export interface SoilDays {
@@ -10,6 +10,21 @@ export interface SoilDays {
   readonly way: "rise" | "fall";
   /** By year; those in which the soil hasn't reached it are not among them. */
   readonly days: readonly { readonly year: string; readonly date: string; readonly later: number | null }[];
+}
+
+/**
+ * How many days the soil is behind the year before (below zero: ahead of it): from the newest mean of a year to the day of the year
+ * before on which it first rose as far. Undefined where the two can't be compared: it is falling, or the year before has no such day.
+ * @param means five-day means, by date · @param date ISO: today
+ */
+export function soilBehind(means: readonly SoilMean[], date: string): number | undefined {
+  const year = Number(date.slice(0, 4));
+  const own = means.filter((mean) => mean.date.startsWith(`${year}-`) && mean.date <= date);
+  const last = own.at(-1);
+  if (!last || last.celsius < Math.max(...own.map(({ celsius }) => celsius))) return undefined;
+  const rose = risesTo(means, last.celsius, String(year - 1));
+  if (rose === undefined || means.find((mean) => mean.date.startsWith(`${year - 1}-`))?.date === rose) return undefined;
+  return daysFrom(`${year}-01-01`, last.date) - daysFrom(`${year - 1}-01-01`, rose);
 }
 
 /** @param means five-day means, by date · `later`: days later in the year than in the year before; below zero sooner */

@@ -41,7 +41,7 @@ function wordsFor(reason: Reason): WordsOf<ReasonValues, ReasonWords> {
       return { text, fits: lower(left, system) };
     },
     "over-count-limit": ({ most, year, count }) => ({
-      text: `${of}: the label allows ${most === 1 ? "one application" : `${most} applications`} ${spanOf(year)}, ${count} ${count === 1 ? "is" : "are"} on record.`,
+      text: `${of}: the label allows ${most === 1 ? "one application" : `${most} applications`} ${spanOf(year)}, ${count} ${count === 1 ? "counts" : "count"} already.`,
       fits: `Wait for the next year of the label, or leave ${zone} out.`,
     }),
     "too-soon": ({ on, planned, wait }) => ({

@@ -102,10 +102,11 @@ export function yearOfSite(
   const items = year.items.filter((item) => item.site === site);
   const bars = new Map<string, { product: string; active: string; zone: string; down: number; steps: [string, number][] }>();
   for (const { product, active, zone, limit, used, planned, on } of budgetsOf(asked, year, site)) {
-    const key = [product, active, zone].join("\n");
     const size = sizeOf(limit);
+    // A label may hold one active by two limits: of a turf, and of all.
+    const key = [product, active, zone, size].join("\n");
     const bar = bars.get(key) ?? { product, active, zone, down: used ? sizeOf(used) / size : 0, steps: [] };
-    bar.steps.push([on, sizeOf(planned) / size]);
+    bar.steps.push([on, ((used ? sizeOf(used) : 0) + sizeOf(planned)) / size]);
     bars.set(key, bar);
   }
   return {

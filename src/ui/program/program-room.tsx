@@ -2,13 +2,15 @@
 
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
 import { parse } from "papaparse";
+import Link from "next/link";
 import { useState } from "react";
+import { parseField } from "@/core/quantity/ranges";
 import { turfsOf } from "@/formats/card/says";
 import type { ProgramText } from "@/formats/season/program";
 import { useKept } from "../data/kept-here";
 import { sentences, useLabels, useSend, useSlice } from "../data/records";
 import { Room } from "../frame/room";
-import { Choose, type Option } from "../parts/choose";
+import { Check, Choose, type Option } from "../parts/choose";
 import { Button, Heading, Note, SubHeading } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
 import { Column, Row } from "../parts/layout";
@@ -21,6 +23,7 @@ import { Soil } from "./soil";
 interface RoundDraft {
   readonly name: string;
   readonly label: string;
+  readonly rate: string;
   readonly turf: string;
   readonly opens: EdgeDraft;
   readonly closes: EdgeDraft;
@@ -39,12 +42,16 @@ interface EdgeDraft {
 interface Draft {
   readonly rounds: readonly RoundDraft[];
   readonly soil: string;
+  readonly perDay: string;
+  /** Days of the week on which there is work, 0 (Sunday) to 6. */
+  readonly days: readonly number[];
 }
 
 const NEVER: EdgeDraft = { by: "", at: "" };
 const BLANK: RoundDraft = {
   name: "",
   label: "",
+  rate: "",
   turf: "",
   opens: NEVER,
   closes: NEVER,
@@ -67,6 +74,9 @@ export function ProgramRoom() {
       </Note>
       <ClientOnly>
         <Column gap="24px" marginTop="14px">
+          <Row>
+            <Link href="/sites/program/year">The year and the week, laid out</Link>
+          </Row>
           <DueRounds here />
           {program && <Soil program={program} />}
           {program && <Editor key={JSON.stringify(program)} program={program} />}
@@ -115,6 +125,7 @@ function Editor({ program }: { program: ProgramText }) {
             Add a round
           </Button>
         </Box>
+        <WorkFields perDay={draft.perDay} days={draft.days} change={change} />
         <Field
           label="Soil temperature: a day and its reading a line"
           hint="2026-03-20, 47 F: as far as it was read; the mean of five days counts"
@@ -157,6 +168,38 @@ function Editor({ program }: { program: ProgramText }) {
   );
 }
 
+const WORKING = [1, 2, 3, 4, 5];
+const WEEKDAYS = ["Sunday", "Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday"];
+
+/** What the firm does in a day, and on which days. */
+function WorkFields({ perDay, days, change }: Pick<Draft, "perDay" | "days"> & { change: (next: Partial<Draft>) => void }) {
+  return (
+    <Box as="fieldset" border="none" borderTop="1px solid" borderColor="line" paddingTop="8px" aria-label="A day's work">
+      <Box maxW="320px">
+        <TextField
+          label="A day's work, all lawns together"
+          placeholder="60,000 sq ft"
+          quantity="zoneArea"
+          hint="empty: a day takes all that is due"
+          value={perDay}
+          onChange={(e) => change({ perDay: e.target.value })}
+        />
+      </Box>
+      <Row flexWrap="wrap" gap="0 18px">
+        {[1, 2, 3, 4, 5, 6, 0].map((day) => (
+          <Check
+            key={day}
+            checked={days.includes(day)}
+            onChange={(e) => change({ days: (e.target.checked ? [...days, day] : days.filter((one) => one !== day)).sort() })}
+          >
+            {WEEKDAYS[day]}
+          </Check>
+        ))}
+      </Row>
+    </Box>
+  );
+}
+
 interface FieldsProps {
   readonly of: number;
   readonly round: RoundDraft;
@@ -174,7 +217,9 @@ const EDGES: readonly Option<EdgeDraft["by"]>[] = [
 ];
 
 function RoundFields({ of, round, names, change, onOut }: FieldsProps) {
-  const turfs = [...new Set(useLabels().flatMap((label) => turfsOf(label.card)))].sort();
+  const labels = useLabels();
+  const card = labels.find((one) => one.id === round.label)?.card;
+  const turfs = [...new Set(labels.flatMap((label) => turfsOf(label.card)))].sort();
   const n = of + 1;
   return (
     <Box as="fieldset" border="none" borderTop="1px solid" borderColor="line" paddingTop="8px" aria-label={`Round ${n}`}>
@@ -186,6 +231,13 @@ function RoundFields({ of, round, names, change, onOut }: FieldsProps) {
           onChange={(e) => change({ name: e.target.value })}
         />
         <ShelfPick label="Product" value={round.label} onPick={(label) => change({ label })} />
+        <TextField
+          label="Rate"
+          placeholder={card?.form === "liquid" ? "2 fl oz/1000 ft2" : "3 lb/1000 ft2"}
+          hint={card?.rates[0] && `label: ${[card.rates[0].rate, card.rates[0].to].filter(Boolean).join(" to ")}`}
+          value={round.rate}
+          onChange={(e) => change({ rate: e.target.value })}
+        />
         <TextField
           label="On which turf"
           placeholder="any"
@@ -247,10 +299,13 @@ const edgeDraft = (edge: ProgramText["rounds"][number]["opens"]): EdgeDraft => {
   return by ? { by, at: edge![by]! } : NEVER;
 };
 
-const draftOf = ({ rounds, soil }: ProgramText): Draft => ({
+const draftOf = ({ rounds, soil, work }: ProgramText): Draft => ({
+  perDay: work?.perDay ?? "",
+  days: work?.days ?? WORKING,
   rounds: rounds.map((round) => ({
     name: round.name,
     label: round.label,
+    rate: round.rate ?? "",
     turf: round.turf ?? "",
     opens: edgeDraft(round.opens),
     closes: edgeDraft(round.closes),
@@ -263,8 +318,14 @@ const draftOf = ({ rounds, soil }: ProgramText): Draft => ({
   soil: soil.map(({ date, temperature }) => `${date}, ${temperature}`).join("\n"),
 });
 
+/** An area as a file writes it; what can't be read goes as it was typed, and the server says what is wrong with it. */
+const groundText = (typed: string): string => {
+  const read = parseField("zoneArea", typed);
+  return read.ok ? read.value.text : typed;
+};
+
 /** What was typed as it is sent: a bare number of days is days. */
-function programText({ rounds, soil }: Draft): unknown {
+function programText({ rounds, soil, perDay, days: weekdays }: Draft): unknown {
   const given = (key: string, text: string) => (text.trim() === "" ? {} : { [key]: text.trim() });
   const days = (key: string, text: string) => given(key, /^\d+$/.test(text.trim()) ? `${text.trim()} days` : text);
   const edge = (key: string, { by, at }: EdgeDraft) => (by === "" ? {} : { [key]: { [by]: at.trim() } });
@@ -272,6 +333,7 @@ function programText({ rounds, soil }: Draft): unknown {
     rounds: rounds.map((round) => ({
       ...given("name", round.name),
       ...given("label", round.label),
+      ...given("rate", round.rate),
       ...given("turf", round.turf),
       ...edge("opens", round.opens),
       ...edge("closes", round.closes),
@@ -285,6 +347,9 @@ function programText({ rounds, soil }: Draft): unknown {
       date: date.trim(),
       temperature: temperature.trim(),
     })),
+    ...((perDay.trim() !== "" || weekdays.join() !== WORKING.join()) && {
+      work: { ...given("perDay", groundText(perDay)), days: weekdays },
+    }),
   };
 }
 
@@ -294,12 +359,14 @@ function placeWords(path: string, { rounds }: Draft): string {
   if (round)
     return `${rounds[Number(round[1])]?.name.trim() || `round ${Number(round[1]) + 1}`}${round[2] ? `, ${FIELD_WORDS[round[2]] ?? round[2]}` : ""}`;
   const soil = /^soil\[(\d+)\]/.exec(path);
+  if (path.startsWith("work")) return "A day's work";
   return soil ? `Soil, line ${Number(soil[1]) + 1}` : path;
 }
 
 const FIELD_WORDS: Readonly<Record<string, string>> = {
   name: "its name",
   label: "its product",
+  rate: "its rate",
   "opens.date": "opens",
   "opens.soilRisesTo": "opens",
   "opens.soilFallsTo": "opens",

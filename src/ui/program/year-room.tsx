@@ -1,0 +1,199 @@
+"use client";
+
+import { Box, chakra, ClientOnly } from "@chakra-ui/react";
+import Link from "next/link";
+import { useSearchParams } from "next/navigation";
+import { useState } from "react";
+import { dateOf, dayOf, daysFrom } from "@/core/calendar";
+import type { YearEntry, YearOfSiteEntry, YearRoundEntry } from "@/formats/entries";
+import { MOST_LATER } from "@/formats/season/program";
+import { todayDate } from "../data/clock";
+import { format } from "../data/dates";
+import { useSlice } from "../data/records";
+import { useSystem } from "../data/units";
+import { Room } from "../frame/room";
+import { Button, Heading, Note } from "../parts/controls";
+import { Column, Row } from "../parts/layout";
+import { SitePick } from "../parts/pickers";
+import { Budgets } from "./budgets";
+import { MovedWords, useMoves, type Moves } from "./moves";
+import { laterWords, WHY } from "./why";
+import { dayAfter, YearDrawing, type Mark, type YearRow } from "./year-drawing";
+import { Week } from "./week";
+import { Shift } from "./shift";
+
+/** The year of all sites, or of one, and the week in it. */
+export function YearRoom() {
+  const asked = useSearchParams();
+  const [siteId, setSiteId] = useState(asked.get("site") ?? "");
+  const [next, setNext] = useState(false);
+  const year = useSlice("year", next ? { next: true } : {}).value;
+  const site = useSlice("yearOfSite", siteId === "" ? null : { site: siteId, ...(next && { next: true }) }).value;
+  const moves = useMoves(year ? Number(year.date.slice(0, 4)) : 0);
+  return (
+    <Room>
+      <Heading>Year</Heading>
+      <Note>
+        Each round gets a day on each site: in its window, no more than a day&apos;s work a day, and inside its label. Drag a bar,
+        or use the arrow keys and Enter. <Link href="/sites/program">The program</Link> says what the rounds are.
+      </Note>
+      <ClientOnly>
+        {year && (
+          <Column gap="22px" marginTop="14px">
+            <Row flexWrap="wrap" gap="10px 20px" alignItems="flex-end">
+              <Box width="300px" maxW="100%">
+                <SitePick label="Whose year" empty="all sites" value={siteId} onPick={setSiteId} />
+              </Box>
+              <Button aria-pressed={next} onClick={() => setNext(!next)}>
+                {next ? "Back to this year" : "Next year"}
+              </Button>
+              {year.undo && (
+                <Button look="quiet" onClick={() => void moves.undo(year.undo!)}>
+                  Undo what was moved last
+                </Button>
+              )}
+            </Row>
+            <MovedWords moves={moves} />
+            {year.rounds.length === 0 && <Note>There are no rounds yet: the program says what is to be done when.</Note>}
+            {site ? <OfSite site={site} siteId={siteId} moves={moves} /> : <OfAll year={year} moves={moves} />}
+            {!next && year.rounds.length > 0 && <Week moves={moves} />}
+            {siteId === "" && year.rounds.length > 0 && <Shift year={year} moves={moves} />}
+          </Column>
+        )}
+      </ClientOnly>
+    </Room>
+  );
+}
+
+/** Days that a bar of the year of all sites is wide. */
+const WEEK = 7;
+
+function OfAll({ year, moves }: { year: YearEntry; moves: Moves }) {
+  const most = Math.max(1, ...year.rounds.flatMap((round) => [...weeks(round.planned), ...weeks(round.done)].map(([, n]) => n)));
+  return (
+    <YearDrawing
+      year={Number(year.date.slice(0, 4))}
+      today={year.date === todayDate() ? year.date : null}
+      rows={year.rounds.map((round) => rowOf(round, most, moves))}
+    />
+  );
+}
+
+/** How many sites in each week, by its first day. */
+function weeks(days: readonly (readonly [string, number, ...number[]])[]): [string, number][] {
+  const found = new Map<string, number>();
+  for (const [day, sites] of days) {
+    const first = `${day.slice(0, 4)}-01-01`;
+    const start = dateOf(dayOf(first) + Math.floor(daysFrom(first, day) / WEEK) * WEEK);
+    found.set(start, (found.get(start) ?? 0) + sites);
+  }
+  return [...found];
+}
+
+const sum = (days: readonly (readonly [string, number, ...number[]])[]): number => days.reduce((all, [, n]) => all + n, 0);
+const capital = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
+const shortDay = (date: string): string => format(new Date(`${date}T12:00:00`), "d MMM");
+const spanWords = (from: string, to: string): string => (from === to ? shortDay(from) : `${shortDay(from)} to ${shortDay(to)}`);
+const many = (n: number): string => n.toLocaleString("en-US");
+
+function rowOf(round: YearRoundEntry, most: number, moves: Moves): YearRow {
+  const { name, opens, closes, expected, later, planned, done, unfit, counted } = round;
+  const marks: Mark[] = [
+    ...weeks(done).map(([day, n]) => ({ day, part: n / most, done: true })),
+    ...weeks(planned).map(([day, n]) => ({ day, part: n / most, done: false })),
+  ];
+  const said = [
+    sum(done) > 0 && `${many(sum(done))} done`,
+    sum(planned) > 0 && `${many(sum(planned))} to do, ${spanWords(planned[0]![0], planned.at(-1)![0])}`,
+    later !== 0 && laterWords(later),
+    !counted && "no rate: its limits aren't counted ahead",
+  ].filter(Boolean);
+  return {
+    name,
+    sub: said.join(" · "),
+    opens,
+    closes,
+    expected,
+    marks,
+    wide: WEEK,
+    below: unfit.length > 0 && <Unfit round={round} />,
+    move: {
+      whole: true,
+      least: -MOST_LATER - later,
+      most: MOST_LATER - later,
+      says: (days) => `${name}: ${laterWords(later + days)}`,
+      onMove: (days) => void moves.shift([name], later + days),
+    },
+  };
+}
+
+function Unfit({ round: { unfit } }: { round: YearRoundEntry }) {
+  const system = useSystem();
+  return (
+    <Box as="ul" listStyleType="none" textStyle="note" marginTop="4px">
+      {unfit.map(({ reason, sites, names, says }) => (
+        <Box as="li" key={reason} color={reason === "limit" ? "stop" : "act"}>
+          <chakra.strong>
+            {reason === "limit" ? "✕" : "!"} {many(sites)} {sites === 1 ? "site" : "sites"}: {WHY[reason]}.
+          </chakra.strong>{" "}
+          <chakra.span color="ink">
+            {names.join(", ")}
+            {sites > names.length ? " …" : "."}
+            {says[0] && ` ${sites > 1 ? "For example: " : ""}${says[0][system]}`}
+          </chakra.span>
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+function OfSite({ site: { date, items, budgets }, siteId, moves }: { site: YearOfSiteEntry; siteId: string; moves: Moves }) {
+  const system = useSystem();
+  const year = Number(date.slice(0, 4));
+  const rows = items.map((item): YearRow => {
+    const { round, state, on, fixed, earliest, latest, reasons, says } = item;
+    const words = [
+      state === "done" && on && `done ${shortDay(on)}`,
+      state === "planned" && on && `${shortDay(on)}${fixed ? ", fixed" : ""}`,
+      state === "unfit" && "no day",
+    ];
+    const why = capital(reasons.map((reason) => WHY[reason]).join(", "));
+    return {
+      name: round,
+      sub: words.filter(Boolean).join(" · "),
+      opens: earliest,
+      closes: latest,
+      expected: false,
+      marks: on ? [{ day: on, part: 1, done: state === "done", bad: reasons.length > 0 }] : [],
+      wide: 5,
+      below: (
+        <Row flexWrap="wrap" gap="0 12px" textStyle="note">
+          {why && (
+            <Box color={reasons.includes("limit") ? "stop" : "act"}>{`${why}. ${says.map((one) => one[system]).join(" ")}`}</Box>
+          )}
+          {fixed && (
+            <Button look="inline" onClick={() => void moves.move([{ siteId, round, day: null }])}>
+              Let {round} find its day again
+            </Button>
+          )}
+        </Row>
+      ),
+      move:
+        state === "done"
+          ? undefined
+          : {
+              whole: false,
+              least: daysFrom(on ?? date, date),
+              most: daysFrom(on ?? date, `${year}-12-31`),
+              says: (days) => `${round}: ${on || days !== 0 ? dayAfter(on ?? date, days) : "no day"}`,
+              onMove: (days) => void moves.move([{ siteId, round, day: dateOf(dayOf(on ?? date) + days) }]),
+            },
+    };
+  });
+  return (
+    <Column gap="18px">
+      <YearDrawing year={year} today={date === todayDate() ? date : null} rows={rows} />
+      {budgets.length > 0 && <Budgets year={year} budgets={budgets} />}
+    </Column>
+  );
+}
