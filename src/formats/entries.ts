@@ -132,6 +132,33 @@ export interface DueEntry {
   readonly more: number;
 }
 
+/** What went down on a site in one go, and what its ground is owed by the labels. */
+export interface AfterEntry {
+  readonly siteId: string;
+  readonly site: string;
+  /** ISO day on which it went down. */
+  readonly date: string;
+  /** Moments between which it ended. */
+  readonly earliest: string;
+  readonly latest: string;
+  /** Its hour is noted. */
+  readonly hourKnown: boolean;
+  readonly cards: readonly Pick<
+    CardText,
+    "name" | "waterLeast" | "waterMost" | "waterWithin" | "keepDry" | "reentry" | "mowAfter"
+  >[];
+  /** What was measured there since, oldest first. */
+  readonly waters: readonly {
+    readonly id: string;
+    readonly kind: "rain" | "irrigation";
+    readonly at: string;
+    readonly depth: string;
+  }[];
+  /** Who waters there. */
+  readonly waterer: string | null;
+  readonly zones: readonly { readonly name: string; readonly area: string; readonly irrigation: string | null }[];
+}
+
 /** Words for a reader of either system. */
 export interface BothWords {
   readonly us: string;

@@ -1,6 +1,7 @@
 import type { Result } from "@/core/log/results";
 import type { ProgramText } from "./season/program";
 import type {
+  AfterEntry,
   ApplicationEntry,
   AreaBefore,
   AsideEntry,
@@ -161,6 +162,8 @@ export interface Slices {
   year: { query: { next?: boolean }; value: YearEntry };
   yearOfSite: { query: { site: string; next?: boolean }; value: YearOfSiteEntry };
   week: { query: { from: string }; value: WeekEntry };
+  /** What the ground is owed after the work of the last days. */
+  afterWork: { query: object; value: readonly AfterEntry[] };
 }
 export type SliceName = keyof Slices;
 
@@ -210,6 +213,7 @@ export const MADE_OF: { readonly [S in SliceName]: readonly SliceKind[] } = {
   year: LAID_OUT,
   yearOfSite: LAID_OUT,
   week: LAID_OUT,
+  afterWork: ["log", "labels", "sites", "water", "settings"],
 };
 
 /** An answer: what was asked for, and the rows of it that can't be read. */

@@ -212,6 +212,22 @@ export function standingApplications(
   return readRows("record of the log", rows, recordOf, aside);
 }
 
+/** More than goes down in some days. */
+const MOST_SINCE = 20_000;
+
+/** What stands as down since a day, newest first. @param since ISO day */
+export function downSince(db: Access, since: string, aside?: SetAside[]): ApplicationRow[] {
+  const { date, createdAt, id } = applications;
+  const rows = db
+    .select()
+    .from(applications)
+    .where(and(gte(date, since), STANDS))
+    .orderBy(desc(date), desc(createdAt), desc(id))
+    .limit(MOST_SINCE)
+    .all();
+  return readRows("record of the log", rows, recordOf, aside);
+}
+
 /**
  * How much of a product went down since its shelf was counted, g or mL.
  * @param names what it is or was called, for rows that know it by name only

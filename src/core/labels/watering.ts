@@ -1,5 +1,6 @@
 import type { Entered } from "../quantity/parse";
-import { derive, given, num, rule, type Derived, type Source } from "../working/rule";
+import type { Quantity } from "../quantity/kinds";
+import { constant, derive, given, num, rule, type Derived, type Source } from "../working/rule";
 import type { AfterTank } from "./aftercare";
 
 /** Watering in: what a label asks as a depth, as minutes of a zone's irrigation and as a volume. */
@@ -39,6 +40,10 @@ export const fillTimeRule = rule({
   source: "a tank fills as fast as its tap or hydrant gives",
   compute: ({ fill, tap }) => num(fill) / num(tap),
 });
+
+/** How long an irrigation runs for a depth. */
+export const wateringTime = (depth: Quantity<"length">, irrigation: Entered<"precipitation">): Derived<"time"> =>
+  derive(wateringTimeRule, { depth: constant("length", depth, "depth"), precipitation: given(irrigation, "irrigation") });
 
 /** A depth of water on a zone. */
 export interface Watering {

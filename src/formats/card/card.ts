@@ -56,6 +56,8 @@ export interface CardText {
   readonly soilLeast?: string;
   readonly soilMost?: string;
   readonly reentry?: string;
+  /** Days for which it isn't mown. */
+  readonly mowAfter?: string;
   readonly visible?: string;
   /** What it holds back only, by the label, and doesn't control; separated by commas. */
   readonly suppresses?: string;

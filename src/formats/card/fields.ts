@@ -105,6 +105,7 @@ export const CARD_GROUPS: readonly { readonly title: string; readonly fields: re
       q("waterWithin", "within", "time", "h", "24 h"),
       q("keepDry", "Keep dry for", "time", "h", "24 h"),
       text("reentry", "People and pets back", 120, "when dry"),
+      days("mowAfter", "No mowing for"),
       text("visible", "Effect to be seen", 120, "after 14 days"),
       text("suppresses", "Only suppresses", 200, "nutsedge, clover"),
     ],

@@ -11,6 +11,7 @@ import type { Entered } from "@/core/quantity/parse";
 import { BY_STRENGTH } from "../card/choice";
 import { compositionOf } from "../card/composition";
 import type { CardText } from "../card/card";
+import { careOf } from "../card/care";
 import { readCard, readStated } from "../card/read-card";
 import { daysOf, longestDays, limitRowOf, turfsOf } from "../card/says";
 import { Faults, maybe, value } from "./faults";
@@ -149,12 +150,7 @@ function waitsOf(card: CardText): Partial<LabelSays> {
     ...(visibleAfter !== undefined && { visibleAfter }),
     turfs: turfsOf(card),
     ...(card.hoseEnd && { hoseEnd: card.hoseEnd === "allowed" }),
-    aftercare: {
-      waterLeast: maybe(card.waterLeast, "length"),
-      waterMost: maybe(card.waterMost, "length"),
-      waterWithin: maybe(card.waterWithin, "time"),
-      keepDry: maybe(card.keepDry, "time"),
-    },
+    aftercare: careOf(card),
   };
 }
 

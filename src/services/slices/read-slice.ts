@@ -8,6 +8,7 @@ import { areasOf, sitesById } from "@/records/sites";
 import { listTips } from "@/records/tips";
 import { countedOf } from "../counted";
 import { stockNow } from "../save-stock";
+import { afterWork } from "../after-work";
 import { checkSeries, crew, inForce, loads, lookAt, standings, story } from "./calibrations";
 import { logPage, logTotals } from "./log";
 import { dueToday, programOf } from "../program";
@@ -58,6 +59,7 @@ const READERS: { readonly [S in SliceName]: Reader<S> } = {
   year: yearEntry,
   yearOfSite,
   week,
+  afterWork: (db, _query, aside) => afterWork(db, aside),
 };
 
 /** What a query must look like: each part with its kind; `?` where it may be left out. */
@@ -128,6 +130,7 @@ const ASKED: { readonly [S in SliceName]: Readonly<Record<string, Part>> } = {
   year: { next: "yes?" },
   yearOfSite: { site: "text", next: "yes?" },
   week: { from: "text" },
+  afterWork: {},
 };
 
 /** More than any screen asks for at once. */

@@ -430,6 +430,7 @@ const QUERIES: { readonly [S in SliceName]: readonly Slices[S]["query"][] } = {
   year: [{}, { next: true }],
   yearOfSite: [{ site: one.site }],
   week: [{ from: "2026-09-02" }],
+  afterWork: [{}],
 };
 
 describe("every answer is made of what it says", () => {

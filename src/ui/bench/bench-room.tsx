@@ -23,6 +23,7 @@ import { Stamp } from "../parts/stamp";
 import { BringIn } from "./bring-in";
 import { FirmZone } from "./firm-zone";
 import { DueLooks } from "../looks/due-looks";
+import { AfterWork } from "../after/after-work";
 import { DueRounds } from "../program/due-rounds";
 import { PapersDue } from "./papers-due";
 import { More } from "../parts/more";
@@ -163,6 +164,7 @@ function Bench({ rigs }: { rigs: readonly RigEntry[] }) {
       <RunSheets rigs={rigs} people={people} />
       <OpenSheets />
       <PapersDue />
+      <AfterWork />
       <DueRounds />
       <DueLooks />
       {due.length > 0 && <Rows title="To calibrate" pairs={due} system={system} />}

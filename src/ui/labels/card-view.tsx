@@ -66,6 +66,7 @@ export function CardView({ card }: { card: CardText }) {
           card.waterLeast && `Water in ${wateringWords(card)}`,
           says("keepDry") && `Keep dry for ${says("keepDry")}`,
           says("reentry") && `People and pets back ${says("reentry")}`,
+          says("mowAfter") && `No mowing for ${says("mowAfter")}`,
           says("visible") && `Effect ${says("visible")}: don't judge before`,
           says("suppresses") && `Suppresses only, doesn't control: ${says("suppresses")}`,
         ]}

@@ -54,6 +54,7 @@ export function clientLines(record: ApplicationEntry, card: CardText | undefined
     stayOff && `Stay off: ${stayOff}.`,
     watering && `Water: ${watering}.`,
     card?.keepDry && `Keep it dry for ${showEntered(entered(card.keepDry, "time"))}: sprinklers off.`,
+    card?.mowAfter && `Don't mow for ${card.mowAfter}.`,
     visible !== undefined &&
       `Nothing can be seen before ${dayWords(daysLater(date, visible))}; please don't judge it until then.`,
     card?.suppresses && `It holds back ${card.suppresses}; it doesn't take it away.`,

@@ -23,6 +23,7 @@ export function LabelCautions({ products }: { products: readonly ProductText[] }
     ...(after ? [[...after] as [string, string]] : []),
     ...told(cards, (c) => c.keepOut).map((says): [string, string] => ["Keep out of", says]),
     ...told(cards, (c) => c.reentry).map((says): [string, string] => ["People and pets back", says]),
+    ...told(cards, (c) => c.mowAfter).map((says): [string, string] => ["No mowing for", says]),
     ...told(cards, (c) => c.firstAid).map((says): [string, string] => ["First aid", says]),
     ...told(cards, (c) => c.emergency).map((says): [string, string] => ["Emergency", says]),
   ];

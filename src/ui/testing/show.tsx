@@ -8,6 +8,7 @@ import type { CheckPoint } from "@/core/calibration/quick-check";
 import type { Form } from "@/core/labels/label-rate";
 import { canonical } from "@/core/quantity/arithmetic";
 import type {
+  AfterEntry,
   ApplicationEntry,
   AsideEntry,
   CalibrationEntry,
@@ -75,6 +76,7 @@ export interface TestRecords {
   readonly year: YearEntry;
   readonly yearOfSite: YearOfSiteEntry;
   readonly week: WeekEntry;
+  readonly afterWork: readonly AfterEntry[];
   readonly lastMix: LastMix | null;
   readonly mixedBefore: boolean;
   /** The series of quick checks of what counts. */
@@ -119,6 +121,7 @@ const NOTHING: TestRecords = {
     })),
     undo: null,
   },
+  afterWork: [],
   lastMix: null,
   mixedBefore: false,
   points: [],
@@ -258,6 +261,7 @@ function answerOf(of: TestRecords, path: string): Answer<SliceName> | undefined 
     year: () => of.year,
     yearOfSite: () => of.yearOfSite,
     week: () => of.week,
+    afterWork: () => of.afterWork,
   };
   return { value: values[at.slice](), aside: of.aside };
 }
