@@ -2,9 +2,9 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import { useState } from "react";
-import { dutiesOf, type Duty } from "@/core/season/after-work";
+import type { Duty } from "@/core/season/after-work";
 import { entered } from "@/core/quantity/parse";
-import { careOf, mowDaysOf, offHoursOf } from "@/formats/card/care";
+import { dutiesOfEntry } from "@/formats/after-duties";
 import { momentOf } from "@/formats/day";
 import type { AfterEntry } from "@/formats/entries";
 import { dayNow, nowMoment, todayDate, wallClock } from "../data/clock";
@@ -19,23 +19,6 @@ import { Fold } from "../parts/fold";
 import { Column, Row } from "../parts/layout";
 import { Notice } from "../parts/notices";
 import { depthText, dutyLine } from "./duty-words";
-
-/** What is owed of an entry at a moment. */
-export const dutiesOfEntry = ({ earliest, latest, cards, waters }: AfterEntry, now: number): Duty[] =>
-  dutiesOf(
-    {
-      earliest: Date.parse(earliest),
-      latest: Date.parse(latest),
-      products: cards.map((card) => ({
-        name: card.name,
-        aftercare: careOf(card),
-        offHours: offHoursOf(card),
-        mowDays: mowDaysOf(card),
-      })),
-    },
-    waters.map(({ at, depth }) => ({ at: Date.parse(at), depth: entered(depth, "length").value })),
-    now,
-  );
 
 /** Days for which what was missed is told. */
 const TOLD = 3 * 86_400_000;

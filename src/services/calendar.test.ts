@@ -1,0 +1,108 @@
+import ICAL from "ical.js";
+import { putSetting } from "@/records/settings";
+import { calendarOf } from "./calendar";
+import { holdClock } from "./clock";
+import { moveWork } from "./move-work";
+import { saveProgram } from "./program";
+import { saveApplication } from "./save-application";
+import { add, freshRecords, ids, LABEL, must, town } from "./testing/town";
+
+/**
+ * The file as another program reads it: ical.js, a parser of RFC 5545 of its own.
+ */
+const records = freshRecords();
+const ROUND = { name: "feed", label: ids.labels, opens: { date: "09-07" }, closes: { date: "11-30" } };
+
+beforeEach(() => {
+  town(records.db);
+  must(saveProgram(records.db, { rounds: [ROUND], soil: [] }));
+});
+
+function parsed(siteId?: string) {
+  const text = calendarOf(records.db, siteId)!.text;
+  for (const line of text.split("\r\n")) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);
+  const calendar = new ICAL.Component(ICAL.parse(text) as never[]);
+  for (const zone of calendar.getAllSubcomponents("vtimezone")) ICAL.TimezoneService.register(new ICAL.Timezone(zone));
+  return calendar.getAllSubcomponents("vevent").map((one) => {
+    const event = new ICAL.Event(one);
+    return {
+      uid: event.uid,
+      sequence: Number(event.sequence),
+      summary: event.summary,
+      status: one.getFirstPropertyValue("status"),
+      start: event.startDate,
+      end: event.endDate,
+      stamp: String(one.getFirstPropertyValue("dtstamp")),
+      alarms: one.getAllSubcomponents("valarm").map((alarm) => String(alarm.getFirstPropertyValue("trigger"))),
+    };
+  });
+}
+
+const move = (day: string | null, id: string) =>
+  must(moveWork(records.db, { id, year: 2026, moves: [{ siteId: ids.sites, round: "feed", day }] }));
+
+test("a day of work is a whole day, with a reminder on the day before; the same state is the same file", () => {
+  const [event, ...none] = parsed();
+  expect(none).toEqual([]);
+  expect(event).toMatchObject({ summary: "Spray 1 lawn: feed", status: "CONFIRMED", sequence: 0, alarms: ["-PT9H"] });
+  expect([event!.start.isDate, String(event!.start), String(event!.end)]).toEqual([true, "2026-09-07", "2026-09-08"]);
+  expect(event!.stamp).toMatch(/Z$/);
+  const before = calendarOf(records.db)!.text;
+  holdClock("2026-09-03T10:00:00.000Z");
+  expect(calendarOf(records.db)!.text).toBe(before);
+});
+
+test("a round that is moved keeps its name, and says that it changed; what goes to another year's day is another", () => {
+  const first = parsed(ids.sites)[0]!;
+  expect(first).toMatchObject({ summary: "feed at Green", sequence: 0 });
+  move("2026-09-21", "move-00000001");
+  const moved = parsed(ids.sites);
+  expect(moved).toHaveLength(1);
+  expect(moved[0]).toMatchObject({ uid: first.uid, sequence: 1 });
+  expect(String(moved[0]!.start)).toBe("2026-09-21");
+});
+
+test("a day that is left without work is called off, once, and can come back", () => {
+  const first = parsed()[0]!;
+  move("2026-09-21", "move-00000001");
+  const both = parsed();
+  expect(both.map(({ uid, status, sequence }) => [uid === first.uid, status, sequence])).toEqual([
+    [true, "CANCELLED", 1],
+    [false, "CONFIRMED", 0],
+  ]);
+  expect(both[0]!.alarms).toEqual([]);
+  expect(parsed().map(({ sequence }) => sequence)).toEqual([1, 0]);
+  move("2026-09-07", "move-00000002");
+  expect(parsed().map(({ status, sequence }) => [status, sequence])).toEqual([
+    ["CONFIRMED", 2],
+    ["CANCELLED", 1],
+  ]);
+});
+
+test("what lies behind is not called off: it happened", () => {
+  parsed();
+  holdClock("2026-09-08T10:00:00.000Z");
+  must(saveApplication(records.db, { id: "entry-00000001", date: "2026-09-07", siteId: ids.sites, zoneId: `${ids.sites}.0`, labelId: ids.labels, amount: "1 oz", personId: null, note: "", corrects: null })); // prettier-ignore
+  expect(parsed()).toEqual([]);
+});
+
+test("a deadline has its hour at the firm's place, over the change of the clocks too", () => {
+  putSetting(records.db, "time-zone", "America/New_York", "2026-09-02T10:00:00.000Z");
+  must(add(records.db, "labels", { ...LABEL, waterLeast: "0.25 in", waterWithin: "24 h" }));
+  // The clocks go back in the night to 1 November 2026: 24 hours after 16:40 it is 15:40.
+  holdClock("2026-11-01T02:00:00.000Z");
+  must(saveApplication(records.db, { id: "entry-00000001", date: "2026-10-31", siteId: ids.sites, zoneId: `${ids.sites}.0`, labelId: ids.labels, amount: "1 oz", personId: null, note: "", corrects: null, facts: { ended: "16:40" } })); // prettier-ignore
+  const event = parsed().find(({ summary }) => summary.startsWith("Water in"))!;
+  expect(event).toMatchObject({ summary: "Water in: Green", alarms: ["-PT1H"] });
+  expect([String(event.start), event.start.zone!.tzid]).toEqual(["2026-10-31T16:40:00", "America/New_York"]);
+  expect(String(event.end)).toBe("2026-11-01T15:40:00");
+  expect(event.end.toJSDate().toISOString()).toBe("2026-11-01T20:40:00.000Z");
+});
+
+test("papers are told two weeks before they end; two installations' events are never one", () => {
+  must(add(records.db, "people", { name: "Odile Marsh", papers: [{ kind: "certificate", number: "D-7", ends: "2027-01-31" }] }));
+  const paper = parsed().find(({ summary }) => summary.includes("certificate"))!;
+  expect(paper).toMatchObject({ summary: "certificate of Odile Marsh ends", alarms: ["-P14D"] });
+  expect(paper.uid).toMatch(/^firm-paper-.*@[a-z0-9]{12}\.careful-gauge$/);
+  expect(calendarOf(records.db, "site-9999999999")).toBeUndefined();
+});
