@@ -15,6 +15,7 @@ import { compare } from "@/core/quantity/arithmetic";
 import type { Quantity } from "@/core/quantity/kinds";
 import { entered, parseQuantity } from "@/core/quantity/parse";
 import { quantity } from "@/core/quantity/quantity";
+import type { CardText } from "./card/card";
 import { cardOfProduct } from "./gear";
 import type { ProductText } from "./job-file/types";
 import { readMetar } from "./weather/metar";
@@ -103,8 +104,9 @@ function windOf(text: Record<string, unknown>, issues: Issue[]): Wind | null {
 }
 
 /** The limits of all labels of a mix together; our ceiling for the wind where none says another. */
-export function airLimits(products: readonly ProductText[]): ConditionLimits {
-  const cards = products.map(cardOfProduct);
+export const airLimits = (products: readonly ProductText[]): ConditionLimits => limitsOfCards(products.map(cardOfProduct));
+
+export function limitsOfCards(cards: readonly Pick<CardText, "wind" | "airLeast" | "airMost">[]): ConditionLimits {
   const winds = cards.flatMap((card) => (card.wind === undefined ? [] : [entered(card.wind, "speed").value]));
   const degrees = (of: (card: (typeof cards)[number]) => string | undefined): number[] =>
     cards.flatMap((card) => {
@@ -120,8 +122,10 @@ export function airLimits(products: readonly ProductText[]): ConditionLimits {
 }
 
 /** Whether what was seen lets a mix be sprayed. */
-export const judgeAir = ({ wind, temperature, air, wet, when }: AirSeen, products: readonly ProductText[]): Conditions =>
-  judgeConditions({ wind, air: temperature, deltaT: air?.deltaT ?? null, wet }, airLimits(products), when);
+export const judgeAir = (seen: AirSeen, products: readonly ProductText[]): Conditions => judgeSeen(seen, airLimits(products));
+
+export const judgeSeen = ({ wind, temperature, air, wet, when }: AirSeen, limits: ConditionLimits): Conditions =>
+  judgeConditions({ wind, air: temperature, deltaT: air?.deltaT ?? null, wet }, limits, when);
 
 /** Why no container is opened: what was seen last still counts and says no. What nobody looked at says nothing. */
 export function airHolds(

@@ -14,6 +14,7 @@ import type { LookKind, LookText } from "./looks";
 import type { PaperText } from "./papers";
 import type { FactsText } from "./facts";
 import type { TipText } from "./rig-setup";
+import type { Form } from "@/core/labels/label-rate";
 import type { ActiveText, CardText } from "./card/card";
 import type { AppliedText, CalibrationText, JobFile, OutcomeText, RigText, SiteText, ZoneText } from "./job-file/types";
 
@@ -132,6 +133,63 @@ export interface DueEntry {
   readonly more: number;
 }
 
+/** A product on the shelf: on hand, needed, to be bought, by lots. Amounts are g of a dry product, mL of a liquid one. */
+export interface ShelfProduct {
+  readonly labelId: string;
+  readonly name: string;
+  readonly form: Form;
+  /** Null where nobody counted or noted anything. */
+  readonly left: number | null;
+  /** More went down than was on hand: a delivery isn't noted, or a count was wrong. */
+  readonly short: boolean;
+  /** What the next two weeks, and the rest of the year, are laid out to take. */
+  readonly soon: number;
+  readonly all: number;
+  /** By round; null where it has no rate, or no price is known. */
+  readonly rounds: readonly { readonly round: string; readonly need: number | null; readonly cost: number | null }[];
+  /** The cheapest packages for what is missing; null where nothing is, or no size is known. */
+  readonly buy: {
+    readonly packages: readonly { readonly content: string; readonly count: number }[];
+    readonly price: number | null;
+    readonly missing: number;
+  } | null;
+  readonly lots: readonly {
+    readonly id: string;
+    readonly lot: string;
+    readonly content: string;
+    readonly count: number;
+    readonly price: string | null;
+    readonly came: string;
+    readonly opened: string | null;
+    readonly useBy: string | null;
+    /** Its last day has gone by. */
+    readonly old: boolean;
+  }[];
+}
+
+export interface ShelfEntry {
+  readonly today: string;
+  readonly soonUntil: string;
+  readonly products: readonly ShelfProduct[];
+}
+
+/** Where a lot went. */
+export interface RecallEntry {
+  readonly lot: string;
+  /** A delivery of it is on record. */
+  readonly known: boolean;
+  readonly surely: readonly RecalledLawn[];
+  readonly perhaps: readonly RecalledLawn[];
+}
+
+export interface RecalledLawn {
+  readonly id: string;
+  readonly date: string;
+  readonly siteId: string;
+  readonly site: string;
+  readonly zone: string;
+}
+
 /** What went down on a site in one go, and what its ground is owed by the labels. */
 export interface AfterEntry {
   readonly siteId: string;
@@ -243,6 +301,13 @@ export interface WorkDayEntry {
   }[];
   /** There are more than these. */
   readonly more: number;
+  /** What goes on the truck for it: of each round its product, g or mL; null where the round has no rate. */
+  readonly load: readonly {
+    readonly round: string;
+    readonly labelId: string;
+    readonly rate: string | null;
+    readonly amount: number | null;
+  }[];
 }
 
 export interface WeekEntry {

@@ -22,9 +22,11 @@ import type {
   LookEntry,
   MemberEntry,
   PersonEntry,
+  RecallEntry,
   RigEntry,
   RinseEntry,
   Sheet,
+  ShelfEntry,
   SheetEntry,
   SiteEntry,
   SpreadingEntry,
@@ -162,6 +164,8 @@ export interface Slices {
   year: { query: { next?: boolean }; value: YearEntry };
   yearOfSite: { query: { site: string; next?: boolean }; value: YearOfSiteEntry };
   week: { query: { from: string }; value: WeekEntry };
+  shelf: { query: object; value: ShelfEntry };
+  recall: { query: { label: string; lot: string }; value: RecallEntry };
   /** What the ground is owed after the work of the last days. */
   afterWork: { query: object; value: readonly AfterEntry[] };
 }
@@ -213,6 +217,8 @@ export const MADE_OF: { readonly [S in SliceName]: readonly SliceKind[] } = {
   year: LAID_OUT,
   yearOfSite: LAID_OUT,
   week: LAID_OUT,
+  shelf: [...LAID_OUT, "stock"],
+  recall: ["labels", "log", "sites", "stock"],
   afterWork: ["log", "labels", "sites", "water", "settings"],
 };
 

@@ -1,23 +1,28 @@
 import { bad, good, type Result } from "@/core/issue";
 import { parsePackage } from "@/core/labels/rate";
+import { canonical } from "@/core/quantity/arithmetic";
 import type { Quantity } from "@/core/quantity/kinds";
 import { isCleanOut } from "@/formats/clean-out";
 import type { StockEntry } from "@/formats/entries";
-import { usedSince } from "@/records/applications";
 import type { SetAside } from "@/records/aside";
 import { type Access, type Records, whole } from "@/records/database";
 import { findLabel, listLabels } from "@/records/labels";
-import { namesOf } from "@/records/names";
 import { findPerson } from "@/records/people";
 import { findRig } from "@/records/rigs";
 import { addRinse, addStockCount, findRinse, findStockCount, lastCount } from "@/records/stock";
 import { A_MOMENT, isId, isMoment, issue, nowText, shown } from "./input";
 import { once } from "./once";
+import { onHand } from "./shelf";
 import { ounceOf } from "@/core/labels/label-rate";
-import { canonical } from "@/core/quantity/arithmetic";
+
+/** A count, and how far it is from what was expected, g or mL; null where nothing was. */
+export interface Counted {
+  readonly id: string;
+  readonly off: number | null;
+}
 
 /** Keeps a count of the shelf: `{ id, labelId, amount, countedAt }`. */
-export function saveStockCount(db: Records, input: unknown): Result<{ id: string }> {
+export function saveStockCount(db: Records, input: unknown): Result<Counted> {
   const { id, labelId, amount, countedAt } = (input ?? {}) as Record<string, unknown>;
   if (!isId(id) || !isId(labelId)) return bad(issue("", "wrong-type", "something else", "a count: what, how much, when"));
   if (!isMoment(countedAt)) return bad(issue("countedAt", "bad-date", shown(countedAt), A_MOMENT));
@@ -37,25 +42,22 @@ export function saveStockCount(db: Records, input: unknown): Result<{ id: string
       id,
       { labelId, amount },
       findStockCount(tx, id) !== undefined,
-      () => ({ id }),
-      (): Result<{ id: string }> => {
+      (): Counted => ({ id, off: null }),
+      (): Result<Counted> => {
+        const expected = onHand(tx, labelId, card);
         addStockCount(tx, { id, labelId, amount: read.value.text, countedAt }, nowText());
-        return good({ id });
+        return good({ id, off: expected ? canonical(read.value.value as Quantity<"mass">) - expected.left : null });
       },
     ),
   );
 }
 
-/** What is on hand of each counted product, in g or mL: the last count, less what went down since. */
+/** What is on hand of each counted product, in g or mL: the last count and what came since, less what went down. */
 export function stockNow(db: Access, aside?: SetAside[]): StockEntry[] {
   return listLabels(db, aside).flatMap(({ id: labelId, card }) => {
     const last = lastCount(db, labelId);
-    const counted = last && parsePackage(last.amount, card.form, { zero: true });
-    if (!last || !counted?.ok) return [];
-    const measured = card.form === "dry" ? "mass" : "volume";
-    const used = usedSince(db, labelId, namesOf(db, "labels", labelId), measured, last.createdAt);
-    const left = Math.max(0, canonical(counted.value.value as Quantity<"mass">) - used);
-    return [{ labelId, counted: last.amount, countedAt: last.countedAt, left }];
+    const stock = last && onHand(db, labelId, card, aside);
+    return stock ? [{ labelId, counted: last.amount, countedAt: last.countedAt, left: stock.left }] : [];
   });
 }
 

@@ -12,6 +12,7 @@ import { afterWork } from "../after-work";
 import { checkSeries, crew, inForce, loads, lookAt, standings, story } from "./calibrations";
 import { logPage, logTotals } from "./log";
 import { dueToday, programOf } from "../program";
+import { recall, shelf } from "../shelf";
 import { week, yearEntry, yearOfSite } from "./season";
 import { looks, results, toJudge, toLookAt } from "./looks";
 import { lastMix, openSheets, readSheet } from "./sheets";
@@ -59,6 +60,8 @@ const READERS: { readonly [S in SliceName]: Reader<S> } = {
   year: yearEntry,
   yearOfSite,
   week,
+  shelf: (db, _query, aside) => shelf(db, aside),
+  recall,
   afterWork: (db, _query, aside) => afterWork(db, aside),
 };
 
@@ -130,6 +133,8 @@ const ASKED: { readonly [S in SliceName]: Readonly<Record<string, Part>> } = {
   year: { next: "yes?" },
   yearOfSite: { site: "text", next: "yes?" },
   week: { from: "text" },
+  shelf: {},
+  recall: { label: "text", lot: "text" },
   afterWork: {},
 };
 

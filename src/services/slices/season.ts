@@ -152,6 +152,12 @@ export function week(db: Records, { from }: { from: string }, aside: SetAside[])
           reasons,
         })),
         more: Math.max(0, items.length - SHOWN),
+        load: [...new Set(items.map(({ round }) => round))].map((round) => {
+          const { counting, name } = asked.rounds[round]!;
+          const area = items.reduce((sum, item) => (item.round === round ? sum + asked.sites[item.site]!.area : sum), 0);
+          const { label, rate } = program.rounds[round]!;
+          return { round: name, labelId: label, rate: rate ?? null, amount: counting && sizeOf(counting.rate) * area };
+        }),
       };
     }),
     undo: undoOf(db, asked.date),

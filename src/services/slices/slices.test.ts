@@ -430,6 +430,8 @@ const QUERIES: { readonly [S in SliceName]: readonly Slices[S]["query"][] } = {
   year: [{}, { next: true }],
   yearOfSite: [{ site: one.site }],
   week: [{ from: "2026-09-02" }],
+  shelf: [{}],
+  recall: [{ label: ids.labels, lot: "L-1" }],
   afterWork: [{}],
 };
 

@@ -25,6 +25,8 @@ import { FirmZone } from "./firm-zone";
 import { DueLooks } from "../looks/due-looks";
 import { AfterWork } from "../after/after-work";
 import { DueRounds } from "../program/due-rounds";
+import { WeatherHours } from "../weather/hours";
+import { ShelfDue, TodaysWork } from "./today";
 import { PapersDue } from "./papers-due";
 import { More } from "../parts/more";
 import { SetAside } from "../parts/set-aside";
@@ -164,9 +166,12 @@ function Bench({ rigs }: { rigs: readonly RigEntry[] }) {
       <RunSheets rigs={rigs} people={people} />
       <OpenSheets />
       <PapersDue />
+      <TodaysWork />
+      <WeatherHours />
       <AfterWork />
       <DueRounds />
       <DueLooks />
+      <ShelfDue />
       {due.length > 0 && <Rows title="To calibrate" pairs={due} system={system} />}
       {toCheck.length > 0 && <Rows title="Quick check due" pairs={toCheck} system={system} />}
       {ready.length > 0 && <Rows title="Ready to mix from" pairs={ready} system={system} />}

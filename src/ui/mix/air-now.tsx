@@ -12,6 +12,7 @@ import type { Issue } from "@/core/issue";
 import { writeNumber } from "@/core/quantity/format";
 import { lineText } from "@/core/working/explain";
 import { read, type System } from "@/core/working/units";
+import { whenAt } from "@/formats/weather/hours";
 import { airCounts, judgeAir, readAir, type AirSeen, type AirText } from "@/formats/air-seen";
 import { placeOf } from "@/formats/area/place";
 import type { Sheet } from "@/formats/entries";
@@ -58,10 +59,7 @@ const WHEN_WORDS: readonly Option<When>[] = [
 ];
 
 /** What the clock says, where nobody says otherwise: the sun is not asked. */
-function whenNow(): When {
-  const hour = wallClock().getHours();
-  return hour >= 9 && hour < 18 ? "day" : hour >= 5 && hour < 9 ? "sunrise" : hour >= 18 && hour < 21 ? "sunset" : "night";
-}
+const whenNow = (): When => whenAt(wallClock().getHours());
 
 interface Draft {
   readonly metar: string;

@@ -8,7 +8,19 @@ import { nowMoment } from "../data/clock";
 import { useSaveOnce } from "../data/save-id";
 import { Button } from "../parts/controls";
 import { TextField } from "../parts/field";
+import type { Form } from "@/core/labels/label-rate";
+import type { System } from "@/core/working/units";
+import { amountText } from "../shelf/amount-text";
+import { useSystem } from "../data/units";
 import { amountField } from "@/core/quantity/ranges";
+
+interface Counted {
+  readonly off: number | null;
+}
+
+/** How far a count was from what the log and the deliveries let expect. */
+const offWords = (off: number, form: Form, system: System): string =>
+  `${amountText(Math.abs(off), form, system)} ${off < 0 ? "less" : "more"} than the log lets expect.`;
 
 /** Counting what is on the shelf: what goes down after it is taken off. */
 export function CountStock({ label, again = false }: { label: LabelEntry; again?: boolean }) {
@@ -16,19 +28,28 @@ export function CountStock({ label, again = false }: { label: LabelEntry; again?
   const [open, setOpen] = useState(false);
   const [amount, setAmount] = useState("");
   const [error, setError] = useState<string>();
+  const [said, setSaid] = useState<string>();
+  const system = useSystem();
   const keep = async () => {
     const content = { labelId: label.id, amount };
-    const result = await saveOnce("/api/stock", `stock:${label.id}`, content, { countedAt: nowMoment() });
+    const result = await saveOnce<Counted>("/api/stock", `stock:${label.id}`, content, { countedAt: nowMoment() });
     if (!result.ok) return setError(sentences(result.issues)[0]);
+    const { off } = result.value;
+    setSaid(off === null || Math.abs(off) < 1 ? undefined : offWords(off, label.card.form, system));
     setOpen(false);
     setAmount("");
     setError(undefined);
   };
   if (!open)
     return (
-      <Button look="inline" onClick={() => setOpen(true)}>
-        {again ? "Count again" : "Count what is on hand"}
-      </Button>
+      <>
+        <Button look="inline" onClick={() => setOpen(true)}>
+          {again ? "Count again" : "Count what is on hand"}
+        </Button>
+        <Box as="span" role="status" color="act">
+          {said}
+        </Box>
+      </>
     );
   return (
     <chakra.form

@@ -14,7 +14,7 @@ import { constant } from "@/core/working/rule";
 import type { System } from "@/core/working/units";
 import { useLabels, useStock } from "../data/records";
 import { Notice } from "../parts/notices";
-import { leftWords } from "../labels/on-hand";
+import { amountText } from "../shelf/amount-text";
 import { money } from "./cost-words";
 import { CountStock } from "./count-stock";
 import { atLeast } from "@/core/quantity/slack";
@@ -109,7 +109,7 @@ function OnHand({ product, amount, system }: { product: MixProduct; amount: Amou
   if (!short) return null;
   return (
     <Notice state="act">
-      {product.name}: {leftWords(product.form === "dry", stock.left, system)} on hand, {readAmount(amount, system)} needed.{" "}
+      {product.name}: {amountText(stock.left, product.form, system)} on hand, {readAmount(amount, system)} needed.{" "}
       <CountStock label={label} again />
     </Notice>
   );

@@ -19,6 +19,7 @@ import { useInHand } from "../data/in-hand";
 import { useLabels, usePeople, useSlice } from "../data/records";
 import { Button, Note, SubHeading } from "../parts/controls";
 import { Row } from "../parts/layout";
+import { DayLoad } from "./day-load";
 import type { Moves } from "./moves";
 import { WHY } from "./why";
 
@@ -112,6 +113,7 @@ function Day({ day, perDay, today, onMove }: DayProps) {
           <Work key={keyOf(item)} item={item} day={day.date} today={today} onMove={(to) => onMove([item], to)} />
         ))}
       </Box>
+      {day.items.length > 0 && !past && <DayLoad day={day} />}
       {day.more > 0 && <Note>And {day.more.toLocaleString("en-US")} more.</Note>}
       {day.items.length > 1 && day.more === 0 && !past && (
         <ToDay

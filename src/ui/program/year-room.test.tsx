@@ -137,8 +137,8 @@ const week = (more: Partial<WeekEntry["days"][number]>): WeekEntry => ({
   perDay: 100,
   undo: null,
   days: [
-    { date: "2026-08-31", works: true, area: 0, items: [], more: 0 },
-    { date: "2026-09-02", works: true, area: 180, items: [item("Pier"), item("Mole")], more: 0, ...more },
+    { date: "2026-08-31", works: true, area: 0, items: [], more: 0, load: [] },
+    { date: "2026-09-02", works: true, area: 180, items: [item("Pier"), item("Mole")], more: 0, load: [], ...more },
   ],
 });
 const item = (site: string) => ({

@@ -12,9 +12,12 @@ import { format } from "../data/dates";
 import { useSlice } from "../data/records";
 import { useSystem } from "../data/units";
 import { Room } from "../frame/room";
-import { Button, Heading, Note } from "../parts/controls";
+import { Button, Heading, Note, SubHeading } from "../parts/controls";
+import { downloadFrom } from "../parts/download";
 import { Column, Row } from "../parts/layout";
+import { Notice } from "../parts/notices";
 import { SitePick } from "../parts/pickers";
+import { useAction } from "../parts/use-action";
 import { Budgets } from "./budgets";
 import { MovedWords, useMoves, type Moves } from "./moves";
 import { laterWords, WHY } from "./why";
@@ -58,10 +61,32 @@ export function YearRoom() {
             {site ? <OfSite site={site} siteId={siteId} moves={moves} /> : <OfAll year={year} moves={moves} />}
             {!next && year.rounds.length > 0 && <Week moves={moves} />}
             {siteId === "" && year.rounds.length > 0 && <Shift year={year} moves={moves} />}
+            <InCalendar siteId={siteId} />
           </Column>
         )}
       </ClientOnly>
     </Room>
+  );
+}
+
+/** The same for another program: once as a file, or again and again from its address. */
+function InCalendar({ siteId }: { siteId: string }) {
+  const path = `/api/calendar${siteId === "" ? "" : `?site=${encodeURIComponent(siteId)}`}`;
+  const { busy, trouble, run } = useAction("The calendar could not be fetched: is the server there? Try again.");
+  return (
+    <Box as="section" aria-label="Calendar">
+      <SubHeading>In another calendar</SubHeading>
+      <Row flexWrap="wrap" gap="0 14px" alignItems="center" marginTop="8px">
+        <Button disabled={busy} onClick={() => void run(() => downloadFrom(path, siteId === "" ? "spray-work.ics" : "site.ics"))}>
+          Save as a calendar file
+        </Button>
+        <Note>
+          Or let your calendar fetch it itself, from this server&apos;s address and <strong>{path}</strong>: what moves, moves
+          there, and what falls away is called off.
+        </Note>
+      </Row>
+      {trouble && <Notice state="stop">{trouble}</Notice>}
+    </Box>
   );
 }
 

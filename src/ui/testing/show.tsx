@@ -23,9 +23,11 @@ import type {
   LastMix,
   LoadsEntry,
   PersonEntry,
+  RecallEntry,
   RigEntry,
   RinseEntry,
   Sheet,
+  ShelfEntry,
   SheetEntry,
   SiteEntry,
   SpreadingEntry,
@@ -76,6 +78,8 @@ export interface TestRecords {
   readonly year: YearEntry;
   readonly yearOfSite: YearOfSiteEntry;
   readonly week: WeekEntry;
+  readonly shelf: ShelfEntry;
+  readonly recall: RecallEntry;
   readonly afterWork: readonly AfterEntry[];
   readonly lastMix: LastMix | null;
   readonly mixedBefore: boolean;
@@ -118,9 +122,12 @@ const NOTHING: TestRecords = {
       area: 0,
       items: [],
       more: 0,
+      load: [],
     })),
     undo: null,
   },
+  shelf: { today: "2026-09-02", soonUntil: "2026-09-16", products: [] },
+  recall: { lot: "", known: false, surely: [], perhaps: [] },
   afterWork: [],
   lastMix: null,
   mixedBefore: false,
@@ -261,6 +268,8 @@ function answerOf(of: TestRecords, path: string): Answer<SliceName> | undefined 
     year: () => of.year,
     yearOfSite: () => of.yearOfSite,
     week: () => of.week,
+    shelf: () => of.shelf,
+    recall: () => of.recall,
     afterWork: () => of.afterWork,
   };
   return { value: values[at.slice](), aside: of.aside };

@@ -13,7 +13,9 @@ export const GET = (request: Request) =>
     const site = new URL(request.url).searchParams.get("site") ?? undefined;
     const calendar = calendarOf(records(), site);
     if (!calendar)
-      return Promise.resolve(Response.json(bad(issue("site", "unknown-name", site ?? "", "the sites on record")), { status: 404 }));
+      return Promise.resolve(
+        Response.json(bad(issue("site", "unknown-name", site ?? "", "the sites on record")), { status: 404 }),
+      );
     return Promise.resolve(
       new Response(calendar.text, {
         headers: {

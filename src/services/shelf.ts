@@ -1,0 +1,234 @@
+import { daysLater, isDate } from "@/core/calendar";
+import { bad, good, type Result } from "@/core/issue";
+import { sizeOf } from "@/core/labels/active";
+import type { Form } from "@/core/labels/label-rate";
+import { parsePackage } from "@/core/labels/rate";
+import { foldedName } from "@/core/names";
+import { canonical, fromCanonical } from "@/core/quantity/arithmetic";
+import type { Quantity } from "@/core/quantity/kinds";
+import { cheapestSet, type Size } from "@/core/stock/buy";
+import type { CardText } from "@/formats/card/card";
+import type { RecallEntry, ShelfEntry, ShelfProduct } from "@/formats/entries";
+import { usedSince } from "@/records/applications";
+import type { SetAside } from "@/records/aside";
+import { type Access, type Records, whole } from "@/records/database";
+import { addDelivery, correctionOfDelivery, deliveriesOf, findDelivery, lotsDown, type DeliveryRow } from "@/records/deliveries";
+import { findLabel, listLabels } from "@/records/labels";
+import { namesOf } from "@/records/names";
+import { siteNames } from "@/records/sites";
+import { lastCount } from "@/records/stock";
+import { todayOf } from "./clock";
+import { isId, issue, nowText, shown } from "./input";
+import { once } from "./once";
+import { yearNow } from "./year";
+
+/** The shelf: what is on hand and of which lot, what the season still takes, what is to be bought, where a lot went. */
+
+/** Days ahead for which what is needed is told by itself. */
+const SOON = 14;
+
+/** What a package holds, g or mL. */
+function sizeOfContent(content: string, form: Form): number | undefined {
+  const read = parsePackage(content, form, { zero: true });
+  return read.ok ? canonical(read.value.value as Quantity<"mass">) : undefined;
+}
+
+const held = ({ content, count }: DeliveryRow, form: Form): number => (sizeOfContent(content, form) ?? 0) * count;
+
+/**
+ * What is on hand of a product, g or mL: the last count and what came since, less what went down since. Without a count it is what
+ * came, less what went down since the first of it. @returns undefined where neither was ever noted
+ */
+export function onHand(
+  db: Access,
+  labelId: string,
+  card: CardText,
+  aside?: SetAside[],
+): { readonly left: number; readonly short: boolean } | undefined {
+  const came = deliveriesOf(db, labelId, aside);
+  const last = lastCount(db, labelId);
+  const counted = last && sizeOfContent(last.amount, card.form);
+  const from = counted !== undefined ? last!.createdAt : came.map((row) => row.noted).sort()[0];
+  if (from === undefined) return undefined;
+  const later = came.filter((row) => counted === undefined || row.noted > from);
+  const measured = card.form === "dry" ? "mass" : "volume";
+  const used = usedSince(db, labelId, namesOf(db, "labels", labelId), measured, from);
+  const left = (counted ?? 0) + later.reduce((sum, row) => sum + held(row, card.form), 0) - used;
+  // More went down than there was: something came that nobody noted, or was counted wrong.
+  return { left: Math.max(0, left), short: left < -1e-6 };
+}
+
+/** The last price of a product, for one g or mL: of the newest delivery that has one, else of its card's packages. */
+function unitPrice(card: CardText, came: readonly DeliveryRow[]): number | undefined {
+  const priced = [...came].reverse().find(({ price }) => price !== null);
+  const of = priced ?? card.packages.find(({ price }) => price !== undefined);
+  const size = of && sizeOfContent(of.content, card.form);
+  return of && size ? Number(of.price) / size : undefined;
+}
+
+/** The shelf as it stands, with what is laid out for the rest of this year. */
+export function shelf(db: Records, aside?: SetAside[]): ShelfEntry {
+  const { asked, year } = yearNow(db, false, aside);
+  const { program } = yearNow(db, false, aside);
+  const today = asked.date;
+  const soon = daysLater(today, SOON);
+  /** By round: what is needed soon, and in all, g or mL. */
+  const needs = asked.rounds.map(() => ({ soon: 0, all: 0 }));
+  for (const { site, round, state, on } of year.items) {
+    const { counting } = asked.rounds[round]!;
+    if (state !== "planned" || on === null || !counting) continue;
+    const amount = sizeOf(counting.rate) * asked.sites[site]!.area;
+    needs[round]!.all += amount;
+    if (on <= soon) needs[round]!.soon += amount;
+  }
+  const products = listLabels(db, aside)
+    .filter((label) => !label.retired)
+    .flatMap(({ id, card }): ShelfProduct[] => {
+      const came = deliveriesOf(db, id, aside);
+      const rounds = asked.rounds.flatMap((round, i) => (program.rounds[i]!.label === id ? [{ round, i }] : []));
+      const stock = onHand(db, id, card, aside);
+      if (!stock && rounds.length === 0) return [];
+      const price = unitPrice(card, came);
+      const need = (of: "soon" | "all") => rounds.reduce((sum, { i }) => sum + needs[i]![of], 0);
+      return [
+        {
+          labelId: id,
+          name: card.name,
+          form: card.form,
+          left: stock?.left ?? null,
+          short: stock?.short ?? false,
+          soon: need("soon"),
+          all: need("all"),
+          rounds: rounds.map(({ round, i }) => ({
+            round: round.name,
+            need: round.counting ? needs[i]!.all : null,
+            cost: price !== undefined && round.counting ? needs[i]!.all * price : null,
+          })),
+          buy: toBuy(need("all") - (stock?.left ?? 0), card, came),
+          lots: came.map(({ id: delivery, lot, content, count, price: paid, came: on, opened, useBy }) => ({
+            id: delivery,
+            lot,
+            content,
+            count,
+            price: paid,
+            came: on,
+            opened,
+            useBy,
+            old: useBy !== null && useBy < today,
+          })),
+        },
+      ];
+    });
+  return { today, soonUntil: soon, products };
+}
+
+/** The cheapest packages for what is missing: of the sizes of its card, else of those that came before. */
+function toBuy(missing: number, card: CardText, came: readonly DeliveryRow[]): ShelfProduct["buy"] {
+  if (missing <= 1e-6) return null;
+  const listed: readonly { content: string; price: string | undefined }[] =
+    card.packages.length > 0
+      ? card.packages.map(({ content, price }) => ({ content, price }))
+      : came.map(({ content, price }) => ({ content, price: price ?? undefined }));
+  const known = [...new Map(listed.map((one) => [one.content, one])).values()].flatMap(({ content, price }) => {
+    const size = sizeOfContent(content, card.form);
+    return size
+      ? [
+          {
+            content,
+            size: { content: fromCanonical<"mass">(size), price: price === undefined ? null : Number(price) } satisfies Size,
+          },
+        ]
+      : [];
+  });
+  const found = cheapestSet(
+    fromCanonical<"mass">(missing),
+    known.map(({ size }) => size),
+  );
+  if (!found) return null;
+  return {
+    packages: found.counts.flatMap((count, i) => (count > 0 ? [{ content: known[i]!.content, count }] : [])),
+    price: found.price,
+    missing,
+  };
+}
+
+/** Keeps packages that came: `{ id, labelId, lot, content, count, price, came, opened, useBy, corrects }`. */
+export function saveDelivery(db: Records, input: unknown): Result<{ id: string }> {
+  const given = (input ?? {}) as Record<string, unknown>;
+  const { id, labelId, lot, content, count, price, came, opened, useBy, corrects = null } = given;
+  if (!isId(id) || !isId(labelId) || !(corrects === null || isId(corrects)))
+    return bad(issue("", "wrong-type", "something else", "packages that came: of what, how many, when"));
+  const card = findLabel(db, labelId)?.card;
+  if (!card) return bad(issue("labelId", "unknown-name", labelId, "the labels on record"));
+  const read = parsePackage(content, card.form, { path: "content", dialect: "screen" });
+  const today = todayOf(db);
+  const date = (key: string, value: unknown, needed: boolean, most: string) =>
+    value === null && !needed
+      ? []
+      : typeof value === "string" && isDate(value) && value >= "1990-01-01" && value <= most
+        ? []
+        : [issue(key, "bad-date", shown(value), most === today ? `"${today}", today or earlier` : `"${today}"`)];
+  const issues = [
+    ...(typeof lot === "string" && lot.trim() !== "" && lot.length <= 60
+      ? []
+      : [issue("lot", "missing", shown(lot), `"L-4471", as it stands on the package`)]),
+    ...(read.ok ? [] : read.issues),
+    ...(Number.isInteger(count) && (count as number) >= 0 && (count as number) <= 10_000
+      ? []
+      : [issue("count", "out-of-range", shown(count), "a whole number of packages")]),
+    ...(price === null || (typeof price === "string" && /^\d{1,6}(\.\d{1,2})?$/.test(price))
+      ? []
+      : [issue("price", "not-a-number", shown(price), "62.50")]),
+    ...date("came", came, true, today),
+    ...date("opened", opened, false, today),
+    ...date("useBy", useBy, false, "2200-12-31"),
+  ];
+  if (issues.length > 0 || !read.ok) return { ok: false, issues };
+  return whole(db, (tx): Result<{ id: string }> => {
+    if (corrects !== null) {
+      const was = findDelivery(tx, corrects as string);
+      if (was?.labelId !== labelId)
+        return bad(issue("corrects", "unknown-name", shown(corrects), "the deliveries of this product"));
+      if (correctionOfDelivery(tx, corrects as string) && !findDelivery(tx, id))
+        return bad(issue("corrects", "changed-meanwhile", "this delivery", "somebody put it right already: look at it again"));
+    }
+    const row = {
+      labelId,
+      lot: (lot as string).trim(),
+      content: read.value.text,
+      count: count as number,
+      price: price as string | null,
+      came: came as string,
+      opened: opened as string | null,
+      useBy: useBy as string | null,
+      corrects: corrects as string | null,
+    };
+    const add = (): Result<{ id: string }> => {
+      addDelivery(tx, { id, ...row }, nowText());
+      return good({ id });
+    };
+    return once(tx, "delivery", id, row, findDelivery(tx, id) !== undefined, () => ({ id }), add);
+  });
+}
+
+/**
+ * Where a lot went: surely where it is noted of a record; perhaps where none is noted, and it stood on the shelf by then. That a lot
+ * was used up before is nothing that anybody knows, and lets no lawn off.
+ */
+export function recall(db: Access, { label, lot }: { label: string; lot: string }, aside?: SetAside[]): RecallEntry | undefined {
+  if (!findLabel(db, label)) return undefined;
+  const key = foldedName(lot);
+  const came = deliveriesOf(db, label, aside).filter((row) => foldedName(row.lot) === key);
+  const first = came.map((row) => row.came).sort()[0];
+  const down = lotsDown(db, label, "1990-01-01");
+  const names = siteNames(db, [...new Set(down.map(({ siteId }) => siteId))]);
+  const told = (rows: typeof down) =>
+    rows.map(({ id, date, siteId, zone }) => ({ id, date, siteId, site: names.get(siteId) ?? "a site", zone }));
+  const noted = (one: string | null) => one !== null && one.trim() !== "";
+  return {
+    lot: came[0]?.lot ?? lot,
+    known: came.length > 0,
+    surely: told(down.filter((row) => noted(row.lot) && foldedName(row.lot!) === key)),
+    perhaps: first === undefined ? [] : told(down.filter((row) => !noted(row.lot) && row.date >= first)),
+  };
+}
