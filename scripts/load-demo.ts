@@ -21,6 +21,7 @@ import { findSheet } from "@/records/sheets";
 import { soilBetween } from "@/standins/soil";
 import { holdClock, machineZone } from "@/services/clock";
 import { saveProgram } from "@/services/program";
+import { saveDelivery } from "@/services/shelf";
 import { saveLook } from "@/services/save-look";
 import { saveSheet } from "@/services/save-sheet";
 import { tickStep } from "@/services/tick-step";
@@ -160,6 +161,25 @@ must(
     work: program.work,
   }),
   "program.json",
+);
+interface DemoDelivery {
+  readonly product: string;
+  readonly lot: string;
+  readonly content: string;
+  readonly count: number;
+  readonly price: string;
+  /** So many days from today. */
+  readonly inDays: number;
+  readonly openedInDays?: number;
+  readonly useByInDays?: number;
+}
+(JSON.parse(readFileSync(path.join(FOLDER, "shelf.json"), "utf8")) as DemoDelivery[]).forEach(
+  ({ product, inDays: came, openedInDays: opened, useByInDays: useBy, ...rest }, i) => {
+    const labelId = logged.labels.find((one) => one.card.name === product)!.id;
+    const day = (from: number | undefined) => (from === undefined ? null : inDays(from));
+    const dates = { came: inDays(came), opened: day(opened), useBy: day(useBy) };
+    must(saveDelivery(db, { id: `demo-delivery-0${i}`, labelId, corrects: null, ...rest, ...dates }), "shelf.json");
+  },
 );
 const sheets = JSON.parse(readFileSync(path.join(FOLDER, "sheets.json"), "utf8")) as DemoSheet[];
 const book = readAll(db);

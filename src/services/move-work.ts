@@ -69,7 +69,8 @@ export function moveWork(db: Records, input: unknown): Result<Moved> {
   );
   if (faults.length > 0) return { ok: false, issues: faults };
   return changing(db, next, id, { year, moves }, (tx) => {
-    const { asked, sites } = yearAsked(tx, next, next ? yearNow(db) : undefined);
+    const only = new Set((moves as Move[]).map(({ siteId }) => siteId));
+    const { asked, sites } = yearAsked(tx, next, next ? yearNow(db) : undefined, { only });
     const numbers = {
       site: new Map(sites.map((site, i) => [site.id, i])),
       round: new Map(asked.rounds.map(({ name }, i) => [name, i])),
@@ -158,7 +159,10 @@ export function shiftSeason(db: Records, input: unknown): Result<Moved> {
   const next = nextOf(db, year);
   if (next === undefined) return bad(issue("year", "out-of-range", shown(year), "this year or the next"));
   return changing(db, next, id, { year, days, rounds }, (tx) => {
-    const { asked, sites } = yearAsked(tx, next, next ? yearNow(db) : undefined);
+    const only = new Set(
+      plannedIn(tx, year as number).flatMap(({ siteId, day }) => (siteId !== null && day !== null ? [siteId] : [])),
+    );
+    const { asked, sites } = yearAsked(tx, next, next ? yearNow(db) : undefined, { only });
     const names = asked.rounds.map(({ name }) => name);
     const strange = (rounds as string[]).filter((name) => !names.includes(name));
     if (strange.length > 0) return bad(issue("rounds", "unknown-name", strange[0]!, names.join(", ")));
@@ -214,9 +218,11 @@ export function undoMoves(db: Records, input: unknown): Result<Moved> {
       return bad(
         issue("", "changed-meanwhile", "the plan", "somebody moved something after it: look at it, and undo that first"),
       );
-    const { asked, sites } = yearAsked(tx, next, next ? yearNow(db) : undefined);
+    const batchRows = rowsOfBatch(tx, id);
+    const only = new Set(batchRows.flatMap(({ siteId }) => siteId ?? []));
+    const { asked, sites } = yearAsked(tx, next, next ? yearNow(db) : undefined, { only });
     const at = nowText();
-    const rows = rowsOfBatch(tx, id).map(({ siteId, round, year: of, was, wasLater, day, later }): PlannedRow => ({
+    const rows = batchRows.map(({ siteId, round, year: of, was, wasLater, day, later }): PlannedRow => ({
       batch,
       siteId,
       round,

@@ -3,6 +3,7 @@ import type { Counting } from "@/core/labels/budget";
 import { foldedName, sameName } from "@/core/names";
 import type { PutDown } from "@/core/labels/label";
 import { downAs, yearOf, type Year, type YearAsked, type YearRound, type YearSite } from "@/core/season/year";
+import type { CountedEntry } from "@/formats/entries";
 import { withCounted } from "@/formats/counted";
 import { Faults } from "@/formats/job-file/faults";
 import { readApplied } from "@/formats/job-file/read-sites";
@@ -53,12 +54,43 @@ export function yearNow(db: Records, next = false, aside?: SetAside[]): YearNow 
 }
 
 function layOut(db: Records, next: boolean, aside?: SetAside[]): YearNow {
-  const asked = yearAsked(db, next, next ? yearNow(db, false, aside) : undefined, aside);
+  const before = next ? yearNow(db, false, aside) : undefined;
+  const asked = yearAsked(db, next, before, { aside, counted: (ids) => countedOnce(db, ids, aside) });
   return { ...asked, year: yearOf(asked.asked) };
 }
 
-/** What a year is laid out from. @param before this year's, where next year's is asked for */
-export function yearAsked(db: Access, next: boolean, before: YearNow | undefined, aside?: SetAside[]): Omit<YearNow, "year"> {
+const counts = new WeakMap<Records, { readonly key: string; readonly counted: readonly CountedEntry[] }>();
+/** What counts against limits doesn't hang on the plan: who moves something doesn't ask for all of it again. */
+const COUNTED = MADE_OF.counted.filter((kind) => kind !== "settings");
+
+function countedOnce(db: Records, ids: readonly string[], aside?: SetAside[]): readonly CountedEntry[] {
+  const revisions = revisionsOf(db);
+  const key = [todayOf(db), ...COUNTED.map((kind) => revisions.get(kind))].join();
+  const before = counts.get(db);
+  if (before?.key === key) return before.counted;
+  const counted = countedOf(db, ids, aside);
+  counts.set(db, { key, counted });
+  return counted;
+}
+
+interface AskedOf {
+  readonly aside?: SetAside[] | undefined;
+  /** These sites alone. */
+  readonly only?: ReadonlySet<string>;
+  /** What counts against the limits of sites; left out, it is read. */
+  readonly counted?: (ids: readonly string[]) => readonly CountedEntry[];
+}
+
+/**
+ * What a year is laid out from.
+ * @param before this year's, where next year's is asked for
+ */
+export function yearAsked(
+  db: Access,
+  next: boolean,
+  before: YearNow | undefined,
+  { aside, only, counted = (ids) => countedOf(db, ids, aside) }: AskedOf = {},
+): Omit<YearNow, "year"> {
   const today = todayOf(db);
   const date = next ? `${Number(today.slice(0, 4)) + 1}-01-01` : today;
   const year = Number(date.slice(0, 4));
@@ -78,9 +110,10 @@ export function yearAsked(db: Access, next: boolean, before: YearNow | undefined
     const counting = card && rate !== undefined ? countingOf(card, rate, "") : undefined;
     return { ...round, counting: counting?.ok ? counting.value : null, later: later.get(round.name) ?? 0 };
   });
-  const sites = rounds.length > 0 ? byPlace(seedOfSites(db)) : [];
+  const all = rounds.length > 0 ? seedOfSites(db) : [];
+  const sites = byPlace(only ? all.filter(({ id }) => only.has(id)) : all);
   const done = next ? new Map<string, { round: string; date: string }[]>() : doneBySite(db, program, `${year}-01-01`);
-  const zonesOf = zonesWithHistory(db, sites, yearRounds, before, aside);
+  const zonesOf = zonesWithHistory(sites, yearRounds, before, counted);
   const yearSites = sites.map((site, i): YearSite => {
     const own = done.get(site.id) ?? [];
     return {
@@ -130,25 +163,17 @@ function byPlace(sites: readonly SiteSeed[]): SiteSeed[] {
 
 /** The zones of each site with what counts against the limits of what is planned: what holds another active is left out. */
 function zonesWithHistory(
-  db: Access,
   sites: readonly SiteSeed[],
   rounds: readonly YearRound[],
   before: YearNow | undefined,
-  aside?: SetAside[],
+  countedIn: (ids: readonly string[]) => readonly CountedEntry[],
 ): (site: number) => YearSite["zones"] {
   const named = new Set(
     rounds
       .flatMap(({ counting }) => (counting ? [counting.name, ...counting.says.actives.map((a) => a.name)] : []))
       .map(foldedName),
   );
-  const all =
-    sites.length > 0
-      ? countedOf(
-          db,
-          sites.map((site) => site.id),
-          aside,
-        )
-      : [];
+  const all = sites.length > 0 ? countedIn(sites.map((site) => site.id)) : [];
   const counted = all.filter(
     ({ applied }) => applied["x-unknown"] === true || named.has(foldedName(applied.of)) || named.has(foldedName(applied.active)),
   );
