@@ -79,6 +79,8 @@ for (const [width, height] of [
       "/labels",
       "/sites",
       "/sites/program",
+      "/sites/program/year",
+      "/labels/shelf",
       "/calibrate/check",
       "/calibrate/plan",
       "/calibrate/crew",

@@ -1,6 +1,7 @@
 import { writeFileSync } from "node:fs";
 import { SITE_FILE_SCHEMA } from "@/formats/area/schema";
 import { JOB_FILE_SCHEMA } from "@/formats/job-file/schema";
+import { PATTERN_FILE_SCHEMA } from "@/formats/pattern/file";
 import { SEASON_FILE_SCHEMA } from "@/formats/season/file";
 import { WEATHER_FILE_SCHEMA } from "@/formats/weather/file";
 
@@ -10,6 +11,7 @@ const schemas = {
   "site-file": SITE_FILE_SCHEMA,
   "weather-file": WEATHER_FILE_SCHEMA,
   "season-file": SEASON_FILE_SCHEMA,
+  "pattern-file": PATTERN_FILE_SCHEMA,
 };
 for (const [name, schema] of Object.entries(schemas))
   writeFileSync(`docs/${name}.schema.json`, `${JSON.stringify(schema, null, 2)}\n`);

@@ -12,6 +12,7 @@ import { outcomeOf } from "@/formats/job-file/outcome";
 import { calibrationResult, mixResult, outcomeResult } from "@/formats/job-file/results";
 import { planOfSpread, spreadMixResult, type SpreadJob } from "@/formats/job-file/spread";
 import { loadsToCsv } from "@/formats/loads-csv";
+import { patternResult, readPattern } from "@/formats/pattern/file";
 import { dueResult, readSeason } from "@/formats/season/file";
 import { readWeather, weatherResult } from "@/formats/weather/file";
 import { sitesFromCsv } from "@/formats/sites-csv";
@@ -19,14 +20,14 @@ import { sitesFromCsv } from "@/formats/sites-csv";
 /**
  * The `gauge` command: a door to the core without a browser. `calibrate FILE` and `mix FILE`, `-` for standard input.
  * `reconcile FILE` tells what a job with its `outcome` really did; `area FILE` how large pieces of ground are; `weather FILE` whether
- * a report lets one spray; `due FILE` what of a season is due where. A result is one JSON object on standard output, exit 0. Bad input is one line a fault on standard error, exit 2. In a
- * batch, `mix FILE --sites CSV`, the sites come from a table and the loads go out as one.
+ * a report lets one spray; `due FILE` what of a season is due where; `pattern FILE` how even a pass lies. A result is one JSON object
+ * on standard output, exit 0. Bad input is one line a fault on standard error, exit 2. In a batch, `mix FILE --sites CSV`, the sites come from a table and the loads go out as one.
  */
 const USAGE =
-  "usage: gauge calibrate FILE | gauge mix FILE [--sites CSV] | gauge reconcile FILE | gauge area FILE | gauge weather FILE | gauge due FILE   (- reads standard input)";
+  "usage: gauge calibrate FILE | gauge mix FILE [--sites CSV] | gauge reconcile FILE | gauge area FILE | gauge weather FILE | gauge due FILE | gauge pattern FILE   (- reads standard input)";
 
 /** Verbs that take one file and nothing else. */
-const ALONE = { area: true, weather: true, due: true };
+const ALONE = { area: true, weather: true, due: true, pattern: true };
 
 const VERBS = ["calibrate", "mix", "reconcile"] as const;
 const isVerb = (command: string | undefined): command is (typeof VERBS)[number] => VERBS.some((verb) => verb === command);
@@ -82,6 +83,13 @@ export function runDue(text: string): Outcome {
   const season = readSeason(text);
   if (!season.ok) return refused(season.issues.map(lineFor));
   return { out: JSON.stringify(dueResult(season.value), null, 2), err: "", exit: 0 };
+}
+
+/** How even what one pass throws lies, by the swath. */
+export function runPattern(text: string): Outcome {
+  const pattern = readPattern(text);
+  if (!pattern.ok) return refused(pattern.issues.map(lineFor));
+  return { out: JSON.stringify(patternResult(pattern.value), null, 2), err: "", exit: 0 };
 }
 
 function reconciled(job: Job): Outcome {
@@ -158,6 +166,7 @@ async function main(args: readonly string[]): Promise<void> {
       else if (command === "area") outcome = await runArea(readBytes(file));
       else if (command === "weather") outcome = runWeather(readInput(file));
       else if (command === "due") outcome = runDue(readInput(file));
+      else if (command === "pattern") outcome = runPattern(readInput(file));
       else {
         const text = readInput(file);
         at = table ?? file;

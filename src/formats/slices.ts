@@ -175,7 +175,7 @@ export type SliceName = keyof Slices;
 const CALIBRATING = ["calibrations", "checks", "rigs", "tips", "settings"] as const;
 
 /** What decides on which day work is laid out. */
-const LAID_OUT = ["settings", "sites", "log", "sheets", "ticks", "spreadings", "labels", "plans"] as const;
+const LAID_OUT = ["settings", "sites", "log", "labels", "plans"] as const;
 
 /** The kinds of record that each slice is made of. */
 export const MADE_OF: { readonly [S in SliceName]: readonly SliceKind[] } = {

@@ -229,6 +229,29 @@ export function downSince(db: Access, since: string, aside?: SetAside[]): Applic
 }
 
 /**
+ * The same, of all sites and as little of each record as a limit counts: what a year is laid out beside. Its amounts were read when
+ * they were kept.
+ */
+export function countedSince(db: Access, since: string, aside?: SetAside[]) {
+  const { id, date, alsoOn, siteId, zoneId, zone, product, labelId, rate, actives, gravity, rateCanonical } = applications;
+  const rows = once(db, "counted since", (of) =>
+    of
+      .select({ id, date, alsoOn, siteId, zoneId, zone, product, labelId, rate, actives, gravity, rateCanonical })
+      .from(applications)
+      .where(and(or(gte(date, sql.placeholder("since")), gte(alsoOn, sql.placeholder("since"))), STANDS))
+      .orderBy(desc(date), desc(applications.createdAt), desc(id))
+      .limit(sql.placeholder("most"))
+      .prepare(),
+  ).all({ since, most: MOST_SINCE * 50 });
+  const read = (row: (typeof rows)[number]) => {
+    if (!isDate(row.date)) throw new Error(`date: "${row.date}" is no date`);
+    if (row.rateCanonical === null) throw new Error(`"${row.rate}": no amount`);
+    return row;
+  };
+  return readRows("record of the log", rows, read, aside);
+}
+
+/**
  * How much of a product went down since its shelf was counted, g or mL.
  * @param names what it is or was called, for rows that know it by name only
  */

@@ -11,7 +11,7 @@ import { cardOfProduct } from "@/formats/gear";
 import { oneLess, soundJob } from "@/formats/job-file/assemble";
 import { readSpread } from "@/formats/job-file/spread";
 import type { JobFile, ProductText } from "@/formats/job-file/types";
-import { openSheets, standingApplications } from "@/records/applications";
+import { countedSince, openSheets, standingApplications, type ApplicationRow } from "@/records/applications";
 import type { SetAside } from "@/records/aside";
 import type { Access } from "@/records/database";
 import { groundGroups, sitesOfZones } from "@/records/ground";
@@ -41,19 +41,9 @@ const days = (text: string | undefined): number => Number.parseInt(text ?? "0", 
  * @param aside takes the rows that can't be read: what they hold isn't counted, so nothing may be planned beside them
  */
 export function countedOf(db: Access, siteIds: readonly string[], aside?: SetAside[]): CountedEntry[] {
-  const groups = groundGroups(db, siteIds);
-  // Ground that lies under another site's name has its history there.
-  const everywhere = withGround(db, siteIds, groups);
-  const siteOf = sitesOfZones(db, { siteIds: everywhere, zoneIds: [] });
-  const known = cardsNow(db);
-  const today = todayOf(db);
-  const ground = (zoneId: string) => groups.get(zoneId) ?? (siteOf.has(zoneId) ? [zoneId] : []);
-  const down = standingApplications(db, everywhere, firstSeen(known.cards, today), aside).flatMap((row): CountedEntry[] => {
-    const applied = appliedOf(known.downOf(row), row.rate, { date: row.date, alsoOn: row.alsoOn });
-    const { siteId, zone } = row;
-    const zoneIds = ground(row.zoneId);
-    return applied.map((one) => ({ siteId, zoneIds, zone, sheetId: null, applied: one }));
-  });
+  const counting = countingIn(db, siteIds);
+  const { everywhere, known, today, ground } = counting;
+  const down = downIn(db, counting, aside);
   const planned = openSheets(db, everywhere, aside).flatMap((sheet) => {
     const later = (sheet.job.date ?? today) > today;
     // What was poured before its day counts today too.
@@ -88,6 +78,42 @@ export function countedOf(db: Access, siteIds: readonly string[], aside?: SetAsi
       });
     });
   return [...down, ...planned, ...spread];
+}
+
+/**
+ * What went down on some sites, as far back as a limit can see: without what stands on open sheets.
+ * @param all these are all sites that there are
+ */
+export function downOn(db: Access, siteIds: readonly string[], aside?: SetAside[], all = false): CountedEntry[] {
+  const counting = countingIn(db, siteIds);
+  return all
+    ? entriesOf(countedSince(db, firstSeen(counting.known.cards, counting.today), aside), counting)
+    : downIn(db, counting, aside);
+}
+
+function countingIn(db: Access, siteIds: readonly string[]) {
+  const groups = groundGroups(db, siteIds);
+  // Ground that lies under another site's name has its history there.
+  const everywhere = withGround(db, siteIds, groups);
+  const siteOf = sitesOfZones(db, { siteIds: everywhere, zoneIds: [] });
+  const ground = (zoneId: string) => groups.get(zoneId) ?? (siteOf.has(zoneId) ? [zoneId] : []);
+  return { everywhere, known: cardsNow(db), today: todayOf(db), ground };
+}
+
+type Counting = ReturnType<typeof countingIn>;
+
+const downIn = (db: Access, counting: Counting, aside?: SetAside[]): CountedEntry[] =>
+  entriesOf(standingApplications(db, counting.everywhere, firstSeen(counting.known.cards, counting.today), aside), counting);
+
+type DownRow = Recorded & Pick<ApplicationRow, "rate" | "date" | "alsoOn" | "siteId" | "zone" | "zoneId">;
+
+function entriesOf(rows: readonly DownRow[], { known, ground }: Counting): CountedEntry[] {
+  return rows.flatMap((row): CountedEntry[] => {
+    const applied = appliedOf(known.downOf(row), row.rate, { date: row.date, alsoOn: row.alsoOn });
+    const { siteId, zone } = row;
+    const zoneIds = ground(row.zoneId);
+    return applied.map((one) => ({ siteId, zoneIds, zone, sheetId: null, applied: one }));
+  });
 }
 
 /** Some sites, and those whose zones are one ground with a zone of theirs. */

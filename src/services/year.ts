@@ -18,7 +18,7 @@ import { plannedIn } from "@/records/plan";
 import { revisionsOf } from "@/records/revision";
 import { seedOfSites, type SiteSeed } from "@/records/sites";
 import { todayOf } from "./clock";
-import { countedOf } from "./counted";
+import { downOn } from "./counted";
 import { doneBySite, programOf, seedOf } from "./program";
 
 /** The firm's year, laid out ahead: which round on which day on which site, and what doesn't fit. */
@@ -61,14 +61,14 @@ function layOut(db: Records, next: boolean, aside?: SetAside[]): YearNow {
 
 const counts = new WeakMap<Records, { readonly key: string; readonly counted: readonly CountedEntry[] }>();
 /** What counts against limits doesn't hang on the plan: who moves something doesn't ask for all of it again. */
-const COUNTED = MADE_OF.counted.filter((kind) => kind !== "settings");
+const COUNTED = MADE_OF.year.filter((kind) => kind !== "settings" && kind !== "plans");
 
 function countedOnce(db: Records, ids: readonly string[], aside?: SetAside[]): readonly CountedEntry[] {
   const revisions = revisionsOf(db);
   const key = [todayOf(db), ...COUNTED.map((kind) => revisions.get(kind))].join();
   const before = counts.get(db);
   if (before?.key === key) return before.counted;
-  const counted = countedOf(db, ids, aside);
+  const counted = downOn(db, ids, aside, true);
   counts.set(db, { key, counted });
   return counted;
 }
@@ -89,7 +89,7 @@ export function yearAsked(
   db: Access,
   next: boolean,
   before: YearNow | undefined,
-  { aside, only, counted = (ids) => countedOf(db, ids, aside) }: AskedOf = {},
+  { aside, only, counted = (ids) => downOn(db, ids, aside) }: AskedOf = {},
 ): Omit<YearNow, "year"> {
   const today = todayOf(db);
   const date = next ? `${Number(today.slice(0, 4)) + 1}-01-01` : today;

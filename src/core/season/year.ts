@@ -26,7 +26,7 @@ export interface YearRound extends Round {
 export interface YearSite {
   readonly name: string;
   readonly jurisdiction?: string | undefined;
-  /** With what counts against their limits: what went down, and what stands on open sheets. */
+  /** With what went down on them. An open sheet is a plan being done: it counts when it is down. */
   readonly zones: readonly ZoneFacts[];
   /** m². */
   readonly area: number;
