@@ -24,6 +24,7 @@ import { todayDate } from "../data/clock";
 import { useInHand, type InHand } from "../data/in-hand";
 import { useKept } from "../data/kept-here";
 import { Room } from "../frame/room";
+import { AirAtMix } from "../weather/at-mix";
 import { Button, Heading } from "../parts/controls";
 import { Notice } from "../parts/notices";
 import { besideOf } from "./about-filling";
@@ -181,6 +182,7 @@ function Mixing() {
         {mixed && <SiteCautions job={mixed.job.file} plan={mixed.plan} timedOn={hand.calibrated?.entry.ground} />}
         {mixed && <Loads mixed={mixed} kit={kit} system={hand.system} jar={rig?.rig.head !== undefined} />}
         {plan && <BudgetBars budgets={plan.budgets} system={hand.system} />}
+        <AirAtMix products={products} />
         <LabelCautions products={products} />
       </Column>
     </Room>

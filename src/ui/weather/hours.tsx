@@ -17,6 +17,7 @@ import { Field } from "../parts/field";
 import { Fold } from "../parts/fold";
 import { Column, Row } from "../parts/layout";
 import { Notice } from "../parts/notices";
+import { REPORTS } from "./reports";
 
 const HOUR = 3_600_000;
 const SIGN = { go: "✓", wait: "!", no: "✕" } as const;
@@ -27,7 +28,7 @@ const clock = (at: number) => format(wallClock(new Date(at).toISOString()), "HH:
 
 /** The reports of a day, hour by hour, held against the labels of what is laid out for today: now, and when it went yesterday. */
 export function WeatherHours() {
-  const [text = "", set] = useKept<string>("metars");
+  const [text = "", set] = useKept<string>(REPORTS);
   const labels = useLabels();
   const system = useSystem();
   const today = todayDate();
