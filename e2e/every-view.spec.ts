@@ -83,6 +83,7 @@ for (const [width, height] of [
       "/labels/shelf",
       "/calibrate/check",
       "/calibrate/plan",
+      "/calibrate/pattern",
       "/calibrate/crew",
       "/log",
       "/log/looks",

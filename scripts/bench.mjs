@@ -19,6 +19,7 @@ const VIEWS = [
   "/calibrate/record",
   "/calibrate/check",
   "/calibrate/plan",
+  "/calibrate/pattern",
   "/calibrate/crew",
   "/calibrate/tag",
   "/labels",

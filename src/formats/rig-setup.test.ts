@@ -1,5 +1,7 @@
 import { raw } from "@/core/quantity/kinds";
+import { standingOf } from "@/core/calibration/standing";
 import type { RigText } from "./job-file/types";
+import { standsOn } from "./stands-on";
 import { fitsHead, heldOf, isHead, isSetup, kitOf, readTip, settingsOf, setupOn } from "./rig-setup";
 
 const PACK: RigText = {
@@ -19,6 +21,13 @@ const set = (tip: NonNullable<RigText["tip"]>, setup: object): RigText => ({
   "x-setup": { setups: SETUPS, ...setup },
 });
 
+test("the measured swath is held constant: with another one what was calibrated is stale", () => {
+  expect(heldOf({ ...PACK, "x-setup": { swath: "5 ft" } })).toEqual({ swath: "5 ft" });
+  const at = (swath: string) => standsOn({ ...PACK, "x-setup": { swath } });
+  expect(standingOf(at("5 ft"), at("5 ft"), 20_000, 20_001, undefined).state).not.toBe("stale");
+  expect(standingOf(at("5 ft"), at("6 ft"), 20_000, 20_001, undefined)).toMatchObject({ state: "stale" });
+});
+
 describe("setups of a rig", () => {
   test("a rig stands in the setup whose tip, pressure and nozzle setting are on", () => {
     expect(setupOn(set({ size: "025", pressure: "40 psi" }, {}))?.name).toBe("turf");
@@ -35,6 +44,8 @@ describe("setups of a rig", () => {
     ["a setup without a name", { setups: [{ name: " " }] }, false],
     ["a tip that no maker sizes so", { setups: [{ name: "a", size: "blue" }] }, false],
     ["a pressure without a unit of pressure", { setups: [{ name: "a", pressure: "40 ft" }] }, false],
+    ["a swath of the rig itself", { swath: "5 ft" }, true],
+    ["one that is a volume", { swath: "5 gal" }, false],
     ["a swath of nothing", { setups: [{ name: "a", swath: "0 ft" }] }, false],
     ["more setups than anybody has", { setups: Array.from({ length: 13 }, (_, i) => ({ name: `s${i}` })) }, false],
     ["a list that holds nothing", { setups: [null] }, false],

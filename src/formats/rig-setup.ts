@@ -22,6 +22,8 @@ export interface RigSetupText {
   readonly throttle?: string;
   readonly sections?: string;
   readonly height?: string;
+  /** The effective swath as it was measured: how far passes lie apart. */
+  readonly swath?: string;
   readonly strokes?: string;
   readonly nozzle?: string;
   readonly ground?: Ground;
@@ -80,6 +82,7 @@ const HELD: readonly (readonly [keyof RigSetupText, string])[] = [
   ["throttle", "throttle stop"],
   ["sections", "sections on"],
   ["height", "height"],
+  ["swath", "swath"],
   ["strokes", "strokes"],
   ["ground", "ground"],
 ];
@@ -111,6 +114,7 @@ export function isSetup(input: unknown): input is RigSetupText {
     (setup.capacities === undefined || isCapacities(setup.capacities)) &&
     (setup.hose === undefined || hasFields(setup.hose, { diameter: "hoseDiameter", length: "hoseLength" })) &&
     (setup.mostPressure === undefined || parseField("pressure", setup.mostPressure).ok) &&
+    (setup.swath === undefined || parseField("swath", setup.swath).ok) &&
     (setup.kit === undefined || isKit(setup.kit))
   );
 }

@@ -38,6 +38,7 @@ export function rigFormOf(rig: Partial<RigText> = {}): RigForm {
     throttle: setup.throttle ?? "",
     sections: setup.sections ?? "",
     height: setup.height ?? "",
+    swath: setup.swath ?? "",
     strokes: setup.strokes ?? "",
     nozzle: setup.nozzle ?? "",
     ground: setup.ground ?? "",

@@ -116,6 +116,7 @@ export const rigForm = yup.object({
   throttle: words(),
   sections: words(),
   height: words(),
+  swath: quantityField("swath", { optional: true }),
   strokes: words(),
   nozzle: words(),
   ground: choiceField(["", ...GROUNDS]),
@@ -233,6 +234,7 @@ function setupText(form: RigForm): RigSetupText {
       listed(form.head.settings).length > 0 && { settings: listed(form.head.settings).map((one) => written("dial", one)) }),
     ...(form.uses.length > 0 && { uses: form.uses as ProductUse[] }),
     ...(typed(form.ground) && { ground: form.ground as Ground }),
+    ...(typed(form.swath) && { swath: written("swath", form.swath) }),
     ...(typed(form.mostPressure) && { mostPressure: written("pressure", form.mostPressure) }),
     ...(typed(form.hoseDiameter) &&
       typed(form.hoseLength) && {

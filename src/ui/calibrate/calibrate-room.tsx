@@ -7,7 +7,7 @@ import { explainAll } from "@/core/working/explain";
 import { read } from "@/core/working/units";
 import { unitsInHand } from "../data/units";
 import type { RigEntry } from "@/formats/entries";
-import { setupOn } from "@/formats/rig-setup";
+import { setupOf, setupOn } from "@/formats/rig-setup";
 import { emptySession, type Session } from "@/formats/session";
 import { ownerIn, useInHand } from "../data/in-hand";
 import { keep, useKept } from "../data/kept-here";
@@ -88,7 +88,7 @@ function useRunSheet({ rig, personId, siteId }: SheetProps) {
       ...courseOf(method, rig, unitsInHand()),
     };
     const set = setupOn(rig.rig);
-    const swath = set?.swath ?? "";
+    const swath = set?.swath ?? setupOf(rig.rig).swath ?? "";
     return begun.area === "" && begun.distance === "" && plot
       ? { ...begun, area: plot.area ?? "", distance: plot.distance ?? "", swath }
       : { ...begun, swath };

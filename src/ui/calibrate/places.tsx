@@ -7,6 +7,7 @@ const PLACES = [
   ["/calibrate", "Run sheet"],
   ["/calibrate/check", "Quick check"],
   ["/calibrate/plan", "Plan"],
+  ["/calibrate/pattern", "Swath"],
   ["/calibrate/crew", "Crew"],
 ] as const;
 

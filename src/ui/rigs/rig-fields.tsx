@@ -33,6 +33,7 @@ const QUANTITIES: Partial<Record<TextKey, Quantified>> = {
   spacing: "spacing",
   pressure: "pressure",
   mostPressure: "pressure",
+  swath: "swath",
   hoseDiameter: "hoseDiameter",
   hoseLength: "hoseLength",
 };
@@ -130,6 +131,7 @@ export function RigFields({ form }: { form: Form }) {
         <Pair>
           <Line form={form} name="nozzle" label="Nozzle setting" example="cone, two turns open" hint="of an adjustable nozzle" />
           <Line form={form} name="height" label="Height" example="20 in" />
+          <Line form={form} name="swath" label="Swath, measured" example="5 ft" hint="how far passes lie apart" />
           <Line form={form} name="engineSpeed" label="Engine speed" example="2,800 rpm" />
           <Line form={form} name="gear" label="Gear" example="2 low" />
           <Line form={form} name="throttle" label="Throttle stop" example="third notch" />

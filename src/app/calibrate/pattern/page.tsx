@@ -1,0 +1,5 @@
+import { PatternRoom } from "@/ui/pattern/pattern-room";
+
+export const metadata = { title: "Swath" };
+
+export default PatternRoom;
