@@ -58,14 +58,6 @@ try {
     console.log(`docs/screenshots/${name}.png`);
   }
 
-  const LABEL_TEXT = `QUAYSTONE 25 WG (demo label)
-Water-dispersible granule for use on perennial ryegrass and tall fescue.
-quayrafen ................ 25.0%
-CAUTION
-
-Apply 0.3 to 0.5 oz per 1,000 sq ft in at least 1 gallon of water per 1,000 sq ft. Do not apply more than 1 oz per
-1,000 sq ft per year. Allow 5 to 10 weeks between applications. Wear chemical-resistant gloves and goggles.
-Irrigate with 0.25 to 0.5 inch of water within 24 hours.`;
   const step = (page, name) => page.getByRole("button", { name }).click();
   const type = async (page, label, texts) => {
     for (const text of texts) {
@@ -97,18 +89,7 @@ Irrigate with 0.25 to 0.5 inch of water within 24 hours.`;
       await page.evaluate(() => scrollTo(0, 0));
     },
   });
-  await picture("label-reader", "/labels", LAPTOP, {
-    act: async (page) => {
-      await page.getByRole("button", { name: "Read it from the label's text" }).click();
-      await page.getByLabel("Text of the label").fill(LABEL_TEXT);
-      await page.getByRole("button", { name: "Read it", exact: true }).click();
-      await page.getByRole("button", { name: /^Take Rate/ }).click();
-      await page.getByRole("button", { name: /^Take Active/ }).click();
-      await page.evaluate(() => scrollTo(0, 120));
-    },
-  });
   await picture("log", "/log", LAPTOP);
-  await picture("looks", "/log/looks", LAPTOP);
   await picture("sites", "/sites", LAPTOP, {
     act: async (page) => {
       await page.getByRole("button", { name: "Change Rope museum court" }).click();
@@ -140,7 +121,17 @@ Irrigate with 0.25 to 0.5 inch of water within 24 hours.`;
       await page.getByLabel("Effective swath").fill("5 ft");
     },
   });
-  await picture("program", "/sites/program", LAPTOP);
+  await picture("swath", "/calibrate/pattern", LAPTOP, {
+    act: async (page) => {
+      await page.getByLabel("They lie apart by").fill("0.5 ft");
+      await page.getByLabel(/What each caught/).fill("0 1 3 6 8 9 10 9 9 7 4 2 1 0");
+      await page.locator(".js-plotly-plot").waitFor();
+    },
+  });
+  await picture("year", "/sites/program/year", LAPTOP, {
+    act: (page) => page.getByRole("button", { name: "Next year" }).click(),
+  });
+  await picture("shelf", "/labels/shelf", LAPTOP);
   await picture("hose-end-phone", "/mix", PHONE, {
     more: { rigId: named(book.rigs, "Bed head"), siteId: named(book.sites, "Rope museum court") },
     act: async (page) => {

@@ -181,7 +181,7 @@ function Found({ deposit, spacing, most, at, system, onPick }: FoundProps) {
               min={1}
               max={swaths.length}
               value={looked.spacings}
-              style={{ width: "100%", height: 44 }}
+              style={{ width: "100%", height: 44, accentColor: "var(--cg-colors-ink)" }}
               onChange={(e) => onPick(Number(e.target.value))}
             />
           )}
