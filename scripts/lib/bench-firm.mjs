@@ -38,6 +38,7 @@ const rooms = ({ ids }) => [
   ["tag", `/calibrate/tag?id=${ids.calibrationId}`, "Good until"],
   ["sheet", `/mix/sheet?id=${ids.sheetId}`, "Gear"],
   ["log", "/log", "Enter what went down"],
+  ["year", "/sites/program/year", "to do"],
 ];
 
 /** Opens a room in a fresh page until what it is about can be seen and nothing more is asked for, ms. */

@@ -11,6 +11,7 @@ import { holdClock, nowText } from "@/services/clock";
 import { put, type KeptKind } from "@/services/keep-up";
 import { saveCalibration } from "@/services/save-calibration";
 import { saveQuickCheck } from "@/services/save-check";
+import { saveProgram } from "@/services/program";
 import { saveSheet } from "@/services/save-sheet";
 import type { Result } from "@/core/issue";
 
@@ -217,6 +218,15 @@ export function fillFirm(db: Records, size: FirmSize) {
     withdrawSheet(db, `firm-sheet-${pad(i)}`, null, at);
   });
   holdClock(undefined);
+  // Eight rounds a year, windows that overlap, as much a day as half a year of weekdays takes.
+  const rounds = Array.from({ length: 8 }, (_, i) => {
+    const { id: label, dry } = labels[i % 4]!;
+    const month = (n: number) => String(n).padStart(2, "0");
+    const rate = dry ? "0.2 oz/1000 ft2" : "0.4 fl oz/1000 ft2";
+    return { name: `round ${i + 1}`, label, rate, opens: { date: `${month(i + 1)}-01` }, closes: { date: `${month(i + 5)}-28` } };
+  });
+  const perDay = `${Math.ceil((size.sites * ZONES * 5400 * 8) / 130)} ft2`;
+  must(saveProgram(db, { rounds, soil: [], work: { perDay } }));
   db.$client.pragma("synchronous = FULL");
   return {
     hand: { rigId: hands[0]!.rigId, personId: hands[0]!.personId, siteId: `firm-site-${pad(size.sites - 1)}` },

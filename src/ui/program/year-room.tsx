@@ -94,7 +94,12 @@ function InCalendar({ siteId }: { siteId: string }) {
 const WEEK = 7;
 
 function OfAll({ year, moves }: { year: YearEntry; moves: Moves }) {
-  const most = Math.max(1, ...year.rounds.flatMap((round) => [...weeks(round.planned), ...weeks(round.done)].map(([, n]) => n)));
+  const most = Math.max(
+    1,
+    ...year.rounds.flatMap((round) =>
+      [...weeks(round.planned, round.opens), ...weeks(round.done, round.opens)].map(([, n]) => n),
+    ),
+  );
   return (
     <YearDrawing
       year={Number(year.date.slice(0, 4))}
@@ -104,11 +109,11 @@ function OfAll({ year, moves }: { year: YearEntry; moves: Moves }) {
   );
 }
 
-/** How many sites in each week, by its first day. */
-function weeks(days: readonly (readonly [string, number, ...number[]])[]): [string, number][] {
+/** How many sites in each week, by its first day; weeks are counted from the day that the round opens. */
+function weeks(days: readonly (readonly [string, number, ...number[]])[], opens?: string | null): [string, number][] {
   const found = new Map<string, number>();
   for (const [day, sites] of days) {
-    const first = `${day.slice(0, 4)}-01-01`;
+    const first = opens ?? `${day.slice(0, 4)}-01-01`;
     const start = dateOf(dayOf(first) + Math.floor(daysFrom(first, day) / WEEK) * WEEK);
     found.set(start, (found.get(start) ?? 0) + sites);
   }
@@ -124,8 +129,8 @@ const many = (n: number): string => n.toLocaleString("en-US");
 function rowOf(round: YearRoundEntry, most: number, moves: Moves): YearRow {
   const { name, opens, closes, expected, later, planned, done, unfit, counted } = round;
   const marks: Mark[] = [
-    ...weeks(done).map(([day, n]) => ({ day, part: n / most, done: true })),
-    ...weeks(planned).map(([day, n]) => ({ day, part: n / most, done: false })),
+    ...weeks(done, opens).map(([day, n]) => ({ day, part: n / most, done: true })),
+    ...weeks(planned, opens).map(([day, n]) => ({ day, part: n / most, done: false })),
   ];
   const said = [
     sum(done) > 0 && `${many(sum(done))} done`,
