@@ -158,6 +158,34 @@ describe("gauge due", () => {
       ["rounds[1].after.atMost"],
     ],
   ])("%s is told at its place", (_what, more, expected) => expect(places(due(more)).sort()).toEqual([...expected].sort())); // prettier-ignore
+  test("degree days open a round: 10 and 12 over 50 °F are 22 by the second day; Celsius degree days are as many in kelvins", () => {
+    const air = [
+      { date: "2026-02-15", least: "50 F", most: "70 F" },
+      { date: "2026-02-16", least: "54 F", most: "70 F" },
+    ];
+    const opens = (degreeDays: string) => {
+      const file = {
+        ...FILE,
+        date: "2026-02-16",
+        air,
+        rounds: [{ name: "grubs", opens: { degreeDays } }],
+        sites: [{ name: "Green" }],
+      };
+      expect(fits(file)).toBe(true);
+      return (told(runDue(JSON.stringify(file))).items as { earliest: string | null; reasons: string[] }[])[0];
+    };
+    expect(opens("22 over 50 F from 02-15")).toMatchObject({ state: "due", earliest: "2026-02-16" });
+    expect(opens("22.5 over 50 F from 02-15")).toMatchObject({
+      state: "too-early",
+      earliest: null,
+      reasons: ["degrees-not-reached"],
+    });
+    expect(opens("12.2 over 10 C from 02-15")).toMatchObject({ state: "due" });
+    // From 1 January on most days are missing: nobody guesses them.
+    expect(opens("22 over 50 F")).toMatchObject({ state: "too-early", earliest: null });
+    expect(places(due({ air: [{ date: "2026-02-15", least: "60 F", most: "50 F" }] }))).toEqual(["air[0].least"]);
+    expect(places(due({ rounds: [{ name: "a", opens: { degreeDays: "many" } }] }))).toEqual(["rounds[0].opens.degreeDays"]);
+  });
   test("the schema in docs is the one that is made; what is no object is told", () => {
     expect(JSON.parse(readFileSync("docs/season-file.schema.json", "utf8"))).toEqual(SEASON_FILE_SCHEMA);
     expect(refused(runDue("[]"))).toHaveLength(1);

@@ -49,11 +49,14 @@ test("water that was measured stands with it, once, until it is struck", () => {
     { id: "water-00000001.0", kind: "rain", at: "2026-09-02T09:50:00.000Z", depth: "0.3 in" },
   ]);
   expect(faults(water({ depth: "0.4 in" }))).toEqual(["id kept-otherwise"]);
+  must(water({ id: "water-00000009", depth: "12.7 mm" }));
+  expect(afterWork(records.db)[0]!.waters.map(({ depth }) => depth)).toEqual(["0.3 in", "1.27 cm"]);
+  must(strikeWatering(records.db, { id: "strike-0000009", strikes: "water-00000009.0" }));
   must(strikeWatering(records.db, { id: "strike-0000001", strikes: "water-00000001.0" }));
   must(strikeWatering(records.db, { id: "strike-0000001", strikes: "water-00000001.0" }));
   must(strikeWatering(records.db, { id: "strike-0000002", strikes: "water-00000001.0" }));
   expect(afterWork(records.db)[0]!.waters).toEqual([]);
-  expect(records.db.$client.prepare("select count(*) from waterings").pluck().get()).toBe(2);
+  expect(records.db.$client.prepare("select count(*) from waterings").pluck().get()).toBe(4);
   expect(() => records.db.$client.prepare("update waterings set depth = '1 in'").run()).toThrow(/append-only/);
 });
 

@@ -87,7 +87,7 @@ export function saveWatering(db: Records, input: unknown): Result<{ id: string }
     return bad(issue("", "wrong-type", "something else", "on which sites, how much water, when"));
   if (!WATERS_KIND.includes(kind as "rain")) return bad(issue("kind", "not-a-choice", shown(kind), WATERS_KIND.join(", ")));
   if (!isMoment(at)) return bad(issue("at", "bad-date", shown(at), A_MOMENT));
-  const read = parseField("waterDepth", depth, { path: "depth" });
+  const read = parseField("waterDepth", inCentimetres(depth), { path: "depth" });
   if (!read.ok) return read;
   return whole(db, (tx): Result<{ id: string }> => {
     const strange = siteIds.filter((siteId) => !findSite(tx, siteId as string));
@@ -105,6 +105,12 @@ export function saveWatering(db: Records, input: unknown): Result<{ id: string }
     };
     return once(tx, "watering", id, content, findWatering(tx, `${id}.0`) !== undefined, () => ({ id }), add);
   });
+}
+
+/** Rain is read in millimetres, which no file of ours writes: they are kept as centimetres. */
+function inCentimetres(depth: unknown): unknown {
+  const found = typeof depth === "string" ? /^\s*(\d+(?:\.\d+)?)\s*mm\s*$/.exec(depth) : null;
+  return found ? `${Number((Number(found[1]) / 10).toPrecision(12))} cm` : depth;
 }
 
 /** Strikes a measurement that was none: `{ id, strikes }`. */

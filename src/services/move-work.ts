@@ -1,8 +1,6 @@
 import { daysLater, isDate } from "@/core/calendar";
 import { bad, good, type Issue, type Result } from "@/core/issue";
-import { reasonsOn, type YearAsked, type YearReason } from "@/core/season/year";
-import { windowOf } from "@/core/season/window";
-import { soilMeans } from "@/core/season/soil";
+import { reasonsOn, windowsOf, type YearAsked, type YearReason } from "@/core/season/year";
 import { MOST_LATER } from "@/formats/season/program";
 import { type Access, type Records, whole } from "@/records/database";
 import { addPlanned, lastBatch, plannedIn, rowsOfBatch, UNDO, type PlannedRow } from "@/records/plan";
@@ -136,8 +134,7 @@ function strangeness(
 function heldOn(asked: YearAsked, site: number, fixed: readonly (string | null)[]): Issue[] {
   const { done, takes } = asked.sites[site]!;
   const alone: YearAsked = { ...asked, sites: [{ ...asked.sites[site]!, fixed }] };
-  const means = soilMeans(asked.soil);
-  const windows = asked.rounds.map((round) => windowOf(round, means, asked.date));
+  const windows = windowsOf(asked);
   const held = fixed.flatMap((day, round) =>
     day !== null && takes[round] && done[round] == null ? reasonsOn(alone, windows, 0, round, day).held : [],
   );

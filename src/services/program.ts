@@ -46,14 +46,14 @@ export function dueToday(db: Access, aside?: SetAside[]): DueEntry {
   const date = todayOf(db);
   const program = programOf(db, aside);
   if (program.rounds.length === 0) return { date, rounds: [], items: [], more: 0 };
-  const { rounds, soil } = seasonOf(program);
+  const { rounds, soil, air } = seasonOf(program);
   const year = date.slice(0, 4);
   const down = doneBySite(db, program, `${year}-01-01`);
   const counts = rounds.map((): Partial<Record<DueState, number>> => ({}));
   const open: DueEntry["items"][number][] = [];
   const sites = seedOfSites(db);
   const seasons = sites.map(({ id, name, seeds }) => ({ name, done: down.get(id) ?? [], ...seedOf(seeds, date) }));
-  const items = dueOf({ date, soil, rounds, sites: seasons });
+  const items = dueOf({ date, soil, air, rounds, sites: seasons });
   items.forEach((item, n) => {
     const i = n % rounds.length;
     const site = sites[Math.floor(n / rounds.length)]!;

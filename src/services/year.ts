@@ -103,7 +103,7 @@ export function yearAsked(
     planned.flatMap(({ siteId, round, day }) => (siteId !== null && day !== null ? [[`${siteId}\n${round}`, day] as const] : [])),
   );
   const cards = new Map(listLabels(db, aside).map((label) => [label.id, label.card]));
-  const { rounds, soil } = seasonOf(program);
+  const { rounds, soil, air } = seasonOf(program);
   const yearRounds = rounds.map((round, i): YearRound => {
     const { label, rate } = program.rounds[i]!;
     const card = cards.get(label);
@@ -139,7 +139,7 @@ export function yearAsked(
   return {
     program,
     sites,
-    asked: { date, soil, rounds: yearRounds, sites: yearSites, work: workOf(program), sprayVolume: AHEAD },
+    asked: { date, soil, air, rounds: yearRounds, sites: yearSites, work: workOf(program), sprayVolume: AHEAD },
   };
 }
 

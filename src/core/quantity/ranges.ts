@@ -91,7 +91,7 @@ export const METRIC_BARE: Readonly<Record<keyof typeof FIELDS, string>> = {
   irrigation: "mm/h",
   tapFlow: "L/min",
   mowing: "cm",
-  waterDepth: "mm",
+  waterDepth: "cm",
   zoneArea: "m2",
   weightRate: "g/100 m2",
   volumeRate: "mL/100 m2",

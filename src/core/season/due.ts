@@ -1,13 +1,21 @@
 import { daysFrom, daysLater, isDate } from "../calendar";
+import { reachedOn, type AirDay, type DegreeDays } from "./degrees";
 import { fallsTo, risesTo, soilMeans, type SoilDay, type SoilMean } from "./soil";
 
 /** What of a season's rounds is due on which site: one answer for each, with why. */
 
-/** When a round opens or closes: a day of the year, or a temperature of the soil, °C. */
+/** When a round opens or closes: a day of the year, a temperature of the soil, °C, or a sum of degree days. */
 export type Edge =
   | { readonly on: "date"; readonly monthDay: string }
   | { readonly on: "rise"; readonly celsius: number }
-  | { readonly on: "fall"; readonly celsius: number };
+  | { readonly on: "fall"; readonly celsius: number }
+  | ({ readonly on: "degrees" } & DegreeDays);
+
+/** What was measured of a year: the soil's five-day means and the air, by date. */
+export interface Measured {
+  readonly means: readonly SoilMean[];
+  readonly air: readonly AirDay[];
+}
 
 export interface Round {
   readonly name: string;
@@ -33,6 +41,7 @@ export interface SeasonSite {
 export interface Season {
   readonly date: string;
   readonly soil: readonly SoilDay[];
+  readonly air?: readonly AirDay[] | undefined;
   readonly rounds: readonly Round[];
   readonly sites: readonly SeasonSite[];
 }
@@ -46,6 +55,7 @@ export type DueReason =
   | "before-seeding"
   | "not-open"
   | "soil-not-reached"
+  | "degrees-not-reached"
   | "too-soon-after"
   | "closed"
   | "past-latest";
@@ -69,21 +79,27 @@ interface Window {
 }
 
 /** Sites in their order, rounds in theirs. */
-export function dueOf({ date, soil, rounds, sites }: Season): DueItem[] {
-  const means = soilMeans(soil);
+export function dueOf({ date, soil, air, rounds, sites }: Season): DueItem[] {
+  const measured = measuredOf({ soil, air });
   const year = date.slice(0, 4);
   const windows = rounds.map((round): Window => ({
     round,
-    opens: round.opens ? edgeOn(round.opens, means, year, "opens") : null,
-    closes: round.closes ? (edgeOn(round.closes, means, year, "closes") ?? null) : null,
+    opens: round.opens ? edgeOn(round.opens, measured, year, "opens") : null,
+    closes: round.closes ? (edgeOn(round.closes, measured, year, "closes") ?? null) : null,
   }));
   return sites.flatMap((site) => windows.map((window) => dueItem(site, window, date)));
 }
 
-/** The day that an edge is in a year; undefined where the soil hasn't reached it. */
-export function edgeOn(edge: Edge, means: readonly SoilMean[], year: string, as: "opens" | "closes"): string | undefined {
+export const measuredOf = ({ soil, air = [] }: Pick<Season, "soil" | "air">): Measured => ({
+  means: soilMeans(soil),
+  air: [...air].sort((a, b) => (a.date < b.date ? -1 : 1)),
+});
+
+/** The day that an edge is in a year; undefined where the soil, or the sum of degree days, hasn't reached it. */
+export function edgeOn(edge: Edge, { means, air }: Measured, year: string, as: "opens" | "closes"): string | undefined {
   if (edge.on === "rise") return risesTo(means, edge.celsius, year);
   if (edge.on === "fall") return fallsTo(means, edge.celsius, year);
+  if (edge.on === "degrees") return reachedOn(air, edge, year);
   const day = `${year}-${edge.monthDay}`;
   // The leap day of a common year: no earlier than it opens, no later than it closes.
   return isDate(day) ? day : `${year}-${as === "opens" ? "03-01" : "02-28"}`;
@@ -129,7 +145,7 @@ function dueItem(site: SeasonSite, { round, opens, closes }: Window, date: strin
   )
     return item("blocked", ["before-seeding"]);
   const early: DueReason[] = [
-    ...(opens === undefined ? (["soil-not-reached"] as const) : []),
+    ...(opens === undefined ? ([round.opens?.on === "degrees" ? "degrees-not-reached" : "soil-not-reached"] as const) : []),
     ...(opens && date < opens ? (["not-open"] as const) : []),
     ...(soonest !== null && date < soonest ? (["too-soon-after"] as const) : []),
   ];

@@ -33,9 +33,9 @@ export function soilDaysOf(rounds: readonly Round[], means: readonly SoilMean[])
   return rounds.flatMap((round) =>
     (["opens", "closes"] as const).flatMap((as): SoilDays[] => {
       const edge = round[as];
-      if (!edge || edge.on === "date") return [];
+      if (!edge || edge.on === "date" || edge.on === "degrees") return [];
       const dates = years.flatMap((year) => {
-        const date = edgeOn(edge, means, year, as);
+        const date = edgeOn(edge, { means, air: [] }, year, as);
         return date === undefined ? [] : [{ year, date, of: daysFrom(`${year}-01-01`, date) }];
       });
       const days = dates.map(({ year, date, of }) => {

@@ -6,7 +6,8 @@ import type { LimitRow } from "../labels/label";
 import { parseRate } from "../labels/rate";
 import { entered } from "../quantity/parse";
 import { given } from "../working/rule";
-import { soilMeans, type SoilDay } from "./soil";
+import { measuredOf } from "./due";
+import type { SoilDay } from "./soil";
 import { expectedOn, windowOf } from "./window";
 import { budgetsOf, downAs, reasonsOn, yearOf, type YearAsked, type YearItem, type YearRound, type YearSite } from "./year";
 
@@ -79,7 +80,7 @@ describe("the year laid out", () => {
         return { date, celsius: date < rises ? 5 : 13 };
       });
     const one = round("first", { opens: { on: "rise", celsius: 10 } });
-    const means = soilMeans([...soil(2024, "2024-03-20"), ...soil(2025, "2025-03-30")]);
+    const means = measuredOf({ soil: [...soil(2024, "2024-03-20"), ...soil(2025, "2025-03-30")] });
     // Five days at 13 °C after days at 5: the mean is over 10 on the fourth.
     expect(expectedOn(one, means, "2026", "opens")).toBe("2026-03-29");
     expect(windowOf(one, means, "2026-01-05")).toEqual({ opens: "2026-03-29", closes: null, expected: true });

@@ -6,8 +6,9 @@ import { judgeZone } from "../labels/limits";
 import type { Budget, Reason } from "../labels/reason";
 import { foldedName } from "../names";
 import type { Source } from "../working/rule";
-import type { Round } from "./due";
-import { soilMeans, type SoilDay } from "./soil";
+import type { AirDay } from "./degrees";
+import { measuredOf, type Round } from "./due";
+import type { SoilDay } from "./soil";
 import { windowOf, type YearWindow } from "./window";
 
 /**
@@ -51,6 +52,7 @@ export interface YearAsked {
   /** ISO: today. What lies before it is done or isn't. */
   readonly date: string;
   readonly soil: readonly SoilDay[];
+  readonly air?: readonly AirDay[] | undefined;
   readonly rounds: readonly YearRound[];
   readonly sites: readonly YearSite[];
   readonly work: DaysWork;
@@ -115,10 +117,15 @@ export const downAs = (counting: Counting, date: string): PutDown[] =>
     byProgram: true,
   }));
 
+/** When each round opens and closes in the year that is asked for. */
+export function windowsOf(asked: Pick<YearAsked, "soil" | "air" | "rounds" | "date">): YearWindow[] {
+  const measured = measuredOf(asked);
+  return asked.rounds.map((round) => windowOf(round, measured, asked.date));
+}
+
 /** Lays a year out. Work: sites × rounds, a look at each label for each that is laid out. */
 export function yearOf(asked: YearAsked): Year {
-  const means = soilMeans(asked.soil);
-  const windows = asked.rounds.map((round) => windowOf(round, means, asked.date));
+  const windows = windowsOf(asked);
   const laying = new Laying(asked, windows);
   return { windows, items: laying.items() };
 }

@@ -2,6 +2,7 @@ import { isDate } from "@/core/calendar";
 import { parseTemperature } from "@/core/conditions/temperature";
 import { good, type Issue, type Result } from "@/core/issue";
 import { sameName } from "@/core/names";
+import type { AirDay } from "@/core/season/degrees";
 import { dueOf, type DueItem, type Edge, type Round, type Season } from "@/core/season/due";
 import type { AnySchema } from "yup";
 import { date, exact, faultsIn, list, matching, needed, text, choice, temperature, fault } from "../job-file/shape-parts";
@@ -32,12 +33,21 @@ const monthDay = () =>
 
 const days = () => matching(DAYS, "not-text", `"60 days"`);
 
+/** Degree days in the degrees of their base, added up from a day of the year, the first where none is given. */
+const DEGREE_DAYS = /^(\d{1,4}(?:\.\d+)?) over (\d{1,3}(?:\.\d+)? °?[FC])(?: from ((?:0[1-9]|1[0-2])-(?:0[1-9]|[12]\d|3[01])))?$/;
+const EDGE_KEYS = ["date", "soilRisesTo", "soilFallsTo", "degreeDays"] as const;
+
 const edge = () =>
-  exact({ date: monthDay(), soilRisesTo: temperature(), soilFallsTo: temperature() }).test("one-edge", function (value: unknown) {
+  exact({
+    date: monthDay(),
+    soilRisesTo: temperature(),
+    soilFallsTo: temperature(),
+    degreeDays: matching(DEGREE_DAYS, "not-text", `"150 over 50 F from 02-15"`),
+  }).test("one-edge", function (value: unknown) {
     if (typeof value !== "object" || value === null) return true;
-    const keys = ["date", "soilRisesTo", "soilFallsTo"].filter((key) => key in value);
+    const keys = EDGE_KEYS.filter((key) => key in value);
     if (keys.length === 1) return true;
-    const expected = `one of "date", "soilRisesTo" and "soilFallsTo"`;
+    const expected = `one of ${EDGE_KEYS.map((key) => `"${key}"`).join(", ")}`;
     return keys.length === 0
       ? fault(this, { code: "missing", received: "", expected: `{ "date": "03-01" }` })
       : fault(this, { code: "contradiction", received: keys.join(" and "), expected });
@@ -55,11 +65,25 @@ export const ROUND = {
 export const SOIL = () =>
   list(exact({ date: needed(date(), `"2026-03-20"`), temperature: needed(temperature(), `"47 F"`) }), 0, "day", MOST_SOIL);
 
+/** The air of each day, for degree days. */
+export const AIR = () =>
+  list(
+    exact({
+      date: needed(date(), `"2026-03-20"`),
+      least: needed(temperature(), `"38 F"`),
+      most: needed(temperature(), `"61 F"`),
+    }),
+    0,
+    "day",
+    MOST_SOIL,
+  );
+
 const SEASON_FILE: AnySchema = exact({
   format: needed(choice(["careful-gauge-season"]), `"careful-gauge-season"`),
   version: needed(choice([1]), "1"),
   date: needed(date(), `"2026-04-10"`),
   soil: SOIL(),
+  air: AIR(),
   rounds: needed(list(exact(ROUND), 1, "round", MOST_ROUNDS), `[{ "name": "first half" }]`),
   sites: needed(
     list(
@@ -83,6 +107,7 @@ const edgeSchema: schema.Schema = {
     schema.object(["date"], { date: { type: "string", pattern: MONTH_DAY.source } }),
     schema.object(["soilRisesTo"], { soilRisesTo: schema.temperatureText }),
     schema.object(["soilFallsTo"], { soilFallsTo: schema.temperatureText }),
+    schema.object(["degreeDays"], { degreeDays: { type: "string", pattern: DEGREE_DAYS.source } }),
   ],
 };
 
@@ -97,6 +122,15 @@ export const SEASON_FILE_SCHEMA: schema.Schema = {
     date: schema.date,
     soil: schema.list(
       schema.object(["date", "temperature"], { date: schema.date, temperature: schema.temperatureText }),
+      0,
+      MOST_SOIL,
+    ),
+    air: schema.list(
+      schema.object(["date", "least", "most"], {
+        date: schema.date,
+        least: schema.temperatureText,
+        most: schema.temperatureText,
+      }),
       0,
       MOST_SOIL,
     ),
@@ -129,6 +163,13 @@ interface EdgeText {
   readonly date?: string;
   readonly soilRisesTo?: string;
   readonly soilFallsTo?: string;
+  readonly degreeDays?: string;
+}
+
+export interface AirText {
+  readonly date: string;
+  readonly least: string;
+  readonly most: string;
 }
 
 export interface RoundText {
@@ -143,6 +184,7 @@ export interface RoundText {
 interface SeasonFile {
   readonly date: string;
   readonly soil?: readonly { readonly date: string; readonly temperature: string }[];
+  readonly air?: readonly AirText[];
   readonly rounds: readonly RoundText[];
   readonly sites: readonly {
     readonly name: string;
@@ -164,19 +206,25 @@ export function readSeason(source: string): Result<Season> {
   return good({
     date: season.date,
     soil: (season.soil ?? []).map(({ date: day, temperature: read }) => ({ date: day, celsius: celsius(read) })),
+    air: airOfDays(season.air),
     rounds: season.rounds.map(roundOf),
     sites: season.sites.map(({ name, done = [], seeded, seeding }) => ({ name, done, seeded, seeding })),
   });
 }
 
 /** What two places make wrong together: names that are given twice or to nothing, spans that can't be. */
-export function togetherFaults({ soil = [], rounds, sites }: SeasonFile): Issue[] {
+export function togetherFaults({ soil = [], air = [], rounds, sites }: SeasonFile): Issue[] {
   const names = rounds.map((round) => round.name);
   const listed = names.map((name) => `"${name}"`).join(", ");
   const issues: Issue[] = [];
   const add = (path: string, code: Issue["code"], received: string, expected: string) =>
     issues.push({ path, code, received, expected });
   twice(soil.map((day) => day.date)).forEach((i) => add(`soil[${i}].date`, "duplicate-name", soil[i]!.date, "day"));
+  twice(air.map((day) => day.date)).forEach((i) => add(`air[${i}].date`, "duplicate-name", air[i]!.date, "day"));
+  air.forEach(({ least, most }, i) => {
+    if (celsius(least) > celsius(most))
+      add(`air[${i}].least`, "contradiction", `${least} at least, ${most} at most`, "a most that is no less");
+  });
   twice(names).forEach((i) => add(`rounds[${i}].name`, "duplicate-name", names[i]!, "round its name"));
   twice(sites.map((site) => site.name)).forEach((i) =>
     add(`sites[${i}].name`, "duplicate-name", sites[i]!.name, "site its name"),
@@ -243,8 +291,18 @@ export function celsius(text: string): number {
   return read.value.celsius;
 }
 
-function edgeOf({ date: day, soilRisesTo, soilFallsTo }: EdgeText): Edge {
+export const airOfDays = (air: readonly AirText[] = []): AirDay[] =>
+  air.map(({ date: day, least, most }) => ({ date: day, least: celsius(least), most: celsius(most) }));
+
+/** Kelvin in a degree Fahrenheit. */
+const FAHRENHEIT = 5 / 9;
+
+function edgeOf({ date: day, soilRisesTo, soilFallsTo, degreeDays }: EdgeText): Edge {
   if (day !== undefined) return { on: "date", monthDay: day };
+  if (degreeDays !== undefined) {
+    const [, sum, base, from = "01-01"] = DEGREE_DAYS.exec(degreeDays)!;
+    return { on: "degrees", base: celsius(base!), sum: Number(sum) * (base!.endsWith("F") ? FAHRENHEIT : 1), from };
+  }
   return soilRisesTo !== undefined
     ? { on: "rise", celsius: celsius(soilRisesTo) }
     : { on: "fall", celsius: celsius(soilFallsTo!) };

@@ -5,7 +5,7 @@ import { canonical } from "@/core/quantity/arithmetic";
 import { entered } from "@/core/quantity/parse";
 import { choice, exact, faultsIn, list, needed, text, within } from "../job-file/shape-parts";
 import { typeName } from "../job-file/shown";
-import { celsius, MOST_ROUNDS, ROUND, roundOf, SOIL, togetherFaults, type RoundText } from "./file";
+import { AIR, airOfDays, celsius, MOST_ROUNDS, ROUND, roundOf, SOIL, togetherFaults, type AirText, type RoundText } from "./file";
 
 /** The firm's own program: what a season file says of rounds and soil, and with what, where and by how much a day. */
 
@@ -21,6 +21,7 @@ export interface ProgramRound extends RoundText {
 export interface ProgramText {
   readonly rounds: readonly ProgramRound[];
   readonly soil: readonly { readonly date: string; readonly temperature: string }[];
+  readonly air?: readonly AirText[];
   readonly work?: WorkText;
 }
 
@@ -46,6 +47,7 @@ const PROGRAM = exact({
     "[]",
   ),
   soil: needed(SOIL(), "[]"),
+  air: AIR(),
   work: exact({ perDay: within("zoneArea"), days: list(choice([0, 1, 2, 3, 4, 5, 6]), 1, "day of the week", 7) }),
 });
 
@@ -61,8 +63,13 @@ export function readProgram(told: unknown): Result<ProgramText> {
 }
 
 /** The rounds and the soil of a program, as core asks for them. */
-export const seasonOf = ({ rounds, soil }: Pick<ProgramText, "rounds" | "soil">): Pick<Season, "rounds" | "soil"> => ({
+export const seasonOf = ({
+  rounds,
+  soil,
+  air,
+}: Pick<ProgramText, "rounds" | "soil" | "air">): Pick<Season, "rounds" | "soil" | "air"> => ({
   rounds: rounds.map(roundOf),
+  air: airOfDays(air),
   soil: soil.map(({ date: day, temperature: read }) => ({ date: day, celsius: celsius(read) })),
 });
 

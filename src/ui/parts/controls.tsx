@@ -112,3 +112,15 @@ export const SubHeading = chakra("h2", {
 });
 export const Note = chakra("p", { base: { fontSize: "15px", color: "soft", maxWidth: "62ch" } });
 export const Reading = chakra("span", { base: { fontFamily: "reading", fontWeight: "700" } });
+
+/** A field of several lines. */
+export const Lines = chakra("textarea", {
+  base: {
+    padding: "10px 12px",
+    border: "1px solid",
+    borderColor: "line",
+    background: "sheet",
+    width: "100%",
+    fontFamily: "reading",
+  },
+});

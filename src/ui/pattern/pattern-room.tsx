@@ -1,6 +1,6 @@
 "use client";
 
-import { Box, chakra, ClientOnly } from "@chakra-ui/react";
+import { Box, ClientOnly } from "@chakra-ui/react";
 import dynamic from "next/dynamic";
 import { useState } from "react";
 import { extremes, overlap, swathsOf, widestWithin, worseOf, type Swath } from "@/core/pattern/swaths";
@@ -16,7 +16,7 @@ import { useKept } from "../data/kept-here";
 import { sentences, useSend } from "../data/records";
 import { Places } from "../calibrate/places";
 import { Room } from "../frame/room";
-import { Button, Heading, Note, SubHeading } from "../parts/controls";
+import { Button, Heading, Lines, Note, SubHeading } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
 import { Column, Row } from "../parts/layout";
 import { Notice } from "../parts/notices";
@@ -91,15 +91,9 @@ function Pattern() {
           error={strange === undefined ? undefined : `"${strange}" is no number: write e.g. 0 2 5 9 10 9 5 2 0`}
         >
           {(props) => (
-            <chakra.textarea
+            <Lines
               {...props}
               rows={3}
-              padding="10px 12px"
-              border="1px solid"
-              borderColor="line"
-              background="sheet"
-              width="100%"
-              fontFamily="reading"
               inputMode="decimal"
               placeholder="e.g. 0 2 5 9 10 9 5 2 0"
               value={draft.caught}

@@ -1,6 +1,6 @@
 "use client";
 
-import { Box, chakra, ClientOnly } from "@chakra-ui/react";
+import { Box, ClientOnly } from "@chakra-ui/react";
 import { parse } from "papaparse";
 import Link from "next/link";
 import { useState } from "react";
@@ -11,7 +11,7 @@ import { useKept } from "../data/kept-here";
 import { sentences, useLabels, useSend, useSlice } from "../data/records";
 import { Room } from "../frame/room";
 import { Check, Choose, type Option } from "../parts/choose";
-import { Button, Heading, Note, SubHeading } from "../parts/controls";
+import { Button, Heading, Lines, Note, SubHeading } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
 import { Column, Row } from "../parts/layout";
 import { Notice } from "../parts/notices";
@@ -35,13 +35,14 @@ interface RoundDraft {
 }
 
 interface EdgeDraft {
-  readonly by: "" | "date" | "soilRisesTo" | "soilFallsTo";
+  readonly by: "" | "date" | "soilRisesTo" | "soilFallsTo" | "degreeDays";
   readonly at: string;
 }
 
 interface Draft {
   readonly rounds: readonly RoundDraft[];
   readonly soil: string;
+  readonly air: string;
   readonly perDay: string;
   /** Days of the week on which there is work, 0 (Sunday) to 6. */
   readonly days: readonly number[];
@@ -130,20 +131,13 @@ function Editor({ program }: { program: ProgramText }) {
           label="Soil temperature: a day and its reading a line"
           hint="2026-03-20, 47 F: as far as it was read; the mean of five days counts"
         >
-          {(props) => (
-            <chakra.textarea
-              {...props}
-              rows={5}
-              padding="10px 12px"
-              border="1px solid"
-              borderColor="line"
-              background="sheet"
-              width="100%"
-              fontFamily="reading"
-              value={draft.soil}
-              onChange={(e) => change({ soil: e.target.value })}
-            />
-          )}
+          {(props) => <Lines {...props} rows={5} value={draft.soil} onChange={(e) => change({ soil: e.target.value })} />}
+        </Field>
+        <Field
+          label="Air temperature: a day, its least and its most a line"
+          hint="2026-03-20, 38 F, 61 F: for degree days; a day that is missing ends their sum"
+        >
+          {(props) => <Lines {...props} rows={3} value={draft.air ?? ""} onChange={(e) => change({ air: e.target.value })} />}
         </Field>
         {trouble.map((words) => (
           <Notice key={words} state="stop">
@@ -214,6 +208,7 @@ const EDGES: readonly Option<EdgeDraft["by"]>[] = [
   ["date", "a day of the year"],
   ["soilRisesTo", "the soil rises to"],
   ["soilFallsTo", "the soil falls to"],
+  ["degreeDays", "degree days reach"],
 ];
 
 function RoundFields({ of, round, names, change, onOut }: FieldsProps) {
@@ -274,6 +269,8 @@ function RoundFields({ of, round, names, change, onOut }: FieldsProps) {
   );
 }
 
+const EXAMPLES = { date: "03-01", soilRisesTo: "50 F", soilFallsTo: "70 F", degreeDays: "150 over 50 F from 02-15" };
+
 function EdgeFields({ says, edge, change }: { says: string; edge: EdgeDraft; change: (edge: EdgeDraft) => void }) {
   return (
     <Row gap="8px" alignItems="flex-end">
@@ -281,7 +278,7 @@ function EdgeFields({ says, edge, change }: { says: string; edge: EdgeDraft; cha
       {edge.by !== "" && (
         <TextField
           label={edge.by === "date" ? "on" : "at"}
-          placeholder={edge.by === "date" ? "03-01" : "50 F"}
+          placeholder={EXAMPLES[edge.by]}
           value={edge.at}
           onChange={(e) => change({ ...edge, at: e.target.value })}
         />
@@ -295,11 +292,12 @@ const Days = ({ label, value, set }: { label: string; value: string; set: (value
 );
 
 const edgeDraft = (edge: ProgramText["rounds"][number]["opens"]): EdgeDraft => {
-  const by = (["date", "soilRisesTo", "soilFallsTo"] as const).find((key) => edge?.[key] !== undefined);
+  const by = (["date", "soilRisesTo", "soilFallsTo", "degreeDays"] as const).find((key) => edge?.[key] !== undefined);
   return by ? { by, at: edge![by]! } : NEVER;
 };
 
-const draftOf = ({ rounds, soil, work }: ProgramText): Draft => ({
+const draftOf = ({ rounds, soil, air = [], work }: ProgramText): Draft => ({
+  air: air.map(({ date, least, most }) => `${date}, ${least}, ${most}`).join("\n"),
   perDay: work?.perDay ?? "",
   days: work?.days ?? WORKING,
   rounds: rounds.map((round) => ({
@@ -325,7 +323,7 @@ const groundText = (typed: string): string => {
 };
 
 /** What was typed as it is sent: a bare number of days is days. */
-function programText({ rounds, soil, perDay, days: weekdays }: Draft): unknown {
+function programText({ rounds, soil, air, perDay, days: weekdays }: Draft): unknown {
   const given = (key: string, text: string) => (text.trim() === "" ? {} : { [key]: text.trim() });
   const days = (key: string, text: string) => given(key, /^\d+$/.test(text.trim()) ? `${text.trim()} days` : text);
   const edge = (key: string, { by, at }: EdgeDraft) => (by === "" ? {} : { [key]: { [by]: at.trim() } });
@@ -347,6 +345,14 @@ function programText({ rounds, soil, perDay, days: weekdays }: Draft): unknown {
       date: date.trim(),
       temperature: temperature.trim(),
     })),
+    // A draft that was begun before there was air has none.
+    ...((air ?? "").trim() !== "" && {
+      air: parse<string[]>(air, { skipEmptyLines: "greedy" }).data.map(([date = "", least = "", most = ""]) => ({
+        date: date.trim(),
+        least: least.trim(),
+        most: most.trim(),
+      })),
+    }),
     ...((perDay.trim() !== "" || weekdays.join() !== WORKING.join()) && {
       work: { ...given("perDay", groundText(perDay)), days: weekdays },
     }),
@@ -359,6 +365,8 @@ function placeWords(path: string, { rounds }: Draft): string {
   if (round)
     return `${rounds[Number(round[1])]?.name.trim() || `round ${Number(round[1]) + 1}`}${round[2] ? `, ${FIELD_WORDS[round[2]] ?? round[2]}` : ""}`;
   const soil = /^soil\[(\d+)\]/.exec(path);
+  const air = /^air\[(\d+)\]/.exec(path);
+  if (air) return `Air, line ${Number(air[1]) + 1}`;
   if (path.startsWith("work")) return "A day's work";
   return soil ? `Soil, line ${Number(soil[1]) + 1}` : path;
 }
@@ -370,6 +378,8 @@ const FIELD_WORDS: Readonly<Record<string, string>> = {
   "opens.date": "opens",
   "opens.soilRisesTo": "opens",
   "opens.soilFallsTo": "opens",
+  "opens.degreeDays": "opens",
+  "closes.degreeDays": "closes",
   "closes.date": "closes",
   "closes.soilRisesTo": "closes",
   "closes.soilFallsTo": "closes",

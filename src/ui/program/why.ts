@@ -3,7 +3,7 @@ import type { YearReason } from "@/core/season/year";
 /** Why a round finds no day, or what speaks against the day that it has. */
 export const WHY: Readonly<Record<YearReason, string>> = {
   "not-open": "before it opens",
-  "soil-unknown": "no soil of an earlier year says when it opens",
+  "soil-unknown": "nothing measured in an earlier year says when it opens",
   closed: "after it closes",
   "after-not-planned": "the round before it has no day",
   "too-soon-after": "too soon after the round before it",

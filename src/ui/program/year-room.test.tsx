@@ -65,7 +65,7 @@ test("each round says how far it is, when the rest is, what its label holds and 
   expect(rows[0]).toHaveTextContent("autumn half4 done · 22 to do, 14 Sep to 29 Sep · 9 days later than usual");
   expect(rows[0]).toHaveTextContent("✕ 4 sites: its label holds it. Pier, Mole … For example: Zel: 2 oz too much.");
   expect(screen.getByText("no rate: its limits aren't counted ahead")).toBeInTheDocument();
-  expect(screen.getByText(/no soil of an earlier year says when it opens/)).toBeInTheDocument();
+  expect(screen.getByText(/nothing measured in an earlier year says when it opens/)).toBeInTheDocument();
 });
 
 const row = (onMove: (days: number) => void) => ({

@@ -1,6 +1,6 @@
 "use client";
 
-import { Box, chakra } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import { mayChange } from "@/core/conditions/change";
 import { read } from "@/core/working/units";
 import { readTemperature } from "@/core/conditions/temperature";
@@ -12,7 +12,7 @@ import { format } from "../data/dates";
 import { useKept } from "../data/kept-here";
 import { useLabels, useSlice } from "../data/records";
 import { useSystem } from "../data/units";
-import { Button, Note } from "../parts/controls";
+import { Button, Lines, Note } from "../parts/controls";
 import { Field } from "../parts/field";
 import { Fold } from "../parts/fold";
 import { Column, Row } from "../parts/layout";
@@ -68,15 +68,9 @@ export function WeatherHours() {
           {unread.length > 0 && <Notice state="act">Not understood: {unread.slice(0, 3).join(" · ")}</Notice>}
           <Field label="Reports of a station (METAR), a line each">
             {(props) => (
-              <chakra.textarea
+              <Lines
                 {...props}
                 rows={3}
-                padding="10px 12px"
-                border="1px solid"
-                borderColor="line"
-                background="sheet"
-                width="100%"
-                fontFamily="reading"
                 placeholder="KFRY 101653Z 24008KT 10SM FEW040 22/12 A3002"
                 value={text}
                 onChange={(e) => set(e.target.value === "" ? undefined : e.target.value)}
