@@ -1,6 +1,6 @@
 import { daysLater, isDate } from "@/core/calendar";
 import { bad, good, type Issue, type Result } from "@/core/issue";
-import { reasonsOn, windowsOf, type YearAsked, type YearReason } from "@/core/season/year";
+import { isFor, reasonsOn, windowsOf, type YearAsked, type YearReason } from "@/core/season/year";
 import { MOST_LATER } from "@/formats/season/program";
 import { type Access, type Records, whole } from "@/records/database";
 import { addPlanned, lastBatch, plannedIn, rowsOfBatch, UNDO, type PlannedRow } from "@/records/plan";
@@ -122,8 +122,9 @@ function strangeness(
   if (site === undefined) return [issue(`moves[${i}].siteId`, "unknown-name", siteId, "the sites on record")];
   if (number === undefined)
     return [issue(`moves[${i}].round`, "unknown-name", round, asked.rounds.map(({ name }) => name).join(", "))];
-  const { name, takes, done } = asked.sites[site]!;
-  if (!takes[number]) return [issue(`moves[${i}].round`, "conflict", `"${round}" is not for ${name}`, "its turf is another")];
+  const { name, done } = asked.sites[site]!;
+  if (!isFor(asked.sites[site]!, asked.rounds[number]!))
+    return [issue(`moves[${i}].round`, "conflict", `"${round}" is not for ${name}`, "its turf is another")];
   if (done[number] != null)
     return [issue(`moves[${i}].round`, "conflict", `"${round}" is done at ${name}`, `it went down on ${done[number]}`)];
   if (day !== null && day < asked.date) return [issue(`moves[${i}].day`, "out-of-range", day, `today or later: ${asked.date}`)];
@@ -132,11 +133,13 @@ function strangeness(
 
 /** What labels hold of the days that are fixed for a site, all of them looked at together. */
 function heldOn(asked: YearAsked, site: number, fixed: readonly (string | null)[]): Issue[] {
-  const { done, takes } = asked.sites[site]!;
+  const { done } = asked.sites[site]!;
   const alone: YearAsked = { ...asked, sites: [{ ...asked.sites[site]!, fixed }] };
   const windows = windowsOf(asked);
   const held = fixed.flatMap((day, round) =>
-    day !== null && takes[round] && done[round] == null ? reasonsOn(alone, windows, 0, round, day).held : [],
+    day !== null && isFor(asked.sites[site]!, asked.rounds[round]!) && done[round] == null
+      ? reasonsOn(alone, windows, 0, round, day).held
+      : [],
   );
   // Each zone says it, and each of two that are too near: once is enough.
   const said = heldIssues({ reasons: held }).map((one) => ({ ...one, path: asked.sites[site]!.name }));

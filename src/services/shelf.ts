@@ -6,6 +6,7 @@ import { parsePackage } from "@/core/labels/rate";
 import { foldedName } from "@/core/names";
 import { canonical, fromCanonical } from "@/core/quantity/arithmetic";
 import type { Quantity } from "@/core/quantity/kinds";
+import { areaFor } from "@/core/season/year";
 import { cheapestSet, type Size } from "@/core/stock/buy";
 import type { CardText } from "@/formats/card/card";
 import type { RecallEntry, ShelfEntry, ShelfProduct } from "@/formats/entries";
@@ -77,7 +78,7 @@ export function shelf(db: Records, aside?: SetAside[]): ShelfEntry {
   for (const { site, round, state, on } of year.items) {
     const { counting } = asked.rounds[round]!;
     if (state !== "planned" || on === null || !counting) continue;
-    const amount = sizeOf(counting.rate) * asked.sites[site]!.area;
+    const amount = sizeOf(counting.rate) * areaFor(asked.sites[site]!, asked.rounds[round]!);
     needs[round]!.all += amount;
     if (on <= soon) needs[round]!.soon += amount;
   }

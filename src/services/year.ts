@@ -1,6 +1,6 @@
 import { daysLater } from "@/core/calendar";
 import type { Counting } from "@/core/labels/budget";
-import { foldedName, sameName } from "@/core/names";
+import { foldedName } from "@/core/names";
 import type { PutDown } from "@/core/labels/label";
 import { downAs, yearOf, type Year, type YearAsked, type YearRound, type YearSite } from "@/core/season/year";
 import type { CountedEntry } from "@/formats/entries";
@@ -105,10 +105,10 @@ export function yearAsked(
   const cards = new Map(listLabels(db, aside).map((label) => [label.id, label.card]));
   const { rounds, soil, air } = seasonOf(program);
   const yearRounds = rounds.map((round, i): YearRound => {
-    const { label, rate } = program.rounds[i]!;
+    const { label, rate, turf } = program.rounds[i]!;
     const card = cards.get(label);
     const counting = card && rate !== undefined ? countingOf(card, rate, "") : undefined;
-    return { ...round, counting: counting?.ok ? counting.value : null, later: later.get(round.name) ?? 0 };
+    return { ...round, turf, counting: counting?.ok ? counting.value : null, later: later.get(round.name) ?? 0 };
   });
   const all = rounds.length > 0 ? seedOfSites(db) : [];
   const sites = byPlace(only ? all.filter(({ id }) => only.has(id)) : all);
@@ -120,10 +120,7 @@ export function yearAsked(
       name: site.name,
       ...(site.jurisdiction !== null && { jurisdiction: site.jurisdiction }),
       zones: zonesOf(i),
-      area: site.seeds.reduce((sum, zone) => sum + zone.areaM2, 0),
-      takes: program.rounds.map(
-        ({ turf }) => turf === undefined || site.seeds.some((zone) => zone.turf !== null && sameName(zone.turf, turf)),
-      ),
+      areas: site.seeds.map((zone) => zone.areaM2),
       done: rounds.map(
         ({ name }) =>
           own

@@ -9,7 +9,17 @@ import { given } from "../working/rule";
 import { measuredOf } from "./due";
 import type { SoilDay } from "./soil";
 import { expectedOn, windowOf } from "./window";
-import { budgetsOf, downAs, reasonsOn, yearOf, type YearAsked, type YearItem, type YearRound, type YearSite } from "./year";
+import {
+  areaFor,
+  budgetsOf,
+  downAs,
+  reasonsOn,
+  yearOf,
+  type YearAsked,
+  type YearItem,
+  type YearRound,
+  type YearSite,
+} from "./year";
 
 const rate = (text: string) => {
   const read = parseRate(text, "dry");
@@ -26,8 +36,7 @@ const round = (name: string, more: Partial<YearRound> = {}): YearRound => ({ nam
 const site = (name: string, rounds: number, more: Partial<YearSite> = {}): YearSite => ({
   name,
   zones: [{ name: "north", turf: "bluegrass" }],
-  area: 500,
-  takes: Array.from({ length: rounds }, () => true),
+  areas: [500],
   done: Array.from({ length: rounds }, () => null),
   fixed: Array.from({ length: rounds }, () => null),
   ...more,
@@ -67,7 +76,7 @@ describe("the year laid out", () => {
     expect(days(items)).toEqual(["2026-03-04", "2026-03-02", "2026-03-05", "2026-03-03", "2026-03-06", "no-room"]);
   });
   test("a site that is more than a day's work gets a day of its own", () => {
-    const sites = [site("large", 1, { area: 9000 }), site("small", 1)];
+    const sites = [site("large", 1, { areas: [9000] }), site("small", 1)];
     const { items } = yearOf(
       asked([round("r", { opens: on("03-02") })], sites, { work: { perDay: 1000, days: [1, 2, 3, 4, 5] } }),
     );
@@ -114,6 +123,26 @@ describe("the year laid out", () => {
       ["2026-02-20", true, ["too-soon-after"]],
     ]);
   });
+});
+
+test("a round for one turf is laid out on the zones of it alone: other zones take no time, and hold nothing", () => {
+  const forBent: Counting = { ...counting(1, {}), says: { actives: [], limits: [], turfs: ["bentgrass"] } };
+  const two = site("Green", 2, {
+    zones: [
+      { name: "green", turf: "Bentgrass" },
+      { name: "rough", turf: "fescue" },
+    ],
+    areas: [200, 5000],
+  });
+  const rounds = [
+    round("greens", { turf: "bentgrass", counting: forBent, opens: on("03-02") }),
+    round("all", { counting: forBent, opens: on("03-02") }),
+  ];
+  const { items } = yearOf(asked(rounds, [two]));
+  // Without a turf of its own the round is for the fescue too, which the label doesn't allow.
+  expect(days(items)).toEqual(["2026-03-02", "limit"]);
+  expect(rounds.map((one) => areaFor(two, one))).toEqual([200, 5200]);
+  expect(yearOf(asked([round("x", { turf: "zoysia" })], [site("Green", 1)])).items).toEqual([]);
 });
 
 describe("limits are counted ahead", () => {

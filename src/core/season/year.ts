@@ -4,7 +4,7 @@ import { activesOf, type Counting } from "../labels/budget";
 import type { PutDown, ZoneFacts } from "../labels/label";
 import { judgeZone } from "../labels/limits";
 import type { Budget, Reason } from "../labels/reason";
-import { foldedName } from "../names";
+import { foldedName, sameName } from "../names";
 import type { Source } from "../working/rule";
 import type { AirDay } from "./degrees";
 import { measuredOf, type Round } from "./due";
@@ -20,6 +20,8 @@ import { windowOf, type YearWindow } from "./window";
 export interface YearRound extends Round {
   /** The product at its rate, before its label; null where nobody gave the round a rate: its limits can't be counted ahead. */
   readonly counting: Counting | null;
+  /** It is for zones of this turf alone. */
+  readonly turf?: string | undefined;
   /** Days by which the season is later than usual for it; below zero earlier. Moves what opens it, not what closes it. */
   readonly later?: number | undefined;
 }
@@ -29,10 +31,9 @@ export interface YearSite {
   readonly jurisdiction?: string | undefined;
   /** With what went down on them. An open sheet is a plan being done: it counts when it is down. */
   readonly zones: readonly ZoneFacts[];
-  /** m². */
-  readonly area: number;
-  /** By round: whether it is for this site; on which day of the year it was done last; the day that somebody fixed for it. */
-  readonly takes: readonly boolean[];
+  /** By zone, m². */
+  readonly areas: readonly number[];
+  /** By round: on which day of the year it was done last; the day that somebody fixed for it. */
   readonly done: readonly (string | null)[];
   readonly fixed: readonly (string | null)[];
   /** ISO dates: the last seed that is down, the next that is planned. */
@@ -97,6 +98,18 @@ export interface Year {
   readonly items: readonly YearItem[];
 }
 
+/** The zones of a site that a round is for. */
+const zonesFor = (site: YearSite, { turf }: Pick<YearRound, "turf">): readonly ZoneFacts[] =>
+  turf === undefined ? site.zones : site.zones.filter((zone) => zone.turf !== undefined && sameName(zone.turf, turf));
+
+export const isFor = (site: YearSite, round: Pick<YearRound, "turf">): boolean => zonesFor(site, round).length > 0;
+
+/** How much of a site a round is for, m². */
+export function areaFor(site: YearSite, round: Pick<YearRound, "turf">): number {
+  const zones = new Set(zonesFor(site, round));
+  return site.areas.reduce((sum, area, i) => (zones.has(site.zones[i]!) ? sum + area : sum), 0);
+}
+
 /** A day's number in the week, 0 for Sunday. */
 const weekday = (day: number): number => (((day + 4) % 7) + 7) % 7;
 
@@ -154,29 +167,36 @@ export function budgetsOf(
   const one = asked.sites[site]!;
   const own = items.filter((item) => item.site === site && item.state === "planned" && item.on !== null);
   const inOrder = [...own].sort((a, b) => (a.on! < b.on! ? -1 : 1));
-  const before: { readonly counting: Counting; readonly on: string }[] = [];
+  const before: Beside[] = [];
   return inOrder.flatMap(({ round, on }) => {
-    const { counting } = asked.rounds[round]!;
-    if (!counting) return [];
-    const budgets = judgeAt(one, counting, on!, before, asked.sprayVolume).budgets.filter((budget) => budget.of === "year");
-    before.push({ counting, on: on! });
+    const of = asked.rounds[round]!;
+    if (!of.counting) return [];
+    const budgets = judgeAt(one, of, on!, before, asked.sprayVolume).budgets.filter((budget) => budget.of === "year");
+    before.push({ of, on: on! });
     return budgets.map((budget) => ({ ...budget, on: on! }));
   });
 }
 
-/** A product on a site on a day, before its label, beside what is to go down there as well. */
+/** Another round of the same year, on its day. */
+interface Beside {
+  readonly of: YearRound;
+  readonly on: string;
+}
+
+/** A round on a site on a day, before its label, on the zones that it is for, beside what else is to go down on them. */
 function judgeAt(
   site: YearSite,
-  counting: Counting,
+  round: YearRound,
   date: string,
-  others: readonly { readonly counting: Counting; readonly on: string }[],
+  others: readonly Beside[],
   sprayVolume: Source<"sprayVolume">,
 ): { readonly reasons: readonly Reason[]; readonly budgets: readonly Budget[] } {
-  const planned = others.flatMap((one) => downAs(one.counting, one.on));
   const day = { site: site.name, jurisdiction: site.jurisdiction, date, sprayVolume, anyOrder: true };
-  const judged = site.zones.map((zone) =>
-    judgeZone([counting], planned.length > 0 ? { ...zone, applied: [...(zone.applied ?? []), ...planned] } : zone, day),
-  );
+  const planned = others.map(({ of, on }) => ({ zones: zonesFor(site, of), down: of.counting ? downAs(of.counting, on) : [] }));
+  const judged = zonesFor(site, round).map((zone) => {
+    const here = planned.flatMap(({ zones, down }) => (zones.includes(zone) ? down : []));
+    return judgeZone([round.counting!], here.length > 0 ? { ...zone, applied: [...(zone.applied ?? []), ...here] } : zone, day);
+  });
   return { reasons: judged.flatMap(({ reasons }) => reasons), budgets: judged.flatMap(({ budgets }) => budgets) };
 }
 
@@ -189,6 +209,8 @@ interface Waiting {
 }
 
 class Laying {
+  /** By site and round: whether the round is for it. */
+  private readonly takes: readonly (readonly boolean[])[];
   private readonly on_: (string | null)[][];
   private readonly found: (YearItem | undefined)[][];
   private readonly first: number;
@@ -209,7 +231,10 @@ class Laying {
     const { date, rounds, sites } = asked;
     this.first = dayOf(date);
     this.last = dayOf(`${date.slice(0, 4)}-12-31`);
-    this.on_ = sites.map(({ takes, done, fixed }) => rounds.map((_, i) => (takes[i] ? (done[i] ?? fixed[i] ?? null) : null)));
+    this.takes = sites.map((site) => rounds.map((round) => isFor(site, round)));
+    this.on_ = sites.map(({ done, fixed }, site) =>
+      rounds.map((_, i) => (this.takes[site]![i] ? (done[i] ?? fixed[i] ?? null) : null)),
+    );
     this.found = sites.map(() => rounds.map(() => undefined));
     this.alike = sites.map(() => []);
     this.names = rounds.map(
@@ -223,10 +248,11 @@ class Laying {
   items(): YearItem[] {
     const { rounds, sites, work } = this.asked;
     const room = new Map<number, number>();
-    const takeRoom = (day: number, site: number) => room.set(day, (room.get(day) ?? 0) + sites[site]!.area);
+    const areaOf = (site: number, round: number) => areaFor(sites[site]!, rounds[round]!);
+    const takeRoom = (day: number, site: number, round: number) => room.set(day, (room.get(day) ?? 0) + areaOf(site, round));
     this.eachTaken((site, round) => {
       const { done, fixed } = sites[site]!;
-      if (done[round] == null && fixed[round] != null) takeRoom(dayOf(fixed[round]), site);
+      if (done[round] == null && fixed[round] != null) takeRoom(dayOf(fixed[round]), site, round);
     });
     const opening: Waiting[][] = Array.from({ length: this.last - this.first + 1 }, () => []);
     const open = (site: number, round: number) => {
@@ -260,10 +286,10 @@ class Laying {
             const waiting = line[i]!;
             const used = room.get(day) ?? 0;
             // A site that is more than a day's work gets a day of its own.
-            if (work.perDay !== null && used > 0 && used + sites[waiting.site]!.area > work.perDay) break;
+            if (work.perDay !== null && used > 0 && used + areaOf(waiting.site, waiting.round) > work.perDay) break;
             const again = this.place(waiting, day);
             if (again === "placed") {
-              takeRoom(day, waiting.site);
+              takeRoom(day, waiting.site, waiting.round);
               for (const next of this.after[waiting.round]!) if (this.isOpenFor(waiting.site, next)) open(waiting.site, next);
             } else if (again !== undefined) {
               const from = Math.max(again, day + 1);
@@ -315,7 +341,7 @@ class Laying {
   private readonly seedsAfter = (site: YearSite, day: string): boolean => site.seeding !== undefined && site.seeding > day;
 
   private eachTaken(work: (site: number, round: number) => void): void {
-    this.asked.sites.forEach(({ takes }, site) => takes.forEach((takesIt, round) => takesIt && work(site, round)));
+    this.takes.forEach((takes, site) => takes.forEach((takesIt, round) => takesIt && work(site, round)));
   }
 
   /** The day of the round before, done or laid out; null where there is none. */
@@ -327,8 +353,8 @@ class Laying {
 
   /** Whether a round is still to be laid out. */
   private isToCome(site: number, round: number): boolean {
-    const { takes, done, fixed } = this.asked.sites[site]!;
-    return takes[round] === true && done[round] == null && fixed[round] == null;
+    const { done, fixed } = this.asked.sites[site]!;
+    return this.takes[site]![round] === true && done[round] == null && fixed[round] == null;
   }
 
   private readonly isOpenFor = (site: number, round: number): boolean =>
@@ -378,19 +404,19 @@ class Laying {
   private judge(site: number, round: number, date: string): readonly Reason[] {
     const { rounds, sites, sprayVolume } = this.asked;
     const known = this.likeness(site, round);
-    const others = this.on_[site]!.flatMap((on, i) => {
-      const { counting } = rounds[i]!;
+    const others = this.on_[site]!.flatMap((on, i): (Beside & { readonly i: number })[] => {
+      const of = rounds[i]!;
       // What is done stands in the log, and is counted from there.
-      const counts = i !== round && on !== null && counting && sites[site]!.done[i] == null;
-      return counts ? [{ counting, on }] : [];
+      const counts = i !== round && on !== null && of.counting && sites[site]!.done[i] == null;
+      return counts ? [{ of, on, i }] : [];
     });
-    const beside = others.filter(({ counting }) =>
-      this.shares(round, [counting.name, ...activesOf(counting).map(({ name }) => name)]),
+    const beside = others.filter(({ of }) =>
+      this.shares(round, [of.counting!.name, ...activesOf(of.counting!).map(({ name }) => name)]),
     );
     const dated = beside.length > 0 || known.dated;
-    const key = `${known.key}\n${beside.map(({ counting, on }) => `${counting.name} ${on}`).join()}\n${dated ? date : ""}`;
+    const key = `${known.key}\n${beside.map(({ i, on }) => `${i} ${on}`).join()}\n${dated ? date : ""}`;
     if (this.clear.has(key)) return [];
-    const { reasons } = judgeAt(sites[site]!, rounds[round]!.counting!, date, others, sprayVolume);
+    const { reasons } = judgeAt(sites[site]!, rounds[round]!, date, others, sprayVolume);
     if (reasons.length === 0) this.clear.add(key);
     return reasons;
   }
@@ -408,7 +434,8 @@ class Laying {
   private likeness(site: number, round: number): { readonly key: string; readonly dated: boolean } {
     const known = this.alike[site]![round];
     if (known) return known;
-    const { jurisdiction = "", zones } = this.asked.sites[site]!;
+    const { jurisdiction = "" } = this.asked.sites[site]!;
+    const zones = zonesFor(this.asked.sites[site]!, this.asked.rounds[round]!);
     let dated = false;
     const parts = zones.map(({ turf = "", seeded = "", sodded = "", seeding = "", sodding = "", area, whole, applied = [] }) => {
       const own = applied.filter(

@@ -1,7 +1,7 @@
 import { daysLater, isDate } from "@/core/calendar";
 import { sizeOf } from "@/core/labels/active";
 import type { Reason } from "@/core/labels/reason";
-import { budgetsOf, type YearItem, type YearReason } from "@/core/season/year";
+import { areaFor, budgetsOf, type YearItem, type YearReason } from "@/core/season/year";
 import { reasonWords } from "@/core/words/reasons";
 import type {
   BothWords,
@@ -44,9 +44,9 @@ function roundEntry({ asked, year, program }: YearNow, i: number, items: readonl
   const { opens, closes, expected } = year.windows[i]!;
   const days = (of: readonly YearItem[]) => {
     const found = new Map<string, [number, number]>();
-    for (const { site, on } of of) {
+    for (const { site, round, on } of of) {
       const [n, area] = found.get(on!) ?? [0, 0];
-      found.set(on!, [n + 1, area + asked.sites[site]!.area]);
+      found.set(on!, [n + 1, area + areaFor(asked.sites[site]!, asked.rounds[round]!)]);
     }
     return [...found].sort(([a], [b]) => (a < b ? -1 : 1));
   };
@@ -141,20 +141,21 @@ export function week(db: Records, { from }: { from: string }, aside: SetAside[])
       return {
         date,
         works: asked.work.days.includes((i + 1) % 7),
-        area: items.reduce((sum, { site }) => sum + asked.sites[site]!.area, 0),
+        area: items.reduce((sum, { site, round }) => sum + areaFor(asked.sites[site]!, asked.rounds[round]!), 0),
         items: items.slice(0, SHOWN).map(({ site, round, fixed, reasons }) => ({
           siteId: sites[site]!.id,
           site: sites[site]!.name,
           round: asked.rounds[round]!.name,
           labelId: program.rounds[round]!.label,
-          area: asked.sites[site]!.area,
+          area: areaFor(asked.sites[site]!, asked.rounds[round]!),
           fixed,
           reasons,
         })),
         more: Math.max(0, items.length - SHOWN),
         load: [...new Set(items.map(({ round }) => round))].map((round) => {
-          const { counting, name } = asked.rounds[round]!;
-          const area = items.reduce((sum, item) => (item.round === round ? sum + asked.sites[item.site]!.area : sum), 0);
+          const of = asked.rounds[round]!;
+          const { counting, name } = of;
+          const area = items.reduce((sum, item) => (item.round === round ? sum + areaFor(asked.sites[item.site]!, of) : sum), 0);
           const { label, rate } = program.rounds[round]!;
           return { round: name, labelId: label, rate: rate ?? null, amount: counting && sizeOf(counting.rate) * area };
         }),
