@@ -151,3 +151,31 @@ test("packages that came are on hand with their lot, a fault stands at its field
   await back.getByLabel("Lot that is called back").fill("sg-12");
   await expect(back).toContainText(`It may have gone down, no lot is noted, on 1 lawn:${lawn}`);
 });
+
+test("what is laid out for today goes from the bench into the mix of a day, with its stops, its rate, and without other turf", async ({
+  page,
+}) => {
+  await rigInHand(page);
+  const product = fresh("Todaygrain");
+  const lawn = fresh("Airy today lawn");
+  const labelId = await label(page, product, "dry", "0.3");
+  const turf = fresh("turf");
+  const zones = [
+    { name: "front", area: "2000", turf },
+    { name: "rough", area: "9000", turf: "fescue" },
+  ];
+  const made = await page.request.post("/api/keep/sites", { data: { id: `today-${Date.now()}`, form: { name: lawn, zones } } });
+  expect(await made.json()).toMatchObject({ ok: true });
+  await program(page, [{ name: "today's", label: labelId, rate: "0.25 oz/1000 ft2", turf }]);
+  await page.goto("/");
+  const today = page.getByRole("region", { name: "Laid out for today" });
+  await expect(today).toContainText(lawn);
+  // 2,000 sq ft of the front alone.
+  await expect(today).toContainText(`${product} 0.5 oz`);
+  await today.getByRole("button", { name: "Mix today's for its lawn" }).click();
+  await expect(page.getByRole("heading", { name: "Mix for the day, 1 stop" })).toBeVisible();
+  await expect(page.getByRole("list", { name: "Stops" })).toContainText(lawn);
+  await expect(page.getByLabel(`Rate of ${product}`)).toHaveValue("0.25 oz/1000 ft2");
+  await expect(page.getByRole("list", { name: "Stops" })).toContainText("2,000 sq ft");
+  await program(page, []);
+});
