@@ -271,6 +271,8 @@ export interface YearOfSiteEntry {
     readonly round: string;
     readonly label: string;
     readonly says: readonly BothWords[];
+    /** What its product costs here, in USD; null where nobody can tell. */
+    readonly cost: number | null;
   })[];
   /** How far each limit of a year is taken before the first planned day, and on each of them, by then; parts of the limit. */
   readonly budgets: readonly {

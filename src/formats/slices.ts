@@ -215,7 +215,7 @@ export const MADE_OF: { readonly [S in SliceName]: readonly SliceKind[] } = {
   program: ["settings"],
   due: ["settings", "sites", "log"],
   year: LAID_OUT,
-  yearOfSite: LAID_OUT,
+  yearOfSite: [...LAID_OUT, "stock"],
   week: LAID_OUT,
   shelf: [...LAID_OUT, "stock"],
   recall: ["labels", "log", "sites", "stock"],

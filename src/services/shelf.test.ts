@@ -3,6 +3,7 @@ import { saveProgram } from "./program";
 import { saveApplication } from "./save-application";
 import { saveStockCount, stockNow } from "./save-stock";
 import { recall, saveDelivery, shelf } from "./shelf";
+import { yearOfSite } from "./slices/season";
 import { faults, freshRecords, ids, must, NOW, town } from "./testing/town";
 
 const records = freshRecords();
@@ -67,6 +68,9 @@ test("what the season takes, what it costs by round, and the cheapest packages f
     [2.4, 15.36],
     [null, null],
   ]);
+  // By lawn: 2.4 oz at 6.40 an ounce on the one there is.
+  const { items } = yearOfSite(records.db, { site: ids.sites }, [])!;
+  expect(items.map(({ cost }) => cost && Number(cost.toFixed(2)))).toEqual([15.36, 15.36, null]);
   // The card sells 80 oz for 64.
   expect(product.buy).toMatchObject({ packages: [{ content: "80 oz", count: 1 }], price: 64 });
   expect(ounces(product.buy!.missing)).toBe(3.8);

@@ -59,6 +59,10 @@ export function onHand(
   return { left: Math.max(0, left), short: left < -1e-6 };
 }
 
+/** What a product costs, for one g or mL; undefined where no price is known. */
+export const priceOf = (db: Access, labelId: string, card: CardText): number | undefined =>
+  unitPrice(card, deliveriesOf(db, labelId));
+
 /** The last price of a product, for one g or mL: of the newest delivery that has one, else of its card's packages. */
 function unitPrice(card: CardText, came: readonly DeliveryRow[]): number | undefined {
   const priced = [...came].reverse().find(({ price }) => price !== null);

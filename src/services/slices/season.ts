@@ -1,7 +1,7 @@
 import { daysLater, isDate } from "@/core/calendar";
 import { sizeOf } from "@/core/labels/active";
 import type { Reason } from "@/core/labels/reason";
-import { areaFor, budgetsOf, type YearItem, type YearReason } from "@/core/season/year";
+import { areaFor, budgetsOf, type YearItem, type YearReason, type YearRound, type YearSite } from "@/core/season/year";
 import { reasonWords } from "@/core/words/reasons";
 import type {
   BothWords,
@@ -14,8 +14,10 @@ import type {
 } from "@/formats/entries";
 import type { SetAside } from "@/records/aside";
 import type { Records } from "@/records/database";
+import { findLabel } from "@/records/labels";
 import { lastBatch } from "@/records/plan";
 import { findSite } from "@/records/sites";
+import { priceOf } from "../shelf";
 import { mondayOf, yearNow, type YearNow } from "../year";
 
 /** The year as rooms ask for it. */
@@ -113,6 +115,7 @@ export function yearOfSite(
     date: asked.date,
     items: items.map(({ round, held, site: _, ...item }) => ({
       ...item,
+      cost: costOf(db, program.rounds[round]!.label, asked.rounds[round]!, asked.sites[site]!),
       round: asked.rounds[round]!.name,
       label: program.rounds[round]!.label,
       says: wordsOf(held),
@@ -120,6 +123,13 @@ export function yearOfSite(
     budgets: [...bars.values()],
     undo: undoOf(db, asked.date),
   };
+}
+
+/** What the product of a round costs on a site; null where it has no rate, or no price is known. */
+function costOf(db: Records, labelId: string, round: YearRound, site: YearSite): number | null {
+  const card = findLabel(db, labelId)?.card;
+  const price = card && priceOf(db, labelId, card);
+  return round.counting && price !== undefined ? sizeOf(round.counting.rate) * areaFor(site, round) * price : null;
 }
 
 /** As many sites of a day as a week shows. */

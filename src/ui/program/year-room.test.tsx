@@ -111,6 +111,7 @@ test("a year of a site: each round with its day, what speaks against it, and how
         latest: null,
         reasons: ["not-open"],
         says: [],
+        cost: null,
       },
       {
         round: "late",
@@ -122,6 +123,7 @@ test("a year of a site: each round with its day, what speaks against it, and how
         latest: null,
         reasons: ["limit"],
         says: [{ us: "Over by 1 oz.", metric: "Over by 28 g." }],
+        cost: 12.3,
       },
     ],
     budgets: [{ product: "Zel", active: "zelol", zone: "north", down: 0.25, steps: [["2026-09-14", 0.75]] }],

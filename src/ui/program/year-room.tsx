@@ -181,11 +181,12 @@ function OfSite({ site: { date, items, budgets }, siteId, moves }: { site: YearO
   const system = useSystem();
   const year = Number(date.slice(0, 4));
   const rows = items.map((item): YearRow => {
-    const { round, state, on, fixed, earliest, latest, reasons, says } = item;
+    const { round, state, on, fixed, earliest, latest, reasons, says, cost } = item;
     const words = [
       state === "done" && on && `done ${shortDay(on)}`,
       state === "planned" && on && `${shortDay(on)}${fixed ? ", fixed" : ""}`,
       state === "unfit" && "no day",
+      cost !== null && `$${cost.toFixed(2)} of product`,
     ];
     const why = capital(reasons.map((reason) => WHY[reason]).join(", "));
     return {
