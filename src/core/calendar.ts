@@ -30,6 +30,9 @@ export function dateOf(day: number): string {
   return `${String(year).padStart(4, "0")}-${two(month)}-${two(dayOfMonth)}`;
 }
 
+/** Which day of the week a day's number is, 0 for Sunday. */
+export const weekday = (day: number): number => (((day + 4) % 7) + 7) % 7;
+
 /** The days from one date to another: above zero where the second is later. */
 export const daysFrom = (from: string, to: string): number => dayOf(to) - dayOf(from);
 

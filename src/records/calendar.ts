@@ -1,4 +1,4 @@
-import { like } from "drizzle-orm";
+import { sql } from "drizzle-orm";
 import type { Access } from "./access";
 import { calendarEvents } from "./schema-season";
 
@@ -11,7 +11,7 @@ export const toldEvents = (db: Access, prefix: string): ToldEvent[] =>
   db
     .select()
     .from(calendarEvents)
-    .where(like(calendarEvents.uid, `${prefix}%`))
+    .where(sql`substr(${calendarEvents.uid}, 1, ${prefix.length}) = ${prefix}`)
     .all();
 
 export const tellEvent = (db: Access, event: ToldEvent): void => {

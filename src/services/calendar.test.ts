@@ -99,6 +99,13 @@ test("a deadline has its hour at the firm's place, over the change of the clocks
   expect(event.end.toJSDate().toISOString()).toBe("2026-11-01T20:40:00.000Z");
 });
 
+test("a site whose id begins as another's takes none of its events away", () => {
+  must(add(records.db, "sites", { name: "Pier", zones: [{ name: "lawn", area: "900" }] }, `${ids.sites}-2`));
+  const other = calendarOf(records.db, `${ids.sites}-2`)!.text;
+  parsed(ids.sites);
+  expect(calendarOf(records.db, `${ids.sites}-2`)!.text).toBe(other);
+});
+
 test("papers are told two weeks before they end; two installations' events are never one", () => {
   must(add(records.db, "people", { name: "Odile Marsh", papers: [{ kind: "certificate", number: "D-7", ends: "2027-01-31" }] }));
   const paper = parsed().find(({ summary }) => summary.includes("certificate"))!;

@@ -39,7 +39,8 @@ export function calendarOf(db: Records, siteId?: string): { readonly name: strin
   const site = siteId === undefined ? undefined : sites.find((one) => one.id === siteId);
   if (siteId !== undefined && !site) return undefined;
   const house = installation(db);
-  const scope = site ? `site-${site.id}-` : "firm-";
+  // No id has a point in it: the events of one site never begin as another's.
+  const scope = site ? `site.${site.id}.` : "firm-";
   const wanted = [
     ...(site ? roundsOf(db, site.id) : daysOfWork(db)),
     ...duties(db, siteId),
@@ -102,7 +103,7 @@ function laidOut(db: Records) {
   const end = daysLater(today, AHEAD);
   const years = end.slice(0, 4) === today.slice(0, 4) ? [false] : [false, true];
   return years.flatMap((next) => {
-    const { year, asked, sites, program } = yearNow(db, next);
+    const { year, asked, sites } = yearNow(db, next);
     return year.items.flatMap((item) =>
       item.state === "planned" && item.on !== null && item.on >= today && item.on <= end
         ? [
@@ -110,8 +111,6 @@ function laidOut(db: Records) {
               on: item.on,
               site: sites[item.site]!,
               round: asked.rounds[item.round]!.name,
-              label: program.rounds[item.round]!,
-              fixed: item.fixed,
             },
           ]
         : [],

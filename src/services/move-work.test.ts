@@ -157,6 +157,34 @@ test("a cold spring takes fixed days along", () => {
   expect(days()[0]).toBe("2026-03-10");
 });
 
+test("next year counts what this one will have put down on the zones of its round alone", () => {
+  january();
+  const rolling = { ...CARD, name: "Zel", limits: [{ perYear: "0.5 oz/1000 ft2", yearKind: "rolling" }] };
+  must(add(records.db, "labels", rolling, "label-000000003"));
+  const zones = [
+    { name: "green", area: "500", turf: "bentgrass" },
+    { name: "rough", area: "900", turf: "fescue" },
+  ];
+  must(add(records.db, "sites", { name: "Two turfs", zones }, "site-0000000002"));
+  const round = { name: "greens", label: "label-000000003", rate: "0.3 oz/1000 ft2", opens: { date: "11-02" } };
+  const rough = { ...round, name: "rough", opens: { date: "03-01" } };
+  must(
+    saveProgram(records.db, {
+      rounds: [
+        { ...round, turf: "bentgrass" },
+        { ...rough, turf: "fescue", closes: { date: "03-31" } },
+      ],
+      soil: [],
+    }),
+  );
+  // What the greens get in November is none of what the rough gets in March.
+  holdClock("2026-04-05T10:00:00.000Z");
+  expect(yearNow(records.db, true).year.items.map(({ state, held }) => [state, held.length])).toEqual([
+    ["planned", 0],
+    ["planned", 0],
+  ]);
+});
+
 test("next year counts what this one will have put down", () => {
   january([{ ...ROUNDS[0]!, opens: { date: "11-02" }, closes: { date: "12-31" } }]);
   const rolling = { ...CARD, name: "Zel", limits: [{ perYear: "0.5 oz/1000 ft2", yearKind: "rolling" }] };

@@ -1,8 +1,8 @@
-import { daysLater } from "@/core/calendar";
+import { dayOf, daysLater, weekday } from "@/core/calendar";
 import type { Counting } from "@/core/labels/budget";
 import { foldedName } from "@/core/names";
 import type { PutDown } from "@/core/labels/label";
-import { downAs, yearOf, type Year, type YearAsked, type YearRound, type YearSite } from "@/core/season/year";
+import { downAs, yearOf, zonesFor, type Year, type YearAsked, type YearRound, type YearSite } from "@/core/season/year";
 import type { CountedEntry } from "@/formats/entries";
 import { withCounted } from "@/formats/counted";
 import { Faults } from "@/formats/job-file/faults";
@@ -189,26 +189,27 @@ function zonesWithHistory(
       ...(zone.sodding !== null && { sodding: zone.sodding }),
       applied: [
         ...(here[j]!.applied ?? []).flatMap((entry) => readApplied(entry, "", faults) ?? []),
-        ...(laidOut.get(site.id) ?? []),
+        ...(laidOut.get(zone.zoneId) ?? []),
       ],
     }));
   };
 }
 
-/** What this year's layout will have put down by the end of it, by site. */
+/** What this year's layout will have put down by the end of it, by the id of the zone. */
 function plannedBefore({ asked, year, sites }: YearNow): ReadonlyMap<string, readonly PutDown[]> {
   const down = new Map<string, PutDown[]>();
   for (const { site, round, state, on } of year.items) {
     const counting: Counting | null = asked.rounds[round]!.counting;
     if (state !== "planned" || on === null || !counting) continue;
-    const { id } = sites[site]!;
-    down.set(id, [...(down.get(id) ?? []), ...downAs(counting, on)]);
+    const here = zonesFor(asked.sites[site]!, asked.rounds[round]!);
+    sites[site]!.seeds.forEach(({ zoneId }, i) => {
+      if (here.includes(asked.sites[site]!.zones[i]!)) down.set(zoneId, [...(down.get(zoneId) ?? []), ...downAs(counting, on)]);
+    });
   }
   return down;
 }
 
 /** The Monday of the week that a date lies in. */
 export function mondayOf(date: string): string {
-  const day = new Date(`${date}T00:00:00Z`).getUTCDay();
-  return daysLater(date, -((day + 6) % 7));
+  return daysLater(date, -((weekday(dayOf(date)) + 6) % 7));
 }

@@ -1,4 +1,4 @@
-import { dateOf, dayOf, daysFrom, daysLater } from "../calendar";
+import { dateOf, dayOf, daysFrom, daysLater, weekday } from "../calendar";
 import { sizeOf } from "../labels/active";
 import { activesOf, type Counting } from "../labels/budget";
 import type { PutDown, ZoneFacts } from "../labels/label";
@@ -99,7 +99,7 @@ export interface Year {
 }
 
 /** The zones of a site that a round is for. */
-const zonesFor = (site: YearSite, { turf }: Pick<YearRound, "turf">): readonly ZoneFacts[] =>
+export const zonesFor = (site: YearSite, { turf }: Pick<YearRound, "turf">): readonly ZoneFacts[] =>
   turf === undefined ? site.zones : site.zones.filter((zone) => zone.turf !== undefined && sameName(zone.turf, turf));
 
 export const isFor = (site: YearSite, round: Pick<YearRound, "turf">): boolean => zonesFor(site, round).length > 0;
@@ -109,9 +109,6 @@ export function areaFor(site: YearSite, round: Pick<YearRound, "turf">): number 
   const zones = new Set(zonesFor(site, round));
   return site.areas.reduce((sum, area, i) => (zones.has(site.zones[i]!) ? sum + area : sum), 0);
 }
-
-/** A day's number in the week, 0 for Sunday. */
-const weekday = (day: number): number => (((day + 4) % 7) + 7) % 7;
 
 const latestOf = (days: readonly (string | null | undefined)[]): string | null =>
   days.reduce<string | null>((last, day) => (day != null && (last === null || day > last) ? day : last), null);
@@ -139,14 +136,10 @@ export function windowsOf(asked: Pick<YearAsked, "soil" | "air" | "rounds" | "da
 /** Lays a year out. Work: sites × rounds, a look at each label for each that is laid out. */
 export function yearOf(asked: YearAsked): Year {
   const windows = windowsOf(asked);
-  const laying = new Laying(asked, windows);
-  return { windows, items: laying.items() };
+  return { windows, items: new Laying(asked, windows).items() };
 }
 
-/**
- * What a round on a day runs into, by its program and its label: what a person is told who moves it there.
- * @param fixed as the site's own, with the other rounds where they are wanted
- */
+/** What a round on a day runs into, by its program and its label, beside what is done and fixed: what a person is told who moves it there. */
 export function reasonsOn(
   asked: YearAsked,
   windows: readonly YearWindow[],
@@ -154,8 +147,7 @@ export function reasonsOn(
   round: number,
   day: string,
 ): { readonly reasons: readonly YearReason[]; readonly held: readonly Reason[] } {
-  const laying = new Laying({ ...asked, work: { ...asked.work, perDay: null } }, windows);
-  return laying.on(site, round, day);
+  return new Laying(asked, windows).on(site, round, day);
 }
 
 /** How much of each yearly limit of a site a round takes, with what is down and what was laid out before it. */
