@@ -47,7 +47,7 @@ export const isPapers = (value: unknown): value is readonly PaperText[] =>
 export const MOST_PAPERS = 40;
 
 /** Whether a paper holds on a day, ISO: one without an end always does. */
-const holdsOn = ({ ends }: PaperText, day: string): boolean => ends === undefined || ends >= day;
+export const holdsOn = ({ ends }: PaperText, day: string): boolean => ends === undefined || ends >= day;
 
 /** So many days ahead an end is told of. */
 export const WARN_AHEAD = 60;

@@ -73,8 +73,7 @@ function unitPrice(card: CardText, came: readonly DeliveryRow[]): number | undef
 
 /** The shelf as it stands, with what is laid out for the rest of this year. */
 export function shelf(db: Records, aside?: SetAside[]): ShelfEntry {
-  const { asked, year } = yearNow(db, false, aside);
-  const { program } = yearNow(db, false, aside);
+  const { asked, year, program } = yearNow(db, false, aside);
   const today = asked.date;
   const soon = daysLater(today, SOON);
   /** By round: what is needed soon, and in all, g or mL. */

@@ -5,7 +5,7 @@ import dynamic from "next/dynamic";
 import { nanoid } from "nanoid";
 import { useState } from "react";
 import { airLines } from "@/core/conditions/air";
-import { compass, mayChange } from "@/core/conditions/change";
+import { compass } from "@/core/conditions/change";
 import type { When } from "@/core/conditions/judge";
 import { readTemperature } from "@/core/conditions/temperature";
 import type { Issue } from "@/core/issue";
@@ -29,6 +29,7 @@ import { TextField } from "../parts/field";
 import { Fold } from "../parts/fold";
 import { Column, Row } from "../parts/layout";
 import { Notice } from "../parts/notices";
+import { reasonsSaid, VERDICT_STATE, VERDICT_WORDS } from "../weather/verdict";
 
 // The plan is fetched where the site has one.
 const Plan = dynamic(() => import("../sites/plan").then((m) => m.Plan), { ssr: false });
@@ -198,8 +199,6 @@ interface SeenProps {
   readonly counts: boolean;
 }
 
-const VERDICTS = { go: "Go", wait: "Wait", no: "Not now" } as const;
-
 /** What the weather that was seen last says, in a line; nothing where nobody looked. */
 export function AirSaid({ sheet }: { sheet: Sheet }) {
   const system = useSystem();
@@ -209,9 +208,9 @@ export function AirSaid({ sheet }: { sheet: Sheet }) {
   const at = format(wallClock(weather!.at), "HH:mm");
   if (!airCounts(weather!.at, nowMoment())) return <Note>The weather of {at} is too old to go by: look again.</Note>;
   const { verdict, reasons } = judgeAir(seen.value, sheet.job.products ?? []);
-  const said = reasons.map(({ code, text }) => `${text(system)} (${mayChange(code, seen.value.when)})`);
-  const words = `${VERDICTS[verdict]}, as of ${at}${said.length > 0 ? `: ${said.join("; ")}` : ""}.`;
-  return <Notice state={verdict === "go" ? "plain" : verdict === "no" ? "stop" : "act"}>{words}</Notice>;
+  const said = reasonsSaid(reasons, seen.value.when, system);
+  const words = `${VERDICT_WORDS[verdict]}, as of ${at}${said === "" ? "" : `: ${said}`}.`;
+  return <Notice state={VERDICT_STATE[verdict]}>{words}</Notice>;
 }
 
 function LastSeen({ sheet, weather, counts }: SeenProps) {

@@ -2,9 +2,12 @@
 
 import { Box } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
+import { sameName } from "@/core/names";
+import { atMost } from "@/core/quantity/slack";
 import { RESTRICTED_USE } from "@/formats/card/card";
 import { likelyRow, rowName } from "@/formats/card/choice";
 import type { WorkDayEntry } from "@/formats/entries";
+import { holdsOn } from "@/formats/papers";
 import { todayDate } from "../data/clock";
 import { keep } from "../data/kept-here";
 import { fetchSlice, useLabels, usePeople, useSlice } from "../data/records";
@@ -29,7 +32,7 @@ export function DayLoad({ day, begun = false }: { day: WorkDayEntry; begun?: boo
     retired
       ? []
       : papers
-          .filter(({ kind, ends }) => kind === "certificate" && (ends === undefined || ends >= day.date))
+          .filter((paper) => paper.kind === "certificate" && holdsOn(paper, day.date))
           .map(({ number }) => [name, number].filter(Boolean).join(", ")),
   );
   return (
@@ -44,7 +47,7 @@ export function DayLoad({ day, begun = false }: { day: WorkDayEntry; begun?: boo
               {one.amount === null || !card
                 ? "as its label says: the round has no rate"
                 : amountText(one.amount, card.form, system)}
-              {one.amount !== null && left !== null && left < one.amount * (1 - 1e-9) && card && (
+              {one.amount !== null && left !== null && !atMost(one.amount, left) && card && (
                 <Box color="stop">✕ only {amountText(left, card.form, system)} on hand</Box>
               )}
             </Box>
@@ -77,9 +80,7 @@ function useDayMix({ date, items }: WorkDayEntry) {
     const turf = program?.rounds.find((one) => one.name === round)?.turf;
     const { value: sites } = await fetchSlice("sitesById", { ids: stops });
     const without = sites.flatMap(({ site }) =>
-      site.zones
-        .filter((zone) => turf !== undefined && zone["x-turf"]?.toLowerCase() !== turf.toLowerCase())
-        .map((zone) => zone["x-id"]),
+      site.zones.filter((zone) => turf !== undefined && !sameName(zone["x-turf"] ?? "", turf)).map((zone) => zone["x-id"]),
     );
     const row = card ? likelyRow(card, turf ?? sites[0]?.site.zones[0]?.["x-turf"]) : 0;
     const product = card && rate !== null ? [{ labelId, rate, choice: { row, from: rowName(card, row), point: "typed" } }] : [];

@@ -7,12 +7,13 @@ import { useState } from "react";
 import { daysLater, daysFrom } from "@/core/calendar";
 import { mixLock } from "@/core/calibration/may-mix";
 import { fromCanonical } from "@/core/quantity/arithmetic";
+import { atMost } from "@/core/quantity/slack";
 import { read } from "@/core/working/units";
 import { daysWork } from "@/core/mixing/days-work";
 import { RESTRICTED_USE } from "@/formats/card/card";
 import type { WorkDayEntry } from "@/formats/entries";
 import { readTanks } from "@/formats/job-file/read-calibration";
-import { certificateOn } from "@/formats/papers";
+import { certificateOn, holdsOn } from "@/formats/papers";
 import { dayWords, format } from "../data/dates";
 import { todayDate } from "../data/clock";
 import { useInHand } from "../data/in-hand";
@@ -247,12 +248,12 @@ function useSaid({ date, area, items }: WorkDayEntry, perDay: number | null) {
   const restricted = items.some(({ labelId }) => labels.find((one) => one.id === labelId)?.card.restricted === RESTRICTED_USE);
   const certified = people.some((person) => {
     const paper = person.retired ? undefined : certificateOn(person.papers ?? [], date);
-    return paper && (paper.ends === undefined || paper.ends >= date);
+    return paper && holdsOn(paper, date);
   });
   return {
     work: words.filter(Boolean).join(" · "),
     against: [
-      perDay !== null && area > perDay * (1 + 1e-9) && "more than a day's work",
+      perDay !== null && !atMost(area, perDay) && "more than a day's work",
       restricted && !certified && "nobody holds a certificate on that day",
       standings && !standings.some((one) => !mixLock(one)) && "no rig is calibrated",
     ].filter((one) => one !== false && one !== undefined),

@@ -1,10 +1,9 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { mayChange } from "@/core/conditions/change";
 import { read } from "@/core/working/units";
 import { readTemperature } from "@/core/conditions/temperature";
-import { limitsOfCards } from "@/formats/air-seen";
+import { airCounts, limitsOfCards } from "@/formats/air-seen";
 import { goodSpans, hoursOf, type ReportedHour } from "@/formats/weather/hours";
 import { simulatedStation } from "@/standins/station";
 import { nowMoment, todayDate, wallClock } from "../data/clock";
@@ -18,11 +17,11 @@ import { Fold } from "../parts/fold";
 import { Column, Row } from "../parts/layout";
 import { Notice } from "../parts/notices";
 import { REPORTS } from "./reports";
+import { reasonsSaid, VERDICT_STATE, VERDICT_WORDS } from "./verdict";
 
 const HOUR = 3_600_000;
 const SIGN = { go: "✓", wait: "!", no: "✕" } as const;
 const COLOUR = { go: "ink", wait: "act", no: "stop" } as const;
-const VERDICT = { go: "Go", wait: "Wait", no: "Not now" } as const;
 
 const clock = (at: number) => format(wallClock(new Date(at).toISOString()), "HH:mm");
 
@@ -38,7 +37,7 @@ export function WeatherHours() {
   const now = Date.parse(nowMoment());
   const { hours, unread } = hoursOf(text, limitsOfCards(cards), now, (at) => wallClock(new Date(at).toISOString()).getHours());
   const last = hours.at(-1);
-  const fresh = last !== undefined && now - last.at < 2 * HOUR;
+  const fresh = last !== undefined && airCounts(new Date(last.at).toISOString(), nowMoment());
   const ask = async () => {
     const reports = await Promise.all(
       Array.from({ length: 24 }, (_, i) => simulatedStation.report(wallClock(new Date(now - (23 - i) * HOUR).toISOString()))),
@@ -50,19 +49,18 @@ export function WeatherHours() {
       <Fold
         strong
         title={
-          fresh ? `Weather: ${VERDICT[last.judged.verdict]}, as of ${clock(last.at)}` : "Weather of the last day, hour by hour"
+          fresh
+            ? `Weather: ${VERDICT_WORDS[last.judged.verdict]}, as of ${clock(last.at)}`
+            : "Weather of the last day, hour by hour"
         }
         begun={hours.length > 0}
       >
         <Column gap="8px">
           {last && !fresh && <Note>The newest report is of {clock(last.at)}: too old to go by.</Note>}
           {fresh && last.judged.reasons.length > 0 && (
-            <Notice state={last.judged.verdict === "no" ? "stop" : "act"}>
-              {last.judged.reasons
-                .map(({ code, text: says }) => `${says(system)} (${mayChange(code, last.seen.when)})`)
-                .join("; ")}
-              .
-            </Notice>
+            <Notice
+              state={VERDICT_STATE[last.judged.verdict]}
+            >{`${reasonsSaid(last.judged.reasons, last.seen.when, system)}.`}</Notice>
           )}
           {hours.length > 0 && <Strip hours={hours} />}
           {unread.length > 0 && <Notice state="act">Not understood: {unread.slice(0, 3).join(" · ")}</Notice>}
@@ -108,7 +106,7 @@ function Strip({ hours }: { hours: readonly ReportedHour[] }) {
               textStyle="small"
               color={COLOUR[judged.verdict]}
               title={`${wind}${air}`}
-              aria-label={`${clock(at)}: ${VERDICT[judged.verdict]}, ${wind}${air}`}
+              aria-label={`${clock(at)}: ${VERDICT_WORDS[judged.verdict]}, ${wind}${air}`}
             >
               {SIGN[judged.verdict]}
               <br />
