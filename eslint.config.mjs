@@ -89,7 +89,7 @@ const config = [
   room("records", ["formats", "core"], { packages: ["react", "next", "next/*", "@chakra-ui/*"] }),
   room("services", ["records", "formats", "core"], { packages: ["react", "next", "next/*", "@chakra-ui/*"] }),
   room("standins", ["core"], { packages: ["react", "next", "next/*", "@chakra-ui/*", "drizzle-orm", "better-sqlite3"] }),
-  room("workers", ["formats", "core"], {
+  room("workers", ["formats", "core", "standins"], {
     packages: ["react", "next", "next/*", "@chakra-ui/*", "drizzle-orm", "better-sqlite3"],
   }),
   room("ui", ["core", "formats", "standins", "workers"], {

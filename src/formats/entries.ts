@@ -12,6 +12,7 @@ import type { SpreadFile } from "./job-file/spread";
 import type { CleanOut } from "./clean-out";
 import type { LookKind, LookText } from "./looks";
 import type { PaperText } from "./papers";
+import type { PracticeText } from "./practice";
 import type { FactsText } from "./facts";
 import type { TipText } from "./rig-setup";
 import type { Form } from "@/core/labels/label-rate";
@@ -55,6 +56,17 @@ export interface PersonEntry extends Entry {
   readonly papers?: readonly PaperText[];
   /** How long a stride of theirs is, "30 in". */
   readonly stride?: string;
+}
+
+/** What a person practised. */
+export interface PracticeEntry {
+  readonly id: string;
+  readonly personId: string;
+  readonly rigId: string | null;
+  readonly ground: Ground | null;
+  readonly what: PracticeText;
+  /** When it was kept. */
+  readonly at: string;
 }
 
 export interface RigEntry extends Entry {

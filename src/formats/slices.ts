@@ -22,6 +22,7 @@ import type {
   LookEntry,
   MemberEntry,
   PersonEntry,
+  PracticeEntry,
   RecallEntry,
   RigEntry,
   RinseEntry,
@@ -65,6 +66,7 @@ export const SLICE_KINDS = [
   "looks",
   "plans",
   "water",
+  "practice",
 ] as const;
 export type SliceKind = (typeof SLICE_KINDS)[number];
 
@@ -168,6 +170,8 @@ export interface Slices {
   recall: { query: { label: string; lot: string }; value: RecallEntry };
   /** What the ground is owed after the work of the last days. */
   afterWork: { query: object; value: readonly AfterEntry[] };
+  /** What a person practised, newest first. */
+  practice: { query: { person: string }; value: readonly PracticeEntry[] };
 }
 export type SliceName = keyof Slices;
 
@@ -220,6 +224,7 @@ export const MADE_OF: { readonly [S in SliceName]: readonly SliceKind[] } = {
   shelf: [...LAID_OUT, "stock"],
   recall: ["labels", "log", "sites", "stock"],
   afterWork: ["log", "labels", "sites", "water", "settings"],
+  practice: ["practice"],
 };
 
 /** An answer: what was asked for, and the rows of it that can't be read. */

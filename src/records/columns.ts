@@ -15,6 +15,7 @@ import type { MeasuredText } from "@/formats/area/types";
 import { readAir, type AirText } from "@/formats/air-seen";
 import { isLook } from "@/formats/looks";
 import { isPapers } from "@/formats/papers";
+import { isPractice } from "@/formats/practice";
 import { isHead, isSetup, readTip, type TipText } from "@/formats/rig-setup";
 import { Unreadable } from "./aside";
 import { SLACK } from "@/core/quantity/slack";
@@ -127,6 +128,7 @@ export const tipText = jsonText("tip", (value): value is TipText => readTip(valu
 export const factsText = jsonText("list of facts", isFacts);
 export const cleanOutText = jsonText("clean-out", isCleanOut);
 export const lookText = jsonText("look at a zone", isLook);
+export const practiceText = jsonText("practice", isPractice);
 export const airText = jsonText("weather", (value): value is AirText => readAir(value).ok);
 export const papersText = jsonText("list of papers", isPapers);
 export const outcomeText = jsonText(

@@ -1,9 +1,11 @@
 import { check, index, integer, sqliteTable, text } from "drizzle-orm/sqlite-core";
 import { sql } from "drizzle-orm";
-import { enteredText } from "./columns";
-import { createdAt, id, labels, sites } from "./schema";
+import { GROUNDS } from "@/core/calibration/evidence";
+import { PRACTICE_KINDS } from "@/formats/practice";
+import { enteredText, practiceText } from "./columns";
+import { createdAt, id, labels, people, rigs, sites } from "./schema";
 
-/** The records of the season: days that were fixed, water that fell, packages that came. Append-only, but for the calendar's. */
+/** The records of the season: days that were fixed, water that fell, packages that came, practice. Append-only, but for the calendar's. */
 
 /**
  * What somebody moved in a year's plan: a round on a site to a day of its own (without a day it is laid out with all others
@@ -84,6 +86,26 @@ export const deliveries = sqliteTable(
     index("deliveries_corrected").on(t.corrects),
     check("deliveries_count", sql`${t.count} between 0 and 10000`),
   ],
+);
+
+/** What people practised: paces, countdowns, swings, lessons. A wrong one is struck by another row. */
+export const practices = sqliteTable(
+  "practices",
+  {
+    id: id(),
+    personId: text("person_id")
+      .notNull()
+      .references(() => people.id),
+    rigId: text("rig_id").references(() => rigs.id),
+    kind: text("kind", { enum: PRACTICE_KINDS }).notNull(),
+    ground: text("ground", { enum: GROUNDS }),
+    what: practiceText("what").notNull(),
+    /** The row that this one strikes, and why. */
+    strikes: text("strikes"),
+    why: text("why"),
+    createdAt: createdAt(),
+  },
+  (t) => [index("practices_of_person").on(t.personId, t.createdAt), index("practices_struck").on(t.strikes)],
 );
 
 /** What a calendar was told last of each event: how often it changed, and whether it was called off. */

@@ -50,6 +50,7 @@ export const TABLES = [
   "planned_days",
   "waterings",
   "deliveries",
+  "practices",
   "calendar_events",
   "saved_requests",
 ] as const;

@@ -3,6 +3,7 @@ import { belongsToPerson, ownerOf } from "@/core/calibration/standing";
 import { bad, good, type Result } from "@/core/issue";
 import { calibrationJob } from "@/formats/job-file/assemble";
 import { readChecked } from "@/formats/job-file/read-checked";
+import { practisedBeside } from "@/formats/practice";
 import { isSession, readSession, type Session } from "@/formats/session";
 import { readTyped } from "@/formats/typed";
 import { addDismissals } from "@/records/applications";
@@ -15,11 +16,13 @@ import {
 } from "@/records/calibrations";
 import { type Records, whole } from "@/records/database";
 import { findPerson } from "@/records/people";
+import { practicesOf } from "@/records/practices";
 import { findRig } from "@/records/rigs";
 import { findSite } from "@/records/sites";
 import { readDismissed } from "./dismissed";
 import { A_MOMENT, isId, isMoment, isReason, issue, nowText, shown } from "./input";
 import { impossible, resultOf } from "./keep-calibration";
+import { firmZone, todayOf } from "./clock";
 import { once } from "./once";
 import { retiredFaults } from "./retired";
 
@@ -58,7 +61,10 @@ export function saveCalibration(db: Records, input: unknown): Result<{ id: strin
   if (reading.state === "wrong") return { ok: false, issues: reading.issues };
   if (reading.state === "lacking")
     return { ok: false, issues: reading.lacks.map((lack) => issue(lack, "missing", "", `a reading of the ${lack}`)) };
-  const read = readChecked(calibrationJob(rig, reading.calibration));
+  // What practice says of the person's walks is written down with the calibration, whose ± stands on it, too.
+  const practised =
+    personId === null ? {} : practisedBeside(session, practicesOf(db, personId), { today: todayOf(db), zone: firmZone(db).zone });
+  const read = readChecked(calibrationJob(rig, { ...reading.calibration, ...practised }));
   if (!read.ok) return read;
   const job = read.value;
   const made = calibrate({ ...job.calibration, ground: session.ground });

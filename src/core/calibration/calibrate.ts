@@ -7,7 +7,7 @@ import { paceOf, type Pace } from "./pace";
 import { THOUSAND } from "../working/thousand";
 import { readHead, type HeadReading } from "../hose-end/head";
 import { trialStats, type TrialSummary } from "./trials";
-import { uncertaintyOf, type Uncertainty } from "./uncertainty";
+import { uncertaintyOf, type Practised, type Uncertainty } from "./uncertainty";
 import { pooled } from "./used";
 import { warningsOf, type Warning } from "./warnings";
 import { isWithin } from "../quantity/slack";
@@ -32,6 +32,8 @@ export interface CalibrationInput {
   readonly ground?: Ground;
   /** The finest mark of the vessel that catches were read in, where the kit says. */
   readonly graduation?: Entered<"volume">;
+  /** How the person's walks scatter on this ground, where practice showed it. */
+  readonly practised?: Practised;
   /** The method catches for a time of its own: a catch that runs for another time than the walk is no slip. */
   readonly ownCatchTime?: boolean;
   /** The first product's rate, for a hose-end head. */
@@ -85,7 +87,7 @@ export function calibrate(input: CalibrationInput): Calibration {
     timePer1000,
     speed,
     swath: pace?.swath ?? null,
-    uncertainty: uncertaintyOf(evidence, rig, input.graduation?.value),
+    uncertainty: uncertaintyOf(evidence, rig, { graduation: input.graduation?.value, practised: input.practised }),
     trials,
     againstTarget: input.target ? against(num(sprayVolume), raw(input.target.value), input.tolerance) : null,
     hoseEnd,

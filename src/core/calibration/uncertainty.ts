@@ -33,6 +33,7 @@ export interface Contribution {
 
 export type Part =
   | "walk-scatter"
+  | "walk-practice"
   | "walk-stopwatch"
   | "walk-single"
   | "catch-scatter"
@@ -51,6 +52,7 @@ export type Part =
 /** What each part is, and what would make it smaller. */
 export const PART_WORDS: Record<Part, { readonly name: string; readonly remedy: string }> = {
   "walk-scatter": { name: "scatter of the walks", remedy: "four times as many walks halve it, a steadier pace does more" },
+  "walk-practice": { name: "scatter of the walks, with practice", remedy: "a steadier pace: walk to the beat again" },
   "walk-stopwatch": { name: "stopwatch on the walk", remedy: "a course twice as long halves it" },
   "walk-single": { name: "a single walk", remedy: "walk it twice more" },
   "catch-scatter": { name: "scatter of the catches", remedy: "four times as many catches halve it" },
@@ -133,17 +135,42 @@ function repeated(
   return [scatter.variance >= instrument.variance ? scatter : instrument];
 }
 
+/**
+ * What practice showed of how one walk of this person scatters on this ground, beside the walks of the calibration: a relative
+ * variance and its degrees of freedom.
+ */
+export interface Practised {
+  readonly variance: number;
+  readonly freedom: number;
+}
+
+/**
+ * Walks with what practice knows of the person's: both scatters pooled, each as it has degrees of freedom (GUM 4.2.4, from memory).
+ * A single walk, which by itself says nothing of a second, has the practised scatter.
+ */
+function practisedWalks(times: readonly number[], resolution: number, practised: Practised): Contribution[] {
+  const { count, mean, variance } = trialStats(times);
+  const freedom = practised.freedom + count - 1;
+  const own = variance === null ? 0 : (variance / mean ** 2) * (count - 1);
+  const scatter = (own + practised.variance * practised.freedom) / freedom / count;
+  const instrument: Contribution = { part: "walk-stopwatch", variance: resolution / count, freedom: Infinity };
+  return [scatter >= instrument.variance ? { part: "walk-practice", variance: scatter, freedom } : instrument];
+}
+
 const average = (values: readonly number[]) => values.reduce((sum, v) => sum + v, 0) / values.length;
 
-function ofPace(pace: PaceEvidence, rig: RigBasics): Contribution[] {
+function ofPace(pace: PaceEvidence, rig: RigBasics, practised: Practised | undefined): Contribution[] {
   const parts: Contribution[] = [];
   if (pace.kind === "speed") {
     const limit = (typedStep(pace.speed) / 2) * unitNamed(pace.speed.unit).factor;
     parts.push({ part: "speed-reading", variance: relative(limit, pace.speed.value), freedom: Infinity });
   } else {
     const times = pace.times.map((t) => raw(t.value));
+    const resolution = average(pace.times.map((t) => timing(t.value)));
     parts.push(
-      ...repeated(times, average(pace.times.map((t) => timing(t.value))), ["walk-scatter", "walk-stopwatch", "walk-single"]),
+      ...(practised
+        ? practisedWalks(times, resolution, practised)
+        : repeated(times, resolution, ["walk-scatter", "walk-stopwatch", "walk-single"])),
     );
     parts.push({ part: "tape", variance: (pace.kind === "timed-area" ? 2 : 1) * rectangular(TAPE), freedom: Infinity });
   }
@@ -230,8 +257,14 @@ export function measuredUse(
   ]);
 }
 
+/** What is known beside the evidence itself. */
+interface Beside {
+  readonly graduation?: Quantity<"volume"> | undefined;
+  readonly practised?: Practised | undefined;
+}
+
 /** The uncertainty of a spray volume from its evidence; null where it was taken as given. */
-export function uncertaintyOf(evidence: Evidence, rig: RigBasics, graduation?: Quantity<"volume">): Uncertainty | null {
+export function uncertaintyOf(evidence: Evidence, rig: RigBasics, { graduation, practised }: Beside = {}): Uncertainty | null {
   switch (evidence.kind) {
     case "given":
       return null;
@@ -240,6 +273,6 @@ export function uncertaintyOf(evidence: Evidence, rig: RigBasics, graduation?: Q
     case "flow-alone":
       return combine(ofFlow(evidence.flow, graduation));
     case "timed":
-      return combine([...ofPace(evidence.pace, rig), ...ofFlow(evidence.flow, graduation)]);
+      return combine([...ofPace(evidence.pace, rig, practised), ...ofFlow(evidence.flow, graduation)]);
   }
 }

@@ -4,6 +4,7 @@ import { ratedFlow } from "@/core/calibration/tips";
 import type { Tank } from "@/core/mixing/plan";
 import { compare } from "@/core/quantity/arithmetic";
 import { extra, Faults, maybe, value } from "./faults";
+import { readPractised } from "../practised";
 import { readRig } from "./read-rig";
 import type { CalibrationOf, CalibrationText, FlowOf, PaceOf, RigText, UsedOf, Written } from "./types";
 
@@ -56,6 +57,7 @@ export function readCalibration(text: CalibrationOf<Written>, rig: RigBasics, fa
   const target = maybe(text.target, "sprayVolume");
   const tolerance = maybe(text.tolerance, "share");
   const graduation = extra(text["x-graduation"], "graduation");
+  const practised = readPractised(text["x-practice"]);
   return (
     evidence && {
       rig,
@@ -63,6 +65,7 @@ export function readCalibration(text: CalibrationOf<Written>, rig: RigBasics, fa
       ...(target && { target }),
       ...(tolerance && { tolerance }),
       ...(graduation && { graduation }),
+      ...(practised && { practised }),
       ...(text["x-own-time"] === true && { ownCatchTime: true }),
     }
   );

@@ -105,6 +105,8 @@ export interface CalibrationOf<T> {
   /** Ours: the finest mark of the vessel that was read, and the specific gravity of the liquid for a chart's flow. */
   readonly "x-graduation"?: unknown;
   readonly "x-gravity"?: unknown;
+  /** Ours: what practice showed of how the person's walks scatter. */
+  readonly "x-practice"?: unknown;
   /** Ours: the effective swath of a timed area, for the travel speed that it implies. */
   readonly "x-swath"?: unknown;
   /** Ours: each catch ran for a time of its own, as in a fill-time test. */

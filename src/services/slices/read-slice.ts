@@ -2,6 +2,7 @@ import { MADE_OF, sliceAt, type Answer, type Cursor, type LogAsked, type SliceNa
 import type { SetAside } from "@/records/aside";
 import { type Records } from "@/records/database";
 import { listLabels } from "@/records/labels";
+import { practicesOf } from "@/records/practices";
 import { listRigs } from "@/records/rigs";
 import { mixedBefore } from "@/records/sheets";
 import { areasOf, sitesById } from "@/records/sites";
@@ -63,6 +64,7 @@ const READERS: { readonly [S in SliceName]: Reader<S> } = {
   shelf: (db, _query, aside) => shelf(db, aside),
   recall,
   afterWork: (db, _query, aside) => afterWork(db, aside),
+  practice: (db, { person }, aside) => practicesOf(db, person, aside),
 };
 
 /** What a query must look like: each part with its kind; `?` where it may be left out. */
@@ -136,6 +138,7 @@ const ASKED: { readonly [S in SliceName]: Readonly<Record<string, Part>> } = {
   shelf: {},
   recall: { label: "text", lot: "text" },
   afterWork: {},
+  practice: { person: "text" },
 };
 
 /** More than any screen asks for at once. */

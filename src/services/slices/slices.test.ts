@@ -433,6 +433,7 @@ const QUERIES: { readonly [S in SliceName]: readonly Slices[S]["query"][] } = {
   shelf: [{}],
   recall: [{ label: ids.labels, lot: "L-1" }],
   afterWork: [{}],
+  practice: [{ person: ids.people }],
 };
 
 describe("every answer is made of what it says", () => {
@@ -480,7 +481,7 @@ describe("every answer is made of what it says", () => {
 
 describe("no query looks through all of what grows", () => {
   const GROWING =
-    /^SCAN (sites|zones|applications|mix_sheets|sheet_sites|calibrations|trials|quick_checks|kit_checks|ticks|weather_seen|stop_events|fills|rinses|stock_counts|withdrawals|calibration_withdrawals|spreadings|spreading_ends|dismissals|revisions|record_names|saved_requests|same_ground|still_open|sheet_tanks|sheet_products|record_actives|outcomes|looks|photos|areas_before|site_numbers|planned_days|waterings|deliveries|calendar_events|[a-z]\d?)\b/;
+    /^SCAN (sites|zones|applications|mix_sheets|sheet_sites|calibrations|trials|quick_checks|kit_checks|ticks|weather_seen|stop_events|fills|rinses|stock_counts|withdrawals|calibration_withdrawals|spreadings|spreading_ends|dismissals|revisions|record_names|saved_requests|same_ground|still_open|sheet_tanks|sheet_products|record_actives|outcomes|looks|photos|areas_before|site_numbers|planned_days|waterings|deliveries|practices|calendar_events|[a-z]\d?)\b/;
   /** Walked in the order of a list, as far as a page goes. */
   const PAGE = /USING (COVERING )?INDEX (sites_live|sites_retired|applications_by_day|applications_restricted|looks_by_day)\b/;
   /** These hold no more than what is asked for: what is retired. */

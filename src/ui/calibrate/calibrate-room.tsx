@@ -8,9 +8,12 @@ import { read } from "@/core/working/units";
 import { unitsInHand } from "../data/units";
 import type { RigEntry } from "@/formats/entries";
 import { setupOf, setupOn } from "@/formats/rig-setup";
+import { practisedBeside } from "@/formats/practice";
 import { emptySession, type Session } from "@/formats/session";
+import { dayNow, todayDate } from "../data/clock";
 import { ownerIn, useInHand } from "../data/in-hand";
 import { keep, useKept } from "../data/kept-here";
+import { useSlice } from "../data/records";
 import { isTyping } from "../frame/keys";
 import { Room } from "../frame/room";
 import { Button, Heading } from "../parts/controls";
@@ -123,7 +126,11 @@ function RunSheet({ rig, personId, siteId }: SheetProps) {
   const at = steps.some(([name]) => name === step) ? step! : "mark";
   useStepKeys(steps, setStep);
 
-  const worked = useMemo(() => workedOut(rig, session), [rig, session]);
+  const practice = useSlice("practice", personId ? { person: personId } : null).value;
+  const worked = useMemo(() => {
+    const day = { today: todayDate(), zone: dayNow().zone };
+    return workedOut(rig, session, practice && practisedBeside(session, practice, day));
+  }, [rig, session, practice]);
   const expected = at === "catch" ? expectedOf(session, worked.pace) : undefined;
   const lines = worked.made
     ? calibrationWorking(worked.made, system)

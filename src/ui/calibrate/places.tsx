@@ -8,6 +8,8 @@ const PLACES = [
   ["/calibrate/check", "Quick check"],
   ["/calibrate/plan", "Plan"],
   ["/calibrate/pattern", "Swath"],
+  ["/calibrate/cards", "Cards"],
+  ["/calibrate/practice", "Practice"],
   ["/calibrate/crew", "Crew"],
 ] as const;
 

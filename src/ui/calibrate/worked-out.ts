@@ -12,6 +12,7 @@ import { calibrationJob } from "@/formats/job-file/assemble";
 import { readChecked, type Job } from "@/formats/job-file/read-checked";
 import { readParts } from "@/formats/job-file/read-calibration";
 import { readRig } from "@/formats/job-file/read-rig";
+import type { practisedBeside } from "@/formats/practice";
 import { catchTime, readSession, type Session, type SessionReading } from "@/formats/session";
 
 /** A session read as far as it goes: the job and its calibration; or what stands in the way, and what is there already. */
@@ -23,8 +24,8 @@ export interface WorkedOut {
   readonly flow?: Source<"flow">;
 }
 
-/** Reads a run sheet as far as it goes. */
-export function workedOut(rig: RigEntry, session: Session): WorkedOut {
+/** Reads a run sheet as far as it goes. @param beside what practice says of the person's walks */
+export function workedOut(rig: RigEntry, session: Session, beside: ReturnType<typeof practisedBeside> = {}): WorkedOut {
   const reading = readSession(session, readTyped);
   if (reading.state === "wrong") return { reading };
   const basics = readRig(rig.rig);
@@ -32,7 +33,7 @@ export function workedOut(rig: RigEntry, session: Session): WorkedOut {
     const parts = readParts(basics, reading);
     return { reading, ...(parts.pace && { pace: paceOf(parts.pace, basics) }), ...(parts.flow && { flow: flowOf(parts.flow) }) };
   }
-  const job = readChecked(calibrationJob(rig.rig, reading.calibration));
+  const job = readChecked(calibrationJob(rig.rig, { ...reading.calibration, ...beside }));
   if (!job.ok) return { reading: { state: "wrong", issues: job.issues } };
   const { evidence } = job.value.calibration;
   const made = calibrate({

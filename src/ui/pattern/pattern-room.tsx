@@ -2,24 +2,24 @@
 
 import { Box, ClientOnly } from "@chakra-ui/react";
 import dynamic from "next/dynamic";
-import { useState } from "react";
 import { extremes, overlap, swathsOf, widestWithin, worseOf, type Swath } from "@/core/pattern/swaths";
 import { times } from "@/core/quantity/arithmetic";
 import { show, writeNumber } from "@/core/quantity/format";
 import { parseField } from "@/core/quantity/ranges";
 import { valueIn } from "@/core/quantity/quantity";
 import type { System } from "@/core/working/units";
-import { rigFormOf } from "@/formats/forms/rig-form-of";
 import { EVEN_ENOUGH } from "@/formats/pattern/file";
 import { useInHand } from "../data/in-hand";
 import { useKept } from "../data/kept-here";
-import { sentences, useSend } from "../data/records";
 import { Places } from "../calibrate/places";
 import { Room } from "../frame/room";
-import { Button, Heading, Lines, Note, SubHeading } from "../parts/controls";
+import { Heading, Lines, Note, SubHeading } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
-import { Column, Row } from "../parts/layout";
-import { Notice } from "../parts/notices";
+import { Column } from "../parts/layout";
+import { Fold } from "../parts/fold";
+import { Faults } from "./faults";
+import { LawnStreaks } from "./lawn-streaks";
+import { TakeSwath } from "./take-swath";
 
 // The chart's library is fetched where there is something to draw.
 const SwathChart = dynamic(() => import("./swath-chart").then((m) => m.SwathChart), { ssr: false });
@@ -52,6 +52,11 @@ export function PatternRoom() {
       </Note>
       <ClientOnly>
         <Pattern />
+        <Box marginTop="22px">
+          <Fold strong title="What a blocked outlet, a wrong height, wind or a yawing boom would do">
+            <Faults />
+          </Fold>
+        </Box>
       </ClientOnly>
     </Room>
   );
@@ -130,6 +135,7 @@ interface FoundProps {
 const percent = (part: number): string => `${writeNumber(part * 100, { figures: 3 })} %`;
 
 function Found({ deposit, spacing, most, at, system, onPick }: FoundProps) {
+  const { site } = useInHand();
   const swaths = swathsOf(deposit);
   const best = widestWithin(swaths, most);
   const looked = swaths[at - 1] ?? best ?? swaths[0]!;
@@ -182,6 +188,7 @@ function Found({ deposit, spacing, most, at, system, onPick }: FoundProps) {
         </Field>
       </Box>
       <Streaks deposit={deposit} swath={looked} />
+      {site && <LawnStreaks site={site} deposit={deposit} swath={looked} spacing={valueIn(spacing, "m")} system={system} />}
       <TakeSwath wide={show(width(looked), "length", unit, { figures: 4 })} uneven={uneven} />
     </>
   );
@@ -231,46 +238,5 @@ function Streaks({ deposit, swath }: { deposit: readonly number[]; swath: Swath 
         />
       </svg>
     </Box>
-  );
-}
-
-/** The swath goes to the rig in hand: its calibrations stood on another one. */
-function TakeSwath({ wide, uneven }: { wide: string; uneven: boolean }) {
-  const { rig } = useInHand();
-  const send = useSend();
-  const [said, setSaid] = useState<{ readonly ok: boolean; readonly words: readonly string[] }>();
-  if (!rig) return <Note>Pick a rig above to take the swath to it.</Note>;
-  const take = async () => {
-    const result = await send("/api/keep/rigs", {
-      id: rig.id,
-      revision: rig.revision,
-      form: { ...rigFormOf(rig.rig), swath: wide },
-    });
-    setSaid(
-      result.ok
-        ? {
-            ok: true,
-            words: [`✓ ${rig.rig.name} has a swath of ${wide} now. What was calibrated with another is stale: calibrate again.`],
-          }
-        : { ok: false, words: sentences(result.issues) },
-    );
-  };
-  return (
-    <Row flexWrap="wrap" alignItems="center">
-      <Button look="act" disabled={uneven} onClick={() => void take()}>
-        Take {wide} to {rig.rig.name}
-      </Button>
-      <Box role="status">
-        {said?.ok ? (
-          <strong>{said.words}</strong>
-        ) : (
-          said?.words.map((words) => (
-            <Notice key={words} state="stop">
-              {words}
-            </Notice>
-          ))
-        )}
-      </Box>
-    </Row>
   );
 }

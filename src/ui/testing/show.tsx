@@ -23,6 +23,7 @@ import type {
   LastMix,
   LoadsEntry,
   PersonEntry,
+  PracticeEntry,
   RecallEntry,
   RigEntry,
   RinseEntry,
@@ -81,6 +82,7 @@ export interface TestRecords {
   readonly shelf: ShelfEntry;
   readonly recall: RecallEntry;
   readonly afterWork: readonly AfterEntry[];
+  readonly practice: readonly PracticeEntry[];
   readonly lastMix: LastMix | null;
   readonly mixedBefore: boolean;
   /** The series of quick checks of what counts. */
@@ -129,6 +131,7 @@ const NOTHING: TestRecords = {
   shelf: { today: "2026-09-02", soonUntil: "2026-09-16", products: [] },
   recall: { lot: "", known: false, surely: [], perhaps: [] },
   afterWork: [],
+  practice: [],
   lastMix: null,
   mixedBefore: false,
   points: [],
@@ -271,6 +274,7 @@ function answerOf(of: TestRecords, path: string): Answer<SliceName> | undefined 
     shelf: () => of.shelf,
     recall: () => of.recall,
     afterWork: () => of.afterWork,
+    practice: () => of.practice,
   };
   return { value: values[at.slice](), aside: of.aside };
 }

@@ -1,0 +1,5 @@
+import { SwingRoom } from "@/ui/practice/swing-room";
+
+export const metadata = { title: "Swing and swath" };
+
+export default SwingRoom;

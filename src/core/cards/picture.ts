@@ -1,0 +1,38 @@
+/** A picture as a camera gives it: red, green, blue and how solid, a byte each, row by row from the top left. */
+export interface Picture {
+  readonly width: number;
+  readonly height: number;
+  readonly rgba: Uint8ClampedArray;
+}
+
+/** Three planes of colour, 0 to 255, row by row. */
+export interface Planes {
+  readonly width: number;
+  readonly height: number;
+  readonly planes: readonly [Float32Array, Float32Array, Float32Array];
+}
+
+/** A picture made smaller by a whole number, each pixel the mean of those that it stands for. */
+export function smaller({ width, height, rgba }: Picture, by: number): Planes {
+  const [w, h] = [Math.floor(width / by), Math.floor(height / by)];
+  const planes = [new Float32Array(w * h), new Float32Array(w * h), new Float32Array(w * h)] as const;
+  for (let y = 0; y < h * by; y += 1)
+    for (let x = 0; x < w * by; x += 1) {
+      const from = (y * width + x) * 4;
+      const to = Math.floor(y / by) * w + Math.floor(x / by);
+      for (let c = 0; c < 3; c += 1) planes[c]![to]! += rgba[from + c]!;
+    }
+  for (const plane of planes) for (let i = 0; i < plane.length; i += 1) plane[i]! /= by * by;
+  return { width: w, height: h, planes };
+}
+
+/** The colour between pixels, mixed of the four round about. @param c 0 to 2 for red, green, blue */
+export function colourAt({ width, height, rgba }: Picture, x: number, y: number, c: number): number {
+  const px = Math.min(width - 1.001, Math.max(0, x));
+  const py = Math.min(height - 1.001, Math.max(0, y));
+  const [x0, y0] = [Math.floor(px), Math.floor(py)];
+  const [fx, fy] = [px - x0, py - y0];
+  const at = (y0 * width + x0) * 4 + c;
+  const below = at + width * 4;
+  return (rgba[at]! * (1 - fx) + rgba[at + 4]! * fx) * (1 - fy) + (rgba[below]! * (1 - fx) + rgba[below + 4]! * fx) * fy;
+}
