@@ -68,6 +68,9 @@ test("a metric reader goes from the run sheet to the last container without a un
     `/calibrate/tag?id=${made}`,
     "/calibrate/check",
     "/calibrate/plan",
+    "/calibrate/practice",
+    "/calibrate/practice/countdown",
+    "/calibrate/practice/swing",
     "/calibrate/crew",
     "/mix/quick",
   ]) {

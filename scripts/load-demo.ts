@@ -23,6 +23,7 @@ import { holdClock, machineZone } from "@/services/clock";
 import { saveProgram } from "@/services/program";
 import { saveDelivery } from "@/services/shelf";
 import { saveLook } from "@/services/save-look";
+import { savePractice } from "@/services/save-practice";
 import { saveSheet } from "@/services/save-sheet";
 import { tickStep } from "@/services/tick-step";
 
@@ -214,6 +215,22 @@ for (const sheet of sheets) {
     ...sheet.ticked,
   ])
     must(tickStep(db, sheet.id, { step, done: true }), step);
+}
+// Some weeks of practice: one who holds a pace on turf, one who lost it.
+const WALKS: readonly (readonly [person: string, daysAgo: number, times: readonly number[]])[] = [
+  ["Odile Marsh", 40, [11.2, 10.6, 10.4]],
+  ["Odile Marsh", 33, [10.2, 10.1, 10.3]],
+  ["Odile Marsh", 19, [10.1, 9.9, 10.2]],
+  ["Odile Marsh", 5, [10.1, 10.2, 10.0]],
+  ["Bram Tolliver", 30, [9.8, 10.1, 10.0]],
+  ["Bram Tolliver", 8, [9.1, 8.9, 9.3]],
+];
+for (const [i, [name, days, times]] of WALKS.entries()) {
+  holdClock(`${inDays(-days)}T09:30:00.000Z`);
+  const walks = times.map((time) => ({ time: `${time.toFixed(1)} s`, beat: false }));
+  const what = { kind: "pace", course: "44 ft", wanted: "10 s", walks };
+  const personId = book.people.find((p) => p.name === name)!.id;
+  must(savePractice(db, { id: `demo-walks-${i}`, personId, ground: "turf", what }), `walks of ${name}`);
 }
 console.error(
   `Demo records: ${book.rigs.length} rigs, ${book.people.length} people, ${book.sites.length} sites, ${book.labels.length} labels, ${book.applications.length} applications, ${book.calibrations.length} calibrations.`,

@@ -111,14 +111,18 @@ try {
   });
   await picture("calibration", `/calibrate/record?id=${newest}`, LAPTOP);
   const truck = { rigId: named(book.rigs, "Quay truck"), personId: named(book.people, "Bram Tolliver") };
-  await picture("quick-check", "/calibrate/check", LAPTOP, {
-    more: truck,
-    act: (page) => page.locator(".js-plotly-plot").waitFor(),
-  });
-  await picture("plan", "/calibrate/plan", LAPTOP, {
+  await picture("cards", "/calibrate/cards", LAPTOP, {
     act: async (page) => {
-      await page.getByLabel("What is wished for").selectOption("quickest");
-      await page.getByLabel("Effective swath").fill("5 ft");
+      await page.getByRole("button", { name: "Try it on a made-up photo" }).click();
+      await page.getByRole("region", { name: "Card 5" }).waitFor({ timeout: 120_000 });
+      await page.evaluate(() => scrollTo(0, 150));
+    },
+  });
+  await picture("pace-phone", "/calibrate/practice", PHONE, {
+    act: async (page) => {
+      await page.getByLabel("or strides over the course").fill("17");
+      await page.getByRole("region", { name: "The beat" }).scrollIntoViewIfNeeded();
+      await page.evaluate(() => scrollTo(0, document.querySelector('section[aria-label="The beat"]').offsetTop - 110));
     },
   });
   await picture("swath", "/calibrate/pattern", LAPTOP, {

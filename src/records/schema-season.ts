@@ -105,7 +105,11 @@ export const practices = sqliteTable(
     why: text("why"),
     createdAt: createdAt(),
   },
-  (t) => [index("practices_of_person").on(t.personId, t.createdAt), index("practices_struck").on(t.strikes)],
+  (t) => [
+    index("practices_of_person").on(t.personId, t.createdAt),
+    index("practices_struck").on(t.strikes),
+    index("practices_of_rig").on(t.rigId),
+  ],
 );
 
 /** What a calendar was told last of each event: how often it changed, and whether it was called off. */

@@ -3,7 +3,7 @@ import { belongsToPerson, ownerOf } from "@/core/calibration/standing";
 import { bad, good, type Result } from "@/core/issue";
 import { calibrationJob } from "@/formats/job-file/assemble";
 import { readChecked } from "@/formats/job-file/read-checked";
-import { practisedBeside } from "@/formats/practice";
+import { practisedBeside } from "@/formats/practice-record";
 import { isSession, readSession, type Session } from "@/formats/session";
 import { readTyped } from "@/formats/typed";
 import { addDismissals } from "@/records/applications";

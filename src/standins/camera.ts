@@ -212,5 +212,5 @@ export function madeUpPicture(size: CardSize, seed: number): Picture {
   const cards = MADE_UP_PASS.map((part, i) =>
     sprinkled(size, { perCm2: 34 * part, median: 0.55, spread: 0.35, seed: seed * 10 + i }),
   );
-  return photograph({ cards, size, width: 2400, height: 1800, tilt: 8, uneven: 0.3, blur: 0.8, noise: 2, ground: "turf", seed });
+  return photograph({ cards, size, width: 1800, height: 1350, tilt: 8, uneven: 0.3, blur: 0.8, noise: 2, ground: "turf", seed });
 }

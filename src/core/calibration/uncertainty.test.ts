@@ -165,3 +165,35 @@ describe("uncertainty of a spray volume", () => {
     expectNear(combine([part, part]).relative, coverageFactor(4) * Math.sqrt(2e-4), 1e-12);
   });
 });
+
+describe("practice goes into the ± of a person's walks", () => {
+  const walks = evidence(
+    ["62 s", "64 s"],
+    [
+      ["33 fl oz", "62 s"],
+      ["33.2 fl oz", "62 s"],
+    ],
+  );
+  const alone = uncertaintyOf(walks, RIG)!;
+  const share = (made: typeof alone, part: string) => made.parts.find((p) => p.part === part);
+
+  test("pooled by hand: two walks and eight practised ones of 2 %", () => {
+    const made = uncertaintyOf(walks, RIG, { practised: { variance: 0.02 ** 2, freedom: 7 } })!;
+    // (62, 64): variance 2 about 63, one degree of freedom.
+    const pooled = (2 / 63 ** 2 + 7 * 0.02 ** 2) / 8 / 2;
+    expect(share(made, "walk-practice")).toMatchObject({ freedom: 8 });
+    expect(share(made, "walk-practice")!.variance).toBeCloseTo(pooled, 12);
+    expect(share(alone, "walk-practice")).toBeUndefined();
+  });
+  test("two walks alone give a wide band; who has practised has a narrower one", () => {
+    const made = uncertaintyOf(walks, RIG, { practised: { variance: 0.015 ** 2, freedom: 12 } })!;
+    expect(made.relative).toBeLessThan(alone.relative);
+  });
+  test("a single walk stands on what practice showed, a wide scatter makes it wide", () => {
+    const single = evidence(["62 s"], [["33 fl oz", "62 s"]]);
+    const steady = uncertaintyOf(single, RIG, { practised: { variance: 0.01 ** 2, freedom: 9 } })!;
+    const wild = uncertaintyOf(single, RIG, { practised: { variance: 0.09 ** 2, freedom: 9 } })!;
+    expect(share(steady, "walk-single")).toBeUndefined();
+    expect(wild.relative).toBeGreaterThan(steady.relative);
+  });
+});

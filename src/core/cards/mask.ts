@@ -121,6 +121,6 @@ export function outlined(mask: Mask, least: number): Piece[] {
   return [...ends].map(([piece, points]) => ({
     size: sizes[piece]!,
     hull: hullOf(points),
-    cut: points.some(({ x, y }) => x < 1 || y < 1 || x > width - 2 || y > height - 2),
+    cut: points.some(({ x, y }) => x < 0 || y < 0 || x > width - 1 || y > height - 1),
   }));
 }

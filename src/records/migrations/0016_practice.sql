@@ -14,6 +14,7 @@ CREATE TABLE `practices` (
 --> statement-breakpoint
 CREATE INDEX `practices_of_person` ON `practices` (`person_id`,`created_at`);--> statement-breakpoint
 CREATE INDEX `practices_struck` ON `practices` (`strikes`);--> statement-breakpoint
+CREATE INDEX `practices_of_rig` ON `practices` (`rig_id`);--> statement-breakpoint
 INSERT INTO slice_state (kind, n) VALUES ('practice', 0);
 --> statement-breakpoint
 CREATE TRIGGER practices_keep BEFORE UPDATE ON practices BEGIN SELECT RAISE(ABORT, 'append-only'); END;

@@ -8,7 +8,7 @@ import { read } from "@/core/working/units";
 import { unitsInHand } from "../data/units";
 import type { RigEntry } from "@/formats/entries";
 import { setupOf, setupOn } from "@/formats/rig-setup";
-import { practisedBeside } from "@/formats/practice";
+import { practisedBeside } from "@/formats/practice-record";
 import { emptySession, type Session } from "@/formats/session";
 import { dayNow, todayDate } from "../data/clock";
 import { ownerIn, useInHand } from "../data/in-hand";

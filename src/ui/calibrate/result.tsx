@@ -55,6 +55,12 @@ export function Result({ made, input, tank, system, pumpMost, onProve }: ResultP
             <>
               ± {writeNumber(band.relative * 100, { figures: 2 })} %
               <Why band={band} />
+              {input.practised && (
+                <Box textStyle="note" color="soft">
+                  with practice: one walk of this person scatters by{" "}
+                  {writeNumber(Math.sqrt(input.practised.variance) * 100, { figures: 2 })} % on this ground
+                </Box>
+              )}
             </>
           ) : (
             "as given, not measured"

@@ -12,7 +12,7 @@ import { calibrationJob } from "@/formats/job-file/assemble";
 import { readChecked, type Job } from "@/formats/job-file/read-checked";
 import { readParts } from "@/formats/job-file/read-calibration";
 import { readRig } from "@/formats/job-file/read-rig";
-import type { practisedBeside } from "@/formats/practice";
+import type { practisedBeside } from "@/formats/practice-record";
 import { catchTime, readSession, type Session, type SessionReading } from "@/formats/session";
 
 /** A session read as far as it goes: the job and its calibration; or what stands in the way, and what is there already. */

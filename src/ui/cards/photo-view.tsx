@@ -65,8 +65,7 @@ export function PhotoView({ photo, quads, onMove }: PhotoProps) {
             <text
               x={quad.reduce((sum, p) => sum + p.x / 4, 0)}
               y={quad.reduce((sum, p) => sum + p.y / 4, 0)}
-              fontSize={photo.width / 18}
-              fontWeight="700"
+              style={{ fontSize: `${photo.width / 16}px`, fontWeight: 700, pointerEvents: "none" }}
               textAnchor="middle"
               dominantBaseline="central"
               fill="#e600a0"

@@ -43,7 +43,15 @@ export function BeatPlayer({ sounder, every, loud, marks }: PlayerProps) {
   });
   return (
     <Box as="section" aria-label="The beat">
-      <Box ref={feet} display="grid" gridTemplateColumns="1fr 1fr" gap="10px" height="110px" aria-hidden>
+      <Box
+        key={String(sounder.running)}
+        ref={feet}
+        display="grid"
+        gridTemplateColumns="1fr 1fr"
+        gap="10px"
+        height="110px"
+        aria-hidden
+      >
         <Box background="ink" opacity="0.15" />
         <Box background="ink" opacity="0.15" />
       </Box>

@@ -8,7 +8,7 @@ import { writeNumber } from "@/core/quantity/format";
 import { valueIn } from "@/core/quantity/quantity";
 import { explainAll } from "@/core/working/explain";
 import { THOUSAND } from "@/core/working/thousand";
-import { read } from "@/core/working/units";
+import { read, type System } from "@/core/working/units";
 import { given } from "@/core/working/rule";
 import type { PracticeText } from "@/formats/practice";
 import { belongsToPerson } from "@/core/calibration/standing";
@@ -37,7 +37,7 @@ interface Draft {
   readonly gun: string;
   readonly strips: Strips;
 }
-const BLANK: Draft = { strip: "1000 ft2", gun: "", strips: [] };
+const blank = (system: System): Draft => ({ strip: system === "us" ? "1000 ft2" : "100 m2", gun: "", strips: [] });
 
 /** Strip by strip on the lawn, counted down by the calibrated pace. */
 export function CountdownRoom() {
@@ -64,10 +64,10 @@ export function CountdownRoom() {
 }
 
 function Lawn({ calibrated }: { calibrated: Calibrated }) {
-  const { rig, person } = useInHand();
+  const { rig, person, system } = useInHand();
   const key = `countdown:${rig!.id}:${person?.id ?? ""}`;
   const [kept, keepDraft] = useKept<Draft>(key);
-  const draft = kept ?? BLANK;
+  const draft = kept ?? blank(system);
   const change = (next: Partial<Draft>) => keepDraft({ ...draft, ...next });
   const area = readTyped("testArea", draft.strip);
   const seconds = area.ok
@@ -213,10 +213,10 @@ function Done({ draft: { strips, gun }, onSaved }: { draft: Draft; onSaved: () =
       <Box as="ol" paddingLeft="20px">
         {strips.map(({ area, wanted, took }, i) => {
           const off = secondsOf(took) / secondsOf(wanted) - 1;
-          const area2 = readTyped("testArea", area);
+          const lawn = readTyped("testArea", area);
           return (
             <li key={i}>
-              {area2.ok ? read(area2.value.value, "area", system) : area}: {took},{" "}
+              {lawn.ok ? read(lawn.value.value, "area", system) : area}: {took},{" "}
               {writeNumber(Math.abs(off) * 100, { figures: 2 })} % too{" "}
               {off > 0 ? "slow: so much more went down" : "quick: so much less went down"}
             </li>
@@ -224,7 +224,7 @@ function Done({ draft: { strips, gun }, onSaved }: { draft: Draft; onSaved: () =
         })}
       </Box>
       {person ? (
-        <Button look="act" marginTop="8px" onClick={() => void send()}>
+        <Button look="act" whiteSpace="normal" marginTop="8px" onClick={() => void send()}>
           Keep them for {person.name}
         </Button>
       ) : (

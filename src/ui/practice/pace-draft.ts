@@ -6,6 +6,7 @@ import { quantity, valueIn } from "@/core/quantity/quantity";
 import type { Entered } from "@/core/quantity/parse";
 import type { Kind } from "@/core/quantity/kinds";
 import { constant, derive, given, type AnySource, type Derived, type Source } from "@/core/working/rule";
+import type { System } from "@/core/working/units";
 import type { Ground } from "@/core/calibration/evidence";
 import { freeWalks, type WalkText } from "@/formats/practice";
 import { readTyped } from "../data/typed";
@@ -29,11 +30,11 @@ export interface PaceDraft {
   readonly walks: readonly WalkText[];
 }
 
-/** The drill that needs nothing: 44 ft in 10 s is 3 mph (extension handbooks). */
-export const NEW_DRILL: PaceDraft = {
+/** The drill that needs nothing: 44 ft in 10 s is 3 mph (extension handbooks); 12 m in 9 s are 4.8 km/h. */
+export const newDrill = (system: System): PaceDraft => ({
   by: "drill",
-  course: "44 ft",
-  seconds: "10 s",
+  course: system === "us" ? "44 ft" : "12 m",
+  seconds: system === "us" ? "10 s" : "9 s",
   wanted: "",
   flow: "",
   swath: "",
@@ -43,7 +44,7 @@ export const NEW_DRILL: PaceDraft = {
   beats: "1",
   ground: "turf",
   walks: [],
-};
+});
 
 export interface PaceRead {
   readonly course: Entered<"length"> | undefined;

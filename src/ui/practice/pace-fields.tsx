@@ -17,17 +17,21 @@ interface FieldsProps {
   readonly made: PaceRead;
 }
 
+const US = ["gal/min", "gal/1000 ft2", "ft"] as const;
+const METRIC = ["L/min", "L/100 m2", "m"] as const;
+
 const five = (value: number): string => String(Number(value.toPrecision(5)));
 
 /** What the calibration in hand says of the flow, the swath and the spray volume that was wanted. */
-export function ofCalibration({ calibrated }: Pick<InHand, "calibrated">): Partial<PaceDraft> | undefined {
+export function ofCalibration({ calibrated, system }: Pick<InHand, "calibrated" | "system">): Partial<PaceDraft> | undefined {
   if (!calibrated?.made.flow) return undefined;
   const { flow, swath, sprayVolume } = calibrated.made;
+  const [ofFlow, ofSpray, ofWidth] = system === "us" ? US : METRIC;
   return {
     by: "spray",
-    flow: `${five(valueIn(flow.value, "gal/min"))} gal/min`,
-    wanted: calibrated.entry.calibration.target ?? `${five(valueIn(sprayVolume.value, "gal/1000 ft2"))} gal/1000 ft2`,
-    ...(swath && { swath: `${five(valueIn(swath.value, "ft"))} ft` }),
+    flow: `${five(valueIn(flow.value, ofFlow))} ${ofFlow}`,
+    wanted: calibrated.entry.calibration.target ?? `${five(valueIn(sprayVolume.value, ofSpray))} ${ofSpray}`,
+    ...(swath && { swath: `${five(valueIn(swath.value, ofWidth))} ${ofWidth}` }),
   };
 }
 

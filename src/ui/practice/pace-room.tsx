@@ -4,11 +4,12 @@ import { Box, ClientOnly } from "@chakra-ui/react";
 import { useState } from "react";
 import { marksAt } from "@/core/practice/beat";
 import { IN_A_ROW, type Held } from "@/core/practice/held";
-import { show, showEntered, writeNumber } from "@/core/quantity/format";
+import { showEntered, writeNumber } from "@/core/quantity/format";
 import { valueIn } from "@/core/quantity/quantity";
 import { explainAll } from "@/core/working/explain";
 import { read } from "@/core/working/units";
 import type { PersonEntry } from "@/formats/entries";
+import { useHere } from "../data/here";
 import { useInHand } from "../data/in-hand";
 import { useKept } from "../data/kept-here";
 import { sentences } from "../data/records";
@@ -22,7 +23,7 @@ import { Stamp } from "../parts/stamp";
 import { useVoice } from "../pour/voice";
 import { BeatPlayer, useTold } from "./beat-player";
 import { Drill } from "./drills";
-import { NEW_DRILL, readDraft, type PaceDraft, type PaceRead } from "./pace-draft";
+import { newDrill, readDraft, type PaceDraft, type PaceRead } from "./pace-draft";
 import { PaceFields } from "./pace-fields";
 import { PracticeRecord } from "./practice-record";
 import { useSounder } from "./sounder";
@@ -31,15 +32,16 @@ import { WalkPad } from "./walk-pad";
 /** The pace trainer: a beat to walk to, walks without it, and whether it sits. */
 export function PaceRoom() {
   const { person, system } = useInHand();
+  const here = useHere();
   const key = `pace:${person?.id ?? "nobody"}`;
   const [kept, keep] = useKept<PaceDraft>(key);
-  const draft: PaceDraft = { ...NEW_DRILL, stride: person?.stride ?? "", ...kept };
+  const draft: PaceDraft = { ...newDrill(system), stride: person?.stride ?? "", ...kept };
   return (
     <Drill
       at="/calibrate/practice"
       title="Pace trainer"
       about="Walk a course to the beat with clean water, then without it. It sits when three walks in a row repeat."
-      working={typeof window === "undefined" ? [] : explainAll(readDraft(draft).sources, system)}
+      working={here ? explainAll(readDraft(draft).sources, system) : []}
     >
       <ClientOnly>
         {person ? (
@@ -125,7 +127,7 @@ function WhatItComesTo({ made: { speed, time, beat } }: { made: PaceRead }) {
       {beat && <Fact large name="Beat" value={`${writeNumber(60 / valueIn(beat.value, "s"), { figures: 3 })} a minute`} />}
       {speed && valueIn(speed.value, "mph") > 4.5 && (
         <Notice state="act">
-          Above {show(speed.value, "speed", "mph")} on foot is not a plan: narrow the swath or change the tip.
+          {read(speed.value, "speed", system)} on foot is not a plan: narrow the swath or change the tip.
         </Notice>
       )}
     </Facts>
@@ -176,7 +178,7 @@ function Save({ person, draft, made, onSaved }: TrainerPropsOfSave) {
   };
   return (
     <Box marginTop="12px">
-      <Button look="act" onClick={() => void keep()}>
+      <Button look="act" whiteSpace="normal" onClick={() => void keep()}>
         Keep {draft.walks.length === 1 ? "this walk" : `these ${draft.walks.length} walks`} for {person.name}
       </Button>
       <Note>On {showEntered(made.course)}; walks to the beat are kept, too, but say nothing of how the pace sits.</Note>

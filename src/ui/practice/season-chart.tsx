@@ -4,7 +4,7 @@ import { useTheme } from "next-themes";
 import Plotly from "plotly.js";
 import createPlotlyComponent from "react-plotly.js/factory";
 import { inksOf, overDays } from "../check/chart-look";
-import type { SeasonLine } from "./countdown-season";
+import type { SeasonLine } from "./season-lines";
 
 const Plot = createPlotlyComponent(Plotly);
 const DASHES = ["solid", "dot", "dash", "longdash"] as const;

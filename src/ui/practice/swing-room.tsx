@@ -9,9 +9,10 @@ import type { Field } from "@/core/quantity/ranges";
 import { show, writeNumber } from "@/core/quantity/format";
 import { valueIn } from "@/core/quantity/quantity";
 import { explainAll } from "@/core/working/explain";
-import { read } from "@/core/working/units";
+import { read, type System } from "@/core/working/units";
 import { given, type AnySource, type Source } from "@/core/working/rule";
 import type { PracticeText } from "@/formats/practice";
+import { useHere } from "../data/here";
 import { useInHand } from "../data/in-hand";
 import { useKept } from "../data/kept-here";
 import { sentences } from "../data/records";
@@ -41,9 +42,9 @@ interface Draft {
   readonly swings: number;
   readonly time: string;
 }
-const BLANK: Draft = {
-  speed: "3 mph",
-  depth: "1 ft",
+const blank = (system: System): Draft => ({
+  speed: system === "us" ? "3 mph" : "5 km/h",
+  depth: system === "us" ? "1 ft" : "30 cm",
   width: "",
   height: "",
   height2: "",
@@ -51,7 +52,7 @@ const BLANK: Draft = {
   widths: "",
   swings: 0,
   time: "",
-};
+});
 
 const source = <K extends Kind>(field: Field, typed: string, name: string): Source<K> | undefined => {
   const one = typed.trim() === "" ? undefined : readTyped(field, typed);
@@ -89,8 +90,8 @@ function workedOut(draft: Draft) {
 export function SwingRoom() {
   const { system } = useInHand();
   const [kept, keep] = useKept<Draft>("swing");
-  const draft = { ...BLANK, ...kept };
-  const made = typeof window === "undefined" ? undefined : workedOut(draft);
+  const draft = { ...blank(system), ...kept };
+  const made = useHere() ? workedOut(draft) : undefined;
   const sources: AnySource[] = [made?.swing?.every, made?.swing?.advance, made?.other, made?.wet].filter(
     (one) => one !== undefined,
   );
@@ -221,8 +222,10 @@ function WetStrip({ draft, change }: PartProps) {
       <Box {...GRID}>
         <Labelled
           label="Its width, at several places"
-          hint="a line each: 6.2 ft"
-          error={strange === undefined ? undefined : `"${strange}" is no width: write e.g. 6 ft 2 in`}
+          hint={system === "us" ? "a line each: 6.2 ft" : "a line each: 1.9 m"}
+          error={
+            strange === undefined ? undefined : `"${strange}" is no width: write e.g. ${system === "us" ? "6.2 ft" : "1.9 m"}`
+          }
         >
           {(props) => <Lines {...props} rows={4} value={draft.widths} onChange={(e) => change({ widths: e.target.value })} />}
         </Labelled>
@@ -251,11 +254,11 @@ function WetStrip({ draft, change }: PartProps) {
 }
 
 function Kept() {
-  const { person, rig } = useInHand();
+  const { person, rig, system } = useInHand();
   const [kept] = useKept<Draft>("swing");
   const save = useSaveOnce();
   const [said, setSaid] = useState<readonly string[]>([]);
-  const { width, height, time } = workedOut({ ...BLANK, ...kept });
+  const { width, height, time } = workedOut({ ...blank(system), ...kept });
   if (!person) return <FirstThing>Pick who practises in the strip above to keep it on record.</FirstThing>;
   const ready = kept && kept.swings > 0 && width && height && time;
   const send = async () => {
@@ -276,7 +279,7 @@ function Kept() {
   };
   return (
     <Box>
-      <Button look="act" disabled={!ready} onClick={() => void send()}>
+      <Button look="act" whiteSpace="normal" disabled={!ready} onClick={() => void send()}>
         Keep swings, width and height for {person.name}
       </Button>
       {!ready && <Note>Count swings, and type width and height.</Note>}
