@@ -51,7 +51,7 @@ test("from a drill to a held pace: the beat, walks without it, a reload in the m
   const found = await slice(page.request, "inForce", { rig: rigId, person: personId });
   expect(found!.entry.calibration["x-practice"]).toMatchObject({ freedom: 2 });
   await page.goto(`/calibrate/record?id=${found!.entry.id}`);
-  await expect(page.getByText(/with practice/).first()).toBeVisible();
+  await expect(page.getByText(/with practice: one walk of this person/)).toBeVisible();
 });
 
 /** Told in the audio thread itself: when each click is heard, by the audio clock. */
@@ -230,7 +230,7 @@ test("from four cards to a swath: found on the photo, counted, corrected, and ta
   await expect(page.getByRole("banner")).toContainText(/stale/);
 });
 
-test("a blocked outlet starves a strip of the lawn; streaks are drawn over a site's plan", async ({ page }) => {
+test("a blocked outlet of a yawing boom starves a strip of the lawn", async ({ page }) => {
   await rigInHand(page);
   await page.goto("/calibrate/pattern");
   await page.getByText("What a blocked outlet").click();

@@ -19,38 +19,51 @@ export function daysOf(entries: readonly PracticeEntry[], ground: Ground, zone: 
   return days.sort((a, b) => (a.at < b.at ? -1 : 1));
 }
 
-/** What somebody's walks come to on each kind of ground that they walked on. */
-export function recordsOf(
-  entries: readonly PracticeEntry[],
-  zone: string,
-): { readonly ground: Ground; readonly record: PaceRecord }[] {
-  return GROUNDS.flatMap((ground) => {
-    const days = daysOf(entries, ground, zone);
-    return days.length === 0 ? [] : [{ ground, record: paceRecord(days) }];
-  });
-}
-
 /** Practice older than this says nothing of today's legs, days (ours). */
 const FRESH = 90;
+
+/** The day that it is where the firm is: its date, and the time zone. */
+interface Day {
+  readonly today: string;
+  readonly zone: string;
+}
+
+const recentOf = (days: readonly Walks[], today: string): Walks[] =>
+  days.filter(({ day }) => day <= today && daysFrom(day, today) <= FRESH);
 
 /** What is written beside a calibration whose pace is a person's legs. @param entries of that person */
 export function practisedBeside(
   { direct, pace, ground }: Pick<Session, "direct" | "pace" | "ground">,
   entries: readonly PracticeEntry[],
-  day: { readonly today: string; readonly zone: string },
+  day: Day,
 ): { readonly "x-practice"?: PractisedText } {
   const walked = !direct && (pace === "timed-area" || pace === "timed-run");
   const practised = walked ? practisedNow(entries, ground, day) : undefined;
   return practised ? { "x-practice": practised } : {};
 }
 
+/** What somebody's walks come to on a kind of ground. */
+export interface OnGround {
+  readonly ground: Ground;
+  /** Of the last days; null where they didn't walk in them. */
+  readonly record: PaceRecord | null;
+  /** Of all of them: how long it held. */
+  readonly held: PaceRecord["held"];
+}
+
+/** What somebody's walks come to on each kind of ground that they walked on. */
+export function recordsOf(entries: readonly PracticeEntry[], on: Day): OnGround[] {
+  return GROUNDS.flatMap((ground): OnGround[] => {
+    const all = daysOf(entries, ground, on.zone);
+    if (all.length === 0) return [];
+    const recent = recentOf(all, on.today);
+    return [{ ground, record: recent.length > 0 ? paceRecord(recent) : null, held: paceRecord(all).held }];
+  });
+}
+
 /** What practice says of a person's walks on the ground of a calibration; undefined where it says nothing. @param today ISO date */
-export function practisedNow(
-  entries: readonly PracticeEntry[],
-  ground: Ground,
-  { today, zone }: { readonly today: string; readonly zone: string },
-): PractisedText | undefined {
-  const days = daysOf(entries, ground, zone).filter(({ day }) => day <= today && daysFrom(day, today) <= FRESH);
+export function practisedNow(entries: readonly PracticeEntry[], ground: Ground, { today, zone }: Day): PractisedText | undefined {
+  const days = recentOf(daysOf(entries, ground, zone), today);
   if (days.length === 0) return undefined;
   const { scatter, freedom } = paceRecord(days);
   return scatter === null || freedom === 0

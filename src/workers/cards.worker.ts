@@ -8,6 +8,9 @@ import { madeUpPicture } from "@/standins/camera";
 /** The picture that is looked at; it never leaves this device. */
 let picture: Picture | undefined;
 
+/** A larger photo is made smaller first: a phone has only so much memory. */
+const MOST_PIXELS = 16_000_000;
+
 /** A small picture of the whole, for the page to show. */
 async function thumbnail({ width, height, rgba }: Picture): Promise<ImageBitmap> {
   const image = new ImageData(new Uint8ClampedArray(rgba), width, height);
@@ -20,7 +23,10 @@ const handed = (seen: CardSeen): CardSeen => transfer(seen, [seen.shown.rgba.buf
 const door = {
   /** Takes a photo in. @throws where the browser can't read it */
   async open(photo: Blob) {
-    const bitmap = await createImageBitmap(photo);
+    const whole = await createImageBitmap(photo);
+    const part = Math.min(1, Math.sqrt(MOST_PIXELS / (whole.width * whole.height)));
+    const bitmap =
+      part === 1 ? whole : await createImageBitmap(whole, { resizeWidth: Math.round(whole.width * part), resizeQuality: "high" });
     const canvas = new OffscreenCanvas(bitmap.width, bitmap.height);
     const context = canvas.getContext("2d", { willReadFrequently: true })!;
     context.drawImage(bitmap, 0, 0);

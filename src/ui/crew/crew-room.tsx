@@ -116,7 +116,8 @@ function Compared({ rig, system }: { rig: RigEntry; system: System }) {
       <Box>
         <SubHeading>Training record</SubHeading>
         <Note marginY="8px">
-          Pace, width and height are trained with water until repeat runs agree: within 5 % is good, over 10 % no calibration.
+          Pace, width and height are trained with water until repeat runs agree: within 5 % is good, over 10 % no calibration.{" "}
+          <Link href="/calibrate/practice">Practise</Link>, and see who holds which pace.
         </Note>
         {crew.map((member) => (
           <Training key={member.person.id} member={member} />

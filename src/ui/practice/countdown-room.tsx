@@ -27,6 +27,7 @@ import { Column, Row } from "../parts/layout";
 import { FirstThing, Notice } from "../parts/notices";
 import { useVoice } from "../pour/voice";
 import { Drill } from "./drills";
+import { VoiceToggle } from "./voice-toggle";
 import { PracticeRecord } from "./practice-record";
 import { SeasonOfCountdowns } from "./countdown-season";
 
@@ -128,7 +129,7 @@ function Clock({ keptAs, seconds, onDone }: { keptAs: string; seconds: number; o
   const spraying = clock.since !== null;
   const digits = useRef<HTMLSpanElement>(null);
   const voice = useVoice();
-  const { has, say } = voice;
+  const { on, say } = voice;
   const begun = sprayed(clock, nowSeconds()) > 0;
   useFrames(spraying, () => {
     const rest = left(clock, nowSeconds());
@@ -143,18 +144,19 @@ function Clock({ keptAs, seconds, onDone }: { keptAs: string; seconds: number; o
       if (one)
         for (const call of callsBetween(one, before, now)) {
           beep(call === 0 ? "end" : "soon");
-          if (has && call > 0) say(String(call));
+          if (on && call > 0) say(String(call));
         }
       before = now;
     }, 100);
     return () => clearInterval(timer);
-  }, [spraying, keptAs, has, say]);
+  }, [spraying, keptAs, on, say]);
   const press = () => {
     allowSound();
     keep(keptAs, spraying ? shutOff(clock, nowSeconds()) : opened(clock, nowSeconds()));
   };
   return (
     <Box>
+      <VoiceToggle voice={voice} says="30 and 10" />
       <WatchFace
         running={spraying}
         onPress={press}

@@ -25,6 +25,8 @@ export const GROUND_WORDS: readonly Option<Ground>[] = [
   ["pavement", "Pavement"],
 ];
 
+export const groundWords = (ground: Ground): string => GROUND_WORDS.find(([key]) => key === ground)![1];
+
 interface DrillProps {
   readonly at: (typeof DRILLS)[number][0];
   readonly title: string;

@@ -23,6 +23,7 @@ import { Stamp } from "../parts/stamp";
 import { useVoice } from "../pour/voice";
 import { BeatPlayer, useTold } from "./beat-player";
 import { Drill } from "./drills";
+import { VoiceToggle } from "./voice-toggle";
 import { newDrill, readDraft, type PaceDraft, type PaceRead } from "./pace-draft";
 import { PaceFields } from "./pace-fields";
 import { PracticeRecord } from "./practice-record";
@@ -83,11 +84,7 @@ function Trainer({ keptAs, person, draft, change }: TrainerProps) {
         <Box as="section" aria-label="Walks">
           <Row justifyContent="space-between" flexWrap="wrap">
             <SubHeading>{sounder.running ? "Walk to the beat" : "Walk without the beat"}</SubHeading>
-            {voice.has && (
-              <Button look="quiet" aria-pressed={voice.on} onClick={() => voice.setOn(!voice.on)}>
-                {voice.on ? "Says early and late. Be quiet" : "Say early and late aloud"}
-              </Button>
-            )}
+            <VoiceToggle voice={voice} says="early and late" />
           </Row>
           <WalkPad
             keptAs={`walk:${keptAs}`}

@@ -3,26 +3,20 @@
 import { Box, chakra } from "@chakra-ui/react";
 import { useState } from "react";
 import { nanoid } from "nanoid";
-import { aimWithin, type PaceRecord } from "@/core/practice/held";
 import { LESSON_TITLES } from "@/core/practice/lesson-ids";
-import { writeNumber } from "@/core/quantity/format";
-import type { Ground } from "@/core/calibration/evidence";
 import type { PersonEntry, PracticeEntry } from "@/formats/entries";
 import { freeWalks } from "@/formats/practice";
-import { recordsOf } from "@/formats/practice-record";
-import { dayNow, wallClock } from "../data/clock";
+import { wallClock } from "../data/clock";
 import { format } from "../data/dates";
 import { useKept } from "../data/kept-here";
-import { sentences, useSend, useSlice } from "../data/records";
-import { Button, Note, SubHeading } from "../parts/controls";
+import { sentences, usePeople, useSend, useSlice } from "../data/records";
+import { Button, SubHeading } from "../parts/controls";
 import { TextField } from "../parts/field";
 import { Fold } from "../parts/fold";
 import { Row } from "../parts/layout";
 import { AskWhy } from "../parts/ask-why";
-import { GROUND_WORDS } from "./drills";
-
-const percent = (part: number, figures = 2): string => `${writeNumber(part * 100, { figures })} %`;
-const groundWords = (ground: Ground) => GROUND_WORDS.find(([key]) => key === ground)![1];
+import { groundWords } from "./drills";
+import { PaceTable } from "./pace-table";
 
 /** A label's rates, as typed: plain numbers in one unit. */
 interface Rates {
@@ -30,18 +24,20 @@ interface Rates {
   readonly most: string;
 }
 
-/** What somebody's practice comes to over the weeks: by kind of ground, and what may be sprayed with it. */
+/** What practice comes to over the weeks: by kind of ground, and what may be sprayed with it; of one person, and of everyone. */
 export function PracticeRecord({ person }: { person: PersonEntry }) {
   const entries = useSlice("practice", { person: person.id }).value;
+  const others = usePeople().filter(({ id, retired }) => id !== person.id && !retired);
   const [rates = { least: "", most: "" }, keepRates] = useKept<Rates>("practice-rates");
+  const [everyone, setEveryone] = useState(false);
   if (!entries || entries.length === 0) return null;
-  const records = recordsOf(entries, dayNow().zone);
+  const walked = entries.some(({ what }) => what.kind === "pace");
   const most = Number(rates.most);
   const label = most > 0 ? { least: Number(rates.least) || 0, most } : undefined;
   return (
     <Box as="section" aria-label="Training record">
       <SubHeading>{person.name}&apos;s record</SubHeading>
-      {records.length > 0 && (
+      {walked && (
         <>
           <Row flexWrap="wrap" gap="12px" marginY="8px" alignItems="flex-start">
             <Box width="150px">
@@ -63,7 +59,12 @@ export function PracticeRecord({ person }: { person: PersonEntry }) {
               />
             </Box>
           </Row>
-          <Records records={records} label={label} />
+          <PaceTable people={everyone ? [person, ...others.slice(0, MOST_OTHERS)] : [person]} label={label} />
+          {!everyone && others.length > 0 && (
+            <Button look="inline" onClick={() => setEveryone(true)}>
+              Show everyone beside it
+            </Button>
+          )}
         </>
       )}
       <Fold title={`All of it: ${entries.length}`}>
@@ -75,73 +76,8 @@ export function PracticeRecord({ person }: { person: PersonEntry }) {
   );
 }
 
-const HEADS = ["Ground", "Walks", "Mean", "One walk scatters by", "It held", "One walk lies within", "Aim at"];
-const cell = { borderBottom: "1px solid", borderColor: "line", padding: "8px 14px 8px 0", textAlign: "left" } as const;
-
-function Records({
-  records,
-  label,
-}: {
-  records: readonly { readonly ground: Ground; readonly record: PaceRecord }[];
-  label: { readonly least: number; readonly most: number } | undefined;
-}) {
-  return (
-    <Box overflowX="auto" tabIndex={0} role="region" aria-label="By kind of ground">
-      <chakra.table minWidth="700px" width="100%" borderCollapse="collapse" fontSize="16px">
-        <thead>
-          <tr>
-            {HEADS.map((head) => (
-              <chakra.th key={head} scope="col" textStyle="small" color="soft" {...cell}>
-                {head}
-              </chakra.th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {records.map(({ ground, record }) => (
-            <tr key={ground}>
-              <chakra.th scope="row" {...cell}>
-                {groundWords(ground)}
-              </chakra.th>
-              <chakra.td {...cell}>{record.walks}</chakra.td>
-              <chakra.td {...cell}>
-                {percent(Math.abs(record.mean - 1))} {record.mean > 1 ? "slow" : "quick"}
-              </chakra.td>
-              <chakra.td {...cell}>{record.scatter === null ? "one a day says nothing" : percent(record.scatter)}</chakra.td>
-              <chakra.td {...cell}>{heldWords(record.held)}</chakra.td>
-              <chakra.td {...cell}>
-                {record.band ? `${percent(record.band.low, 3)} to ${percent(record.band.high, 3)} of the time` : "–"}
-              </chakra.td>
-              <chakra.td {...cell}>{aimWords(record, label)}</chakra.td>
-            </tr>
-          ))}
-        </tbody>
-      </chakra.table>
-      <Note marginTop="6px">
-        Who is slow puts more down, in the same part. Practice of the last 90 days goes into the ± of this person&apos;s
-        calibrations on the same ground, marked so.
-      </Note>
-    </Box>
-  );
-}
-
-const day = (date: string) => format(new Date(`${date}T12:00:00`), "d MMM");
-
-function heldWords(held: PaceRecord["held"]): string {
-  if (!held) return "never yet";
-  if (held.lost) return `${day(held.from)} to ${day(held.to)}, lost on ${day(held.lost)}`;
-  return held.from === held.to ? `on ${day(held.from)}` : `${day(held.from)} to ${day(held.to)}`;
-}
-
-/** Where to aim so that neither end of a label is passed; the label decides, whatever the pace. */
-export function aimWords({ band }: PaceRecord, label: { readonly least: number; readonly most: number } | undefined): string {
-  if (!band) return "–";
-  if (!label) return "type a label's rates";
-  const aim = aimWithin(band, label);
-  if (!aim) return "✕ this pace is wider than the label: practise first";
-  const number = (value: number) => writeNumber(value, { figures: 3 });
-  return label.least > 0 ? `${number(aim.least)} to ${number(aim.most)}` : `${number(aim.most)} at most`;
-}
+/** More people than are looked at side by side. */
+const MOST_OTHERS = 20;
 
 function Piece({ entry }: { entry: PracticeEntry }) {
   const send = useSend();

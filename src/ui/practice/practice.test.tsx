@@ -6,7 +6,8 @@ import { CountdownRoom } from "./countdown-room";
 import { LessonsRoom } from "./lessons-room";
 import { newDrill, readDraft } from "./pace-draft";
 import { PaceRoom } from "./pace-room";
-import { aimWords, PracticeRecord } from "./practice-record";
+import { aimWords } from "./pace-table";
+import { PracticeRecord } from "./practice-record";
 import { SwingRoom, widthsOf } from "./swing-room";
 
 jest.mock("next/navigation", () => ({ useRouter: () => ({ push: jest.fn() }), usePathname: () => "/calibrate/practice" }));
@@ -66,21 +67,31 @@ describe("the record", () => {
   test("by kind of ground, and where to aim within a label's rates", () => {
     const practice = [walks(3, ["10.1 s", "10.2 s", "10 s"]), walks(12, ["10.2 s", "10.1 s", "10.1 s"])];
     showWith({ rigs: [RIG], people: [PERSON], practice }, <PracticeRecord person={PERSON} />);
-    const row = within(screen.getByRole("row", { name: /^Turf/ }));
+    const row = within(screen.getByRole("row", { name: /Turf/ }));
     expect(row.getByText("6")).toBeInTheDocument();
     expect(row.getByText("type a label's rates")).toBeInTheDocument();
     type("Label's rates from", "3");
     type("to", "4");
     expect(row.getByText(/^3\.\d+ to 3\.\d+$/)).toBeInTheDocument();
   });
+  test("walks of long ago say how it held, and give no margin any more", () => {
+    showWith(
+      { rigs: [RIG], people: [PERSON], practice: [walks(200, ["10 s", "10.1 s", "10 s"])] },
+      <PracticeRecord person={PERSON} />,
+    );
+    const row = within(screen.getByRole("row", { name: /Turf/ }));
+    expect(row.getByText("not walked in 90 days")).toBeInTheDocument();
+    expect(row.getByText(/^on \d/)).toBeInTheDocument();
+  });
   test("a pace that is wider than the label says so; no aim is given", () => {
-    const record = { walks: 4, mean: 1, scatter: 0.2, freedom: 3, band: { low: 0.5, high: 1.5 }, held: null };
-    expect(aimWords(record, { least: 3, most: 4 })).toMatch(/^✕/);
-    expect(aimWords(record, { least: 0, most: 3 })).toBe("2 at most");
+    const band = { low: 0.5, high: 1.5 };
+    expect(aimWords(band, { least: 3, most: 4 })).toMatch(/^✕/);
+    expect(aimWords(band, { least: 0, most: 3 })).toBe("2 at most");
+    expect(aimWords(null, { least: 0, most: 3 })).toBe("–");
   });
   test("walks to the beat alone make no record of a pace", () => {
     showWith({ rigs: [RIG], people: [PERSON], practice: [walks(2, ["10 s"], true)] }, <PracticeRecord person={PERSON} />);
-    expect(screen.queryByRole("table")).toBeNull();
+    expect(screen.queryByRole("row", { name: /Turf/ })).toBeNull();
     expect(screen.getByText(/to the beat only/)).toBeInTheDocument();
   });
 });
