@@ -68,5 +68,5 @@ export function practisedNow(entries: readonly PracticeEntry[], ground: Ground, 
   const { scatter, freedom } = paceRecord(days);
   return scatter === null || freedom === 0
     ? undefined
-    : { scatter: `${Number((100 * scatter).toPrecision(3))} %`, freedom, until: days.at(-1)!.day };
+    : { scatter: `${Number((100 * scatter).toFixed(2))} %`, freedom, until: days.at(-1)!.day };
 }

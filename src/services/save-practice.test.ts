@@ -2,6 +2,7 @@ import { lessonOf } from "@/core/practice/lessons";
 import { LESSONS } from "@/core/practice/lesson-ids";
 import { valueIn } from "@/core/quantity/quantity";
 import { practisedNow } from "@/formats/practice-record";
+import { readPractised } from "@/formats/practised";
 import { practicesOf } from "@/records/practices";
 import { put, retire } from "./keep-up";
 import { holdClock } from "./clock";
@@ -122,6 +123,13 @@ describe("practice as evidence of a calibration", () => {
     must(saveCalibration(records.db, { session: session(), madeAt: NOW }));
     expect(band()["x-practice"]).toBeUndefined();
     expect(practisedNow(kept(), "turf", { today: NOW.slice(0, 10), zone: "UTC" })).toBeUndefined();
+  });
+  test("walks that took the very same time scatter by nothing, and are read again as that", () => {
+    holdClock(NOW);
+    must(savePractice(records.db, pace(["3.95 s", "3.95 s", "3.95 s"])));
+    must(saveCalibration(records.db, { session: session(), madeAt: NOW }));
+    expect(band()["x-practice"]).toMatchObject({ scatter: "0 %", freedom: 2 });
+    expect(readPractised(band()["x-practice"])).toEqual({ variance: 0, freedom: 2 });
   });
   test("another person's practice is not this one's", () => {
     holdClock(NOW);
