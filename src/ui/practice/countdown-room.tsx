@@ -156,7 +156,6 @@ function Clock({ keptAs, seconds, onDone }: { keptAs: string; seconds: number; o
   };
   return (
     <Box>
-      <VoiceToggle voice={voice} says="30 and 10" />
       <WatchFace
         running={spraying}
         onPress={press}
@@ -170,6 +169,7 @@ function Clock({ keptAs, seconds, onDone }: { keptAs: string; seconds: number; o
               : `${watchText(seconds)} s for the strip. Press as you begin`
         }
       />
+      <VoiceToggle voice={voice} says="30 and 10" />
       {begun && (
         <Row marginTop="8px" flexWrap="wrap">
           <Button

@@ -115,7 +115,7 @@ interface OpenProps {
 function Open({ person, lesson, seed, onAgain, onClose }: OpenProps) {
   const key = `answer:${lesson.id}:${seed}`;
   const [typed = "", setTyped] = useKept<string>(key);
-  const [outcome, setOutcome] = useState<boolean>();
+  const [outcome, setOutcome] = useState<{ readonly right: boolean; readonly answered: string }>();
   const [error, setError] = useState<string>();
   const [trouble, setTrouble] = useState<readonly string[]>([]);
   const save = useSaveOnce();
@@ -128,7 +128,7 @@ function Open({ person, lesson, seed, onAgain, onClose }: OpenProps) {
     const result = await save<{ right: boolean }>("/api/practice", `lesson:${person.id}`, { personId: person.id, what });
     if (!result.ok) return setTrouble(sentences(result.issues));
     setTrouble([]);
-    setOutcome(result.value.right);
+    setOutcome({ right: result.value.right, answered: typed });
     keep(key, undefined);
   };
   const [path, words] = ROOM[lesson.id];
@@ -143,7 +143,7 @@ function Open({ person, lesson, seed, onAgain, onClose }: OpenProps) {
           <TextField
             label="Your answer"
             hint={`${unitText(lesson.unit)} if no unit`}
-            value={typed}
+            value={outcome?.answered ?? typed}
             error={error}
             disabled={outcome !== undefined}
             onChange={(e) => setTyped(e.target.value || undefined)}
@@ -168,7 +168,7 @@ function Open({ person, lesson, seed, onAgain, onClose }: OpenProps) {
           {one}
         </Notice>
       ))}
-      {outcome !== undefined && <Told lesson={lesson} right={outcome} onAgain={onAgain} onClose={onClose} />}
+      {outcome !== undefined && <Told lesson={lesson} right={outcome.right} onAgain={onAgain} onClose={onClose} />}
     </Column>
   );
 }

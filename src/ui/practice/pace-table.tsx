@@ -79,8 +79,8 @@ const day = (date: string) => format(new Date(`${date}T12:00:00`), "d MMM");
 
 function heldWords(held: PaceRecord["held"]): string {
   if (!held) return "never yet";
-  if (held.lost) return `${day(held.from)} to ${day(held.to)}, lost on ${day(held.lost)}`;
-  return held.from === held.to ? `on ${day(held.from)}` : `${day(held.from)} to ${day(held.to)}`;
+  const when = held.from === held.to ? `on ${day(held.from)}` : `${day(held.from)} to ${day(held.to)}`;
+  return held.lost ? `${when}, lost on ${day(held.lost)}` : when;
 }
 
 /** Where to aim so that neither end of a label is passed; the label decides, whatever the pace. */

@@ -74,6 +74,11 @@ describe("the record", () => {
     type("to", "4");
     expect(row.getByText(/^3\.\d+ to 3\.\d+$/)).toBeInTheDocument();
   });
+  test("a pace that was lost says when it held and since when it doesn't", () => {
+    const practice = [walks(30, ["10 s", "10.1 s", "10 s"]), walks(4, ["9 s", "9.1 s"])];
+    showWith({ rigs: [RIG], people: [PERSON], practice }, <PracticeRecord person={PERSON} />);
+    expect(within(screen.getByRole("row", { name: /Turf/ })).getByText(/^on \d+ \w+, lost on \d+ \w+$/)).toBeInTheDocument();
+  });
   test("walks of long ago say how it held, and give no margin any more", () => {
     showWith(
       { rigs: [RIG], people: [PERSON], practice: [walks(200, ["10 s", "10.1 s", "10 s"])] },
