@@ -44,7 +44,7 @@ const inTheMiddle = ({ width, height }: Pick<Photo, "width" | "height">): Quad =
 /** Looks at photos of cards in a worker, one card after another; told to stop, the worker ends. */
 export function useCards(size: CardSize) {
   const [state, set] = useState<CardsState>({ is: "none" });
-  const worker = useRef<{ door: Remote<CardsDoor>; end: () => void } | null>(null);
+  const worker = useRef<{ door: Remote<CardsDoor>; worker: Worker; end: () => void } | null>(null);
   const end = () => {
     worker.current?.end();
     worker.current = null;
@@ -57,6 +57,7 @@ export function useCards(size: CardSize) {
     const door = wrap<CardsDoor>(own);
     const one = {
       door,
+      worker: own,
       end: () => {
         door[releaseProxy]();
         own.terminate();
@@ -70,6 +71,12 @@ export function useCards(size: CardSize) {
     const own = begin();
     const still = () => worker.current === own;
     set({ is: "looking", says: photo instanceof Blob ? `Reading ${name}` : "Taking a made-up photo", part: 0 });
+    // A worker that can't be fetched says so here, and answers nobody.
+    own.worker.onerror = () => {
+      if (!still()) return;
+      end();
+      set({ is: "refused", why: "Nothing here can look at pictures: is the server there? Try again" });
+    };
     try {
       const opened = photo instanceof Blob ? await own.door.open(photo) : await own.door.madeUp(size, photo.seed);
       if (!still()) return;

@@ -56,6 +56,7 @@ export function boomOf(draft: Draft): Boom | undefined {
 
 type Run =
   | { readonly is: "none" }
+  | { readonly is: "failed" }
   | { readonly is: "running"; readonly part: number }
   | { readonly is: "done"; readonly outcome: Outcome };
 
@@ -85,7 +86,14 @@ function useRun() {
       end.current();
       set({ is: "done", outcome });
     };
-    work().catch(() => !over && set({ is: "none" }));
+    const failed = () => {
+      if (over) return;
+      end.current();
+      set({ is: "failed" });
+    };
+    // A worker that can't be fetched says so here, and answers nobody.
+    worker.onerror = failed;
+    work().catch(failed);
   };
   const stop = () => {
     end.current();
@@ -179,6 +187,7 @@ export function Faults() {
           </Button>
         )}
       </Row>
+      {run.is === "failed" && <Note>It couldn&apos;t be worked out: is the server there? Try again.</Note>}
       {run.is === "done" && <Came outcome={run.outcome} />}
     </Box>
   );
