@@ -10,13 +10,6 @@ export interface Wetness {
   readonly noise: number;
   /** The card is of one colour: either nothing fell, or nothing is left dry. */
   readonly uniform: boolean;
-  readonly ink: Ink | null;
-}
-
-/** How dark a stain is in each colour, as parts of the paper's light that it takes away; and on how many pixels that was seen. */
-export interface Ink {
-  readonly taken: readonly number[];
-  readonly seen: number;
 }
 
 /** The functions that the paper's colour is made of: light falls off evenly over a card. */
@@ -70,20 +63,18 @@ interface Reading {
   /** How much each colour counts. */
   readonly weights: readonly number[];
   readonly noise: number;
-  readonly seen: number;
 }
 
 /**
  * Tells stains from paper. Light is uneven: the paper's own colour is drawn through the dry places as a smooth sheet, and each
  * pixel is held against it. What each of the three colours tells is weighed by how far the stain is from the paper, over noise.
- * @param ink what stains look like, where another card of the picture showed it better
  */
-export function wetnessOf(card: Planes, ink?: Ink): Wetness {
+export function wetnessOf(card: Planes): Wetness {
   const { width, height, planes } = card;
-  const reading = read(card, ink);
+  const reading = read(card);
   const part = new Float32Array(width * height);
-  if (!reading) return { width, height, part, noise: 1, uniform: true, ink: null };
-  const { paper, taken, weights, noise, seen } = reading;
+  if (!reading) return { width, height, part, noise: 1, uniform: true };
+  const { paper, taken, weights, noise } = reading;
   for (let c = 0; c < 3; c += 1) {
     if (weights[c]! === 0) continue;
     const plane = planes[c]!;
@@ -101,16 +92,16 @@ export function wetnessOf(card: Planes, ink?: Ink): Wetness {
     part,
     taken.reduce((sum, t, c) => sum + t * weights[c]!, 0),
   );
-  return { width, height, part, noise, uniform: false, ink: { taken, seen } };
+  return { width, height, part, noise, uniform: false };
 }
 
-function read(card: Planes, ink: Ink | undefined): Reading | null {
+function read(card: Planes): Reading | null {
   const sample = sampled(card);
   const { count, u, v, colour } = sample;
   let paper: Model[] = card.planes.map((plane) => brightest(card, plane));
   let taken: readonly number[] = [1, 1, 1];
   let weights: readonly number[] = [1 / 3, 1 / 3, 1 / 3];
-  let [noise, seen] = [1, 0];
+  let noise = 1;
   const dark = colour.map(() => new Float32Array(count));
   const wet = new Float32Array(count);
   for (let round = 0; round < 4; round += 1) {
@@ -125,9 +116,8 @@ function read(card: Planes, ink: Ink | undefined): Reading | null {
     const dry = placesOf(wet, round === 0 ? -Infinity : -0.35, round === 0 ? cut : 0.35);
     const soaked = placesOf(wet, round === 0 ? cut : 0.75, Infinity);
     if (soaked.length < FEW || dry.length < FEW) return null;
-    seen = soaked.length;
     paper = colour.map((plane) => sheet(sample, plane, dry));
-    taken = ink?.taken ?? dark.map((plane) => high(Float32Array.from(soaked, (i) => plane[i]!)));
+    taken = dark.map((plane) => high(Float32Array.from(soaked, (i) => plane[i]!)));
     const noises = colour.map((plane, c) =>
       Math.max(
         0.004,
@@ -140,7 +130,7 @@ function read(card: Planes, ink: Ink | undefined): Reading | null {
     weights = telling.map((t) => t / all);
     noise = 1 / Math.sqrt(all);
   }
-  return { paper, taken, weights, noise, seen };
+  return { paper, taken, weights, noise };
 }
 
 function placesOf(wet: Float32Array, above: number, upTo: number): Uint32Array {

@@ -1,6 +1,7 @@
 "use client";
 
-import { withUnit, type Field } from "@/core/quantity/ranges";
+import { withUnit, type Field, type KindOfField } from "@/core/quantity/ranges";
+import { given, type Source } from "@/core/working/rule";
 import { readTyped as readText } from "@/formats/typed";
 import { unitsInHand } from "./units";
 
@@ -19,3 +20,9 @@ export function asMeant(field: Field, typed: string): string {
 /** What was typed on a screen into a field, as a value; or what is wrong with it. */
 export const readTyped = <F extends Field>(field: F, typed: string, options: { readonly zero?: boolean } = {}) =>
   readText(field, asMeant(field, typed), options);
+
+/** What was typed into a field, as what a rule works with; undefined where nothing is, or nothing that can be read. */
+export function givenTyped<F extends Field>(field: F, typed: string, name: string): Source<KindOfField<F>> | undefined {
+  const read = typed.trim() === "" ? undefined : readTyped(field, typed);
+  return read?.ok ? given(read.value, name) : undefined;
+}

@@ -10,7 +10,7 @@ import { explainAll } from "@/core/working/explain";
 import { THOUSAND } from "@/core/working/thousand";
 import { read, type System } from "@/core/working/units";
 import { given } from "@/core/working/rule";
-import type { PracticeText } from "@/formats/practice";
+import { seconds, type PracticeText } from "@/formats/practice";
 import { belongsToPerson } from "@/core/calibration/standing";
 import { useInHand, type Calibrated } from "../data/in-hand";
 import { keep, readKept, useKept } from "../data/kept-here";
@@ -190,8 +190,6 @@ function Clock({ keptAs, seconds, onDone }: { keptAs: string; seconds: number; o
   );
 }
 
-const secondsOf = (text: string) => Number(text.replace(/ s$/, ""));
-
 /** Strips that were done, and off to the record. */
 function Done({ draft: { strips, gun }, onSaved }: { draft: Draft; onSaved: () => void }) {
   const { person, rig, system } = useInHand();
@@ -214,7 +212,7 @@ function Done({ draft: { strips, gun }, onSaved }: { draft: Draft; onSaved: () =
       <SubHeading>Strips done</SubHeading>
       <Box as="ol" paddingLeft="20px">
         {strips.map(({ area, wanted, took }, i) => {
-          const off = secondsOf(took) / secondsOf(wanted) - 1;
+          const off = seconds(took) / seconds(wanted) - 1;
           const lawn = readTyped("testArea", area);
           return (
             <li key={i}>

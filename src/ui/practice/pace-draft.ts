@@ -4,13 +4,11 @@ import { speedForFlowRule } from "@/core/calibration/required-flow";
 import { speedRule } from "@/core/calibration/pace";
 import { quantity, valueIn } from "@/core/quantity/quantity";
 import type { Entered } from "@/core/quantity/parse";
-import type { Kind } from "@/core/quantity/kinds";
 import { constant, derive, given, type AnySource, type Derived, type Source } from "@/core/working/rule";
 import type { System } from "@/core/working/units";
 import type { Ground } from "@/core/calibration/evidence";
 import { freeWalks, type WalkText } from "@/formats/practice";
-import { readTyped } from "../data/typed";
-import type { Field } from "@/core/quantity/ranges";
+import { givenTyped, readTyped } from "../data/typed";
 
 /** What is being drilled, as it was typed; kept through a reload. */
 export interface PaceDraft {
@@ -60,19 +58,15 @@ export interface PaceRead {
 
 /** What a draft comes to, as far as it goes. */
 export function readDraft(draft: PaceDraft): PaceRead {
-  const source = <K extends Kind>(field: Field, typed: string, name: string): Source<K> | undefined => {
-    const read = typed.trim() === "" ? undefined : readTyped(field, typed);
-    return read?.ok ? (given(read.value as Entered<K>, name) as Source<K>) : undefined;
-  };
   const read = readTyped("course", draft.course);
   const course = read.ok ? read.value : undefined;
   const length = course && given(course, "course");
-  const speed = speedOf(draft, length, source);
+  const speed = speedOf(draft, length);
   const time =
-    draft.by === "drill" ? source<"time">("walkTime", draft.seconds, "wanted") : speed && length && courseTime(length, speed);
+    draft.by === "drill" ? givenTyped("walkTime", draft.seconds, "wanted") : speed && length && courseTime(length, speed);
   const counted = Number(draft.strides);
   const stride =
-    source<"length">("stride", draft.stride, "stride") ??
+    givenTyped("stride", draft.stride, "stride") ??
     (length && counted > 0 && counted < 1000
       ? derive(strideRule, { course: length, strides: constant("count", quantity("count", counted, ""), "strides") })
       : undefined);
@@ -95,15 +89,13 @@ export function readDraft(draft: PaceDraft): PaceRead {
   };
 }
 
-type Read = <K extends Kind>(field: Field, typed: string, name: string) => Source<K> | undefined;
-
-function speedOf(draft: PaceDraft, length: Source<"length"> | undefined, source: Read): Source<"speed"> | undefined {
+function speedOf(draft: PaceDraft, length: Source<"length"> | undefined): Source<"speed"> | undefined {
   if (draft.by === "drill") {
-    const time = source<"time">("walkTime", draft.seconds, "wanted");
+    const time = givenTyped("walkTime", draft.seconds, "wanted");
     return length && time ? derive(speedRule, { distance: length, time }) : undefined;
   }
-  const sprayVolume = source<"sprayVolume">("sprayVolume", draft.wanted, "wanted");
-  const flow = source<"flow">("meterFlow", draft.flow, "flow");
-  const width = source<"length">("swath", draft.swath, "swath");
+  const sprayVolume = givenTyped("sprayVolume", draft.wanted, "wanted");
+  const flow = givenTyped("meterFlow", draft.flow, "flow");
+  const width = givenTyped("swath", draft.swath, "swath");
   return sprayVolume && flow && width ? derive(speedForFlowRule, { flow, sprayVolume, width }) : undefined;
 }

@@ -1,5 +1,6 @@
 import { localDate } from "@/formats/day";
 import type { PracticeEntry } from "@/formats/entries";
+import { seconds } from "@/formats/practice";
 
 export interface SeasonLine {
   readonly gun: string;
@@ -8,8 +9,6 @@ export interface SeasonLine {
   readonly percent: readonly number[];
 }
 
-const secondsOf = (text: string) => Number(text.replace(/ s$/, ""));
-
 /** Countdowns of one rig over the season, each gun its own line, oldest first. */
 export function seasonOf(entries: readonly PracticeEntry[], rigId: string, zone: string): SeasonLine[] {
   const guns = new Map<string, { days: string[]; percent: number[] }>();
@@ -17,7 +16,7 @@ export function seasonOf(entries: readonly PracticeEntry[], rigId: string, zone:
     if (what.kind !== "countdown" || of !== rigId) continue;
     const line = guns.get(what.gun ?? "") ?? { days: [], percent: [] };
     guns.set(what.gun ?? "", line);
-    const sum = (key: "took" | "wanted") => what.strips.reduce((all, strip) => all + secondsOf(strip[key]), 0);
+    const sum = (key: "took" | "wanted") => what.strips.reduce((all, strip) => all + seconds(strip[key]), 0);
     line.days.push(localDate(at, zone));
     line.percent.push((100 * sum("took")) / sum("wanted"));
   }

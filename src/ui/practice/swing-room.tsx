@@ -3,21 +3,18 @@
 import { Box, ClientOnly } from "@chakra-ui/react";
 import { useState } from "react";
 import { swingOf, wetSwath, widthAt } from "@/core/practice/swing";
-import type { Kind } from "@/core/quantity/kinds";
-import type { Entered } from "@/core/quantity/parse";
-import type { Field } from "@/core/quantity/ranges";
 import { show, writeNumber } from "@/core/quantity/format";
 import { valueIn } from "@/core/quantity/quantity";
 import { explainAll } from "@/core/working/explain";
 import { read, type System } from "@/core/working/units";
-import { given, type AnySource, type Source } from "@/core/working/rule";
+import type { AnySource, Source } from "@/core/working/rule";
 import type { PracticeText } from "@/formats/practice";
 import { useHere } from "../data/here";
 import { useInHand } from "../data/in-hand";
 import { useKept } from "../data/kept-here";
 import { sentences } from "../data/records";
 import { useSaveOnce } from "../data/save-id";
-import { readTyped } from "../data/typed";
+import { givenTyped } from "../data/typed";
 import { Typed } from "../calibrate/typed";
 import { useWatch, watchText } from "../calibrate/watch";
 import { WatchFace } from "../calibrate/watch-face";
@@ -54,34 +51,29 @@ const blank = (system: System): Draft => ({
   time: "",
 });
 
-const source = <K extends Kind>(field: Field, typed: string, name: string): Source<K> | undefined => {
-  const one = typed.trim() === "" ? undefined : readTyped(field, typed);
-  return one?.ok ? (given(one.value as Entered<K>, name) as Source<K>) : undefined;
-};
-
 /** The widths of a wet strip, one after another; what is none is named. */
 export function widthsOf(text: string): { readonly widths: readonly Source<"length">[]; readonly strange: string | undefined } {
   const parts = text
     .split(/[\n;,]+/)
     .map((part) => part.trim())
     .filter(Boolean);
-  const made = parts.map((part, i) => source<"length">("swath", part, `width ${i + 1}`));
+  const made = parts.map((part, i) => givenTyped("swath", part, `width ${i + 1}`));
   return { widths: made.filter((one) => one !== undefined), strange: parts.find((_, i) => made[i] === undefined) };
 }
 
 function workedOut(draft: Draft) {
   const [speed, depth, width, height, height2] = [
-    source<"speed">("speed", draft.speed, "travel speed"),
-    source<"length">("side", draft.depth, "depth of the fan"),
-    source<"length">("swath", draft.width, "width"),
-    source<"length">("side", draft.height, "height"),
-    source<"length">("side", draft.height2, "another height"),
+    givenTyped("speed", draft.speed, "travel speed"),
+    givenTyped("side", draft.depth, "depth of the fan"),
+    givenTyped("swath", draft.width, "width"),
+    givenTyped("side", draft.height, "height"),
+    givenTyped("side", draft.height2, "another height"),
   ];
-  const time = source<"time">("walkTime", draft.time, "counted for");
+  const time = givenTyped("walkTime", draft.time, "counted for");
   const swing = draft.swings > 0 && time && speed && depth ? swingOf(time, draft.swings, speed, depth) : undefined;
   const other = width && height && height2 ? widthAt(width, height, height2) : undefined;
   const { widths, strange } = widthsOf(draft.widths);
-  const edge = source<"length">("side", draft.edge, "soft edge");
+  const edge = givenTyped("side", draft.edge, "soft edge");
   const wet = widths.length > 0 && edge ? wetSwath(widths, edge) : undefined;
   return { swing, other, wet, strange, width, height, time };
 }
