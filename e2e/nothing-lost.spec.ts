@@ -170,6 +170,11 @@ test("a sheet's record is corrected, also to another site, and counts there alon
   await page.goto("/log");
   await page.getByRole("button", { name: new RegExp(`Correct ${product}`) }).click();
   const form = page.getByRole("form", { name: "Correct a record" });
+  // Pressed before the site's zones have come: it has one, and nobody needs to pick it.
+  await page.route(/api\/read\/sitesById/, async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 3000));
+    await route.continue();
+  });
   await form.getByLabel("Site", { exact: true }).selectOption({ label: there });
   await form.getByRole("button", { name: "Save the correction" }).click();
   await expect(page.getByRole("form", { name: "Correct a record" })).toBeHidden();

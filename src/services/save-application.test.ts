@@ -97,6 +97,14 @@ describe("what went down", () => {
     expect(() => $client.exec("delete from dismissals")).toThrow(/append-only/);
     expect($client.prepare("select reason from dismissals").pluck().all()).toEqual(["spot"]);
   });
+  test("on a site of one zone nobody has to name it; of two, somebody has to", () => {
+    const lone = "site-0000000002";
+    must(put(records.db, "sites", { id: lone, form: { name: "Lone", zones: [{ name: "all of it", area: "1,000" }] } }));
+    must(saveApplication(records.db, application({ siteId: lone, zoneId: "" })));
+    expect(counted()).toEqual([["all of it", "0.4 oz/1000 ft2", null]]);
+    const two = saveApplication(records.db, application({ id: "application-0002", zoneId: "" }));
+    expect(faults(two)).toEqual(["zoneId missing"]);
+  });
   test.each<[string, object, string]>([
     ["a day that never was", { date: "2026-02-30" }, "date bad-date"],
     ["a day to come", { date: "2031-01-01" }, "date bad-date"],

@@ -26,6 +26,7 @@ import { wasPoured } from "./counted";
 import { once } from "./once";
 import { factsKept, factsNow, readTold } from "./facts";
 import { dayOfRecord } from "./record-sheet";
+import { noZone, zoneNamed } from "./zone-named";
 
 /** Recording what went down. Records are truth: what passed a limit is recorded too, and what follows is held by it. */
 
@@ -116,7 +117,7 @@ export function readEntry(
   const day = dayOfRecord(db, sheet, { date: input.date, why: input.why ?? input.note }, today);
   const issues = [
     ...(day.ok ? [] : day.issues),
-    ...(zone ? [] : [issue("zoneId", "unknown-name", input.zoneId, "the zones of the site")]),
+    ...(zone ? [] : [noZone(input.zoneId)]),
     ...(label ? [] : [issue("labelId", "unknown-name", input.labelId, "the labels on record")]),
     ...(person === undefined ? [issue("personId", "unknown-name", input.personId ?? "", "the people on record")] : []),
     ...(input.corrects !== null && !old ? [issue("corrects", "unknown-name", input.corrects, "the records of the log")] : []),
@@ -166,8 +167,8 @@ const corrected = issue("corrects", "conflict", "this record was corrected alrea
 
 /** A zone of a site, one that was taken out too: what went down on it did. */
 function zoneOf(site: KnownSite | undefined, id: string): { id: string; name: string; area: string } | undefined {
-  const live = site?.site.zones.find((z) => z["x-id"] === id);
-  return live ? { id, name: live.name, area: live.area } : site?.former.find((z) => z.id === id);
+  const live = zoneNamed(site?.site.zones, id);
+  return live ? { id: live["x-id"], name: live.name, area: live.area } : site?.former.find((z) => z.id === id);
 }
 
 /**

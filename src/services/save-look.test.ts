@@ -80,6 +80,7 @@ describe("a look at a zone", () => {
     ["a day to come", scout({ date: "2026-09-03" }), "date bad-date"],
     ["a day that never was", scout({ date: "2026-02-30" }), "date bad-date"],
     ["another zone", scout({ zoneId: "x" }), "zoneId unknown-name"],
+    ["no zone, where there are two", scout({ zoneId: "" }), "zoneId missing"],
     ["nobody", scout({ personId: "person-99999999" }), "personId unknown-name"],
     ["nothing seen", scout({ says: { soil: "dry" } }), "says.target missing"],
     ["more than all of the ground", scout({ says: { target: "x", cover: "130 %" } }), "says.cover not-a-choice"],

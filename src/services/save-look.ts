@@ -17,6 +17,7 @@ import { findSite } from "@/records/sites";
 import { todayOf } from "./clock";
 import { isId, isRecordId, issue, nowText, shown } from "./input";
 import { once } from "./once";
+import { noZone, zoneNamed } from "./zone-named";
 
 /**
  * Keeps what somebody saw: `{ id, kind: "scout", siteId, zoneId, date, personId, says }`, or of what went down
@@ -56,10 +57,10 @@ type At = Pick<NewLook, "siteId" | "zoneId" | "zone" | "labelId" | "recordId">;
 
 function zoneOf(db: Records, input: unknown): Result<At> {
   const { siteId, zoneId } = input as Record<string, unknown>;
-  const zone = isId(siteId) ? findSite(db, siteId)?.site.zones.find((z) => z["x-id"] === zoneId) : undefined;
+  const zone = isId(siteId) ? zoneNamed(findSite(db, siteId)?.site.zones, zoneId) : undefined;
   return zone && isId(siteId)
-    ? good({ siteId, zoneId: String(zoneId), zone: zone.name, labelId: null, recordId: null })
-    : bad(issue("zoneId", "unknown-name", shown(zoneId), "the zones of the site"));
+    ? good({ siteId, zoneId: zone["x-id"], zone: zone.name, labelId: null, recordId: null })
+    : bad(noZone(zoneId));
 }
 
 function recordOf(db: Records, input: unknown, date: string): Result<At> {

@@ -187,12 +187,13 @@ interface WhereProps {
 function Where({ draft, set, error }: WhereProps) {
   const site = useSite(draft.siteId);
   const zones = site?.site.zones ?? [];
+  const only = zones.length === 1 ? zones[0]!["x-id"] : "";
   return (
     <Box display="grid" gap="10px" gridTemplateColumns={{ base: "1fr", md: "1fr 1fr" }}>
       <SitePick value={draft.siteId} onPick={(siteId) => set({ siteId, zoneId: "" })} />
       <Choose
         label="Zone"
-        value={draft.zoneId}
+        value={draft.zoneId || only}
         error={error}
         options={[["", "pick a zone"], ...zones.map((zone): Option => [zone["x-id"] ?? "", zone.name])]}
         onPick={(zoneId) => set({ zoneId })}
