@@ -130,6 +130,9 @@ export interface LabelEntry extends Entry {
 export type KeptZone = ZoneText & { readonly name: string; readonly "x-id": string };
 export type KeptSite = Omit<SiteText, "zones"> & { readonly zones: readonly KeptZone[] };
 
+/** The zones that a round is still to be done on, where others of the site have had it. */
+export type ZonesLeft = readonly { readonly id: string; readonly name: string }[] | undefined;
+
 /** What of the program is due today. */
 export interface DueEntry {
   readonly date: string;
@@ -140,7 +143,7 @@ export interface DueEntry {
     readonly counts: Readonly<Partial<Record<DueState, number>>>;
   }[];
   /** What may be done today, and what is too late, the latest day first; as many as a screen shows. */
-  readonly items: readonly (DueItem & { readonly siteId: string; readonly labelId: string })[];
+  readonly items: readonly (DueItem & { readonly siteId: string; readonly labelId: string; readonly left?: ZonesLeft })[];
   /** There are more than these. */
   readonly more: number;
 }
@@ -283,6 +286,7 @@ export interface YearOfSiteEntry {
     readonly round: string;
     readonly label: string;
     readonly says: readonly BothWords[];
+    readonly left?: ZonesLeft;
     /** What its product costs here, in USD; null where nobody can tell. */
     readonly cost: number | null;
   })[];
@@ -311,6 +315,7 @@ export interface WorkDayEntry {
     readonly labelId: string;
     readonly area: number;
     readonly fixed: boolean;
+    readonly left?: ZonesLeft;
     readonly reasons: readonly YearReason[];
   }[];
   /** There are more than these. */

@@ -321,17 +321,17 @@ export const dismissalsOf = (db: Access, recordIds: readonly string[]) =>
     .where(inArray(dismissals.recordId, [...recordIds]))
     .all();
 
-/** On which days something went down since a day, by site, in their order. What was corrected or struck doesn't count. */
-export function datesDown(db: Access, labelId: string, since: string): Map<string, string[]> {
-  const rows = once(db, "dates down", (of) =>
+/** On which days a product went down since a day, on which zones. What was corrected or struck doesn't count. */
+export const zonesDown = (db: Access, labelId: string, since: string) =>
+  once(db, "zones down", (of) =>
     of
-      .selectDistinct({ siteId: applications.siteId, date: applications.date })
+      .selectDistinct({
+        siteId: applications.siteId,
+        zoneId: applications.zoneId,
+        zone: applications.zone,
+        date: applications.date,
+      })
       .from(applications)
       .where(and(eq(applications.labelId, sql.placeholder("labelId")), gte(applications.date, sql.placeholder("since")), STANDS))
-      .orderBy(asc(applications.date))
       .prepare(),
   ).all({ labelId, since });
-  const down = new Map<string, string[]>();
-  for (const { siteId, date } of rows) down.set(siteId, [...(down.get(siteId) ?? []), date]);
-  return down;
-}

@@ -117,20 +117,33 @@ test("what isn't there, is done or lies behind can't be moved; the same sent twi
   must(move("spring", "2026-03-10", "move-000000002"));
   expect(faults(move("spring", "2026-03-11", "move-000000002"))).toEqual(["id kept-otherwise"]);
   holdClock("2026-03-12T10:00:00.000Z");
-  must(
-    saveApplication(records.db, {
-      id: "entry-00000001",
-      date: "2026-03-11",
-      siteId: ids.sites,
-      zoneId: `${ids.sites}.0`,
-      labelId: "label-000000003",
-      amount: "1.8 oz",
-      personId: ids.people,
-      note: "",
-      corrects: null,
-    }),
-  );
-  expect(faults(move("spring", "2026-04-10", "move-000000003"))).toEqual(["moves[0].round conflict"]);
+  const down = (zone: number, amount: string) =>
+    must(
+      saveApplication(records.db, {
+        id: `entry-0000000${zone}`,
+        date: "2026-03-11",
+        siteId: ids.sites,
+        zoneId: `${ids.sites}.${zone}`,
+        labelId: "label-000000003",
+        amount,
+        personId: ids.people,
+        note: "",
+        corrects: null,
+      }),
+    );
+  down(0, "1.8 oz");
+  // What is done is held by nothing: the label's 30 days are those of the zone that had it.
+  must(move("spring", "2026-03-20", "move-000000003"));
+  expect(yearOfSite(records.db, { site: ids.sites }, [])!.items[0]).toMatchObject({
+    on: "2026-03-20",
+    left: [{ id: `${ids.sites}.1`, name: "south" }],
+    reasons: [],
+  });
+  const [friday] = week(records.db, { from: "2026-03-20" }, [])!.days.filter(({ date }) => date === "2026-03-20");
+  expect(friday!.items[0]).toMatchObject({ left: [{ name: "south" }] });
+  expect(friday!.area).toBeCloseTo(167.2, 1);
+  down(1, "0.5 oz");
+  expect(faults(move("spring", "2026-04-10", "move-000000004"))).toEqual(["moves[0].round conflict"]);
 });
 
 test("a cold spring moves what opens with one press, says what fits no more, and is taken back with one", () => {

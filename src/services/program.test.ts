@@ -23,8 +23,10 @@ beforeEach(() => {
   const zones = [{ name: "lawn", area: "1000 ft2", "x-turf": "fescue" }];
   putSite(records.db, "site-0000000002", { name: "Pier", zones } as never, NOW);
 });
-const down = (date: string, id: string, siteId: string = ids.sites) =>
-  must(saveApplication(records.db, { id, date, siteId, zoneId: `${siteId}.0`, labelId: ids.labels, amount: "1 oz", personId: null, note: "", corrects: null })); // prettier-ignore
+const on = (date: string, id: string, zoneId: string, siteId: string = ids.sites) =>
+  must(saveApplication(records.db, { id, date, siteId, zoneId, labelId: ids.labels, amount: "1 oz", personId: null, note: "", corrects: null })); // prettier-ignore
+/** On both zones of the green. */
+const down = (date: string, id: string) => [0, 1].forEach((zone) => on(date, `${id}${zone}`, `${ids.sites}.${zone}`));
 const due = () => dueToday(records.db).items.map(({ site, round, state }) => `${site}: ${round} ${state}`);
 
 test("without a program nothing is due; with one, what is open on which site", () => {
@@ -48,8 +50,52 @@ test("of two rounds with one product the first application of the year is the fi
   down("2026-10-20", "entry-000000002");
   expect(due()).toEqual([]);
   // What was struck was not done.
-  must(voidApplication(records.db, { id: "void-000000001", corrects: "entry-000000002", why: "rained off" }));
+  must(voidApplication(records.db, { id: "void-000000001", corrects: "entry-0000000021", why: "rained off" }));
   expect(due()).toEqual(["Green: second half overdue"]);
+});
+
+describe("zone by zone", () => {
+  const left = () => dueToday(records.db).items.map((item) => [item.site, item.round, item.left?.map(({ name }) => name)]);
+  beforeEach(() => {
+    must(saveProgram(records.db, PROGRAM));
+    holdClock("2026-08-06T10:00:00.000Z");
+    on("2026-08-03", "entry-000000001", `${ids.sites}.0`);
+  });
+  test("a round is done when the last zone has had it: two zones on two days are one half, not two", () => {
+    expect(left()).toEqual([
+      ["Green", "first half", ["south"]],
+      ["Pier", "first half", undefined],
+    ]);
+    on("2026-08-05", "entry-000000002", `${ids.sites}.1`);
+    expect(left().map(([site]) => site)).toEqual(["Pier"]);
+    expect(dueToday(records.db).rounds[1]!.counts).toEqual({ "too-early": 1, waits: 1 });
+    // The days from the first half on are those of the zone that had it last.
+    holdClock("2026-09-08T10:00:00.000Z");
+    expect(due()).toEqual(["Pier: first half due"]);
+    holdClock("2026-09-09T10:00:00.000Z");
+    expect(due()).toContain("Green: second half due");
+  });
+  test("what went down on ground counts for the zone that is that ground now, and a zone that is new has had nothing", () => {
+    const redrawn = [
+      { name: "putting green", area: "6,250", ground: `${ids.sites}.0` },
+      { name: "south", area: "1800 sq ft", id: `${ids.sites}.1` },
+      { name: "tee", area: "400", ground: "new" },
+    ];
+    must(put(records.db, "sites", { id: ids.sites, form: { name: "Green", zones: redrawn } }));
+    expect(left()[0]).toEqual(["Green", "first half", ["south", "tee"]]);
+  });
+  test("rounds of one product for two turfs are each done on their own", () => {
+    const [first] = PROGRAM.rounds;
+    const turfs = ["bent", "fescue"].map((turf) => ({ ...first, name: turf, turf, afterSeeding: undefined }));
+    must(saveProgram(records.db, JSON.parse(JSON.stringify({ rounds: turfs, soil: [] }))));
+    const zones = [
+      { name: "north", area: "6,200", turf: "bent", id: `${ids.sites}.0` },
+      { name: "south", area: "1800 sq ft", turf: "fescue", id: `${ids.sites}.1` },
+    ];
+    must(put(records.db, "sites", { id: ids.sites, form: { name: "Green", zones } }));
+    on("2026-08-04", "entry-000000002", `${ids.sites}.1`);
+    expect(dueToday(records.db).rounds.map(({ counts }) => counts)).toEqual([{ done: 1 }, { done: 1, due: 1 }]);
+  });
 });
 
 test("the soil opens a round for the turf that it is for; seed that is too young blocks", () => {

@@ -3,7 +3,6 @@ import { sameName } from "@/core/names";
 import { dueOf, type DueItem, type DueState } from "@/core/season/due";
 import type { DueEntry } from "@/formats/entries";
 import { readProgram, seasonOf, type ProgramText } from "@/formats/season/program";
-import { datesDown } from "@/records/applications";
 import { countingOf } from "@/formats/season/rates";
 import type { SetAside } from "@/records/aside";
 import { type Access, type Records, whole } from "@/records/database";
@@ -11,6 +10,7 @@ import { findLabel } from "@/records/labels";
 import { changeSetting, readSettingAs } from "@/records/settings";
 import { seedOfSites, type SiteSeed } from "@/records/sites";
 import { todayOf } from "./clock";
+import { doneBySite, doneOn, stillToDo } from "./done";
 import { issue, nowText } from "./input";
 
 /** The firm's program: its rounds, and what of them is due where. */
@@ -48,19 +48,21 @@ export function dueToday(db: Access, aside?: SetAside[]): DueEntry {
   if (program.rounds.length === 0) return { date, rounds: [], items: [], more: 0 };
   const { rounds, soil, air } = seasonOf(program);
   const year = date.slice(0, 4);
-  const down = doneBySite(db, program, `${year}-01-01`);
   const counts = rounds.map((): Partial<Record<DueState, number>> => ({}));
   const open: DueEntry["items"][number][] = [];
   const sites = seedOfSites(db);
-  const seasons = sites.map(({ id, name, seeds }) => ({ name, done: down.get(id) ?? [], ...seedOf(seeds, date) }));
+  const down = doneBySite(db, program, `${year}-01-01`, sites);
+  const seasons = sites.map(({ id, name, seeds }) => ({ name, done: doneOn(down, id).done, ...seedOf(seeds, date) }));
   const items = dueOf({ date, soil, air, rounds, sites: seasons });
   items.forEach((item, n) => {
     const i = n % rounds.length;
     const site = sites[Math.floor(n / rounds.length)]!;
-    const { turf, label } = program.rounds[i]!;
+    const round = program.rounds[i]!;
+    const { turf, label } = round;
     if (turf !== undefined && !site.seeds.some((zone) => zone.turf !== null && sameName(zone.turf, turf))) return;
     counts[i]![item.state] = (counts[i]![item.state] ?? 0) + 1;
-    if (item.state === "due" || item.state === "overdue") open.push({ ...item, siteId: site.id, labelId: label });
+    if (item.state !== "due" && item.state !== "overdue") return;
+    open.push({ ...item, siteId: site.id, labelId: label, left: stillToDo(site, round, doneOn(down, site.id).some) });
   });
   const urgent = open.sort(byUrgency);
   return {
@@ -76,23 +78,6 @@ function byUrgency(a: DueItem, b: DueItem): number {
   if (a.state !== b.state) return a.state === "overdue" ? -1 : 1;
   const [x, y] = [a.latest ?? "9999", b.latest ?? "9999"];
   return x < y ? -1 : x > y ? 1 : a.site < b.site ? -1 : 1;
-}
-
-/**
- * Which round was done where and when. Of rounds with one product (the halves of a split) the first application of the year is the
- * first of them, the next one the second.
- */
-export function doneBySite(db: Access, { rounds }: ProgramText, since: string): Map<string, { round: string; date: string }[]> {
-  const down = new Map<string, { round: string; date: string }[]>();
-  for (const label of new Set(rounds.map((round) => round.label))) {
-    const own = rounds.filter((round) => round.label === label);
-    for (const [siteId, dates] of datesDown(db, label, since)) {
-      const list = down.get(siteId) ?? [];
-      dates.forEach((date, i) => own[i] && list.push({ round: own[i].name, date }));
-      down.set(siteId, list);
-    }
-  }
-  return down;
 }
 
 /** Of all zones of a site the last seed that is down, and the next that is planned: the stricter days hold for all of it. */

@@ -19,7 +19,8 @@ import { revisionsOf } from "@/records/revision";
 import { seedOfSites, type SiteSeed } from "@/records/sites";
 import { todayOf } from "./clock";
 import { downOn } from "./counted";
-import { doneBySite, programOf, seedOf } from "./program";
+import { doneBySite, doneOn, type DoneOnSite } from "./done";
+import { programOf, seedOf } from "./program";
 
 /** The firm's year, laid out ahead: which round on which day on which site, and what doesn't fit. */
 
@@ -112,23 +113,17 @@ export function yearAsked(
   });
   const all = rounds.length > 0 ? seedOfSites(db) : [];
   const sites = byPlace(only ? all.filter(({ id }) => only.has(id)) : all);
-  const done = next ? new Map<string, { round: string; date: string }[]>() : doneBySite(db, program, `${year}-01-01`);
+  const done = next ? new Map<string, DoneOnSite>() : doneBySite(db, program, `${year}-01-01`, sites);
   const zonesOf = zonesWithHistory(sites, yearRounds, before, counted);
   const yearSites = sites.map((site, i): YearSite => {
-    const own = done.get(site.id) ?? [];
+    const own = doneOn(done, site.id);
     return {
       name: site.name,
       ...(site.jurisdiction !== null && { jurisdiction: site.jurisdiction }),
       zones: zonesOf(i),
       areas: site.seeds.map((zone) => zone.areaM2),
-      done: rounds.map(
-        ({ name }) =>
-          own
-            .filter((one) => one.round === name)
-            .map((one) => one.date)
-            .sort()
-            .at(-1) ?? null,
-      ),
+      done: rounds.map(({ name }) => own.done.find((one) => one.round === name)?.date ?? null),
+      some: own.some,
       fixed: rounds.map(({ name }) => fixed.get(`${site.id}\n${name}`) ?? null),
       ...seedOf(site.seeds, date),
     };

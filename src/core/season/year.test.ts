@@ -145,6 +145,18 @@ test("a round for one turf is laid out on the zones of it alone: other zones tak
   expect(yearOf(asked([round("x", { turf: "zoysia" })], [site("Green", 1)])).items).toEqual([]);
 });
 
+test("where some zones have had a round it is laid out on the others: they alone take time, and are held", () => {
+  const once: Counting = counting(3, { intervalAtLeast: 60 });
+  const down = downAs(once, "2026-03-01").map((one) => ({ ...one, planned: false }));
+  const zones = [{ name: "north", applied: down }, { name: "south" }];
+  const part = { zones, areas: [200, 300], some: new Map([["spring", new Set([0])]]) };
+  const rounds = [round("spring", { opens: on("03-02"), counting: once })];
+  expect(days(yearOf(asked(rounds, [site("Green", 2, part)])).items)).toEqual(["2026-03-02"]);
+  expect(areaFor(site("Green", 2, part), rounds[0]!)).toBe(300);
+  // All of it again would have to wait.
+  expect(days(yearOf(asked(rounds, [site("Green", 2, { zones, areas: [200, 300] })])).items)).not.toEqual(["2026-03-02"]);
+});
+
 describe("limits are counted ahead", () => {
   const most = (ounces: number): LimitRow => ({ perYear: rate(`${ounces} oz/1000 ft2`), yearKind: "calendar" });
   test("a program that can't be done is told in January: which round, which active, what would fit", () => {

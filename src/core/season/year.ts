@@ -33,9 +33,11 @@ export interface YearSite {
   readonly zones: readonly ZoneFacts[];
   /** By zone, m². */
   readonly areas: readonly number[];
-  /** By round: on which day of the year it was done last; the day that somebody fixed for it. */
+  /** By round: on which day of the year the last of its zones had it; the day that somebody fixed for it. */
   readonly done: readonly (string | null)[];
   readonly fixed: readonly (string | null)[];
+  /** Rounds that some zones have had and others haven't: which have, by their number. */
+  readonly some?: ReadonlyMap<string, ReadonlySet<number>> | undefined;
   /** ISO dates: the last seed that is down, the next that is planned. */
   readonly seeded?: string | undefined;
   readonly seeding?: string | undefined;
@@ -98,14 +100,19 @@ export interface Year {
   readonly items: readonly YearItem[];
 }
 
-/** The zones of a site that a round is for. */
-export const zonesFor = (site: YearSite, { turf }: Pick<YearRound, "turf">): readonly ZoneFacts[] =>
-  turf === undefined ? site.zones : site.zones.filter((zone) => zone.turf !== undefined && sameName(zone.turf, turf));
+/** The zones of a site that a round is for, without those that have had it where others haven't. */
+export function zonesFor({ zones, some }: YearSite, { turf, name }: Pick<YearRound, "turf" | "name">): readonly ZoneFacts[] {
+  const had = some?.get(name);
+  if (turf === undefined && !had) return zones;
+  return zones.filter(
+    (zone, i) => !had?.has(i) && (turf === undefined || (zone.turf !== undefined && sameName(zone.turf, turf))),
+  );
+}
 
-export const isFor = (site: YearSite, round: Pick<YearRound, "turf">): boolean => zonesFor(site, round).length > 0;
+export const isFor = (site: YearSite, round: Pick<YearRound, "turf" | "name">): boolean => zonesFor(site, round).length > 0;
 
 /** How much of a site a round is for, m². */
-export function areaFor(site: YearSite, round: Pick<YearRound, "turf">): number {
+export function areaFor(site: YearSite, round: Pick<YearRound, "turf" | "name">): number {
   const zones = new Set(zonesFor(site, round));
   return site.areas.reduce((sum, area, i) => (zones.has(site.zones[i]!) ? sum + area : sum), 0);
 }

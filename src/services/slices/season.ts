@@ -17,6 +17,7 @@ import type { Records } from "@/records/database";
 import { findLabel } from "@/records/labels";
 import { lastBatch } from "@/records/plan";
 import { findSite } from "@/records/sites";
+import { stillToDo } from "../done";
 import { priceOf } from "../shelf";
 import { mondayOf, yearNow, type YearNow } from "../year";
 
@@ -119,6 +120,7 @@ export function yearOfSite(
       round: asked.rounds[round]!.name,
       label: program.rounds[round]!.label,
       says: wordsOf(held),
+      left: stillToDo(sites[site]!, program.rounds[round]!, asked.sites[site]!.some),
     })),
     budgets: [...bars.values()],
     undo: undoOf(db, asked.date),
@@ -153,6 +155,7 @@ export function week(db: Records, { from }: { from: string }, aside: SetAside[])
         works: asked.work.days.includes((i + 1) % 7),
         area: items.reduce((sum, { site, round }) => sum + areaFor(asked.sites[site]!, asked.rounds[round]!), 0),
         items: items.slice(0, SHOWN).map(({ site, round, fixed, reasons }) => ({
+          left: stillToDo(sites[site]!, program.rounds[round]!, asked.sites[site]!.some),
           siteId: sites[site]!.id,
           site: sites[site]!.name,
           round: asked.rounds[round]!.name,

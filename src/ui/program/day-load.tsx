@@ -6,7 +6,7 @@ import { sameName } from "@/core/names";
 import { atMost } from "@/core/quantity/slack";
 import { RESTRICTED_USE } from "@/formats/card/card";
 import { likelyRow, rowName } from "@/formats/card/choice";
-import type { WorkDayEntry } from "@/formats/entries";
+import type { KeptZone, WorkDayEntry } from "@/formats/entries";
 import { holdsOn } from "@/formats/papers";
 import { todayDate } from "../data/clock";
 import { keep } from "../data/kept-here";
@@ -69,19 +69,23 @@ export function DayLoad({ day, begun = false }: { day: WorkDayEntry; begun?: boo
   );
 }
 
-/** Takes a day's stops of a round, in their order, into the mix: the zones of another turf than it is for are left out. */
+/** Takes a day's stops of a round, in their order, into the mix, without zones of another turf than it is for, or that have had it. */
 function useDayMix({ date, items }: WorkDayEntry) {
   const router = useRouter();
   const labels = useLabels();
   const program = useSlice("program", {}).value;
   return async ({ round, labelId, rate }: Load) => {
-    const stops = items.filter((item) => item.round === round).map(({ siteId }) => siteId);
+    const own = items.filter((item) => item.round === round);
+    const stops = own.map(({ siteId }) => siteId);
     const card = labels.find((one) => one.id === labelId)?.card;
     const turf = program?.rounds.find((one) => one.name === round)?.turf;
     const { value: sites } = await fetchSlice("sitesById", { ids: stops });
-    const without = sites.flatMap(({ site }) =>
-      site.zones.filter((zone) => turf !== undefined && !sameName(zone["x-turf"] ?? "", turf)).map((zone) => zone["x-id"]),
-    );
+    const without = sites.flatMap(({ id, site }) => {
+      const left = own.find(({ siteId }) => siteId === id)?.left;
+      const isOut = (zone: KeptZone) =>
+        (turf !== undefined && !sameName(zone["x-turf"] ?? "", turf)) || (left && !left.some((one) => one.id === zone["x-id"]));
+      return site.zones.filter(isOut).map((zone) => zone["x-id"]);
+    });
     const row = card ? likelyRow(card, turf ?? sites[0]?.site.zones[0]?.["x-turf"]) : 0;
     const product = card && rate !== null ? [{ labelId, rate, choice: { row, from: rowName(card, row), point: "typed" } }] : [];
     keep("mix", {

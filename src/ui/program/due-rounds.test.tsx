@@ -24,7 +24,7 @@ const DUE: DueEntry = {
   items: [
     item("Pier", "site-2", { state: "overdue", latest: "2026-08-30" }),
     item("Green", "site-1"),
-    item("Mole", "site-3", { latest: null }),
+    item("Mole", "site-3", { latest: null, left: [{ id: "z", name: "quay side" }] }),
   ],
   more: 1400,
 };
@@ -33,7 +33,7 @@ test("each round says how far it is and where it is due, what is too late first;
   showWith({ due: DUE }, <DueRounds />);
   const due = screen.getByRole("region", { name: "Due today" });
   expect(due).toHaveTextContent("first half · 3 due, 1 of them too late · 1,200 done, 3 blocked by seed");
-  expect(due).toHaveTextContent("Pier by 30 Aug 2026: too late · Green by 14 Oct 2026 · Mole");
+  expect(due).toHaveTextContent("Pier by 30 Aug 2026: too late · Green by 14 Oct 2026 · Mole (still quay side)");
   expect(due).toHaveTextContent("second half · 0 due · 4 wait for the round before");
   expect(due).toHaveTextContent("And 1,400 more of them.");
   const green = within(due).getByRole("link", { name: "Green" });

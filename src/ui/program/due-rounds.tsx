@@ -9,6 +9,7 @@ import { useInHand } from "../data/in-hand";
 import { useLabels, useSlice } from "../data/records";
 import { Note, SubHeading } from "../parts/controls";
 import { Column } from "../parts/layout";
+import { nameList } from "./why";
 
 /** What of the program is due today, what is too late first. @param here this is the program's own page */
 export function DueRounds({ here = false }: { here?: boolean }) {
@@ -65,12 +66,13 @@ function RoundDue({ round: { name, label, counts }, items }: RoundProps) {
       </Box>
       {items.length > 0 && (
         <Box textStyle="note" color="soft">
-          {items.slice(0, NAMED).map(({ site, siteId, latest, state }, i) => (
+          {items.slice(0, NAMED).map(({ site, siteId, latest, left, state }, i) => (
             <Fragment key={siteId}>
               {i > 0 && " · "}
               <Link href="/mix" onClick={() => choose({ siteId })}>
                 {site}
               </Link>
+              {left && ` (still ${nameList(left)})`}
               {latest && ` by ${dayWords(latest)}${state === "overdue" ? ": too late" : ""}`}
             </Fragment>
           ))}

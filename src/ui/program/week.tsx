@@ -22,7 +22,7 @@ import { Button, Note, SubHeading } from "../parts/controls";
 import { Row } from "../parts/layout";
 import { DayLoad } from "./day-load";
 import type { Moves } from "./moves";
-import { WHY } from "./why";
+import { nameList, WHY } from "./why";
 
 type Item = WorkDayEntry["items"][number];
 
@@ -132,7 +132,7 @@ function Day({ day, perDay, today, onMove }: DayProps) {
 function Work({ item, day, today, onMove }: { item: Item; day: string; today: string; onMove: (day: string) => void }) {
   const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({ id: keyOf(item) });
   const { choose } = useInHand();
-  const { siteId, site, round, fixed, reasons } = item;
+  const { siteId, site, round, fixed, left, reasons } = item;
   return (
     <Box
       as="li"
@@ -153,6 +153,7 @@ function Work({ item, day, today, onMove }: { item: Item; day: string; today: st
           <Box textStyle="small" color="soft">
             {round}
             {fixed && ", fixed"}
+            {left && `: still ${nameList(left)}`}
           </Box>
         </Box>
         <Grip type="button" {...attributes} {...listeners} aria-label={`Move ${round} of ${site}`}>

@@ -1,4 +1,5 @@
 import type { YearReason } from "@/core/season/year";
+import type { ZonesLeft } from "@/formats/entries";
 
 /** Why a round finds no day, or what speaks against the day that it has. */
 export const WHY: Readonly<Record<YearReason, string>> = {
@@ -21,3 +22,6 @@ export const daysWords = (days: number): string => `${Math.abs(days)} ${Math.abs
 /** By how much a season is off its usual: "9 days later". */
 export const laterWords = (days: number): string =>
   days === 0 ? "as usual" : `${daysWords(days)} ${days > 0 ? "later" : "earlier"} than usual`;
+
+/** Zones by name, in a line. */
+export const nameList = (zones: NonNullable<ZonesLeft>): string => zones.map(({ name }) => name).join(", ");

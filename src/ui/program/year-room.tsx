@@ -20,7 +20,7 @@ import { SitePick } from "../parts/pickers";
 import { useAction } from "../parts/use-action";
 import { Budgets } from "./budgets";
 import { MovedWords, useMoves, type Moves } from "./moves";
-import { laterWords, WHY } from "./why";
+import { laterWords, WHY, nameList } from "./why";
 import { dayAfter, YearDrawing, type Mark, type YearRow } from "./year-drawing";
 import { Week } from "./week";
 import { Shift } from "./shift";
@@ -181,11 +181,12 @@ function OfSite({ site: { date, items, budgets }, siteId, moves }: { site: YearO
   const system = useSystem();
   const year = Number(date.slice(0, 4));
   const rows = items.map((item): YearRow => {
-    const { round, state, on, fixed, earliest, latest, reasons, says, cost } = item;
+    const { round, state, on, fixed, earliest, latest, reasons, says, left, cost } = item;
     const words = [
       state === "done" && on && `done ${shortDay(on)}`,
       state === "planned" && on && `${shortDay(on)}${fixed ? ", fixed" : ""}`,
       state === "unfit" && "no day",
+      left && `still ${nameList(left)}`,
       cost !== null && `$${cost.toFixed(2)} of product`,
     ];
     const why = capital(reasons.map((reason) => WHY[reason]).join(", "));
