@@ -31,13 +31,16 @@ export const plannedIn = (db: Access, year: number) =>
 /** What undoes a batch is itself one, under this name with the other's behind it. */
 export const UNDO = "undo.";
 
+/** What a site brings that becomes part of another is a batch under this name: nobody moved it, nothing undoes it. */
+export const MERGED = "merged.";
+
 /** The newest batch of a year that was neither undone nor undoes another; undefined where there is none. */
 export function lastBatch(db: Access, year: number): string | undefined {
   const undone = sql`exists (select 1 from ${plannedDays} u where u.batch = ${UNDO} || ${plannedDays.batch})`;
   return db
     .select({ batch: plannedDays.batch })
     .from(plannedDays)
-    .where(and(eq(plannedDays.year, year), not(like(plannedDays.batch, `${UNDO}%`)), not(undone)))
+    .where(and(eq(plannedDays.year, year), ...[UNDO, MERGED].map((of) => not(like(plannedDays.batch, `${of}%`))), not(undone)))
     .orderBy(desc(plannedDays.id))
     .limit(1)
     .get()?.batch;

@@ -6,6 +6,7 @@ import { momentOf } from "@/formats/day";
 import { downSince } from "@/records/applications";
 import type { SetAside } from "@/records/aside";
 import { type Access, type Records, whole } from "@/records/database";
+import { groundGroups, sitesOfZones } from "@/records/ground";
 import { findSite, sitesById } from "@/records/sites";
 import { addWatering, findWatering, isStruck, wateringsSince } from "@/records/waterings";
 import { WATERS_KIND } from "@/records/schema-season";
@@ -26,8 +27,9 @@ export function afterWork(db: Access, aside?: SetAside[]): AfterEntry[] {
   const rows = downSince(db, daysLater(today, -OWED), aside);
   const { cardsOf } = cardsNow(db);
   const groups = new Map<string, typeof rows>();
+  const ground = groundNow(db, [...new Set(rows.map((row) => row.siteId))]);
   for (const row of rows) {
-    const key = [row.siteId, row.date, row.sheetId ?? row.facts?.ended ?? ""].join("\n");
+    const key = [ground.siteOf(row.siteId), row.date, row.sheetId ?? row.facts?.ended ?? ""].join("\n");
     groups.set(key, [...(groups.get(key) ?? []), row]);
   }
   const owed = [...groups.values()].flatMap((group) => {
@@ -35,17 +37,18 @@ export function afterWork(db: Access, aside?: SetAside[]): AfterEntry[] {
     const asks = cards.some((card) => card.keepDry ?? card.waterLeast ?? card.waterWithin ?? card.reentry ?? card.mowAfter);
     return asks ? [{ group, cards }] : [];
   });
-  const ids = [...new Set(owed.map(({ group }) => group[0]!.siteId))];
+  const ids = [...new Set(owed.flatMap(({ group }) => group.flatMap(({ siteId }) => [siteId, ground.siteOf(siteId)])))];
   if (ids.length === 0) return [];
   const sites = new Map(sitesById(db, ids, aside).map((site) => [site.id, site.site]));
   const measured = wateringsSince(db, ids, new Date(momentOf(daysLater(today, -OWED - 1), "00:00", zone)).toISOString(), aside);
   return owed.map(({ group, cards }) => {
-    const { siteId, date } = group[0]!;
+    const { date } = group[0]!;
+    const siteId = ground.siteOf(group[0]!.siteId);
     const site = sites.get(siteId);
     const ended = group.map((row) => row.facts?.ended).filter((time) => time !== undefined);
     const at = (time: string) => new Date(momentOf(date, time, zone)).toISOString();
     const known = ended.length === group.length;
-    const zones = new Set(group.map((row) => row.zoneId));
+    const zones = new Set(group.flatMap((row) => ground.zonesOf(row.zoneId)));
     return {
       siteId,
       site: site?.name ?? "a site",
@@ -63,7 +66,7 @@ export function afterWork(db: Access, aside?: SetAside[]): AfterEntry[] {
         mowAfter,
       })),
       waters: measured
-        .filter((one) => one.siteId === siteId)
+        .filter((one) => ground.siteOf(one.siteId) === siteId)
         .map((one) => ({ id: one.id, kind: one.kind, at: one.at, depth: one.depth.text })),
       waterer: site?.["x-waters"] ?? null,
       zones: (site?.zones ?? [])
@@ -75,6 +78,26 @@ export function afterWork(db: Access, aside?: SetAside[]): AfterEntry[] {
         })),
     };
   });
+}
+
+/** Which site has the ground of each of some sites now, and which zones are the ground of each of theirs: a site that became part of another is that one. */
+function groundNow(db: Access, siteIds: readonly string[]) {
+  const groups = groundGroups(db, siteIds);
+  const gone = sitesById(db, siteIds).filter((site) => site.retired);
+  const places = sitesOfZones(db, { siteIds: [], zoneIds: gone.length > 0 ? [...groups.keys()] : [] });
+  const live = new Set(sitesById(db, [...new Set(places.values())]).flatMap((site) => (site.retired ? [] : [site.id])));
+  const moved = new Map(
+    gone.flatMap(({ id, site, former }) => {
+      const own = [...site.zones.map((zone) => zone["x-id"]), ...former.map((zone) => zone.id)];
+      const to = own.flatMap((zone) => groups.get(zone) ?? []).map((zone) => places.get(zone));
+      const now = to.find((place) => place !== undefined && live.has(place));
+      return now === undefined ? [] : [[id, now] as const];
+    }),
+  );
+  return {
+    siteOf: (siteId: string) => moved.get(siteId) ?? siteId,
+    zonesOf: (zoneId: string) => groups.get(zoneId) ?? [zoneId],
+  };
 }
 
 /** As many sites as get the same rain at once (ours). */

@@ -82,7 +82,8 @@ test("a day that is left without work is called off, once, and can come back", (
 test("what lies behind is not called off: it happened", () => {
   parsed();
   holdClock("2026-09-08T10:00:00.000Z");
-  must(saveApplication(records.db, { id: "entry-00000001", date: "2026-09-07", siteId: ids.sites, zoneId: `${ids.sites}.0`, labelId: ids.labels, amount: "1 oz", personId: null, note: "", corrects: null })); // prettier-ignore
+  for (const zone of [0, 1])
+    must(saveApplication(records.db, { id: `entry-0000000${zone}`, date: "2026-09-07", siteId: ids.sites, zoneId: `${ids.sites}.${zone}`, labelId: ids.labels, amount: "1 oz", personId: null, note: "", corrects: null })); // prettier-ignore
   expect(parsed()).toEqual([]);
 });
 

@@ -7,7 +7,12 @@ import { mergeSites } from "./merge-sites";
 import { saveApplication } from "./save-application";
 import { saveCalibration } from "./save-calibration";
 import { saveSheet } from "./save-sheet";
-import { faults, freshRecords, ids, must, NOW, session, sheet, town } from "./testing/town";
+import { yearOfSite } from "./slices/season";
+import { afterWork, saveWatering } from "./after-work";
+import { moveWork } from "./move-work";
+import { saveProgram } from "./program";
+import { lastBatch } from "@/records/plan";
+import { add, faults, freshRecords, ids, LABEL, must, NOW, session, sheet, town } from "./testing/town";
 
 const records = freshRecords();
 const OTHER = "site-0000000002";
@@ -59,6 +64,47 @@ test("what went down on either counts for both; what comes brings its history; t
   // An answer got lost: asked again it is what it was.
   expect(must(mergeSites(records.db, SAME))).toEqual({ id: KEEP });
   expect(findSite(records.db, KEEP)!.site.zones).toHaveLength(3);
+});
+
+test("what is owed on either is owed on the one that stayed, and what was measured on either counts for it", () => {
+  must(add(records.db, "labels", { ...LABEL, name: "Watered", waterLeast: "0.25 in", waterWithin: "24 h" }, "label-000000002"));
+  const put2 = { id: "entry-000000001", date: "2026-09-01", siteId: OTHER, zoneId: `${OTHER}.0`, labelId: "label-000000002" };
+  must(saveApplication(records.db, { ...put2, amount: "1 oz", personId: null, note: "", corrects: null }));
+  const rain = (id: string, siteId: string) =>
+    must(saveWatering(records.db, { id, siteIds: [siteId], kind: "rain", at: "2026-09-02T08:00:00.000Z", depth: "0.1 in" }));
+  rain("water-000000001", OTHER);
+  must(mergeSites(records.db, SAME));
+  rain("water-000000002", KEEP);
+  expect(afterWork(records.db)).toMatchObject([{ siteId: KEEP, site: "Green", zones: [{ name: "north" }] }]);
+  expect(
+    afterWork(records.db)[0]!
+      .waters.map(({ id }) => id)
+      .sort(),
+  ).toEqual(["water-000000001.0", "water-000000002.0"]);
+});
+
+test("days that were fixed for the other are the kept one's, where it has none and its label lets them; undoing moves leaves them", () => {
+  const limits = [{ intervalAtLeast: "30 days", perYear: "0.9" }];
+  must(
+    add(records.db, "labels", { ...LABEL, name: "Zel", actives: [{ name: "zelol", content: "2 %" }], limits }, "label-000000002"),
+  );
+  const rounds = ["one", "two", "three"].map((name) => ({ name, label: "label-000000002", rate: "0.3 oz/1000 ft2" }));
+  must(saveProgram(records.db, { rounds, soil: [] }));
+  const move = (siteId: string, round: string, day: string) =>
+    must(moveWork(records.db, { id: `move-${siteId}-${round}`, year: 2026, moves: [{ siteId, round, day }] }));
+  move(OTHER, "one", "2026-09-10");
+  move(OTHER, "two", "2026-10-20");
+  move(OTHER, "three", "2026-11-25");
+  move(KEEP, "two", "2026-11-02");
+  must(mergeSites(records.db, SAME));
+  const fixed = yearOfSite(records.db, { site: KEEP }, [])!.items.map(({ on, fixed: is }) => [is, on] as const);
+  // The second has a day of its own, the third would be too soon after that.
+  expect(fixed.slice(0, 2)).toEqual([
+    [true, "2026-09-10"],
+    [true, "2026-11-02"],
+  ]);
+  expect(fixed[2]![0]).toBe(false);
+  expect(lastBatch(records.db, 2026)).toBe(`move-${KEEP}-two`);
 });
 
 test("a file that knows the other by its name means the one that stayed", () => {

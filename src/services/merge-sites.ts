@@ -10,6 +10,7 @@ import { findSite, retireSite, type KnownSite } from "@/records/sites";
 import { openSpreadings } from "@/records/spreadings";
 import { isId, issue, nowText, shown } from "./input";
 import { keepUp, wholly } from "./keep-up";
+import { carryFixed } from "./move-work";
 import { NEW_GROUND } from "./same-ground";
 
 /** Two sites that are one customer's: one of them stays, with the history of both. */
@@ -43,6 +44,7 @@ export function mergeSites(db: Records, input: unknown): Result<{ id: string }> 
     }
     retireSite(tx, other, now);
     keepName(tx, "sites", keep, two.site.name, now);
+    carryFixed(tx, other, keep);
     return good({ id: keep });
   });
 }

@@ -3,7 +3,7 @@ import { bad, good, type Issue, type Result } from "@/core/issue";
 import { isFor, reasonsOn, windowsOf, type YearAsked, type YearReason } from "@/core/season/year";
 import { MOST_LATER } from "@/formats/season/program";
 import { type Access, type Records, whole } from "@/records/database";
-import { addPlanned, lastBatch, plannedIn, rowsOfBatch, UNDO, type PlannedRow } from "@/records/plan";
+import { addPlanned, lastBatch, MERGED, plannedIn, rowsOfBatch, UNDO, type PlannedRow } from "@/records/plan";
 import { todayOf } from "./clock";
 import { heldIssues } from "./held";
 import { isId, issue, nowText, shown } from "./input";
@@ -144,6 +144,29 @@ function heldOn(asked: YearAsked, site: number, fixed: readonly (string | null)[
   // Each zone says it, and each of two that are too near: once is enough.
   const said = heldIssues({ reasons: held }).map((one) => ({ ...one, path: asked.sites[site]!.name }));
   return [...new Map(said.map((one) => [`${one.reason.product} ${one.reason.code}`, one])).values()];
+}
+
+/**
+ * The days that somebody fixed for a site go over to the one that it has become part of, where that one has none of its own. What
+ * its labels hold there finds its day anew.
+ */
+export function carryFixed(tx: Access, from: string, to: string): void {
+  const now = Number(todayOf(tx).slice(0, 4));
+  for (const year of [now, now + 1]) {
+    const coming = plannedIn(tx, year).filter(({ siteId, day }) => siteId === from && day !== null);
+    if (coming.length === 0) continue;
+    const { asked } = yearAsked(tx, year > now, undefined, { only: new Set([to]) });
+    const fixed = [...asked.sites[0]!.fixed];
+    const rows = coming.flatMap(({ round, day }): PlannedRow[] => {
+      const number = asked.rounds.findIndex(({ name }) => name === round);
+      const move = { siteId: to, round, day };
+      const strange = strangeness(move, 0, [0, number < 0 ? undefined : number], asked).length > 0;
+      if (strange || fixed[number] != null || heldOn(asked, 0, fixed.with(number, day)).length > 0) return [];
+      fixed[number] = day;
+      return [{ ...move, batch: `${MERGED}${from}`, year, was: null, later: null, wasLater: null, at: nowText() }];
+    });
+    addPlanned(tx, rows);
+  }
 }
 
 /**
