@@ -1,15 +1,19 @@
 import { airOf, type Air } from "@/core/conditions/air";
+import { judgeGround, type GroundLimits } from "@/core/conditions/ground";
 import {
+  hardestOf,
   judgeConditions,
   MOST_WIND,
   WHENS,
   type ConditionLimits,
   type ConditionReason,
   type Conditions,
+  type ReasonCode,
   type When,
   type Wind,
 } from "@/core/conditions/judge";
 import { parseTemperature } from "@/core/conditions/temperature";
+import { isSpread } from "@/core/mixing/pouring-order";
 import { good, type Issue, type Result } from "@/core/issue";
 import { compare } from "@/core/quantity/arithmetic";
 import type { Quantity } from "@/core/quantity/kinds";
@@ -18,6 +22,8 @@ import { quantity } from "@/core/quantity/quantity";
 import type { CardText } from "./card/card";
 import { cardOfProduct } from "./gear";
 import type { ProductText } from "./job-file/types";
+import { ruleName, type LocalRule } from "./local-rules";
+import type { DaysBefore } from "./season/days-before";
 import { readMetar } from "./weather/metar";
 
 /** What somebody saw of the weather before a mix goes down: a station's report, or what was measured there. */
@@ -32,6 +38,8 @@ export interface AirText {
   readonly air?: string;
   readonly dewPoint?: string;
   readonly wet?: boolean;
+  /** Of the soil at the place, beside a report too. */
+  readonly soil?: string;
 }
 
 export interface AirSeen {
@@ -43,11 +51,13 @@ export interface AirSeen {
   /** Humidity, wet bulb and delta-T; null without a dew point. */
   readonly air: Air | null;
   readonly wet: readonly string[];
+  /** Of the soil at the place, °C; null where nobody measured it. */
+  readonly soil: number | null;
   /** Groups of a report that nobody could read. */
   readonly unread: readonly string[];
 }
 
-const KEYS = ["when", "metar", "wind", "gust", "from", "air", "dewPoint", "wet"];
+const KEYS = ["when", "metar", "wind", "gust", "from", "air", "dewPoint", "wet", "soil"];
 
 /** @returns what was seen, or every fault with its field */
 export function readAir(told: unknown): Result<AirSeen> {
@@ -57,20 +67,16 @@ export function readAir(told: unknown): Result<AirSeen> {
     .map((key) => ({ path: key, code: "unknown-key", received: key, expected: KEYS.join(", ") }));
   const when = WHENS.find((one) => one === text.when);
   if (!when) issues.push({ path: "when", code: "not-a-choice", received: String(text.when), expected: WHENS.join(", ") });
+  const soil = degreesOf(text, "soil", issues);
   if (text.metar !== undefined) {
     const report = typeof text.metar === "string" ? readMetar(text.metar, "metar") : readMetar("", "metar");
     if (!report.ok) issues.push(...report.issues);
     if (issues.length > 0 || !report.ok) return { ok: false, issues };
     const { station, wind, air, dewPoint, wet, unread } = report.value;
-    return good({ when: when!, station, wind, temperature: air, air: airOf(air, dewPoint), wet, unread });
+    return good({ when: when!, station, wind, temperature: air, air: airOf(air, dewPoint), wet, soil, unread });
   }
   const wind = windOf(text, issues);
-  const [air, dewPoint] = (["air", "dewPoint"] as const).map((key) => {
-    if (text[key] === undefined) return null;
-    const read = parseTemperature(text[key], key);
-    if (!read.ok) issues.push(...read.issues);
-    return read.ok ? read.value.celsius : null;
-  }) as [number | null, number | null];
+  const [air, dewPoint] = [degreesOf(text, "air", issues), degreesOf(text, "dewPoint", issues)];
   if (air !== null && dewPoint !== null && dewPoint > air)
     issues.push({
       path: "dewPoint",
@@ -84,7 +90,14 @@ export function readAir(told: unknown): Result<AirSeen> {
     issues.push({ path: "wind", code: "missing", received: "", expected: `"6 mph", or a report` });
   if (issues.length > 0) return { ok: false, issues };
   const wet = text.wet === true ? ["seen"] : [];
-  return good({ when: when!, station: null, wind, temperature: air, air: airOf(air, dewPoint), wet, unread: [] });
+  return good({ when: when!, station: null, wind, temperature: air, air: airOf(air, dewPoint), wet, soil, unread: [] });
+}
+
+function degreesOf(text: Record<string, unknown>, key: string, issues: Issue[]): number | null {
+  if (text[key] === undefined) return null;
+  const read = parseTemperature(text[key], key);
+  if (!read.ok) issues.push(...read.issues);
+  return read.ok ? read.value.celsius : null;
 }
 
 function windOf(text: Record<string, unknown>, issues: Issue[]): Wind | null {
@@ -103,26 +116,73 @@ function windOf(text: Record<string, unknown>, issues: Issue[]): Wind | null {
   return speed === null ? null : { from: typeof from === "number" ? from : null, variable: false, speed, gust };
 }
 
-/** The limits of all labels of a mix together; our ceiling for the wind where none says another. */
-export const airLimits = (products: readonly ProductText[]): ConditionLimits => limitsOfCards(products.map(cardOfProduct));
+/** What a mix is held against beside its labels. */
+export interface AirBeside {
+  /** Rules of the place. */
+  readonly rules?: readonly LocalRule[] | undefined;
+  /** What was measured in the days before; nothing of it where it is left out. */
+  readonly before?: DaysBefore | undefined;
+}
 
-export function limitsOfCards(cards: readonly Pick<CardText, "wind" | "airLeast" | "airMost">[]): ConditionLimits {
-  const winds = cards.flatMap((card) => (card.wind === undefined ? [] : [entered(card.wind, "speed").value]));
-  const degrees = (of: (card: (typeof cards)[number]) => string | undefined): number[] =>
-    cards.flatMap((card) => {
-      const read = of(card) === undefined ? undefined : parseTemperature(of(card));
-      return read?.ok ? [read.value.celsius] : [];
+/** The limits of all labels of a mix together, and of the rules of the place; our ceiling for the wind where no label says another. */
+export const airLimits = (products: readonly ProductText[], rules: readonly LocalRule[] = []): ConditionLimits =>
+  limitsOfCards(products.map(cardOfProduct), rules);
+
+type Says = Pick<CardText, "wind" | "airLeast" | "airMost">;
+
+export function limitsOfCards(cards: readonly Says[], rules: readonly LocalRule[] = []): ConditionLimits {
+  const all = [...cards.map((says) => ({ says, by: undefined })), ...rules.map((rule) => ({ says: rule, by: ruleName(rule) }))];
+  const winds = all.flatMap(({ says, by }) =>
+    says.wind === undefined ? [] : [{ value: entered(says.wind, "speed").value, by }],
+  );
+  // A rule of the place is beside the label's limit, or ours: it never stands for it.
+  if (!winds.some(({ by }) => by === undefined)) winds.push({ value: MOST_WIND, by: undefined });
+  const degrees = (of: (says: Says) => string | undefined) =>
+    all.flatMap(({ says, by }) => {
+      const value = celsiusOf(of(says));
+      return value === undefined ? [] : [{ value, by }];
     });
-  const [least, most] = [degrees((card) => card.airLeast), degrees((card) => card.airMost)];
+  const [wind] = winds.sort((a, b) => compare(a.value, b.value));
+  const [least] = degrees((says) => says.airLeast).sort((a, b) => b.value - a.value);
+  const [most] = degrees((says) => says.airMost).sort((a, b) => a.value - b.value);
+  const by = { wind: wind!.by, airAtLeast: least?.by, airAtMost: most?.by };
   return {
-    wind: winds.sort(compare)[0] ?? MOST_WIND,
-    ...(least.length > 0 && { airAtLeast: Math.max(...least) }),
-    ...(most.length > 0 && { airAtMost: Math.min(...most) }),
+    wind: wind!.value,
+    ...(least && { airAtLeast: least.value }),
+    ...(most && { airAtMost: most.value }),
+    ...(Object.values(by).some((one) => one !== undefined) && { by }),
   };
 }
 
-/** Whether what was seen lets a mix be sprayed. */
-export const judgeAir = (seen: AirSeen, products: readonly ProductText[]): Conditions => judgeSeen(seen, airLimits(products));
+const celsiusOf = (text: string | undefined): number | undefined => {
+  const read = text === undefined ? undefined : parseTemperature(text);
+  return read?.ok ? read.value.celsius : undefined;
+};
+
+/** What a label asks of the soil, and of the days before. */
+function groundLimits({ soilLeast, soilMost, airMost, airOver }: Partial<CardText>): GroundLimits {
+  const atMost = celsiusOf(airMost);
+  return {
+    soilAtLeast: celsiusOf(soilLeast),
+    soilAtMost: celsiusOf(soilMost),
+    days: airOver === undefined || atMost === undefined ? undefined : { count: Number.parseInt(airOver, 10), atMost },
+  };
+}
+
+const OF_DROPLETS: readonly ReasonCode[] = ["inversion-possible", "dries-fast", "dries-slowly"];
+
+/** Whether what was seen lets a mix be sprayed, or spread. */
+export function judgeAir(seen: AirSeen, products: readonly ProductText[], { rules, before }: AirBeside = {}): Conditions {
+  const { reasons: air } = judgeSeen(seen, airLimits(products, rules));
+  const isDry = products.length > 0 && products.every((product) => isSpread({ ...cardOfProduct(product), form: product.form }));
+  const known = { soil: seen.soil, series: before?.soil ?? null, highs: before?.highs ?? [] };
+  const said = new Map<string, ConditionReason>();
+  for (const product of products)
+    for (const reason of judgeGround(known, groundLimits(cardOfProduct(product)))) said.set(reason.text("us"), reason);
+  // A granule has no droplets: it neither hangs in still air nor dries on its way.
+  const reasons = [...air.filter(({ code }) => !isDry || !OF_DROPLETS.includes(code)), ...said.values()];
+  return { verdict: hardestOf(reasons), reasons };
+}
 
 export const judgeSeen = ({ wind, temperature, air, wet, when }: AirSeen, limits: ConditionLimits): Conditions =>
   judgeConditions({ wind, air: temperature, deltaT: air?.deltaT ?? null, wet }, limits, when);
@@ -131,11 +191,12 @@ export const judgeSeen = ({ wind, temperature, air, wet, when }: AirSeen, limits
 export function airHolds(
   last: { readonly at: string; readonly seen: AirText } | null | undefined,
   products: readonly ProductText[],
+  rules: readonly LocalRule[],
   now: string,
 ): readonly ConditionReason[] {
   const seen = last && airCounts(last.at, now) ? readAir(last.seen) : undefined;
   if (!seen?.ok) return [];
-  const { verdict, reasons } = judgeAir(seen.value, products);
+  const { verdict, reasons } = judgeAir(seen.value, products, { rules });
   return verdict === "no" ? reasons.filter((one) => one.verdict === "no") : [];
 }
 

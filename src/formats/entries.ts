@@ -10,6 +10,8 @@ import type { YearItem, YearReason } from "@/core/season/year";
 import type { RunState } from "@/core/mixing/run-state";
 import type { SpreadFile } from "./job-file/spread";
 import type { CleanOut } from "./clean-out";
+import type { LocalRule } from "./local-rules";
+import type { DaysBefore } from "./season/days-before";
 import type { LookKind, LookText } from "./looks";
 import type { PaperText } from "./papers";
 import type { PracticeText } from "./practice";
@@ -40,6 +42,10 @@ export interface FirmEntry {
   /** Somebody has said so. */
   readonly settled: boolean;
   readonly today: string;
+  /** What places, and the firm itself, ask of the weather beside the labels. */
+  readonly rules: readonly LocalRule[];
+  /** What it measured of the soil and the air in the days before. */
+  readonly before: DaysBefore;
 }
 
 interface Entry {

@@ -32,7 +32,7 @@ export function readAll(db: Records) {
   );
   const applications: ApplicationEntry[] = [...wholeLog(db, {}, aside)].flat();
   return {
-    firm: firm(db),
+    firm: firm(db, {}, aside),
     people: people(db, aside),
     rigs,
     tips: listTips(db, aside),

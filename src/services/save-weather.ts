@@ -1,10 +1,11 @@
 import { bad, good, issueAt, type Issue, type Result } from "@/core/issue";
 import { airHolds, readAir, type AirText } from "@/formats/air-seen";
-import type { ProductText } from "@/formats/job-file/types";
+import type { JobFile } from "@/formats/job-file/types";
 import { type Access, type Records, whole } from "@/records/database";
 import { findSheet } from "@/records/sheets";
 import { addWeather, findWeather, lastWeather } from "@/records/weather";
 import { A_MOMENT, isId, isMoment, issue, nowText, shown } from "./input";
+import { rulesOn } from "./local-rules";
 import { once } from "./once";
 import { sheetState } from "./sheet-today";
 
@@ -30,8 +31,8 @@ export function saveWeather(db: Records, sheetId: string, input: unknown): Resul
 }
 
 /** Why nothing may be opened now: what was seen last, and still counts, says no. What nobody looked at says nothing. */
-export const weatherFaults = (tx: Access, sheetId: string, products: readonly ProductText[]): Issue[] =>
-  airHolds(lastWeather(tx, sheetId), products, nowText()).map(({ text }) => {
+export const weatherFaults = (tx: Access, sheetId: string, { products = [], sites = [] }: JobFile): Issue[] =>
+  airHolds(lastWeather(tx, sheetId), products, rulesOn(tx, sites), nowText()).map(({ text }) => {
     const [received, metric] = [text("us"), text("metric")];
     const expected = "wait, and look again: no label is sprayed against its weather";
     return { path: "step", code: "conflict", received, expected, ...(metric !== received && { metric }) };

@@ -42,7 +42,7 @@ export function tickStep(db: Records, sheetId: string, input: unknown): Result<{
       return bad(
         issue("step", "conflict", "a container before the gear is on", `tick first: ${missing.map((g) => g.text).join(", ")}`),
       );
-    const weather = done && isProductStep(step) ? weatherFaults(tx, sheetId, now.job.products ?? []) : [];
+    const weather = done && isProductStep(step) ? weatherFaults(tx, sheetId, now.job) : [];
     if (weather.length > 0) return bad(...weather);
     const inTurn = run ? tickOfRun(tx, sheet, known, step, done) : good(null);
     if (!inTurn.ok) return inTurn;

@@ -14,6 +14,11 @@ export function mayChange(code: ReasonCode, when: When): string {
       return "early in the morning it is usually cooler and damper";
     case "air-under-limit":
       return "it is usually warmest two or three hours after noon";
+    case "soil-under-limit":
+    case "soil-over-limit":
+      return "soil follows the weeks, not the hours: look again in some days";
+    case "days-over-limit":
+      return "once the days have been cooler";
     case "rain-now":
       return "once it has stopped and the leaves are as dry as the label wants them";
     case "dries-slowly":

@@ -39,12 +39,17 @@ export interface ConditionLimits {
   /** °C. */
   readonly airAtLeast?: number | undefined;
   readonly airAtMost?: number | undefined;
+  /** Whose limit each of them is, where it is neither a label's nor ours. */
+  readonly by?: { readonly [K in "wind" | "airAtLeast" | "airAtMost"]?: string | undefined } | undefined;
 }
 
 export type ReasonCode =
   | "wind-over-limit"
   | "air-over-limit"
   | "air-under-limit"
+  | "soil-under-limit"
+  | "soil-over-limit"
+  | "days-over-limit"
   | "rain-now"
   | "inversion-possible"
   | "dries-fast"
@@ -72,13 +77,18 @@ export interface Conditions {
 
 /** Judges what was seen against limits. The hardest reason is the verdict. */
 export function judgeConditions(seen: Seen, limits: ConditionLimits, when: When): Conditions {
-  const reasons = [...windReasons(seen.wind, limits.wind ?? MOST_WIND, when), ...airReasons(seen, limits)];
-  const verdict = reasons.reduce<Verdict>(
-    (hardest, { verdict: one }) => (VERDICTS.indexOf(one) > VERDICTS.indexOf(hardest) ? one : hardest),
+  const reasons = [...windReasons(seen.wind, limits, when), ...airReasons(seen, limits)];
+  return { verdict: hardestOf(reasons), reasons };
+}
+
+/** The hardest of some reasons; go where there is none. */
+export const hardestOf = (reasons: readonly ConditionReason[]): Verdict =>
+  reasons.reduce<Verdict>(
+    (hardest, { verdict }) => (VERDICTS.indexOf(verdict) > VERDICTS.indexOf(hardest) ? verdict : hardest),
     "go",
   );
-  return { verdict, reasons };
-}
+
+const byWhom = (by: string | undefined): string => (by === undefined ? "" : ` (${by})`);
 
 const reason = (code: ReasonCode, verdict: ConditionReason["verdict"], text: ConditionReason["text"]): ConditionReason => ({
   code,
@@ -86,16 +96,18 @@ const reason = (code: ReasonCode, verdict: ConditionReason["verdict"], text: Con
   text,
 });
 
-function windReasons(wind: Wind | null, most: Quantity<"speed">, when: When): ConditionReason[] {
+function windReasons(wind: Wind | null, { wind: most = MOST_WIND, by }: ConditionLimits, when: When): ConditionReason[] {
+  const whose = byWhom(by?.wind);
   const say = (speed: Quantity<"speed">, system: System) => read(speed, "speed", system, { figures: 2 });
   if (!wind)
     return [reason("not-known", "wait", (s) => `the wind isn't known, and ${say(most, s)} is the most: look, or measure it`)];
   const { speed, gust } = wind;
   const reasons: ConditionReason[] = [];
   const over = (one: Quantity<"speed">) => !atMost(raw(one), raw(most));
-  if (over(speed)) reasons.push(reason("wind-over-limit", "no", (s) => `wind of ${say(speed, s)}, ${say(most, s)} is the most`));
+  if (over(speed))
+    reasons.push(reason("wind-over-limit", "no", (s) => `wind of ${say(speed, s)}, ${say(most, s)} is the most${whose}`));
   else if (gust && over(gust))
-    reasons.push(reason("wind-over-limit", "no", (s) => `gusts of ${say(gust, s)}, ${say(most, s)} is the most`));
+    reasons.push(reason("wind-over-limit", "no", (s) => `gusts of ${say(gust, s)}, ${say(most, s)} is the most${whose}`));
   if (when !== "day" && raw(speed) < raw(CALM))
     reasons.push(
       reason(
@@ -107,15 +119,19 @@ function windReasons(wind: Wind | null, most: Quantity<"speed">, when: When): Co
   return reasons;
 }
 
-function airReasons({ air, deltaT, wet }: Seen, { airAtLeast, airAtMost }: ConditionLimits): ConditionReason[] {
+function airReasons({ air, deltaT, wet }: Seen, { airAtLeast, airAtMost, by }: ConditionLimits): ConditionReason[] {
   const reasons: ConditionReason[] = [];
   const say = (celsius: number, system: System) => readTemperature(celsius, system);
   if (air === null && (airAtLeast !== undefined || airAtMost !== undefined))
     reasons.push(reason("not-known", "wait", () => "the temperature isn't known, and a limit asks for it"));
   if (air !== null && airAtMost !== undefined && air > airAtMost + HAIR)
-    reasons.push(reason("air-over-limit", "no", (s) => `${say(air, s)}, ${say(airAtMost, s)} is the most`));
+    reasons.push(
+      reason("air-over-limit", "no", (s) => `${say(air, s)}, ${say(airAtMost, s)} is the most${byWhom(by?.airAtMost)}`),
+    );
   if (air !== null && airAtLeast !== undefined && air < airAtLeast - HAIR)
-    reasons.push(reason("air-under-limit", "no", (s) => `${say(air, s)}, ${say(airAtLeast, s)} is the least`));
+    reasons.push(
+      reason("air-under-limit", "no", (s) => `${say(air, s)}, ${say(airAtLeast, s)} is the least${byWhom(by?.airAtLeast)}`),
+    );
   if (wet.length > 0) reasons.push(reason("rain-now", "no", () => `it is wet now (${wet.join(", ")})`));
   if (deltaT !== null && deltaT > DELTA_T.most)
     reasons.push(reason("dries-fast", "wait", () => `delta-T ${deltaT.toFixed(1)} K: droplets dry before they land`));

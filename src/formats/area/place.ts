@@ -1,4 +1,5 @@
 import type { Position } from "@/core/area/geodesic";
+import type { SiteText } from "../job-file/types";
 
 /** A place as a person has it from a phone or a map: "41.88321, -87.61231", latitude first, degrees. */
 
@@ -14,3 +15,9 @@ export function placeOf(text: unknown): Position | undefined {
   const [lat, lon] = [Number(found[1]), Number(found[2])];
   return Math.abs(lat) <= 90 && Math.abs(lon) <= 180 ? [lon, lat] : undefined;
 }
+
+/** Where a site is, as far as anybody noted it: its gate, its tap, or a corner of what was drawn of it. */
+export const placeOfSite = (site: SiteText): Position | undefined =>
+  placeOf(site["x-gate"]) ??
+  placeOf(site["x-tap"]) ??
+  site.zones.flatMap((zone) => zone["x-measured"]?.map?.polygons ?? [])[0]?.[0]?.[0];

@@ -1,9 +1,9 @@
 import { limitsOfCards } from "../air-seen";
-import { goodSpans, hoursOf, momentOfReport } from "./hours";
+import { goodSpans, hoursOf, momentOfReport, whenAt } from "./hours";
 import { simulatedStation } from "@/standins/station";
 
 const NOW = Date.parse("2026-03-02T18:30:00Z");
-const utcHour = (at: number) => new Date(at).getUTCHours();
+const utcHour = (at: number) => whenAt(new Date(at).getUTCHours());
 const iso = (at: number | undefined) => at && new Date(at).toISOString();
 
 test("a report's day is the last one that was: of this month, or of the one before", () => {

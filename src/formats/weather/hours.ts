@@ -4,7 +4,7 @@ import { readMetar } from "./metar";
 
 /** What a day's reports say of each hour: what was measured, never what is to come. */
 
-/** The part of the day by the clock on the wall: the sun is not asked (ours). */
+/** The part of the day by the clock on the wall, where nobody knows the place to ask the sun of (ours). */
 export const whenAt = (hour: number): When =>
   hour >= 9 && hour < 18 ? "day" : hour >= 5 && hour < 9 ? "sunrise" : hour >= 18 && hour < 21 ? "sunset" : "night";
 
@@ -33,14 +33,14 @@ export function momentOfReport(time: string, now: number): number | undefined {
 
 /**
  * Reports, a line each, as hours in their order, each judged by its part of the day.
- * @param hourAt what the clock on the wall shows at a moment
+ * @param partAt the part of the day at a moment
  * @returns the hours; and the lines that nobody could read
  */
 export function hoursOf(
   text: string,
   limits: ConditionLimits,
   now: number,
-  hourAt: (at: number) => number,
+  partAt: (at: number) => When,
 ): { readonly hours: readonly ReportedHour[]; readonly unread: readonly string[] } {
   const unread: string[] = [];
   const hours = text
@@ -50,7 +50,7 @@ export function hoursOf(
     .flatMap((line): ReportedHour[] => {
       const report = readMetar(line, "metar");
       const at = report.ok ? momentOfReport(report.value.time, now) : undefined;
-      const seen = at === undefined ? undefined : readAir({ when: whenAt(hourAt(at)), metar: line });
+      const seen = at === undefined ? undefined : readAir({ when: partAt(at), metar: line });
       if (at === undefined || !seen?.ok) {
         unread.push(line);
         return [];

@@ -8,6 +8,7 @@ import type {
   SpreadingEntry,
 } from "@/formats/entries";
 import { kitOf } from "@/formats/rig-setup";
+import { daysBefore } from "@/formats/season/days-before";
 import type { Cursor, Page, SitesAsked } from "@/formats/slices";
 import type { SetAside } from "@/records/aside";
 import { calibrationsByPerson } from "@/records/calibrations";
@@ -20,11 +21,16 @@ import { findSite, sitesPage } from "@/records/sites";
 import { rinsesOf } from "@/records/stock";
 import { openSpreadings } from "@/records/spreadings";
 import { firmZone, todayOf } from "../clock";
+import { localRules } from "../local-rules";
+import { programOf } from "../program";
 import { groundBefore } from "../same-ground";
 
 /** What people keep up to date, as rooms ask for it. */
 
-export const firm = (db: Access): FirmEntry => ({ ...firmZone(db), today: todayOf(db) });
+export function firm(db: Access, _query: object, aside: SetAside[]): FirmEntry {
+  const today = todayOf(db);
+  return { ...firmZone(db), today, ...localRules(db, aside), before: daysBefore(programOf(db), today) };
+}
 
 export function people(db: Access, aside: SetAside[]): PersonEntry[] {
   const all = listPeople(db, aside);

@@ -25,8 +25,10 @@ beforeEach(() => {
   }) as never;
 });
 
+const FIRM = { settled: true, rules: [], before: { soil: null, highs: [] } };
+
 test("the first start asks which day it is and where, with the machine's own zone as the guess", async () => {
-  showWith({ firm: { zone: "America/Chicago", settled: false, today: "2026-09-02" } }, <FirmZone asking />);
+  showWith({ firm: { ...FIRM, zone: "America/Chicago", settled: false, today: "2026-09-02" } }, <FirmZone asking />);
   expect(screen.getByLabelText("Time zone of the grounds")).toHaveValue("America/Chicago");
   fireEvent.change(screen.getByLabelText("Time zone of the grounds"), { target: { value: "America/Denver" } });
   await act(async () => fireEvent.click(screen.getByRole("button", { name: "That is right" })));

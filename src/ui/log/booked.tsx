@@ -14,6 +14,7 @@ import { Button, SubHeading } from "../parts/controls";
 import { TextField } from "../parts/field";
 import { Notice } from "../parts/notices";
 import { Row } from "../parts/layout";
+import { AirAtMix } from "../weather/at-mix";
 
 /** Granules that are booked and not down yet: put on record, or withdrawn. */
 export function Booked() {
@@ -54,6 +55,7 @@ function One({ spreading }: { spreading: SpreadingEntry }) {
           {item.bags && `, ${bagWords(item)}`}
         </Box>
       ))}
+      <AirAtMix products={spreading.job.products ?? []} sites={spreading.job.sites ?? []} />
       <Row gap="8px 12px" flexWrap="wrap" alignItems="flex-end">
         <Box width="180px">
           <TextField

@@ -12,10 +12,10 @@ import type { Issue } from "@/core/issue";
 import { writeNumber } from "@/core/quantity/format";
 import { lineText } from "@/core/working/explain";
 import { read, type System } from "@/core/working/units";
-import { whenAt } from "@/formats/weather/hours";
 import { airCounts, judgeAir, readAir, type AirSeen, type AirText } from "@/formats/air-seen";
 import { placeOf } from "@/formats/area/place";
 import type { Sheet } from "@/formats/entries";
+import type { SiteText } from "@/formats/job-file/types";
 import { simulatedStation } from "@/standins/station";
 import { nowMoment, wallClock } from "../data/clock";
 import { format } from "../data/dates";
@@ -29,6 +29,7 @@ import { TextField } from "../parts/field";
 import { Fold } from "../parts/fold";
 import { Column, Row } from "../parts/layout";
 import { Notice } from "../parts/notices";
+import { partAt, sunOver, useAirBeside } from "../weather/beside";
 import { reasonsSaid, VERDICT_STATE, VERDICT_WORDS } from "../weather/verdict";
 
 // The plan is fetched where the site has one.
@@ -59,9 +60,6 @@ const WHEN_WORDS: readonly Option<When>[] = [
   ["night", "at night"],
 ];
 
-/** What the clock says, where nobody says otherwise: the sun is not asked. */
-const whenNow = (): When => whenAt(wallClock().getHours());
-
 interface Draft {
   readonly metar: string;
   readonly wind: string;
@@ -70,6 +68,7 @@ interface Draft {
   readonly air: string;
   readonly dewPoint: string;
   readonly wet: string;
+  readonly soil?: string;
 }
 const BLANK: Draft = { metar: "", wind: "", gust: "", from: "", air: "", dewPoint: "", wet: "" };
 
@@ -80,11 +79,15 @@ const FROM: readonly Option[] = [
 
 function Look({ sheet }: { sheet: Sheet }) {
   const [draft = BLANK, set] = useKept<Draft>(`air:${sheet.id}`);
-  const [when, setWhen] = useState<When>(whenNow);
+  const site = useSite(sheet.job.sites?.[0]?.["x-id"])?.site;
+  const [picked, setWhen] = useState<When>();
+  const now = Date.parse(nowMoment());
+  const when = picked ?? partAt(site ? [site] : [])(now);
   const [trouble, setTrouble] = useState<readonly string[]>([]);
   const send = useSend();
   const metric = useSystem() === "metric";
   const change = (more: Partial<Draft>) => set({ ...draft, ...more });
+  const soil = given("soil", draft.soil ?? "", metric ? "°C" : "°F");
   const typed: AirText =
     draft.metar.trim() === ""
       ? {
@@ -95,8 +98,9 @@ function Look({ sheet }: { sheet: Sheet }) {
           ...given("air", draft.air, metric ? "°C" : "°F"),
           ...given("dewPoint", draft.dewPoint, metric ? "°C" : "°F"),
           ...(draft.wet === "yes" && { wet: true }),
+          ...soil,
         }
-      : { when, metar: draft.metar.trim() };
+      : { when, metar: draft.metar.trim(), ...soil };
   const look = async (seen: AirText) => {
     const checked = readAir(seen);
     if (!checked.ok) return setTrouble(placed(checked.issues));
@@ -138,7 +142,16 @@ function Look({ sheet }: { sheet: Sheet }) {
           />
         </Box>
       )}
-      <Choose label="The hour" value={when} options={WHEN_WORDS} onPick={setWhen} />
+      <Box display="grid" gap="10px" gridTemplateColumns={{ base: "1fr 1fr", md: "1fr 1fr 1fr" }}>
+        <Choose label="The hour" value={when} options={WHEN_WORDS} onPick={setWhen} />
+        <TextField
+          label="Soil, two inches down"
+          placeholder={metric ? "12 °C" : "54 °F"}
+          value={draft.soil ?? ""}
+          onChange={(e) => change({ soil: e.target.value })}
+        />
+      </Box>
+      <Note>{sunWords(site, now)}</Note>
       {trouble.map((words) => (
         <Notice key={words} state="stop">
           {words}
@@ -152,6 +165,15 @@ function Look({ sheet }: { sheet: Sheet }) {
       </Row>
     </Column>
   );
+}
+
+/** When the sun rises and sets there; that nobody knows it where no place is noted. */
+function sunWords(site: SiteText | undefined, now: number): string {
+  const sun = site && sunOver([site])?.(now);
+  if (!sun) return "The hour is by the clock: with a gate or a map on the site it is by the sun there.";
+  const clock = (at: number | null) =>
+    at === null ? "not at all" : `at ${format(wallClock(new Date(at).toISOString()), "HH:mm")}`;
+  return `The sun rises there ${clock(sun.rises)} and sets ${clock(sun.sets)}.`;
 }
 
 const MEASURED = [
@@ -168,10 +190,12 @@ const given = (key: string, typed: string, unit: string): Partial<AirText> => {
   return { [key]: /^-?\d+(\.\d+)?$/.test(text) ? `${text} ${unit}` : text };
 };
 
+const OTHERS: Readonly<Record<string, string>> = { metar: "The report", soil: "Soil" };
+
 const placed = (issues: readonly Issue[]) =>
   sentences(issues).map((words, i) => {
     const field = issues[i]!.path.replace(/^seen\.?/, "");
-    const name = MEASURED.find(([key]) => key === field)?.[1] ?? (field === "metar" ? "The report" : "");
+    const name = MEASURED.find(([key]) => key === field)?.[1] ?? OTHERS[field] ?? "";
     return name === "" ? words : `${name}: ${words}`;
   });
 
@@ -203,11 +227,12 @@ interface SeenProps {
 export function AirSaid({ sheet }: { sheet: Sheet }) {
   const system = useSystem();
   const { weather } = sheet;
+  const beside = useAirBeside(sheet.job.sites ?? []);
   const seen = weather && readAir(weather.seen);
   if (!seen?.ok) return null;
   const at = format(wallClock(weather!.at), "HH:mm");
   if (!airCounts(weather!.at, nowMoment())) return <Note>The weather of {at} is too old to go by: look again.</Note>;
-  const { verdict, reasons } = judgeAir(seen.value, sheet.job.products ?? []);
+  const { verdict, reasons } = judgeAir(seen.value, sheet.job.products ?? [], beside);
   const said = reasonsSaid(reasons, seen.value.when, system);
   const words = `${VERDICT_WORDS[verdict]}, as of ${at}${said === "" ? "" : `: ${said}`}.`;
   return <Notice state={VERDICT_STATE[verdict]}>{words}</Notice>;
@@ -238,7 +263,7 @@ function LastSeen({ sheet, weather, counts }: SeenProps) {
   );
 }
 
-function seenWords({ wind, temperature, air, station }: AirSeen, system: System): string {
+function seenWords({ wind, temperature, air, station, soil }: AirSeen, system: System): string {
   const blows = wind
     ? [
         `wind ${read(wind.speed, "speed", system, { figures: 2 })}`,
@@ -253,6 +278,7 @@ function seenWords({ wind, temperature, air, station }: AirSeen, system: System)
     blows,
     temperature === null ? "air not known" : readTemperature(temperature, system),
     air && `${writeNumber(air.humidity, { decimals: 0 })} % humid, delta-T ${writeNumber(air.deltaT, { decimals: 1 })} K`,
+    soil !== null && `soil ${readTemperature(soil, system)}`,
   ]
     .filter(Boolean)
     .join(" · ");

@@ -182,7 +182,7 @@ function Mixing() {
         {mixed && <SiteCautions job={mixed.job.file} plan={mixed.plan} timedOn={hand.calibrated?.entry.ground} />}
         {mixed && <Loads mixed={mixed} kit={kit} system={hand.system} jar={rig?.rig.head !== undefined} />}
         {plan && <BudgetBars budgets={plan.budgets} system={hand.system} />}
-        <AirAtMix products={products} />
+        <AirAtMix products={products} sites={planned?.job.file.sites ?? []} />
         <LabelCautions products={products} />
       </Column>
     </Room>

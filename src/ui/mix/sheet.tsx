@@ -22,6 +22,7 @@ import { useInHand } from "../data/in-hand";
 import { Room } from "../frame/room";
 import { Heading, Note } from "../parts/controls";
 import { FirstThing, Notice } from "../parts/notices";
+import { useAirBeside } from "../weather/beside";
 import { besideOf } from "./about-filling";
 import { AirNow } from "./air-now";
 import { CloseSheet } from "./close-sheet";
@@ -92,7 +93,8 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
   // Nor are those of one that the world has overtaken.
   const shown = poured && sheet.stopped.length === 0;
   const missing = gearMissing(sheet.job, done).length > 0;
-  const windy = airHolds(sheet.weather, sheet.job.products ?? [], nowMoment()).length > 0;
+  const { rules } = useAirBeside(sheet.job.sites ?? []);
+  const windy = airHolds(sheet.weather, sheet.job.products ?? [], rules ?? [], nowMoment()).length > 0;
   // Once something is filled the stops are what the page is about; once all is done, putting it on record.
   const begun = (run?.filled.length ?? 0) > 0;
   const allDone = run

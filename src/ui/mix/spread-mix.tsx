@@ -25,6 +25,7 @@ import { LabelCautions } from "./label-cautions";
 import type { Preview } from "./preview";
 import { SpreadList } from "./spread-list";
 import { chosenOf, zonesOfSite } from "./work-mix";
+import { AirAtMix } from "../weather/at-mix";
 import { Column } from "../parts/layout";
 
 interface SpreadMixProps {
@@ -131,6 +132,7 @@ export function SpreadMix({ records, draft, change, hand, preview, onSaved }: Sp
           </Box>
         )}
         {plan && <BudgetBars budgets={plan.budgets} system={hand.system} />}
+        <AirAtMix products={products} sites={stops.map((stop) => sites.find((s) => s.id === stop.siteId)!.site)} />
         <LabelCautions products={products} />
       </Column>
     </Room>

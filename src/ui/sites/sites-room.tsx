@@ -27,6 +27,7 @@ import { FirstThing } from "../parts/notices";
 import { More } from "../parts/more";
 import { SetAside } from "../parts/set-aside";
 import { SlipAsk } from "../parts/slip-ask";
+import { LocalRules } from "./local-rules";
 import { MergeSites } from "./merge-sites";
 import { SiteDrawn } from "./site-drawn";
 import { SiteFacts, ZoneFacts } from "./site-facts";
@@ -99,6 +100,7 @@ export function SitesRoom() {
           )}
           {found && <SitePages key={JSON.stringify(query)} page={found} query={query} editing={editing} onEdit={setEditing} />}
           <SiteFiles any={!none} />
+          <LocalRules />
           <RetiredSites />
         </Box>
         <Box>

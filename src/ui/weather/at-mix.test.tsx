@@ -20,13 +20,13 @@ const keep = (text: string) => localStorage.setItem("metars", JSON.stringify(tex
 
 test("the newest report is held against the labels of the mix; an old one says nothing", () => {
   keep("KFRY 021653Z 24006KT 9999 SKC 20/12 Q1018");
-  const { unmount } = showWith({}, <AirAtMix products={[PRODUCT]} />);
+  const { unmount } = showWith({}, <AirAtMix products={[PRODUCT]} sites={[]} />);
   expect(screen.getByRole("region", { name: "Weather for this mix" })).toHaveTextContent(
     /Not now by these labels, as of 16:53: .*6\.9 mph/,
   );
   unmount();
   keep("KFRY 021253Z 24006KT 9999 SKC 20/12 Q1018");
-  const old = showWith({}, <AirAtMix products={[PRODUCT]} />);
+  const old = showWith({}, <AirAtMix products={[PRODUCT]} sites={[]} />);
   expect(old.container).toHaveTextContent("");
 });
 

@@ -2,27 +2,34 @@
 
 import { Box } from "@chakra-ui/react";
 import Link from "next/link";
-import { airCounts, airLimits } from "@/formats/air-seen";
-import type { ProductText } from "@/formats/job-file/types";
+import { airCounts, judgeAir } from "@/formats/air-seen";
+import type { ProductText, SiteText } from "@/formats/job-file/types";
 import { hoursOf } from "@/formats/weather/hours";
 import { nowMoment, wallClock } from "../data/clock";
 import { format } from "../data/dates";
 import { useKept } from "../data/kept-here";
 import { useSystem } from "../data/units";
 import { Notice } from "../parts/notices";
+import { partAt, useAirBeside } from "./beside";
 import { REPORTS } from "./reports";
 import { reasonsSaid, VERDICT_STATE, VERDICT_WORDS } from "./verdict";
 
-/** The weather of the newest report on this device, held against the labels of a mix before its sheet is saved; nothing where it is old. */
-export function AirAtMix({ products }: { products: readonly ProductText[] }) {
+interface AtMixProps {
+  readonly products: readonly ProductText[];
+  readonly sites: readonly SiteText[];
+}
+
+/** The weather of the newest report on this device, held against the labels of a mix and the rules of its places; nothing where it is old. */
+export function AirAtMix({ products, sites }: AtMixProps) {
   const [text = ""] = useKept<string>(REPORTS);
   const system = useSystem();
+  const beside = useAirBeside(sites);
   if (text === "" || products.length === 0) return null;
   const now = nowMoment();
   const moment = (at: number) => new Date(at).toISOString();
-  const last = hoursOf(text, airLimits(products), Date.parse(now), (at) => wallClock(moment(at)).getHours()).hours.at(-1);
+  const last = hoursOf(text, {}, Date.parse(now), partAt(sites)).hours.at(-1);
   if (!last || !airCounts(moment(last.at), now)) return null;
-  const { verdict, reasons } = last.judged;
+  const { verdict, reasons } = judgeAir(last.seen, products, beside);
   const said = reasonsSaid(reasons, last.seen.when, system);
   return (
     <Box as="section" aria-label="Weather for this mix">

@@ -9,13 +9,15 @@ import { simulatedStation } from "@/standins/station";
 import { nowMoment, todayDate, wallClock } from "../data/clock";
 import { format } from "../data/dates";
 import { useKept } from "../data/kept-here";
-import { useLabels, useSlice } from "../data/records";
+import { useInHand } from "../data/in-hand";
+import { useLabels, useSites, useSlice } from "../data/records";
 import { useSystem } from "../data/units";
 import { Button, Lines, Note } from "../parts/controls";
 import { Field } from "../parts/field";
 import { Fold } from "../parts/fold";
 import { Column, Row } from "../parts/layout";
 import { Notice } from "../parts/notices";
+import { partAt, useAirBeside } from "./beside";
 import { REPORTS } from "./reports";
 import { reasonsSaid, VERDICT_STATE, VERDICT_WORDS } from "./verdict";
 
@@ -32,10 +34,15 @@ export function WeatherHours() {
   const system = useSystem();
   const today = todayDate();
   const week = useSlice("week", { from: today }).value;
-  const due = new Set(week?.days.find(({ date }) => date === today)?.items.map(({ labelId }) => labelId));
+  const work = week?.days.find(({ date }) => date === today)?.items ?? [];
+  const due = new Set(work.map(({ labelId }) => labelId));
+  const hand = useInHand();
+  const { sites } = useSites([...work.map(({ siteId }) => siteId), hand.site?.id ?? ""]);
+  const places = sites.map(({ site }) => site);
+  const { rules } = useAirBeside(places);
   const cards = labels.filter(({ id }) => due.has(id)).map(({ card }) => card);
   const now = Date.parse(nowMoment());
-  const { hours, unread } = hoursOf(text, limitsOfCards(cards), now, (at) => wallClock(new Date(at).toISOString()).getHours());
+  const { hours, unread } = hoursOf(text, limitsOfCards(cards, rules), now, partAt(places));
   const last = hours.at(-1);
   const fresh = last !== undefined && airCounts(new Date(last.at).toISOString(), nowMoment());
   const ask = async () => {
