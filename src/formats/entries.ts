@@ -194,6 +194,15 @@ export interface ShelfEntry {
   readonly products: readonly ShelfProduct[];
 }
 
+/** A lot of a product that came, as who opens a package needs it. */
+export interface LotEntry {
+  readonly labelId: string;
+  readonly lot: string;
+  readonly useBy: string | null;
+  /** Its last day has gone by. */
+  readonly old: boolean;
+}
+
 /** Where a lot went. */
 export interface RecallEntry {
   readonly lot: string;

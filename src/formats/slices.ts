@@ -19,6 +19,7 @@ import type {
   JudgedEntry,
   LastMix,
   LoadsEntry,
+  LotEntry,
   LookEntry,
   MemberEntry,
   PersonEntry,
@@ -168,6 +169,8 @@ export interface Slices {
   week: { query: { from: string }; value: WeekEntry };
   shelf: { query: object; value: ShelfEntry };
   recall: { query: { label: string; lot: string }; value: RecallEntry };
+  /** The lots that came of some products. */
+  lots: { query: { labels: readonly string[] }; value: readonly LotEntry[] };
   /** What the ground is owed after the work of the last days. */
   afterWork: { query: object; value: readonly AfterEntry[] };
   /** What a person practised, newest first. */
@@ -223,6 +226,7 @@ export const MADE_OF: { readonly [S in SliceName]: readonly SliceKind[] } = {
   week: LAID_OUT,
   shelf: [...LAID_OUT, "stock"],
   recall: ["labels", "log", "sites", "stock"],
+  lots: ["settings", "stock"],
   afterWork: ["log", "labels", "sites", "water", "settings"],
   practice: ["practice"],
 };

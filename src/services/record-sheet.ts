@@ -25,6 +25,7 @@ import { findSite } from "@/records/sites";
 import { dateAt, todayOf } from "./clock";
 import { plansOf, recordedOf } from "./counted";
 import { factsNow, readTold } from "./facts";
+import { readLots, withLot } from "./lots";
 import { isId, isReason, issue, nowText, shown } from "./input";
 import { runOf, sheetState, type SheetRow } from "./sheet-today";
 
@@ -74,11 +75,13 @@ interface RecordRequest {
   readonly outcome?: unknown;
   /** What else is known: start and end, target, weather. */
   readonly facts?: unknown;
+  /** Of which lot each product was. */
+  readonly lots?: unknown;
 }
 
 /**
  * Puts a poured sheet on record: one application for each of its products on each of its zones. Of a day, the stops that
- * were done; where the tank was read after one, with what really went down. `{ date, why?, all?, outcome?, facts? }`: with an
+ * were done; where the tank was read after one, with what really went down. `{ date, why?, all?, outcome?, facts?, lots? }`: with an
  * outcome, what really went down on the sites that it tells of; `all` answers that all of it went down where not every step
  * is ticked.
  */
@@ -91,6 +94,8 @@ export function recordSheet(db: Records, sheetId: string, input: unknown): Resul
     if (!day.ok) return day;
     const told = readTold(request.facts);
     if (!told.ok) return told;
+    const lots = readLots(request.lots, sheet.job.products!.length);
+    if (!lots.ok) return lots;
     const before = recordsOfSheet(tx, sheetId);
     if (before.length > 0)
       return before.some((row) => row.corrects === null && row.date === day.value.date)
@@ -152,7 +157,7 @@ export function recordSheet(db: Records, sheetId: string, input: unknown): Resul
               note: notes.length > 0 ? notes.join("; ") : null,
               corrects: null,
               isVoid: false,
-              facts: { ...facts, ...told.value },
+              facts: withLot({ ...facts, ...told.value }, lots.value[j]),
             } satisfies NewApplication,
             now,
           );

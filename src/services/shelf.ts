@@ -9,7 +9,7 @@ import type { Quantity } from "@/core/quantity/kinds";
 import { areaFor } from "@/core/season/year";
 import { cheapestSet, type Size } from "@/core/stock/buy";
 import type { CardText } from "@/formats/card/card";
-import type { RecallEntry, ShelfEntry, ShelfProduct } from "@/formats/entries";
+import type { LotEntry, RecallEntry, ShelfEntry, ShelfProduct } from "@/formats/entries";
 import { usedSince } from "@/records/applications";
 import type { SetAside } from "@/records/aside";
 import { type Access, type Records, whole } from "@/records/database";
@@ -212,6 +212,16 @@ export function saveDelivery(db: Records, input: unknown): Result<{ id: string }
       return good({ id });
     };
     return once(tx, "delivery", id, row, findDelivery(tx, id) !== undefined, () => ({ id }), add);
+  });
+}
+
+/** The lots that came of some products and were not all counted away, the newest first. */
+export function lotsOf(db: Access, labelIds: readonly string[], aside?: SetAside[]): LotEntry[] {
+  const today = todayOf(db);
+  return [...new Set(labelIds)].flatMap((labelId) => {
+    const rows = deliveriesOf(db, labelId, aside).filter(({ count }) => count > 0);
+    const byLot = new Map(rows.map((row) => [foldedName(row.lot), row]));
+    return [...byLot.values()].reverse().map(({ lot, useBy }) => ({ labelId, lot, useBy, old: useBy !== null && useBy < today }));
   });
 }
 

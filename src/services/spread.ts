@@ -16,6 +16,7 @@ import { asideFaults } from "./aside-faults";
 import { countedOf, recordedOf } from "./counted";
 import { factsNow } from "./facts";
 import { isId, issue, nowText, shown } from "./input";
+import { readLots, withLot } from "./lots";
 import { once } from "./once";
 import { dayOfRecord } from "./record-sheet";
 import { retiredFaults } from "./retired";
@@ -129,7 +130,7 @@ function openOf(db: Access, id: string) {
   return good({ spreading, end: end?.what ?? null });
 }
 
-/** Puts granules on record that were spread: `{ date, why? }`. */
+/** Puts granules on record that were spread: `{ date, why?, lots? }`. */
 export function recordSpread(db: Records, id: string, input: unknown): Result<{ id: string }> {
   return whole(db, (tx): Result<{ id: string }> => {
     const open = openOf(tx, id);
@@ -139,6 +140,8 @@ export function recordSpread(db: Records, id: string, input: unknown): Result<{ 
     if (end === "withdrawn") return bad(issue("", "conflict", "this was withdrawn", "enter what went down by hand in the log"));
     const day = dayOfRecord(tx, spreading, (input ?? {}) as { date?: unknown });
     if (!day.ok) return day;
+    const lots = readLots((input as { lots?: unknown } | null)?.lots, spreading.job.products?.length ?? 0);
+    if (!lots.ok) return lots;
     const now = nowText();
     const job = readSpread(spreading.job);
     if (!job.ok) return job;
@@ -167,13 +170,16 @@ export function recordSpread(db: Records, id: string, input: unknown): Result<{ 
               note: "spread dry",
               corrects: null,
               isVoid: false,
-              facts: factsNow({
-                card: labelId === null ? undefined : findLabel(tx, labelId)?.card,
-                site: findSite(tx, site["x-id"]!)?.site,
-                zoneId: zone["x-id"] ?? "",
-                papers: spreading.personId === null ? undefined : findPerson(tx, spreading.personId)?.papers,
-                date: day.value.date,
-              }),
+              facts: withLot(
+                factsNow({
+                  card: labelId === null ? undefined : findLabel(tx, labelId)?.card,
+                  site: findSite(tx, site["x-id"]!)?.site,
+                  zoneId: zone["x-id"] ?? "",
+                  papers: spreading.personId === null ? undefined : findPerson(tx, spreading.personId)?.papers,
+                  date: day.value.date,
+                }),
+                lots.value[j],
+              ),
             },
             now,
           );

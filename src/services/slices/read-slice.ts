@@ -13,7 +13,7 @@ import { afterWork } from "../after-work";
 import { checkSeries, crew, inForce, loads, lookAt, standings, story } from "./calibrations";
 import { logPage, logTotals } from "./log";
 import { dueToday, programOf } from "../program";
-import { recall, shelf } from "../shelf";
+import { lotsOf, recall, shelf } from "../shelf";
 import { week, yearEntry, yearOfSite } from "./season";
 import { looks, results, toJudge, toLookAt } from "./looks";
 import { lastMix, openSheets, readSheet } from "./sheets";
@@ -63,6 +63,7 @@ const READERS: { readonly [S in SliceName]: Reader<S> } = {
   week,
   shelf: (db, _query, aside) => shelf(db, aside),
   recall,
+  lots: (db, { labels }, aside) => lotsOf(db, labels, aside),
   afterWork: (db, _query, aside) => afterWork(db, aside),
   practice: (db, { person }, aside) => practicesOf(db, person, aside),
 };
@@ -137,6 +138,7 @@ const ASKED: { readonly [S in SliceName]: Readonly<Record<string, Part>> } = {
   week: { from: "text" },
   shelf: {},
   recall: { label: "text", lot: "text" },
+  lots: { labels: "texts" },
   afterWork: {},
   practice: { person: "text" },
 };

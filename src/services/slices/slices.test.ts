@@ -432,6 +432,7 @@ const QUERIES: { readonly [S in SliceName]: readonly Slices[S]["query"][] } = {
   week: [{ from: "2026-09-02" }],
   shelf: [{}],
   recall: [{ label: ids.labels, lot: "L-1" }],
+  lots: [{ labels: [ids.labels] }],
   afterWork: [{}],
   practice: [{ person: ids.people }],
 };

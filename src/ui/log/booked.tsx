@@ -9,7 +9,9 @@ import type { SpreadingEntry } from "@/formats/entries";
 import { sentences, useSend, useSlice } from "../data/records";
 import { todayDate } from "../data/clock";
 import { useInHand } from "../data/in-hand";
+import { Lots, useLots } from "../mix/lots";
 import { bagWords } from "../mix/spread-list";
+import { Fold } from "../parts/fold";
 import { Button, SubHeading } from "../parts/controls";
 import { TextField } from "../parts/field";
 import { Notice } from "../parts/notices";
@@ -37,10 +39,13 @@ function One({ spreading }: { spreading: SpreadingEntry }) {
   const send = useSend();
   const [date, setDate] = useState(todayDate());
   const [trouble, setTrouble] = useState<readonly string[]>([]);
+  const lots = useLots(spreading.id, spreading.job.products ?? []);
   const job = readSpread(spreading.job);
   const items = job.ok ? planOfSpread({ ...job.value, sites: job.value.sites.map(bare) }).items : [];
   const close = async (how: "record" | "withdraw") => {
-    const result = await send(`/api/spreads/${spreading.id}/${how}`, how === "record" ? { date } : {});
+    const said = { date, ...(lots.told.some((lot) => lot !== null) && { lots: lots.told }) };
+    const result = await send(`/api/spreads/${spreading.id}/${how}`, how === "record" ? said : {});
+    if (result.ok) lots.forget();
     setTrouble(result.ok ? [] : sentences(result.issues));
   };
   const sites = (spreading.job.sites ?? []).map((s) => s.name).join(", ");
@@ -56,6 +61,9 @@ function One({ spreading }: { spreading: SpreadingEntry }) {
         </Box>
       ))}
       <AirAtMix products={spreading.job.products ?? []} sites={spreading.job.sites ?? []} />
+      <Fold title="The lot, off each bag">
+        <Lots of={spreading.id} products={spreading.job.products ?? []} />
+      </Fold>
       <Row gap="8px 12px" flexWrap="wrap" alignItems="flex-end">
         <Box width="180px">
           <TextField

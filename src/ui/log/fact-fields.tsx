@@ -11,6 +11,8 @@ interface FactProps {
   readonly told: Told;
   readonly set: (next: Told) => void;
   readonly errorOf?: (path: string) => string | undefined;
+  /** What is asked for elsewhere. */
+  readonly without?: ToldFact;
 }
 
 const FIELDS: readonly (readonly [ToldFact, string, string?])[] = [
@@ -30,12 +32,12 @@ const FIELDS: readonly (readonly [ToldFact, string, string?])[] = [
 ];
 
 /** What a record may need beside what went down: when, against what, in which weather. */
-export function FactFields({ told, set, errorOf }: FactProps) {
+export function FactFields({ told, set, errorOf, without }: FactProps) {
   const metric = useSystem() === "metric";
   const examples: Partial<Record<ToldFact, string>> = { wind: metric ? "6 km/h" : "4 mph", air: metric ? "20 °C" : "68 °F" };
   return (
     <Box display="grid" gap="10px" gridTemplateColumns={{ base: "1fr 1fr", md: "1fr 1fr 1fr 1fr" }} paddingTop="8px">
-      {FIELDS.map(([key, label, example]) => {
+      {FIELDS.filter(([key]) => key !== without).map(([key, label, example]) => {
         const value = told[key] ?? "";
         const wrong = value.trim() !== "" && !isToldFact(key, value);
         return (

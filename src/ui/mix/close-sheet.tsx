@@ -10,6 +10,7 @@ import type { SheetPlan } from "@/formats/sheet-plan";
 import { todayDate } from "../data/clock";
 import { useKept } from "../data/kept-here";
 import { sentences, usePeople, useSend } from "../data/records";
+import { useLots } from "./lots";
 import { FactFields, factsOf, type Told } from "../log/fact-fields";
 import { AskWhy } from "../parts/ask-why";
 import { Button, Note, SubHeading } from "../parts/controls";
@@ -47,13 +48,18 @@ interface Closing {
 }
 
 /** Puts a sheet on record or withdraws it, and what has to be asked first. */
-function useClosing(id: string, date: string, told: Told, onClosed: () => void) {
+function useClosing(id: string, date: string, told: Told, lots: readonly (string | null)[], onClosed: () => void) {
   const send = useSend();
   const [trouble, setTrouble] = useState<readonly Issue[]>([]);
   const [asked, setAsked] = useState<{ readonly how: How; readonly more: Closing }>();
   const close = async (how: How, more: Closing = {}) => {
     const facts = factsOf(told);
-    const record = { date, ...more, ...(Object.keys(facts).length > 0 && { facts }) };
+    const record = {
+      date,
+      ...more,
+      ...(Object.keys(facts).length > 0 && { facts }),
+      ...(lots.some((lot) => lot !== null) && { lots }),
+    };
     const said = how === "record" ? record : more.why ? { became: more.why } : {};
     const result = await send(`/api/sheets/${encodeURIComponent(id)}/${how}`, said);
     const issues = result.ok ? [] : result.issues;
@@ -73,8 +79,10 @@ export function CloseSheet({ sheet, worked, held, ready = false, onClosed }: Clo
   const [date, setDate] = useState(todayDate());
   const [told = {}, setTold] = useKept<Told>(`facts:${id}`);
   const [different, setDifferent] = useKept<LoadsTold>(`outcome:${id}`);
-  const { close, trouble, asked, calm, forget } = useClosing(id, date, told, () => {
+  const lots = useLots(id, sheet.job.products ?? []);
+  const { close, trouble, asked, calm, forget } = useClosing(id, date, told, lots.told, () => {
     setTold(undefined);
+    lots.forget();
     setDifferent(undefined);
     onClosed();
   });
@@ -120,7 +128,7 @@ export function CloseSheet({ sheet, worked, held, ready = false, onClosed }: Clo
       )}
       <LawMissing job={sheet.job} person={people.find((p) => p.id === sheet.personId)} date={date} />
       <Fold title="For the record: times, weather, what it was against" begun={Object.keys(told).length > 0}>
-        <FactFields told={told} set={setTold} />
+        <FactFields told={told} set={setTold} without="lot" />
       </Fold>
       {unticked && (
         <Unticked said={unticked.received} onAll={() => void close("record", { all: true })} onLeave={calm} day={day} />

@@ -29,6 +29,7 @@ import { CloseSheet } from "./close-sheet";
 import { DayPicture } from "./day-picture";
 import { DayStops, type Tell } from "./day-stops";
 import { GearList } from "./gear-list";
+import { Lots } from "./lots";
 import { headLine } from "./head-setting";
 import { Held } from "./held";
 import { SiteCautions } from "./site-cautions";
@@ -141,6 +142,7 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
         {shown && !held && sheet.state === "open" && <AirNow sheet={sheet} />}
         {shown && <SheetFiles sheet={sheet} worked={worked} kit={kit} system={system} />}
         {shown && !held && <GearList gear={gear} done={done} onTick={onTick} />}
+        {shown && !held && sheet.state === "open" && <Lots of={sheet.id} products={sheet.job.products ?? []} />}
         {run && poured && (
           <>
             {sheet.state === "open" && !begun && (

@@ -22,6 +22,7 @@ import type {
   DueLook,
   LastMix,
   LoadsEntry,
+  LotEntry,
   PersonEntry,
   PracticeEntry,
   RecallEntry,
@@ -81,6 +82,7 @@ export interface TestRecords {
   readonly week: WeekEntry;
   readonly shelf: ShelfEntry;
   readonly recall: RecallEntry;
+  readonly lots: readonly LotEntry[];
   readonly afterWork: readonly AfterEntry[];
   readonly practice: readonly PracticeEntry[];
   readonly lastMix: LastMix | null;
@@ -130,6 +132,7 @@ const NOTHING: TestRecords = {
   },
   shelf: { today: "2026-09-02", soonUntil: "2026-09-16", products: [] },
   recall: { lot: "", known: false, surely: [], perhaps: [] },
+  lots: [],
   afterWork: [],
   practice: [],
   lastMix: null,
@@ -273,6 +276,7 @@ function answerOf(of: TestRecords, path: string): Answer<SliceName> | undefined 
     week: () => of.week,
     shelf: () => of.shelf,
     recall: () => of.recall,
+    lots: () => of.lots,
     afterWork: () => of.afterWork,
     practice: () => of.practice,
   };
