@@ -2,41 +2,58 @@
 
 import { Box } from "@chakra-ui/react";
 import dynamic from "next/dynamic";
-import { readTemperature } from "@/core/conditions/temperature";
+import { daysFrom } from "@/core/calendar";
+import { readTemperature, toFahrenheit } from "@/core/conditions/temperature";
 import { degreesIn, reachedOn, type AirDay } from "@/core/season/degrees";
 import type { Round } from "@/core/season/due";
 import { soilDaysOf } from "@/core/season/openings";
-import { soilMeans } from "@/core/season/soil";
+import { soilMeans, type SoilMean } from "@/core/season/soil";
 import { seasonOf, type ProgramText } from "@/formats/season/program";
-import type { System } from "@/core/working/units";
 import { todayDate } from "../data/clock";
 import { dayWords } from "../data/dates";
 import { useSystem } from "../data/units";
 import { Note, SubHeading } from "../parts/controls";
 
 // The chart's library is fetched where there is something to draw.
-const SoilChart = dynamic(() => import("./soil-chart").then((m) => m.SoilChart), { ssr: false });
+const YearsChart = dynamic(() => import("./years-chart").then((m) => m.YearsChart), { ssr: false });
 
-/** The soil as it was read, drawn, and on which day it opened or closed which round. */
+/** The soil and the degree days as they were read, drawn, and on which day they opened or closed which round. */
 export function Soil({ program }: { program: ProgramText }) {
-  const system = useSystem();
   const { rounds, soil, air = [] } = seasonOf(program);
   const means = soilMeans(soil);
-  const degrees = degreeLines(rounds, air, system);
-  if (means.length === 0 && degrees.length === 0) return null;
+  const byDegrees = degreesOf(rounds);
+  return (
+    <>
+      {means.length > 0 && <SoilTemperature rounds={rounds} means={means} />}
+      {byDegrees.map(({ key, ...one }) => (
+        <Degrees key={key} {...one} air={air} />
+      ))}
+    </>
+  );
+}
+
+/** The days of some years, the newest year first. */
+const byYear = <T extends { readonly date: string }>(days: readonly T[]): readonly (readonly [string, readonly T[]])[] =>
+  [...new Set(days.map(({ date }) => date.slice(0, 4)))]
+    .sort()
+    .reverse()
+    .map((year) => [year, days.filter(({ date }) => date.startsWith(year))] as const);
+
+function SoilTemperature({ rounds, means }: { rounds: readonly Round[]; means: readonly SoilMean[] }) {
+  const system = useSystem();
   const edges = soilDaysOf(rounds, means);
-  if (means.length === 0)
-    return (
-      <Box as="section" aria-label="Degree days">
-        {degrees.map((says) => (
-          <Note key={says}>{says}</Note>
-        ))}
-      </Box>
-    );
+  const degrees = (celsius: number) => (system === "us" ? toFahrenheit(celsius) : celsius);
   return (
     <Box as="section" aria-label="Soil temperature">
       <SubHeading>Soil, the mean of five days</SubHeading>
-      <SoilChart means={means} edges={edges} system={system} />
+      <YearsChart
+        title={system === "us" ? "soil, °F" : "soil, °C"}
+        years={byYear(means).map(([year, days]) => ({
+          year,
+          points: days.map(({ date, celsius }) => [date, degrees(celsius)] as const),
+        }))}
+        marks={edges.map(({ celsius }) => degrees(celsius))}
+      />
       {edges.map(({ round, as, celsius, way, days }) => {
         const last = days.at(-1);
         const words = last
@@ -45,9 +62,6 @@ export function Soil({ program }: { program: ProgramText }) {
         const says = `${round}, when the soil ${way === "rise" ? "rises" : "falls"} to ${readTemperature(celsius, system)}: ${words}.`;
         return <Note key={`${round} ${as}`}>{says}</Note>;
       })}
-      {degrees.map((says) => (
-        <Note key={says}>{says}</Note>
-      ))}
     </Box>
   );
 }
@@ -59,20 +73,61 @@ function lateWords(later: number | null): string {
   return `, ${days} ${days === 1 ? "day" : "days"} ${later < 0 ? "before" : "after"} last year`;
 }
 
-/** How far the degree days are that open rounds, this year. */
-function degreeLines(rounds: readonly Round[], air: readonly AirDay[], system: System): string[] {
-  const year = todayDate().slice(0, 4);
+interface DegreesProps {
+  readonly base: number;
+  readonly from: string;
+  /** The rounds that go by them, each with the sum that opens or closes it, K·d. */
+  readonly rounds: readonly { readonly name: string; readonly as: "opens" | "closes"; readonly sum: number }[];
+}
+
+/** Rounds that go by degree days, those over one base from one day on together. */
+function degreesOf(rounds: readonly Round[]): (DegreesProps & { readonly key: string })[] {
+  const found = new Map<string, DegreesProps & { rounds: DegreesProps["rounds"][number][] }>();
+  for (const round of rounds)
+    for (const as of ["opens", "closes"] as const) {
+      const edge = round[as];
+      if (edge?.on !== "degrees") continue;
+      const { base, from, sum } = edge;
+      const key = `${base} ${from}`;
+      const one = found.get(key) ?? { base, from, rounds: [] };
+      one.rounds.push({ name: round.name, as, sum });
+      found.set(key, one);
+    }
+  return [...found].map(([key, one]) => ({ key, ...one }));
+}
+
+/** How far the degree days of a base are, the years above one another, and when they opened or closed what. */
+function Degrees({ base, from, rounds, air }: DegreesProps & { readonly air: readonly AirDay[] }) {
+  const system = useSystem();
   const unit = system === "us" ? 9 / 5 : 1;
-  return rounds.flatMap(({ name, opens }) => {
-    if (opens?.on !== "degrees") return [];
-    const last = degreesIn(air, opens, year).at(-1);
-    const reached = reachedOn(air, opens, year);
-    const wanted = `${Math.round(opens.sum * unit)} degree days over ${readTemperature(opens.base, system)}`;
-    if (reached !== undefined) return [`${name}: ${wanted} were there on ${dayWords(reached)}.`];
-    return [
-      last
-        ? `${name}: ${Math.round(last.sum * unit)} of ${wanted} by ${dayWords(last.until)}.`
-        : `${name}: ${wanted}, none of this year on record.`,
-    ];
-  });
+  const today = todayDate().slice(0, 4);
+  const years = byYear(air).map(([year]) => ({ year, sums: degreesIn(air, { base, from }, year) }));
+  const drawn = years.filter(({ sums }) => sums.length > 0);
+  const over = readTemperature(base, system);
+  return (
+    <Box as="section" aria-label={`Degree days over ${over}`}>
+      <SubHeading>Degree days over {over}</SubHeading>
+      {drawn.length > 0 && (
+        <YearsChart
+          title={system === "us" ? "degree days, °F" : "degree days, °C"}
+          years={drawn.map(({ year, sums }) => ({ year, points: sums.map(({ until, sum }) => [until, sum * unit] as const) }))}
+          marks={rounds.map(({ sum }) => sum * unit)}
+        />
+      )}
+      {rounds.map(({ name, as, sum }) => {
+        const wanted = `${Math.round(sum * unit)} degree days over ${over}`;
+        const reached = reachedOn(air, { base, from, sum }, today);
+        const last = years.find(({ year }) => year === today)?.sums.at(-1);
+        const lastYear = String(Number(today) - 1);
+        const before = reachedOn(air, { base, from, sum }, lastYear);
+        const later = reached && before ? daysFrom(`${today}-01-01`, reached) - daysFrom(`${lastYear}-01-01`, before) : null;
+        const words = reached
+          ? `were there on ${dayWords(reached)}, and ${as === "opens" ? "opened" : "closed"} it${lateWords(later)}`
+          : last
+            ? `${Math.round(last.sum * unit)} of them by ${dayWords(last.until)}`
+            : "none of this year on record";
+        return <Note key={`${name} ${as}`}>{`${name}: ${wanted}, ${words}.`}</Note>;
+      })}
+    </Box>
+  );
 }
