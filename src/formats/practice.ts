@@ -2,6 +2,7 @@ import * as yup from "yup";
 import { GROUNDS, type Ground } from "@/core/calibration/evidence";
 import type { Issue } from "@/core/issue";
 import { LESSONS, type LessonId } from "@/core/practice/lesson-ids";
+import type { System } from "@/core/working/units";
 import { canonical } from "@/core/quantity/arithmetic";
 import { entered } from "@/core/quantity/parse";
 import { choice, exact, faultsIn, flag, list, needed, number, text, within } from "./job-file/shape-parts";
@@ -30,6 +31,8 @@ export type PracticeText =
       readonly kind: "lesson";
       readonly lesson: LessonId;
       readonly seed: number;
+      /** In which units it was written; left out, in ours. */
+      readonly units?: System;
       readonly answer: string;
       readonly right?: boolean;
     };
@@ -83,6 +86,7 @@ const SHAPES: { readonly [K in PracticeKind]: yup.AnySchema } = {
     kind: needed(choice(["lesson"]), `"lesson"`),
     lesson: needed(choice(LESSONS), LESSONS.join(", ")),
     seed: needed(number(true, MOST_SEED), "a whole number"),
+    units: choice(["us", "metric"]),
     answer: needed(text(60), "an answer with its unit"),
     right: flag(),
   }),

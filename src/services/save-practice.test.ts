@@ -62,20 +62,20 @@ test("who left practises no more", () => {
 });
 
 test("a lesson's answer is judged by core, whatever was sent of it", () => {
-  for (const lesson of LESSONS) {
-    const { answer, unit } = lessonOf(lesson, 77);
+  for (const [lesson, units] of LESSONS.flatMap((one) => (["us", "metric"] as const).map((of) => [one, of] as const))) {
+    const { answer, unit } = lessonOf(lesson, 77, units);
     const right = `${valueIn(answer as never, unit as never)} ${unit}`;
     const send = (text: string, more: object = {}) =>
       savePractice(records.db, {
         id: id(),
         personId: ids.people,
-        what: { kind: "lesson", lesson, seed: 77, answer: text, ...more },
+        what: { kind: "lesson", lesson, seed: 77, units, answer: text, ...more },
       });
     expect(must(send(right))).toMatchObject({ right: true });
     expect(must(send(`${2 * valueIn(answer as never, unit as never)} ${unit}`, { right: true }))).toMatchObject({ right: false });
     expect(faults(send("a lot"))[0]).toMatch(/^what.answer/);
   }
-  expect(kept().filter(({ what }) => what.kind === "lesson" && what.right).length).toBe(LESSONS.length);
+  expect(kept().filter(({ what }) => what.kind === "lesson" && what.right).length).toBe(2 * LESSONS.length);
 });
 
 test("what was none is struck with its reason, once, and counts no more", () => {

@@ -56,7 +56,7 @@ export function savePractice(db: Records, input: unknown): Result<{ id: string; 
 
 function judged(what: PracticeText): Result<PracticeText> {
   if (what.kind !== "lesson" || !isLesson(what.lesson)) return good(what);
-  const lesson = lessonOf(what.lesson, what.seed);
+  const lesson = lessonOf(what.lesson, what.seed, what.units ?? "us");
   const read = parseAs(what.answer, [lesson.kind], { path: "what.answer" });
   return read.ok ? good({ ...what, right: isRight(lesson, read.value.value) }) : read;
 }

@@ -159,27 +159,52 @@ describe("swing and swath", () => {
   });
 });
 
+const SYSTEMS = ["us", "metric"] as const;
+
 describe("lessons", () => {
   test("have answers above nought on any numbers, right themselves, and wrong by a tenth", () => {
     fc.assert(
-      fc.property(fc.constantFrom(...LESSONS), fc.integer({ min: 1, max: 1_000_000 }), (id, seed) => {
-        const lesson = lessonOf(id, seed);
-        expect(lessonOf(id, seed)).toEqual(lesson);
-        expect(isRight(lesson, lesson.answer)).toBe(true);
-        expect(isRight(lesson, times(lesson.answer, 1.1))).toBe(false);
-        expect(isRight(lesson, times(lesson.answer, 1.01))).toBe(true);
-        expect(`${lesson.story}${lesson.why}`).not.toMatch(/NaN|undefined|Infinity/);
-      }),
+      fc.property(
+        fc.constantFrom(...LESSONS),
+        fc.integer({ min: 1, max: 1_000_000 }),
+        fc.constantFrom(...SYSTEMS),
+        (id, seed, system) => {
+          const lesson = lessonOf(id, seed, system);
+          expect(lessonOf(id, seed, system)).toEqual(lesson);
+          expect(isRight(lesson, lesson.answer)).toBe(true);
+          expect(isRight(lesson, times(lesson.answer, 1.1))).toBe(false);
+          expect(isRight(lesson, times(lesson.answer, 1.01))).toBe(true);
+          expect(`${lesson.story}${lesson.why}`).not.toMatch(/NaN|undefined|Infinity/);
+        },
+      ),
     );
   });
   test("new numbers are other numbers", () => {
-    for (const id of LESSONS) expect(new Set([1, 2, 3, 4, 5, 6].map((seed) => lessonOf(id, seed).story)).size).toBeGreaterThan(2);
+    for (const system of SYSTEMS)
+      for (const id of LESSONS)
+        expect(new Set([1, 2, 3, 4, 5, 6].map((seed) => lessonOf(id, seed, system).story)).size).toBeGreaterThan(2);
   });
   test("by hand: ounces by weight of a liquid of 10 lb a gallon fill 128/160 as many fluid ounces", () => {
-    const lesson = Array.from({ length: 200 }, (_, seed) => lessonOf("ounces", seed + 1)).find(({ story }) =>
+    const lesson = Array.from({ length: 200 }, (_, seed) => lessonOf("ounces", seed + 1, "us")).find(({ story }) =>
       story.includes("of 10 lb a gallon"),
     )!;
     const weight = Number(/asks for (\d+) oz/.exec(lesson.story)![1]);
     expect(valueIn(lesson.answer as never, "fl oz" as never)).toBeCloseTo((weight * 128) / 160, 6);
+  });
+  test("a metric reader's lessons are in metric units throughout, on numbers that are round in them", () => {
+    const ours = /\b(?:oz|fl oz|lb|gal|gallon|psi|ft|foot|sq ft|acres?|thousands?|ounces?)\b/i;
+    for (const id of LESSONS) {
+      const { title, about, story, question, why, unit } = lessonOf(id, 7, "metric");
+      expect([title, about, story, question, why, unit].join(" ")).not.toMatch(ours);
+      expect(story).not.toMatch(/\d\.\d{5}/);
+    }
+  });
+  test("by hand: 3 L per hectare are 300 mL on 1,000 m², and a liquid of 1.25 kg a litre fills 200 mL of 250 g", () => {
+    const found = (id: "acres" | "ounces", of: string) =>
+      Array.from({ length: 900 }, (_, seed) => lessonOf(id, seed + 1, "metric")).find(({ story }) => story.includes(of))!;
+    const acres = found("acres", "asks for 3 L per hectare. The lawn has 1,000 m²");
+    expect(valueIn(acres.answer as never, "mL" as never)).toBeCloseTo(300, 6);
+    const grams = found("ounces", "250 g of a made-up liquid of 1.25 kg a litre");
+    expect(valueIn(grams.answer as never, "mL" as never)).toBeCloseTo(200, 6);
   });
 });

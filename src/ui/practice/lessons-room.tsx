@@ -4,11 +4,12 @@ import { Box, ClientOnly } from "@chakra-ui/react";
 import Link from "next/link";
 import { useState } from "react";
 import { wordsFor } from "@/core/issue";
-import { LESSON_TITLES, LESSONS, type LessonId } from "@/core/practice/lesson-ids";
+import { LESSONS, lessonTitle, type LessonId } from "@/core/practice/lesson-ids";
 import { lessonOf, type Lesson } from "@/core/practice/lessons";
 import { show, unitText } from "@/core/quantity/format";
 import { parseAs } from "@/core/quantity/parse";
 import { explainAll, lineText } from "@/core/working/explain";
+import type { System } from "@/core/working/units";
 import type { PersonEntry, PracticeEntry } from "@/formats/entries";
 import { wallClock } from "../data/clock";
 import { format } from "../data/dates";
@@ -16,7 +17,7 @@ import { useInHand } from "../data/in-hand";
 import { keep, useKept } from "../data/kept-here";
 import { sentences, useSlice } from "../data/records";
 import { useSaveOnce } from "../data/save-id";
-import { unitsInHand } from "../data/units";
+import { unitsInHand, useSystem } from "../data/units";
 import { Button, Note } from "../parts/controls";
 import { TextField } from "../parts/field";
 import { Column, Row } from "../parts/layout";
@@ -58,9 +59,16 @@ const ROOM: { readonly [L in LessonId]: readonly [path: string, words: string] }
 const doneOf = (entries: readonly PracticeEntry[], id: LessonId) =>
   entries.flatMap(({ what, at }) => (what.kind === "lesson" && what.lesson === id ? [{ at, right: what.right === true }] : []));
 
+/** Other numbers. */
+const newSeed = (): number => 1 + Math.floor(Math.random() * 900_000);
+
 function Lessons({ person }: { person: PersonEntry }) {
   const entries = useSlice("practice", { person: person.id }).value ?? [];
-  const [at, setAt] = useKept<{ id: LessonId; seed: number }>(`lesson:${person.id}`);
+  const system = useSystem();
+  // Units that are switched in the middle of a lesson don't change its question.
+  const [at, setAt] = useKept<{ id: LessonId; seed: number; units?: System }>(`lesson:${person.id}`);
+  const take = (id: LessonId) => setAt({ id, seed: newSeed(), units: system });
+  const titleOf = (id: LessonId) => lessonTitle(id, at?.id === id ? (at.units ?? "us") : system);
   return (
     <Column gap="10px" marginTop="14px">
       {LESSONS.map((id) => {
@@ -69,7 +77,7 @@ function Lessons({ person }: { person: PersonEntry }) {
         return (
           <Box key={id} borderTop="1px solid" borderColor="line" paddingTop="8px">
             <Row justifyContent="space-between" flexWrap="wrap" gap="4px 14px">
-              <Box fontWeight="700">{LESSON_TITLES[id]}</Box>
+              <Box fontWeight="700">{titleOf(id)}</Box>
               <Row>
                 {right ? (
                   <Stamp state="good">{`right on ${format(wallClock(right.at), "d MMM")}`}</Stamp>
@@ -77,10 +85,7 @@ function Lessons({ person }: { person: PersonEntry }) {
                   done.length > 0 && <Stamp state="act">not yet</Stamp>
                 )}
                 {at?.id !== id && (
-                  <Button
-                    aria-label={`Take the lesson: ${LESSON_TITLES[id]}`}
-                    onClick={() => setAt({ id, seed: 1 + Math.floor(Math.random() * 900_000) })}
-                  >
+                  <Button aria-label={`Take the lesson: ${titleOf(id)}`} onClick={() => take(id)}>
                     {done.length > 0 ? "Again" : "Take it"}
                   </Button>
                 )}
@@ -90,9 +95,10 @@ function Lessons({ person }: { person: PersonEntry }) {
               <Open
                 key={at.seed}
                 person={person}
-                lesson={lessonOf(id, at.seed)}
+                lesson={lessonOf(id, at.seed, at.units ?? "us")}
                 seed={at.seed}
-                onAgain={() => setAt({ id, seed: 1 + Math.floor(Math.random() * 900_000) })}
+                units={at.units ?? "us"}
+                onAgain={() => take(id)}
                 onClose={() => setAt(undefined)}
               />
             )}
@@ -107,12 +113,13 @@ interface OpenProps {
   readonly person: PersonEntry;
   readonly lesson: Lesson;
   readonly seed: number;
+  readonly units: System;
   readonly onAgain: () => void;
   readonly onClose: () => void;
 }
 
 /** One lesson: its story, an answer that is typed, and how core works it out once it is answered. */
-function Open({ person, lesson, seed, onAgain, onClose }: OpenProps) {
+function Open({ person, lesson, seed, units, onAgain, onClose }: OpenProps) {
   const key = `answer:${lesson.id}:${seed}`;
   const [typed = "", setTyped] = useKept<string>(key);
   const [outcome, setOutcome] = useState<{ readonly right: boolean; readonly answered: string }>();
@@ -124,7 +131,7 @@ function Open({ person, lesson, seed, onAgain, onClose }: OpenProps) {
     const read = parseAs(text, [lesson.kind]);
     if (!read.ok) return setError(wordsFor(read.issues[0]!, unitsInHand()));
     setError(undefined);
-    const what = { kind: "lesson", lesson: lesson.id, seed, answer: read.value.text };
+    const what = { kind: "lesson", lesson: lesson.id, seed, units, answer: read.value.text };
     const result = await save<{ right: boolean }>("/api/practice", `lesson:${person.id}`, { personId: person.id, what });
     if (!result.ok) return setTrouble(sentences(result.issues));
     setTrouble([]);
@@ -158,7 +165,7 @@ function Open({ person, lesson, seed, onAgain, onClose }: OpenProps) {
         <Link
           href={path}
           style={{ marginTop: 36 }}
-          onClick={() => pattern && keep("pattern", { spacing: "1 ft", caught: pattern.join(" "), most: "", at: 0 })}
+          onClick={() => pattern && keep("pattern", { spacing: lesson.spacing, caught: pattern.join(" "), most: "", at: 0 })}
         >
           {words}
         </Link>

@@ -3,7 +3,7 @@
 import { Box, chakra } from "@chakra-ui/react";
 import { useState } from "react";
 import { nanoid } from "nanoid";
-import { LESSON_TITLES } from "@/core/practice/lesson-ids";
+import { lessonTitle } from "@/core/practice/lesson-ids";
 import type { PersonEntry, PracticeEntry } from "@/formats/entries";
 import { freeWalks } from "@/formats/practice";
 import { wallClock } from "../data/clock";
@@ -121,6 +121,6 @@ function pieceWords({ what, ground }: PracticeEntry): string {
     case "swing":
       return `${what.swings} swings in ${what.time}, ${what.width} wide at ${what.height}`;
     case "lesson":
-      return `lesson "${LESSON_TITLES[what.lesson]}": ${what.answer}, ${what.right ? "right" : "not right"}`;
+      return `lesson "${lessonTitle(what.lesson, what.units ?? "us")}": ${what.answer}, ${what.right ? "right" : "not right"}`;
   }
 }

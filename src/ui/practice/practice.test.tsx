@@ -1,5 +1,6 @@
-import { fireEvent, screen, within } from "@testing-library/react";
+import { act, fireEvent, screen, within } from "@testing-library/react";
 import type { PracticeEntry } from "@/formats/entries";
+import { keep } from "../data/kept-here";
 import { PERSON, RIG, showWith, calibrationOn } from "../testing/show";
 import { seasonOf } from "./season-lines";
 import { CountdownRoom } from "./countdown-room";
@@ -158,4 +159,16 @@ test("lessons: a text that is no answer is told and kept; what was done stands b
   fireEvent.click(screen.getByRole("button", { name: "That is it" }));
   expect(screen.getByText(/does not begin with a number/)).toBeInTheDocument();
   expect(screen.getByLabelText("Your answer")).toHaveValue("some");
+});
+
+test("a metric reader's lesson is metric, and stays so when units are switched in its middle", () => {
+  const hand = { rigId: RIG.id, personId: PERSON.id };
+  keep("in-hand", { ...hand, system: "metric" });
+  showWith({ rigs: [RIG], people: [PERSON] }, <LessonsRoom />);
+  fireEvent.click(screen.getByRole("button", { name: "Take the lesson: Hectares for hundreds of square metres" }));
+  expect(screen.getByText("mL if no unit")).toBeInTheDocument();
+  const story = screen.getByText(/L per hectare/).textContent;
+  act(() => keep("in-hand", { ...hand, system: "us" }));
+  expect(screen.getByText(story)).toBeInTheDocument();
+  expect(screen.getByRole("button", { name: "Take the lesson: An ounce is not an ounce" })).toBeInTheDocument();
 });
