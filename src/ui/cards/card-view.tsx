@@ -14,6 +14,8 @@ interface CardProps {
   readonly number: number;
   readonly card: CardState;
   readonly busy: boolean;
+  /** How many times as wide as its drop a stain is; undefined where nobody said it. */
+  readonly spread: number | undefined;
   readonly onCorrect: (corrected: Corrected) => void;
   readonly onCut: (cut: number) => void;
   readonly onDrop: () => void;
@@ -23,7 +25,7 @@ const percent = (part: number, figures = 3): string => writeNumber(part * 100, {
 const microns = (mm: number): string => writeNumber(mm * 1000, { figures: 2 });
 
 /** One card squared up, with what was counted on it; a press takes a stain out, puts it back, or adds one. */
-export function CardView({ number, card, busy, onCorrect, onCut, onDrop }: CardProps) {
+export function CardView({ number, card, busy, spread, onCorrect, onCut, onDrop }: CardProps) {
   const { seen, corrected } = card;
   const { cover, coverOff, counted, fallen, sizes } = resultOf(seen.measured, seen.perMm, corrected);
   const changed = corrected.out.length + corrected.added.length;
@@ -48,6 +50,9 @@ export function CardView({ number, card, busy, onCorrect, onCut, onDrop }: CardP
         {fallen > 1.05 * counted && `, about ${writeNumber(fallen, { figures: 3 })} droplets with those that others hide`}.
         {sizes &&
           ` Half of the stains are under ${microns(sizes.number[1])} µm, half of their volume under ${microns(sizes.volume[1])} µm (a tenth under ${microns(sizes.volume[0])}, nine tenths under ${microns(sizes.volume[2])}).`}{" "}
+        {sizes &&
+          spread !== undefined &&
+          `Drops, by a spread of ${spread}: half under ${microns(sizes.number[1] / spread)} µm, half of their volume under ${microns(sizes.volume[1] / spread)} µm (a tenth under ${microns(sizes.volume[0] / spread)}, nine tenths under ${microns(sizes.volume[2] / spread)}). `}
         Stains under {microns(seen.measured.smallest)} µm can&apos;t be seen in this picture.
       </Box>
       {seen.measured.uniform && (

@@ -37,6 +37,8 @@ interface Pass {
   readonly size: SizeName;
   readonly spacing: string;
   readonly covers: readonly number[];
+  /** How many times as wide as its drop a stain is, by the paper's leaflet. */
+  readonly spread?: string;
 }
 const BLANK: Pass = { size: "76x26", spacing: "", covers: [] };
 
@@ -57,16 +59,38 @@ export function CardsRoom() {
   );
 }
 
+/** No drop is wider than its stain, and no paper lets it run further (ours). */
+const MOST_SPREAD = 6;
+
+/** How many times as wide as its drop a stain is; undefined where nothing is said, null where it can't be that. */
+export function spreadOf(typed: string): number | undefined | null {
+  if (typed.trim() === "") return undefined;
+  const spread = Number(typed.trim().replace(",", "."));
+  return spread >= 1 && spread <= MOST_SPREAD ? spread : null;
+}
+
 function Cards() {
   const [pass = BLANK, keepPass] = useKept<Pass>("cards");
   const change = (next: Partial<Pass>) => keepPass({ ...pass, ...next });
   const { state, start, stop, measure, addCard, correct, drop } = useCards(SIZES[pass.size]);
   const [seed, setSeed] = useState(1);
+  const spread = spreadOf(pass.spread ?? "");
   return (
     <Column gap="18px" marginTop="14px">
       <Row flexWrap="wrap" alignItems="flex-end" gap="12px">
         <Box minW="220px">
           <Choose label="Cards of" value={pass.size} options={SIZE_WORDS} onPick={(size) => change({ size })} />
+        </Box>
+        <Box width="240px">
+          <TextField
+            label="A stain's width to its drop's"
+            placeholder="1.9"
+            hint="off the paper's leaflet, for drops of this size; may stay empty"
+            inputMode="decimal"
+            value={pass.spread ?? ""}
+            error={spread === null ? "from 1 to 6 times" : undefined}
+            onChange={(e) => change({ spread: e.target.value })}
+          />
         </Box>
         <PickFile label="Photo of cards" accept="image/*" onFile={(file) => void start(file, file.name)}>
           Take a photo, or pick one
@@ -109,6 +133,7 @@ function Cards() {
             <Column gap="18px">
               {state.cards.map((card, i) => (
                 <CardView
+                  spread={spread ?? undefined}
                   key={i}
                   number={i + 1}
                   card={card}

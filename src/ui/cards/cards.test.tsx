@@ -1,7 +1,7 @@
 import { fireEvent, screen } from "@testing-library/react";
 import { showWith } from "../testing/show";
-import { pressed } from "./card-view";
-import { CardsRoom } from "./cards-room";
+import { CardView, pressed } from "./card-view";
+import { CardsRoom, spreadOf } from "./cards-room";
 import { boomOf } from "../pattern/faults";
 
 const push = jest.fn();
@@ -34,6 +34,35 @@ describe("a press on a card", () => {
     const more = pressed(SEEN, NONE, 50, 20);
     expect(more.added).toEqual([{ x: 50, y: 20, diameter: 2 }]);
     expect(pressed(SEEN, more, 50, 20)).toEqual(NONE);
+  });
+});
+
+describe("a paper's spread", () => {
+  test("is a number from one to six, or nothing is said of drops", () => {
+    expect(["", " ", "1", "1.9", "2,1", "0.9", "7", "wide"].map(spreadOf)).toEqual([
+      undefined,
+      undefined,
+      1,
+      1.9,
+      2.1,
+      null,
+      null,
+      null,
+    ]);
+  });
+  test("tells drops from their stains: so many times as narrow", () => {
+    const seen = { ...(SEEN as object), shown: { width: 10, height: 10, rgba: new Uint8ClampedArray(400) }, rim: 0, perMm: 10 };
+    const card = { seen, corrected: NONE, cut: 0.5 } as never;
+    const view = (spread: number | undefined) => (
+      <CardView number={1} card={card} busy={false} spread={spread} onCorrect={jest.fn()} onCut={jest.fn()} onDrop={jest.fn()} />
+    );
+    const { unmount } = showWith({}, view(2));
+    expect(screen.getByText(/Half of the stains are under 2,000 µm/)).toHaveTextContent(
+      /Drops, by a spread of 2: half under 1,000 µm/,
+    );
+    unmount();
+    showWith({}, view(undefined));
+    expect(screen.getByText(/Half of the stains/)).not.toHaveTextContent(/Drops/);
   });
 });
 

@@ -29,6 +29,7 @@ import { useVoice } from "../pour/voice";
 import { Drill } from "./drills";
 import { VoiceToggle } from "./voice-toggle";
 import { PracticeRecord } from "./practice-record";
+import { ZoneStrips, type OfZone } from "./zone-strips";
 import { SeasonOfCountdowns } from "./countdown-season";
 
 type Strips = Extract<PracticeText, { kind: "countdown" }>["strips"];
@@ -37,6 +38,8 @@ interface Draft {
   readonly strip: string;
   readonly gun: string;
   readonly strips: Strips;
+  /** The lawn that the strip is one of. */
+  readonly zone?: OfZone | undefined;
 }
 const blank = (system: System): Draft => ({ strip: system === "us" ? "1000 ft2" : "100 m2", gun: "", strips: [] });
 
@@ -79,6 +82,7 @@ function Lawn({ calibrated }: { calibrated: Calibrated }) {
     change({ strips: [...draft.strips, { area: strip.text, wanted: `${seconds!.toFixed(1)} s`, took: `${took.toFixed(1)} s` }] });
   return (
     <Column gap="18px" marginTop="14px">
+      <ZoneStrips of={draft.zone} onPick={(zone, strip) => change({ zone, ...(strip !== undefined && { strip }) })} />
       <Row flexWrap="wrap" alignItems="flex-start" gap="12px">
         <Box width="220px">
           <Typed
@@ -86,7 +90,7 @@ function Lawn({ calibrated }: { calibrated: Calibrated }) {
             field="testArea"
             placeholder="10 x 100"
             value={draft.strip}
-            onChange={(strip) => change({ strip })}
+            onChange={(strip) => change({ strip, zone: undefined })}
           />
         </Box>
         {truck && (

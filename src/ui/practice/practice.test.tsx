@@ -10,6 +10,7 @@ import { PaceRoom } from "./pace-room";
 import { aimWords } from "./pace-table";
 import { PracticeRecord } from "./practice-record";
 import { SwingRoom, widthsOf } from "./swing-room";
+import { stripOf, usualCount } from "./zone-strips";
 
 jest.mock("next/navigation", () => ({ useRouter: () => ({ push: jest.fn() }), usePathname: () => "/calibrate/practice" }));
 jest.mock("./season-chart", () => ({ SeasonChart: () => null }));
@@ -112,6 +113,32 @@ describe("the countdown", () => {
     expect(screen.getByText(/4:08\.0 s for the strip/)).toBeInTheDocument();
     type("A strip has", "500");
     expect(screen.getByText(/2:04\.0 s for the strip/)).toBeInTheDocument();
+  });
+  test("a lawn of the site in hand is cut into strips of a thousand or a little less, and of so many as are marked", () => {
+    keep("in-hand", { rigId: RIG.id, personId: PERSON.id, siteId: "site-1" });
+    const zone = { name: "quay side", area: "3500 ft2", "x-id": "zone-1" };
+    const site = { id: "site-1", retired: false, site: { name: "Green", zones: [zone] }, former: [] };
+    showWith({ rigs: [RIG], people: [PERSON], calibrations: [calibrationOn(at(1))], sites: [site] }, <CountdownRoom />);
+    fireEvent.change(screen.getByLabelText("A lawn of Green"), { target: { value: "zone-1" } });
+    expect(screen.getByLabelText("Cut into strips")).toHaveValue("4");
+    expect(screen.getByLabelText("A strip has")).toHaveValue("875 ft2");
+    // 248 s × 0.875.
+    expect(screen.getByText(/3:37\.0 s for the strip/)).toBeInTheDocument();
+    type("Cut into strips", "7");
+    expect(screen.getByLabelText("A strip has")).toHaveValue("500 ft2");
+    type("Cut into strips", "none");
+    expect(screen.getByLabelText("Cut into strips")).toHaveAccessibleDescription(/A whole number from 1 to 500/);
+    expect(screen.getByLabelText("A strip has")).toHaveValue("500 ft2");
+    // A strip that is typed is none of the lawn's.
+    type("A strip has", "10 x 100");
+    expect(screen.getByLabelText("A lawn of Green")).toHaveValue("");
+  });
+  test("strips of a metric reader are in square metres", () => {
+    const site = { name: "Green", zones: [{ name: "lawn", area: "1000 m2", "x-id": "zone-1" }] };
+    expect(stripOf(site, { zoneId: "zone-1", count: "8" }, "metric")).toBe("125 m2");
+    expect(stripOf(site, { zoneId: "zone-1", count: "0" }, "metric")).toBeUndefined();
+    expect(stripOf(site, { zoneId: "zone-2", count: "1" }, "metric")).toBeUndefined();
+    expect([usualCount("1000 ft2"), usualCount("1001 ft2"), usualCount("20 ac")]).toEqual(["1", "2", "500"]);
   });
   test("over the season each gun of a rig has its own line, oldest first", () => {
     const strip = (daysAgo: number, gun: string, took: string): PracticeEntry => ({
