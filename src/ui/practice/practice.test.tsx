@@ -10,6 +10,7 @@ import { PaceRoom } from "./pace-room";
 import { aimWords } from "./pace-table";
 import { PracticeRecord } from "./practice-record";
 import { SwingRoom, widthsOf } from "./swing-room";
+import { clockSlip, WalkPad } from "./walk-pad";
 import { stripOf, usualCount } from "./zone-strips";
 
 jest.mock("next/navigation", () => ({ useRouter: () => ({ push: jest.fn() }), usePathname: () => "/calibrate/practice" }));
@@ -62,6 +63,30 @@ describe("the pace trainer", () => {
     // 250 sq ft a minute, five feet wide: 50 ft a minute.
     expect(made.time!.value).toBeCloseTo(44 / (50 / 60), 6);
     expect(made.beat).toBeUndefined();
+  });
+});
+
+describe("a walk on a device whose clock is set in its middle", () => {
+  const under = { since: 1_000_000, passed: [], page: 5, stamp: 300 };
+  test("is known by the page's own clock, on the page that it began on", () => {
+    expect(clockSlip(under, 1_010_000, 10_300, 5)).toBe(0);
+    expect(clockSlip(under, 1_070_000, 10_300, 5)).toBe(60);
+    expect(clockSlip(under, 950_000, 10_300, 5)).toBe(-60);
+    expect(clockSlip(under, 1_070_000, 10_300, 6)).toBe(0);
+  });
+  test("isn't counted, and says so", () => {
+    const now = jest.spyOn(Date, "now");
+    const walked = jest.fn();
+    now.mockReturnValue(1_000_000);
+    showWith({}, <WalkPad keptAs="walk" seconds={10} parts={1} say={jest.fn()} onWalk={walked} />);
+    const press = () => fireEvent.keyDown(document.body, { code: "Space" });
+    press();
+    now.mockReturnValue(1_060_000);
+    press();
+    expect(screen.getByText(/Not counted: this device's clock was set, or it slept, by \d+\.\d s/)).toBeInTheDocument();
+    expect(walked).not.toHaveBeenCalled();
+    expect(localStorage.getItem("walk")).toBeNull();
+    now.mockRestore();
   });
 });
 

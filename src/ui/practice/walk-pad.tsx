@@ -19,10 +19,20 @@ interface PadProps {
 }
 
 /** A walk that began, as the wall's clock has it, with the marks that were passed; a reload in the middle goes on counting. */
-interface Under {
+export interface Under {
   readonly since: number;
   readonly passed: readonly number[];
+  /** The page that it began on, and when by the page's own clock, which nobody sets. */
+  readonly page: number;
+  readonly stamp: number;
 }
+
+/** Two clocks of a device that are so far apart over a walk: one of them was set, or it slept, s (ours). */
+const APART = 0.2;
+
+/** How far the wall's clock went otherwise than the page's since a walk began, s; nothing is known of it after a reload. */
+export const clockSlip = (under: Under, at: number, timeStamp: number, page: number): number =>
+  under.page === page ? (at - under.since - (timeStamp - under.stamp)) / 1000 : 0;
 
 /** When an event happened, by the clock on the wall. */
 const wallTime = (timeStamp: number): number => Date.now() - (performance.now() - timeStamp);
@@ -42,10 +52,15 @@ export function WalkPad({ keptAs, seconds, parts, say, onWalk }: PadProps) {
     const at = wallTime(timeStamp);
     if (!under) {
       setSaid(undefined);
-      keep(keptAs, { since: at, passed: [] } satisfies Under);
+      keep(keptAs, { since: at, passed: [], page: performance.timeOrigin, stamp: timeStamp } satisfies Under);
       return;
     }
     const took = (at - under.since) / 1000;
+    const slip = clockSlip(under, at, timeStamp, performance.timeOrigin);
+    if (Math.abs(slip) > APART) {
+      setSaid(`Not counted: this device's clock was set, or it slept, by ${Math.abs(slip).toFixed(1)} s meanwhile. Walk again`);
+      return keep(keptAs, undefined);
+    }
     const passed = [...under.passed, took];
     const { off, say: how } = againstMark(took, marks[passed.length - 1]!);
     const words = how === "on the beat" ? how : `${apart(off)} ${how}`;
