@@ -20,6 +20,7 @@ import { useInHand } from "../data/in-hand";
 import { useLabels, usePeople, useSlice } from "../data/records";
 import { Button, Note, SubHeading } from "../parts/controls";
 import { Row } from "../parts/layout";
+import { useOwed, useWeatherAgainst } from "./against";
 import { DayLoad } from "./day-load";
 import type { Moves } from "./moves";
 import { nameList, WHY } from "./why";
@@ -85,6 +86,7 @@ interface DayProps {
 function Day({ day, perDay, today, onMove }: DayProps) {
   const { setNodeRef, isOver } = useDroppable({ id: day.date });
   const said = useSaid(day, perDay);
+  const owed = useOwed();
   const name = format(new Date(`${day.date}T12:00:00`), "EEE d MMM");
   const past = day.date < today;
   return (
@@ -111,7 +113,14 @@ function Day({ day, perDay, today, onMove }: DayProps) {
       ))}
       <Box as="ul" listStyleType="none">
         {day.items.map((item) => (
-          <Work key={keyOf(item)} item={item} day={day.date} today={today} onMove={(to) => onMove([item], to)} />
+          <Work
+            key={keyOf(item)}
+            item={item}
+            day={day.date}
+            today={today}
+            owed={past ? [] : owed(item.siteId, day.date)}
+            onMove={(to) => onMove([item], to)}
+          />
         ))}
       </Box>
       {day.items.length > 0 && !past && <DayLoad day={day} />}
@@ -129,7 +138,16 @@ function Day({ day, perDay, today, onMove }: DayProps) {
   );
 }
 
-function Work({ item, day, today, onMove }: { item: Item; day: string; today: string; onMove: (day: string) => void }) {
+interface WorkProps {
+  readonly item: Item;
+  readonly day: string;
+  readonly today: string;
+  /** What the ground is still owed by then. */
+  readonly owed: readonly string[];
+  readonly onMove: (day: string) => void;
+}
+
+function Work({ item, day, today, owed, onMove }: WorkProps) {
   const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({ id: keyOf(item) });
   const { choose } = useInHand();
   const { siteId, site, round, fixed, left, reasons } = item;
@@ -165,6 +183,11 @@ function Work({ item, day, today, onMove }: { item: Item; day: string; today: st
           ! {reasons.map((reason) => WHY[reason]).join(", ")}
         </Box>
       )}
+      {owed.map((words) => (
+        <Box key={words} textStyle="small" color="act">
+          ! {words}
+        </Box>
+      ))}
       <ToDay label={`${round} of ${site} to`} day={day} today={today} onPick={onMove} says="Move to …" />
     </Box>
   );
@@ -231,7 +254,9 @@ function ToDay({
 }
 
 /** What a day is in work by the rig in hand, and what speaks against it. */
-function useSaid({ date, area, items }: WorkDayEntry, perDay: number | null) {
+function useSaid(day: WorkDayEntry, perDay: number | null) {
+  const { date, area, items } = day;
+  const weather = useWeatherAgainst(day);
   const { rig, calibrated, system } = useInHand();
   const people = usePeople();
   const labels = useLabels();
@@ -254,6 +279,7 @@ function useSaid({ date, area, items }: WorkDayEntry, perDay: number | null) {
   return {
     work: words.filter(Boolean).join(" · "),
     against: [
+      weather,
       perDay !== null && !atMost(area, perDay) && "more than a day's work",
       restricted && !certified && "nobody holds a certificate on that day",
       standings && !standings.some((one) => !mixLock(one)) && "no rig is calibrated",

@@ -2,6 +2,7 @@ import { fireEvent, screen, within } from "@testing-library/react";
 import type { WeekEntry, YearEntry, YearOfSiteEntry } from "@/formats/entries";
 import { setServerTime } from "../data/clock";
 import { showWith } from "../testing/show";
+import { owedOn } from "./against";
 import { Budgets } from "./budgets";
 import { dayAfter, YearDrawing } from "./year-drawing";
 import { Week } from "./week";
@@ -151,6 +152,36 @@ const item = (site: string) => ({
   area: 90,
   fixed: site === "Mole",
   reasons: [],
+});
+
+describe("what speaks against a day", () => {
+  const moves = { said: undefined, move: jest.fn(), shift: jest.fn(), undo: jest.fn() };
+  const shownDay = () => screen.getByRole("region", { name: "Wed 2 Sep" });
+  test("of today what the newest report says, by the labels of its work; an old report says nothing", () => {
+    const gusty = "KFRY 020953Z 24016G25KT 9999 SKC 20/12 Q1018";
+    localStorage.setItem("metars", JSON.stringify(gusty));
+    const now = showWith({ week: week({}) }, <Week moves={moves} />);
+    expect(shownDay()).toHaveTextContent(/! not now, by the weather: wind of 18 mph, 10 mph is the most/);
+    now.unmount();
+    localStorage.setItem("metars", JSON.stringify("KFRY 020453Z 24016G25KT 9999 SKC 20/12 Q1018"));
+    const old = showWith({ week: week({}) }, <Week moves={moves} />);
+    expect(shownDay()).not.toHaveTextContent("by the weather");
+    old.unmount();
+    localStorage.setItem("metars", JSON.stringify(gusty));
+    showWith({ week: week({ date: "2026-09-03" }) }, <Week moves={moves} />);
+    expect(screen.getByRole("region", { name: "Thu 3 Sep" })).not.toHaveTextContent("by the weather");
+  });
+  test("what the ground is still owed on the morning of a day", () => {
+    const card = { name: "Zel", keepDry: "24 h", mowAfter: "9 days" };
+    const entry = { siteId: "site-Pier", site: "Pier", date: "2026-09-01", earliest: "2026-09-01T16:00:00.000Z", latest: "2026-09-01T16:00:00.000Z", hourKnown: true, cards: [card], waters: [], waterer: null, zones: [] }; // prettier-ignore
+    showWith({ week: week({}), afterWork: [entry as never] }, <Week moves={moves} />);
+    const owed = "! after Zel it is to be kept dry until Wed 2 Sep 16:00";
+    expect(within(shownDay()).getAllByRole("listitem")[0]).toHaveTextContent(owed);
+    expect(shownDay().textContent!.split(owed)).toHaveLength(2);
+    const now = Date.parse("2026-09-02T10:00:00Z");
+    expect(owedOn([entry as never], "site-Pier", "2026-09-03", now)).toEqual([]);
+    expect(owedOn([entry as never], "site-Mole", "2026-09-02", now)).toEqual([]);
+  });
 });
 
 test("a day of the week says how much it is and what speaks against it; work moves from it without a drag", () => {
