@@ -31,8 +31,11 @@ export const plannedIn = (db: Access, year: number) =>
 /** What undoes a batch is itself one, under this name with the other's behind it. */
 export const UNDO = "undo.";
 
-/** What a site brings that becomes part of another is a batch under this name: nobody moved it, nothing undoes it. */
-export const MERGED = "merged.";
+/**
+ * What goes over with a site that becomes part of another, or with a round that gets another name, is a batch under this name:
+ * nobody moved it, and nothing undoes it.
+ */
+export const CARRIED = "carried.";
 
 /** The newest batch of a year that was neither undone nor undoes another; undefined where there is none. */
 export function lastBatch(db: Access, year: number): string | undefined {
@@ -40,7 +43,7 @@ export function lastBatch(db: Access, year: number): string | undefined {
   return db
     .select({ batch: plannedDays.batch })
     .from(plannedDays)
-    .where(and(eq(plannedDays.year, year), ...[UNDO, MERGED].map((of) => not(like(plannedDays.batch, `${of}%`))), not(undone)))
+    .where(and(eq(plannedDays.year, year), ...[UNDO, CARRIED].map((of) => not(like(plannedDays.batch, `${of}%`))), not(undone)))
     .orderBy(desc(plannedDays.id))
     .limit(1)
     .get()?.batch;

@@ -1,5 +1,5 @@
 import { moveWork, shiftSeason, undoMoves } from "./move-work";
-import { saveProgram } from "./program";
+import { programOf, saveProgram } from "./program";
 import { holdClock } from "./clock";
 import { saveApplication } from "./save-application";
 import { week, yearEntry, yearOfSite } from "./slices/season";
@@ -144,6 +144,44 @@ test("what isn't there, is done or lies behind can't be moved; the same sent twi
   expect(friday!.area).toBeCloseTo(167.2, 1);
   down(1, "0.5 oz");
   expect(faults(move("spring", "2026-04-10", "move-000000004"))).toEqual(["moves[0].round conflict"]);
+});
+
+test("a round that gets another name keeps its days and its lateness; two may change names; a name that comes again is another", () => {
+  january();
+  must(move("spring", "2026-03-20"));
+  must(shiftSeason(records.db, { id: "shift-00000001", year: 2026, days: 5, rounds: ["feed"] }));
+  const program = programOf(records.db);
+  const called = (...names: readonly (readonly [string, string])[]) =>
+    must(
+      saveProgram(records.db, {
+        ...program,
+        rounds: program.rounds.map((one, i) => ({ ...one, name: names[i]![1], "x-was": names[i]![0] })),
+      }),
+    );
+  const found = () => yearEntry(records.db, {}, []).rounds.map(({ name, later, planned }) => [name, later, planned[0]?.[0]]);
+  expect(found()).toEqual([
+    ["spring", 0, "2026-03-20"],
+    ["feed", 5, "2026-04-13"],
+  ]);
+  called(["spring", "first half"], ["feed", "feed"]);
+  expect(found()).toEqual([
+    ["first half", 0, "2026-03-20"],
+    ["feed", 5, "2026-04-13"],
+  ]);
+  // They change names: what each had goes with it.
+  called(["first half", "feed"], ["feed", "first half"]);
+  expect(found()).toEqual([
+    ["feed", 0, "2026-03-20"],
+    ["first half", 5, "2026-04-13"],
+  ]);
+  expect(programOf(records.db).rounds[0]).not.toHaveProperty("x-was");
+  // A round that is called spring again was never moved, nor is what was undone.
+  called(["x", "spring"], ["y", "summer"]);
+  expect(found()).toEqual([
+    ["spring", 0, "2026-03-02"],
+    ["summer", 0, "2026-04-06"],
+  ]);
+  expect(yearEntry(records.db, {}, []).undo).toBe("shift-00000001");
 });
 
 test("a cold spring moves what opens with one press, says what fits no more, and is taken back with one", () => {

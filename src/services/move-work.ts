@@ -3,7 +3,7 @@ import { bad, good, type Issue, type Result } from "@/core/issue";
 import { isFor, reasonsOn, windowsOf, type YearAsked, type YearReason } from "@/core/season/year";
 import { MOST_LATER } from "@/formats/season/program";
 import { type Access, type Records, whole } from "@/records/database";
-import { addPlanned, lastBatch, MERGED, plannedIn, rowsOfBatch, UNDO, type PlannedRow } from "@/records/plan";
+import { addPlanned, lastBatch, CARRIED, plannedIn, rowsOfBatch, UNDO, type PlannedRow } from "@/records/plan";
 import { todayOf } from "./clock";
 import { heldIssues } from "./held";
 import { isId, issue, nowText, shown } from "./input";
@@ -163,7 +163,7 @@ export function carryFixed(tx: Access, from: string, to: string): void {
       const strange = strangeness(move, 0, [0, number < 0 ? undefined : number], asked).length > 0;
       if (strange || fixed[number] != null || heldOn(asked, 0, fixed.with(number, day)).length > 0) return [];
       fixed[number] = day;
-      return [{ ...move, batch: `${MERGED}${from}`, year, was: null, later: null, wasLater: null, at: nowText() }];
+      return [{ ...move, batch: `${CARRIED}${from}`, year, was: null, later: null, wasLater: null, at: nowText() }];
     });
     addPlanned(tx, rows);
   }

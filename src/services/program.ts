@@ -9,6 +9,7 @@ import { type Access, type Records, whole } from "@/records/database";
 import { findLabel } from "@/records/labels";
 import { changeSetting, readSettingAs } from "@/records/settings";
 import { seedOfSites, type SiteSeed } from "@/records/sites";
+import { carryRenamed } from "./carry-renamed";
 import { todayOf } from "./clock";
 import { doneBySite, doneOn, stillToDo } from "./done";
 import { issue, nowText } from "./input";
@@ -21,7 +22,10 @@ const NONE: ProgramText = { rounds: [], soil: [] };
 export const programOf = (db: Access, aside?: SetAside[]): ProgramText =>
   readSettingAs(db, "program", readProgram, aside) ?? NONE;
 
-/** Keeps the program: `{ rounds, soil }`. What stood before stays on record. */
+/**
+ * Keeps the program: `{ rounds, soil }`. What stood before stays on record. A round that names what it was called before
+ * (`x-was`) takes with it what was fixed for it.
+ */
 export function saveProgram(db: Records, input: unknown): Result<{ rounds: number }> {
   const read = readProgram(input);
   if (!read.ok) return read;
@@ -33,7 +37,15 @@ export function saveProgram(db: Records, input: unknown): Result<{ rounds: numbe
       return counting && !counting.ok ? counting.issues : [];
     });
     if (strange.length > 0) return bad(...strange);
-    changeSetting(tx, "program", JSON.stringify(read.value), nowText());
+    const now = nowText();
+    carryRenamed(
+      tx,
+      programOf(tx).rounds.map(({ name }) => name),
+      new Map(read.value.rounds.flatMap(({ name, "x-was": was }) => (typeof was === "string" ? [[was, name]] : []))),
+      now,
+    );
+    const rounds = read.value.rounds.map(({ "x-was": _, ...round }) => round);
+    changeSetting(tx, "program", JSON.stringify({ ...read.value, rounds }), now);
     return good({ rounds: read.value.rounds.length });
   });
 }

@@ -16,6 +16,8 @@ export interface ProgramRound extends RoundText {
   readonly rate?: string;
   /** On this turf alone. */
   readonly turf?: string;
+  /** What it was called before it is kept; not kept itself. */
+  readonly "x-was"?: string;
 }
 
 export interface ProgramText {
@@ -39,7 +41,7 @@ export const MOST_LATER = 60;
 const PROGRAM = exact({
   rounds: needed(
     list(
-      exact({ ...ROUND, label: needed(text(80), `"a product on the shelf"`), rate: text(60), turf: text(60) }),
+      exact({ ...ROUND, label: needed(text(80), `"a product on the shelf"`), rate: text(60), turf: text(60), "x-was": text() }),
       0,
       "round",
       MOST_ROUNDS,

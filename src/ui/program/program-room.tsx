@@ -21,6 +21,8 @@ import { Soil } from "./soil";
 
 /** A round as it is typed. */
 interface RoundDraft {
+  /** What it is called on record; undefined of a new one. */
+  readonly was?: string;
   readonly name: string;
   readonly label: string;
   readonly rate: string;
@@ -97,8 +99,13 @@ function Editor({ program }: { program: ProgramText }) {
     setSaved(false);
     keep({ ...draft, ...next });
   };
-  const round = (i: number, next: Partial<RoundDraft>) =>
-    change({ rounds: draft.rounds.map((one, j) => (j === i ? { ...one, ...next } : one)) });
+  const round = (i: number, next: Partial<RoundDraft>) => {
+    const was = draft.rounds[i]!.name.trim();
+    // What comes after a round still does when the round is called otherwise.
+    const follows = (one: RoundDraft) =>
+      next.name !== undefined && was !== "" && one.after === was ? { ...one, after: next.name.trim() } : one;
+    change({ rounds: draft.rounds.map((one, j) => (j === i ? { ...one, ...next } : follows(one))) });
+  };
   const save = async () => {
     const result = await send("/api/settings/program", programText(draft));
     setTrouble(
@@ -301,6 +308,7 @@ const draftOf = ({ rounds, soil, air = [], work }: ProgramText): Draft => ({
   perDay: work?.perDay ?? "",
   days: work?.days ?? WORKING,
   rounds: rounds.map((round) => ({
+    was: round.name,
     name: round.name,
     label: round.label,
     rate: round.rate ?? "",
@@ -330,6 +338,7 @@ function programText({ rounds, soil, air, perDay, days: weekdays }: Draft): unkn
   return {
     rounds: rounds.map((round) => ({
       ...given("name", round.name),
+      ...(round.was !== undefined && round.was !== round.name.trim() && { "x-was": round.was }),
       ...given("label", round.label),
       ...given("rate", round.rate),
       ...given("turf", round.turf),
