@@ -44,8 +44,11 @@ export interface FirmEntry {
   readonly today: string;
   /** What places, and the firm itself, ask of the weather beside the labels. */
   readonly rules: readonly LocalRule[];
-  /** What it measured of the soil and the air in the days before. */
+  /** What it measured of the soil and the air in the days before, and where, as far as that is noted. */
   readonly before: DaysBefore;
+  readonly place?: string | undefined;
+  /** The same of its other stations. */
+  readonly stations?: readonly { readonly place: string; readonly before: DaysBefore }[];
 }
 
 interface Entry {

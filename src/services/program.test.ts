@@ -3,6 +3,9 @@ import { putSite } from "@/records/sites";
 import { readSlice } from "./slices/read-slice";
 import { holdClock } from "./clock";
 import { put } from "./keep-up";
+import { stationAt } from "@/formats/season/program";
+import { firm } from "./slices/upkeep";
+import { yearNow } from "./year";
 import { dueToday, programOf, saveProgram } from "./program";
 import { saveApplication, voidApplication } from "./save-application";
 import { faults, freshRecords, ids, LABEL, must, NOW, town } from "./testing/town";
@@ -106,6 +109,59 @@ test("the soil opens a round for the turf that it is for; seed that is too young
   putSite(records.db, "site-0000000002", { name: "Pier", zones: seeded } as never, NOW);
   expect(due()).toEqual(["Green: first half due", "Pier: fescue only due"]);
   expect(dueToday(records.db).rounds[0]!.counts).toEqual({ due: 1, blocked: 1 });
+});
+
+describe("stations", () => {
+  const days = (degrees: string) => [28, 29, 30, 31].map((day) => ({ date: `2026-08-${day}`, temperature: degrees }));
+  const soil = (degrees: string) => [...days(degrees), { date: "2026-09-01", temperature: degrees }];
+  const [, , fescue] = PROGRAM.rounds;
+  const program = (more: object) => ({
+    rounds: [{ ...fescue, turf: undefined, opens: { soilFallsTo: "70 F" } }],
+    soil: soil("80 F"),
+    ...more,
+  });
+  const save = (more: object) => saveProgram(records.db, JSON.parse(JSON.stringify(program(more))));
+  const gate = (id: string, gateAt: string, name: string) =>
+    putSite(records.db, id, { name, "x-gate": gateAt, zones: [{ name: "lawn", area: "1000 ft2" }] } as never, NOW);
+  beforeEach(() => {
+    gate(ids.sites, "40.10, -75.00", "Green");
+    gate("site-0000000002", "40.30, -75.00", "Pier");
+    putSite(records.db, "site-0000000003", { name: "Nowhere", zones: [{ name: "lawn", area: "1000 ft2" }] } as never, NOW);
+  });
+  const hill = { name: "the hill", place: "40.29, -75.01", soil: soil("65 F") };
+  test("a site goes by the one that is nearest to its gate, where no place is known by the firm's own", () => {
+    must(save({ place: "40.11, -75.0", stations: [hill] }));
+    expect(due()).toEqual(["Pier: fescue only due"]);
+    const { sites, year } = yearNow(records.db);
+    const laidOut = year.items.map(({ site, on: day, reasons }) => [sites[site]!.name, day ?? reasons.join()]);
+    expect(laidOut.sort()).toEqual([
+      ["Green", "soil-unknown"],
+      ["Nowhere", "soil-unknown"],
+      ["Pier", "2026-09-02"],
+    ]);
+    expect(yearNow(records.db).year.windows.map(([one]) => one!.opens)).toEqual([undefined, "2026-09-01"]);
+    // Without a place of its own the firm's series is that of sites of no place.
+    must(save({ stations: [hill] }));
+    expect(due().sort()).toEqual(["Green: fescue only due", "Pier: fescue only due"]);
+    must(save({ stations: [] }));
+    expect(due()).toEqual([]);
+  });
+  test("what is wrong with one is told at its place", () => {
+    expect(faults(save({ stations: [hill, { ...hill, name: "The Hill" }] }))).toEqual(["stations[1].name duplicate-name"]);
+    expect(faults(save({ place: "here", stations: [{ ...hill, place: "north" }] })).sort()).toEqual(["place wrong-type", "stations[0].place wrong-type"]); // prettier-ignore
+    expect(faults(save({ stations: [{ name: "x", place: hill.place, soil: [...days("60 F"), ...days("60 F")] }] }))[0]).toBe("stations[0].soil[4].date duplicate-name"); // prettier-ignore
+    const air = [{ date: "2026-08-01", least: "70 F", most: "60 F" }];
+    expect(faults(save({ stations: [{ ...hill, air }] }))).toEqual(["stations[0].air[0].least contradiction"]);
+    expect(faults(save({ stations: Array.from({ length: 21 }, (_, i) => ({ ...hill, name: `s${i}` })) }))).toEqual(["stations too-many"]); // prettier-ignore
+  });
+  test("a device holds the weather of a place against what was read nearest to it", () => {
+    must(save({ place: "40.11, -75.0", stations: [hill] }));
+    const told = firm(records.db, {}, []);
+    expect(told.place).toBe("40.11, -75.0");
+    expect([told.before.soil!, told.stations![0]!.before.soil!].map((soil) => soil.toFixed(1))).toEqual(["26.7", "18.3"]);
+    const at = stationAt(told);
+    expect([at("40.3, -75.0"), at("40.1, -75"), at(null), at("x")]).toEqual([0, undefined, undefined, undefined]);
+  });
 });
 
 test("what stood before stays on record; what is wrong is told at its place, and nothing is changed", () => {

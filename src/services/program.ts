@@ -2,7 +2,7 @@ import { good, bad, type Issue, type Result } from "@/core/issue";
 import { sameName } from "@/core/names";
 import { dueOf, type DueItem, type DueState } from "@/core/season/due";
 import type { DueEntry } from "@/formats/entries";
-import { readProgram, seasonOf, type ProgramText } from "@/formats/season/program";
+import { readProgram, seasonOf, stationAt, type ProgramText } from "@/formats/season/program";
 import { countingOf } from "@/formats/season/rates";
 import type { SetAside } from "@/records/aside";
 import { type Access, type Records, whole } from "@/records/database";
@@ -58,14 +58,20 @@ export function dueToday(db: Access, aside?: SetAside[]): DueEntry {
   const date = todayOf(db);
   const program = programOf(db, aside);
   if (program.rounds.length === 0) return { date, rounds: [], items: [], more: 0 };
-  const { rounds, soil, air } = seasonOf(program);
+  const { rounds, soil, air, stations } = seasonOf(program);
+  const station = stationAt(program);
   const year = date.slice(0, 4);
   const counts = rounds.map((): Partial<Record<DueState, number>> => ({}));
   const open: DueEntry["items"][number][] = [];
   const sites = seedOfSites(db);
   const down = doneBySite(db, program, `${year}-01-01`, sites);
-  const seasons = sites.map(({ id, name, seeds }) => ({ name, done: doneOn(down, id).done, ...seedOf(seeds, date) }));
-  const items = dueOf({ date, soil, air, rounds, sites: seasons });
+  const seasons = sites.map(({ id, name, seeds, gate }) => ({
+    name,
+    done: doneOn(down, id).done,
+    ...seedOf(seeds, date),
+    station: station(gate),
+  }));
+  const items = dueOf({ date, soil, air, stations, rounds, sites: seasons });
   items.forEach((item, n) => {
     const i = n % rounds.length;
     const site = sites[Math.floor(n / rounds.length)]!;

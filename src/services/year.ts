@@ -8,7 +8,7 @@ import { withCounted } from "@/formats/counted";
 import { Faults } from "@/formats/job-file/faults";
 import { readApplied } from "@/formats/job-file/read-sites";
 import { MADE_OF } from "@/formats/slices";
-import { seasonOf, workOf, type ProgramText } from "@/formats/season/program";
+import { seasonOf, stationAt, workOf, type ProgramText } from "@/formats/season/program";
 import { AHEAD, countingOf } from "@/formats/season/rates";
 import { placeOf } from "@/formats/area/place";
 import type { SetAside } from "@/records/aside";
@@ -104,7 +104,8 @@ export function yearAsked(
     planned.flatMap(({ siteId, round, day }) => (siteId !== null && day !== null ? [[`${siteId}\n${round}`, day] as const] : [])),
   );
   const cards = new Map(listLabels(db, aside).map((label) => [label.id, label.card]));
-  const { rounds, soil, air } = seasonOf(program);
+  const { rounds, soil, air, stations } = seasonOf(program);
+  const station = stationAt(program);
   const yearRounds = rounds.map((round, i): YearRound => {
     const { label, rate, turf } = program.rounds[i]!;
     const card = cards.get(label);
@@ -126,12 +127,13 @@ export function yearAsked(
       some: own.some,
       fixed: rounds.map(({ name }) => fixed.get(`${site.id}\n${name}`) ?? null),
       ...seedOf(site.seeds, date),
+      station: station(site.gate),
     };
   });
   return {
     program,
     sites,
-    asked: { date, soil, air, rounds: yearRounds, sites: yearSites, work: workOf(program), sprayVolume: AHEAD },
+    asked: { date, soil, air, stations, rounds: yearRounds, sites: yearSites, work: workOf(program), sprayVolume: AHEAD },
   };
 }
 

@@ -17,6 +17,12 @@ export interface Measured {
   readonly air: readonly AirDay[];
 }
 
+/** What was read at one place. */
+export interface Series {
+  readonly soil: readonly SoilDay[];
+  readonly air?: readonly AirDay[] | undefined;
+}
+
 export interface Round {
   readonly name: string;
   /** Left out: always open, never closes. */
@@ -36,12 +42,14 @@ export interface SeasonSite {
   /** ISO dates. */
   readonly seeded?: string | undefined;
   readonly seeding?: string | undefined;
+  /** The number of the station that it goes by; left out, the season's own series. */
+  readonly station?: number | undefined;
 }
 
-export interface Season {
+export interface Season extends Series {
   readonly date: string;
-  readonly soil: readonly SoilDay[];
-  readonly air?: readonly AirDay[] | undefined;
+  /** Other places where it was read. */
+  readonly stations?: readonly Series[] | undefined;
   readonly rounds: readonly Round[];
   readonly sites: readonly SeasonSite[];
 }
@@ -70,7 +78,7 @@ export interface DueItem {
   readonly reasons: readonly DueReason[];
 }
 
-/** The window of a round in a year: when it opens and closes, the same on every site. */
+/** The window of a round in a year: when it opens and closes, the same on every site that goes by one series. */
 interface Window {
   readonly round: Round;
   /** ISO date; null where it is always open; undefined where the soil hasn't said. */
@@ -79,18 +87,23 @@ interface Window {
 }
 
 /** Sites in their order, rounds in theirs. */
-export function dueOf({ date, soil, air, rounds, sites }: Season): DueItem[] {
-  const measured = measuredOf({ soil, air });
+export function dueOf(season: Season): DueItem[] {
+  const { date, rounds, sites, stations = [] } = season;
   const year = date.slice(0, 4);
-  const windows = rounds.map((round): Window => ({
-    round,
-    opens: round.opens ? edgeOn(round.opens, measured, year, "opens") : null,
-    closes: round.closes ? (edgeOn(round.closes, measured, year, "closes") ?? null) : null,
-  }));
-  return sites.flatMap((site) => windows.map((window) => dueItem(site, window, date)));
+  const [own, ...others] = [season, ...stations].map((series) => {
+    const measured = measuredOf(series);
+    return rounds.map((round): Window => ({
+      round,
+      opens: round.opens ? edgeOn(round.opens, measured, year, "opens") : null,
+      closes: round.closes ? (edgeOn(round.closes, measured, year, "closes") ?? null) : null,
+    }));
+  });
+  return sites.flatMap((site) =>
+    (site.station === undefined ? own! : others[site.station]!).map((window) => dueItem(site, window, date)),
+  );
 }
 
-export const measuredOf = ({ soil, air = [] }: Pick<Season, "soil" | "air">): Measured => ({
+export const measuredOf = ({ soil, air = [] }: Series): Measured => ({
   means: soilMeans(soil),
   air: [...air].sort((a, b) => (a.date < b.date ? -1 : 1)),
 });

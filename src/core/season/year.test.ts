@@ -107,7 +107,7 @@ describe("the year laid out", () => {
     const leap = yearOf(
       asked([round("r", { opens: on("02-29"), closes: on("02-29") })], [site("Green", 1)], { date: "2028-01-03" }),
     );
-    expect(leap.windows[0]).toMatchObject({ opens: "2028-02-29", closes: "2028-02-29" });
+    expect(leap.windows[0]![0]).toMatchObject({ opens: "2028-02-29", closes: "2028-02-29" });
     expect(days(leap.items)).toEqual(["2028-02-29"]);
     const late = [round("a", { opens: on("12-20") }), round("b", { after: { round: "a", atLeast: 35 } })];
     expect(days(yearOf(asked(late, [site("Green", 2)])).items)).toEqual(["2026-12-21", "next-year"]);

@@ -6,9 +6,7 @@ import { judgeZone } from "../labels/limits";
 import type { Budget, Reason } from "../labels/reason";
 import { foldedName, sameName } from "../names";
 import type { Source } from "../working/rule";
-import type { AirDay } from "./degrees";
-import { measuredOf, type Round } from "./due";
-import type { SoilDay } from "./soil";
+import { measuredOf, type Round, type Series } from "./due";
 import { windowOf, type YearWindow } from "./window";
 
 /**
@@ -41,6 +39,8 @@ export interface YearSite {
   /** ISO dates: the last seed that is down, the next that is planned. */
   readonly seeded?: string | undefined;
   readonly seeding?: string | undefined;
+  /** The number of the station that it goes by; left out, the firm's own series. */
+  readonly station?: number | undefined;
 }
 
 /** What a firm does in a day. */
@@ -51,11 +51,11 @@ export interface DaysWork {
   readonly days: readonly number[];
 }
 
-export interface YearAsked {
+export interface YearAsked extends Series {
   /** ISO: today. What lies before it is done or isn't. */
   readonly date: string;
-  readonly soil: readonly SoilDay[];
-  readonly air?: readonly AirDay[] | undefined;
+  /** Other places where the soil and the air were read. */
+  readonly stations?: readonly Series[] | undefined;
   readonly rounds: readonly YearRound[];
   readonly sites: readonly YearSite[];
   readonly work: DaysWork;
@@ -94,8 +94,11 @@ export interface YearItem {
   readonly held: readonly Reason[];
 }
 
+/** By series, the firm's own first, then its stations in their order: when each round opens and closes. */
+export type Windows = readonly (readonly YearWindow[])[];
+
 export interface Year {
-  readonly windows: readonly YearWindow[];
+  readonly windows: Windows;
   /** Sites in their order, rounds in theirs; rounds that are not for a site are left out. */
   readonly items: readonly YearItem[];
 }
@@ -135,10 +138,11 @@ export const downAs = (counting: Counting, date: string): PutDown[] =>
   }));
 
 /** When each round opens and closes in the year that is asked for. */
-export function windowsOf(asked: Pick<YearAsked, "soil" | "air" | "rounds" | "date">): YearWindow[] {
-  const measured = measuredOf(asked);
-  return asked.rounds.map((round) => windowOf(round, measured, asked.date));
-}
+export const windowsOf = (asked: Pick<YearAsked, "soil" | "air" | "rounds" | "date" | "stations">): Windows =>
+  [asked, ...(asked.stations ?? [])].map((series) => {
+    const measured = measuredOf(series);
+    return asked.rounds.map((round) => windowOf(round, measured, asked.date));
+  });
 
 /** Lays a year out. Work: sites × rounds, a look at each label for each that is laid out. */
 export function yearOf(asked: YearAsked): Year {
@@ -149,7 +153,7 @@ export function yearOf(asked: YearAsked): Year {
 /** What a round on a day runs into, by its program and its label, beside what is done and fixed: what a person is told who moves it there. */
 export function reasonsOn(
   asked: YearAsked,
-  windows: readonly YearWindow[],
+  windows: Windows,
   site: number,
   round: number,
   day: string,
@@ -225,7 +229,7 @@ class Laying {
 
   constructor(
     private readonly asked: YearAsked,
-    private readonly windows: readonly YearWindow[],
+    private readonly windows: Windows,
   ) {
     const { date, rounds, sites } = asked;
     this.first = dayOf(date);
@@ -242,6 +246,12 @@ class Laying {
     const number = new Map(rounds.map(({ name }, i) => [name, i]));
     this.before = rounds.map(({ after }) => (after ? number.get(after.round) : undefined));
     this.after = rounds.map((_, i) => rounds.flatMap((__, j) => (this.before[j] === i ? [j] : [])));
+  }
+
+  /** When a round opens and closes on a site. */
+  private window(site: number, round: number): YearWindow {
+    const { station } = this.asked.sites[site]!;
+    return this.windows[station === undefined ? 0 : station + 1]![round]!;
   }
 
   items(): YearItem[] {
@@ -313,7 +323,7 @@ class Laying {
 
   /** What a round on a day runs into. */
   on(site: number, round: number, day: string): { readonly reasons: readonly YearReason[]; readonly held: readonly Reason[] } {
-    const { opens, closes } = this.windows[round]!;
+    const { opens, closes } = this.window(site, round);
     const one = this.asked.sites[site]!;
     const { after, afterSeeding, beforeSeeding, counting } = this.asked.rounds[round]!;
     const previous = this.dayBefore(site, round);
@@ -361,7 +371,7 @@ class Laying {
 
   /** The days between which a round may be done; undefined where none is known, which is noted. */
   private waiting(site: number, round: number): Waiting | undefined {
-    const { opens, closes } = this.windows[round]!;
+    const { opens, closes } = this.window(site, round);
     const one = this.asked.sites[site]!;
     const { after, afterSeeding = 0, beforeSeeding = 0 } = this.asked.rounds[round]!;
     const previous = this.dayBefore(site, round);
@@ -463,7 +473,7 @@ class Laying {
 
   private whyOver({ site, round, latest }: Waiting, wasOpen: boolean): YearReason[] {
     if (wasOpen) return ["no-room"];
-    const { closes } = this.windows[round]!;
+    const { closes } = this.window(site, round);
     if (closes !== null && closes === latest) return ["closed"];
     const { seeding } = this.asked.sites[site]!;
     return [
@@ -478,7 +488,7 @@ class Laying {
   }
 
   private keep(site: number, round: number, item: Pick<YearItem, "state" | "on"> & Partial<YearItem>): void {
-    const { opens, closes } = this.windows[round]!;
+    const { opens, closes } = this.window(site, round);
     this.found[site]![round] = {
       site,
       round,

@@ -2,6 +2,7 @@ import * as yup from "yup";
 import { isDate } from "@/core/calendar";
 import { parseTemperature, TEMPERATURE_WRITTEN } from "@/core/conditions/temperature";
 import type { Issue, IssueCode } from "@/core/issue";
+import { placeOf } from "../area/place";
 import type { Kind } from "@/core/quantity/kinds";
 import { parseAs, parseQuantity, type ParseOptions } from "@/core/quantity/parse";
 import { FIELDS, withinField, type Field } from "@/core/quantity/ranges";
@@ -159,6 +160,15 @@ export const temperature = () =>
     if (!read.ok) return fault(this, read.issues[0]!);
     const written = new RegExp(TEMPERATURE_WRITTEN).test(value as string);
     return written || fault(this, { code: "not-text", received: shown(value), expected: `"50 F" or "10 C"` });
+  });
+
+/** A place on earth, latitude first. */
+export const place = () =>
+  yup.mixed().test("place", function (value) {
+    const known = value === undefined || placeOf(value) !== undefined;
+    return (
+      known || fault(this, { code: "wrong-type", received: shown(value), expected: `"41.88321, -87.61231": latitude, longitude` })
+    );
   });
 
 /** One of several shapes, told apart by what stands under a key. */

@@ -15,9 +15,9 @@ const NEW = 4;
 /** No label asks further back. */
 const MOST_DAYS = 30;
 
-/** @param date ISO: the day of the work */
-export function daysBefore(program: ProgramText, date: string): DaysBefore {
-  const { soil, air = [] } = seasonOf({ ...program, rounds: [] });
+/** @param read what was read at one place · @param date ISO: the day of the work */
+export function daysBefore(read: Pick<ProgramText, "soil" | "air">, date: string): DaysBefore {
+  const { soil, air = [] } = seasonOf({ ...read, rounds: [] });
   const mean = soilMeans(soil.filter((day) => day.date <= date && daysFrom(day.date, date) < MOST_DAYS)).at(-1);
   const high = new Map(air.map((day) => [day.date, day.most]));
   return {

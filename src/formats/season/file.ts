@@ -212,6 +212,30 @@ export function readSeason(source: string): Result<Season> {
   });
 }
 
+/** What of a series is wrong together: a day that is there twice, a least over its most. */
+export function seriesFaults({ soil = [], air = [] }: Pick<SeasonFile, "soil" | "air">): Issue[] {
+  const again = (key: string, days: readonly { readonly date: string }[]) =>
+    twice(days.map(({ date }) => date)).map((i): Issue => ({
+      path: `${key}[${i}].date`,
+      code: "duplicate-name",
+      received: days[i]!.date,
+      expected: "day",
+    }));
+  const swapped = air.flatMap(({ least, most }, i): Issue[] =>
+    celsius(least) > celsius(most)
+      ? [
+          {
+            path: `air[${i}].least`,
+            code: "contradiction",
+            received: `${least} at least, ${most} at most`,
+            expected: "a most that is no less",
+          },
+        ]
+      : [],
+  );
+  return [...again("soil", soil), ...again("air", air), ...swapped];
+}
+
 /** What two places make wrong together: names that are given twice or to nothing, spans that can't be. */
 export function togetherFaults({ soil = [], air = [], rounds, sites }: SeasonFile): Issue[] {
   const names = rounds.map((round) => round.name);
@@ -219,12 +243,7 @@ export function togetherFaults({ soil = [], air = [], rounds, sites }: SeasonFil
   const issues: Issue[] = [];
   const add = (path: string, code: Issue["code"], received: string, expected: string) =>
     issues.push({ path, code, received, expected });
-  twice(soil.map((day) => day.date)).forEach((i) => add(`soil[${i}].date`, "duplicate-name", soil[i]!.date, "day"));
-  twice(air.map((day) => day.date)).forEach((i) => add(`air[${i}].date`, "duplicate-name", air[i]!.date, "day"));
-  air.forEach(({ least, most }, i) => {
-    if (celsius(least) > celsius(most))
-      add(`air[${i}].least`, "contradiction", `${least} at least, ${most} at most`, "a most that is no less");
-  });
+  issues.push(...seriesFaults({ soil, air }));
   twice(names).forEach((i) => add(`rounds[${i}].name`, "duplicate-name", names[i]!, "round its name"));
   twice(sites.map((site) => site.name)).forEach((i) =>
     add(`sites[${i}].name`, "duplicate-name", sites[i]!.name, "site its name"),

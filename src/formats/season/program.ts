@@ -1,11 +1,26 @@
-import { bad, good, type Result } from "@/core/issue";
-import type { Season } from "@/core/season/due";
+import { bad, good, type Issue, type Result } from "@/core/issue";
+import { apart } from "@/core/area/geodesic";
+import { sameName } from "@/core/names";
+import type { Season, Series } from "@/core/season/due";
 import type { DaysWork } from "@/core/season/year";
 import { canonical } from "@/core/quantity/arithmetic";
 import { entered } from "@/core/quantity/parse";
-import { choice, exact, faultsIn, list, needed, text, within } from "../job-file/shape-parts";
+import { placeOf } from "../area/place";
+import { choice, exact, faultsIn, list, needed, place, text, within } from "../job-file/shape-parts";
 import { typeName } from "../job-file/shown";
-import { AIR, airOfDays, celsius, MOST_ROUNDS, ROUND, roundOf, SOIL, togetherFaults, type AirText, type RoundText } from "./file";
+import {
+  AIR,
+  airOfDays,
+  celsius,
+  MOST_ROUNDS,
+  ROUND,
+  roundOf,
+  SOIL,
+  seriesFaults,
+  togetherFaults,
+  type AirText,
+  type RoundText,
+} from "./file";
 
 /** The firm's own program: what a season file says of rounds and soil, and with what, where and by how much a day. */
 
@@ -24,8 +39,24 @@ export interface ProgramText {
   readonly rounds: readonly ProgramRound[];
   readonly soil: readonly { readonly date: string; readonly temperature: string }[];
   readonly air?: readonly AirText[];
+  /** Where that was read, latitude first; left out, it holds wherever nobody knows better. */
+  readonly place?: string;
+  /** Other places where it is read. */
+  readonly stations?: readonly StationText[];
   readonly work?: WorkText;
 }
+
+/** A place where the soil and the air are read: the sites that lie nearest to it go by it. */
+export interface StationText {
+  readonly name: string;
+  /** Latitude first, degrees. */
+  readonly place: string;
+  readonly soil: readonly { readonly date: string; readonly temperature: string }[];
+  readonly air?: readonly AirText[];
+}
+
+/** As many stations as a firm reads (ours). */
+const MOST_STATIONS = 20;
 
 /** What the firm does in a day. */
 export interface WorkText {
@@ -50,6 +81,18 @@ const PROGRAM = exact({
   ),
   soil: needed(SOIL(), "[]"),
   air: AIR(),
+  place: place(),
+  stations: list(
+    exact({
+      name: needed(text(60), `"the hill"`),
+      place: needed(place(), `"41.88321, -87.61231"`),
+      soil: needed(SOIL(), "[]"),
+      air: AIR(),
+    }),
+    0,
+    "station",
+    MOST_STATIONS,
+  ),
   work: exact({ perDay: within("zoneArea"), days: list(choice([0, 1, 2, 3, 4, 5, 6]), 1, "day of the week", 7) }),
 });
 
@@ -60,20 +103,55 @@ export function readProgram(told: unknown): Result<ProgramText> {
   const shape = faultsIn(PROGRAM, told);
   if (shape.length > 0) return { ok: false, issues: shape };
   const program = told as ProgramText;
-  const issues = togetherFaults({ ...program, date: "2026-01-01", sites: [] });
+  const issues = [...togetherFaults({ ...program, date: "2026-01-01", sites: [] }), ...stationFaults(program.stations ?? [])];
   return issues.length > 0 ? { ok: false, issues } : good(program);
 }
 
-/** The rounds and the soil of a program, as core asks for them. */
-export const seasonOf = ({
-  rounds,
-  soil,
-  air,
-}: Pick<ProgramText, "rounds" | "soil" | "air">): Pick<Season, "rounds" | "soil" | "air"> => ({
-  rounds: rounds.map(roundOf),
+/** Stations by one name, and what each has twice. */
+function stationFaults(stations: readonly StationText[]): Issue[] {
+  return stations.flatMap(({ name, soil, air }, i): Issue[] => [
+    ...(stations.slice(0, i).some((other) => sameName(other.name, name))
+      ? [{ path: `stations[${i}].name`, code: "duplicate-name", received: name, expected: "station its name" } as const]
+      : []),
+    ...seriesFaults({ soil, air }).map((one) => ({ ...one, path: `stations[${i}].${one.path}` })),
+  ]);
+}
+
+const seriesOf = ({ soil, air }: Pick<ProgramText, "soil" | "air">): Series => ({
   air: airOfDays(air),
   soil: soil.map(({ date: day, temperature: read }) => ({ date: day, celsius: celsius(read) })),
 });
+
+/** The rounds of a program and what was read, as core asks for them. */
+export const seasonOf = ({
+  rounds,
+  stations = [],
+  ...own
+}: Pick<ProgramText, "rounds" | "soil" | "air" | "stations">): Pick<Season, "rounds" | "soil" | "air" | "stations"> => ({
+  rounds: rounds.map(roundOf),
+  ...seriesOf(own),
+  stations: stations.map(seriesOf),
+});
+
+interface Placed {
+  readonly place?: string | undefined;
+  readonly stations?: readonly { readonly place: string }[] | undefined;
+}
+
+/**
+ * The station that something goes by, by its place: the nearest one. Undefined where that is the firm's own series, or no place is
+ * known.
+ */
+export function stationAt({ place: own, stations = [] }: Placed): (place: string | null | undefined) => number | undefined {
+  const places = [own, ...stations.map((station) => station.place)].map(placeOf);
+  return (text) => {
+    const here = placeOf(text);
+    if (!here || stations.length === 0) return undefined;
+    const far = places.map((one) => (one ? apart(one, here) : Number.POSITIVE_INFINITY));
+    const nearest = far.indexOf(Math.min(...far));
+    return nearest === 0 ? undefined : nearest - 1;
+  };
+}
 
 const WEEK = [1, 2, 3, 4, 5];
 

@@ -44,7 +44,7 @@ const NAMED = 6;
 
 function roundEntry({ asked, year, program }: YearNow, i: number, items: readonly YearItem[]): YearRoundEntry {
   const { name, counting, later = 0 } = asked.rounds[i]!;
-  const { opens, closes, expected } = year.windows[i]!;
+  const { opens, closes, expected } = year.windows[0]![i]!;
   const days = (of: readonly YearItem[]) => {
     const found = new Map<string, [number, number]>();
     for (const { site, round, on } of of) {

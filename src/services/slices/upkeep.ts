@@ -29,7 +29,15 @@ import { groundBefore } from "../same-ground";
 
 export function firm(db: Access, _query: object, aside: SetAside[]): FirmEntry {
   const today = todayOf(db);
-  return { ...firmZone(db), today, ...localRules(db, aside), before: daysBefore(programOf(db), today) };
+  const program = programOf(db);
+  return {
+    ...firmZone(db),
+    today,
+    ...localRules(db, aside),
+    before: daysBefore(program, today),
+    place: program.place,
+    stations: (program.stations ?? []).map((station) => ({ place: station.place, before: daysBefore(station, today) })),
+  };
 }
 
 export function people(db: Access, aside: SetAside[]): PersonEntry[] {

@@ -13,6 +13,7 @@ import { read, readParts, secondsA, type System } from "@/core/working/units";
 import { groundText, paceTime } from "@/core/working/thousand";
 import { warningText } from "@/core/words/warnings";
 import { unitCovers } from "@/core/mixing/ground";
+import { capital } from "@/core/words/capital";
 import { Fact } from "../parts/fact";
 import { Notice } from "../parts/notices";
 import { HeadFacts } from "./head-facts";
@@ -94,8 +95,6 @@ export function Result({ made, input, tank, system, pumpMost, onProve }: ResultP
     </Column>
   );
 }
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** What the band is made of, in one tap: the largest part with what would halve it, and the others' shares. */
 function Why({ band }: { band: Uncertainty }) {

@@ -4,6 +4,7 @@ import { Box, chakra, VisuallyHidden } from "@chakra-ui/react";
 import { useEffect, useId, useRef, type ComponentProps, type ReactNode, type ChangeEvent } from "react";
 import { unitText } from "@/core/quantity/format";
 import { bareUnit, exampleFor, withUnit, type Field as Quantified } from "@/core/quantity/ranges";
+import { capital } from "@/core/words/capital";
 import { useSystem } from "../data/units";
 import { Input } from "./controls";
 import { typingIn } from "./finish";
@@ -43,8 +44,6 @@ export function Field({ label, of, error, hint, children }: FieldProps) {
     </Box>
   );
 }
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 type TextFieldProps = Omit<FieldProps, "children"> &
   ComponentProps<typeof Input> & {

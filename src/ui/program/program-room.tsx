@@ -1,22 +1,32 @@
 "use client";
 
 import { Box, ClientOnly } from "@chakra-ui/react";
-import { parse } from "papaparse";
 import Link from "next/link";
 import { useState } from "react";
 import { parseField } from "@/core/quantity/ranges";
+import { capital } from "@/core/words/capital";
 import { turfsOf } from "@/formats/card/says";
 import type { ProgramText } from "@/formats/season/program";
 import { useKept } from "../data/kept-here";
 import { sentences, useLabels, useSend, useSlice } from "../data/records";
 import { Room } from "../frame/room";
 import { Check, Choose, type Option } from "../parts/choose";
-import { Button, Heading, Lines, Note, SubHeading } from "../parts/controls";
-import { Field, TextField } from "../parts/field";
+import { Button, Heading, Note, SubHeading } from "../parts/controls";
+import { TextField } from "../parts/field";
 import { Column, Row } from "../parts/layout";
 import { Notice } from "../parts/notices";
 import { ShelfPick } from "../parts/pickers";
 import { DueRounds } from "./due-rounds";
+import {
+  NO_STATION,
+  seriesDraft,
+  SeriesFields,
+  seriesText,
+  seriesWords,
+  StationFields,
+  type SeriesDraft,
+  type StationDraft,
+} from "./series-fields";
 import { Soil } from "./soil";
 
 /** A round as it is typed. */
@@ -41,10 +51,9 @@ interface EdgeDraft {
   readonly at: string;
 }
 
-interface Draft {
+interface Draft extends SeriesDraft {
   readonly rounds: readonly RoundDraft[];
-  readonly soil: string;
-  readonly air: string;
+  readonly stations?: readonly StationDraft[];
   readonly perDay: string;
   /** Days of the week on which there is work, 0 (Sunday) to 6. */
   readonly days: readonly number[];
@@ -99,6 +108,7 @@ function Editor({ program }: { program: ProgramText }) {
     setSaved(false);
     keep({ ...draft, ...next });
   };
+  const changeStations = (stations: readonly StationDraft[]) => change({ stations });
   const round = (i: number, next: Partial<RoundDraft>) => {
     const was = draft.rounds[i]!.name.trim();
     // What comes after a round still does when the round is called otherwise.
@@ -134,18 +144,22 @@ function Editor({ program }: { program: ProgramText }) {
           </Button>
         </Box>
         <WorkFields perDay={draft.perDay} days={draft.days} change={change} />
-        <Field
-          label="Soil temperature: a day and its reading a line"
-          hint="2026-03-20, 47 F: as far as it was read; the mean of five days counts"
-        >
-          {(props) => <Lines {...props} rows={5} value={draft.soil} onChange={(e) => change({ soil: e.target.value })} />}
-        </Field>
-        <Field
-          label="Air temperature: a day, its least and its most a line"
-          hint="2026-03-20, 38 F, 61 F: for degree days; a day that is missing ends their sum"
-        >
-          {(props) => <Lines {...props} rows={3} value={draft.air ?? ""} onChange={(e) => change({ air: e.target.value })} />}
-        </Field>
+        <SeriesFields of={draft} names="" change={change} />
+        {(draft.stations ?? []).map((station, i) => (
+          <StationFields
+            key={i}
+            of={i}
+            station={station}
+            change={(next) => changeStations((draft.stations ?? []).map((one, j) => (j === i ? { ...one, ...next } : one)))}
+            onOut={() => changeStations((draft.stations ?? []).filter((_, j) => j !== i))}
+          />
+        ))}
+        <Box>
+          <Button look="quiet" onClick={() => changeStations([...(draft.stations ?? []), NO_STATION])}>
+            Add a station
+          </Button>
+          <Note>Where soil warms sooner or later: sites go by the station that is nearest to their gate.</Note>
+        </Box>
         {trouble.map((words) => (
           <Notice key={words} state="stop">
             {words}
@@ -303,8 +317,9 @@ const edgeDraft = (edge: ProgramText["rounds"][number]["opens"]): EdgeDraft => {
   return by ? { by, at: edge![by]! } : NEVER;
 };
 
-const draftOf = ({ rounds, soil, air = [], work }: ProgramText): Draft => ({
-  air: air.map(({ date, least, most }) => `${date}, ${least}, ${most}`).join("\n"),
+const draftOf = ({ rounds, stations = [], work, ...own }: ProgramText): Draft => ({
+  ...seriesDraft(own),
+  stations: stations.map((station) => ({ name: station.name, ...seriesDraft(station) })),
   perDay: work?.perDay ?? "",
   days: work?.days ?? WORKING,
   rounds: rounds.map((round) => ({
@@ -321,7 +336,6 @@ const draftOf = ({ rounds, soil, air = [], work }: ProgramText): Draft => ({
     atLeast: round.after?.atLeast ?? "",
     atMost: round.after?.atMost ?? "",
   })),
-  soil: soil.map(({ date, temperature }) => `${date}, ${temperature}`).join("\n"),
 });
 
 /** An area as a file writes it; what can't be read goes as it was typed, and the server says what is wrong with it. */
@@ -331,7 +345,7 @@ const groundText = (typed: string): string => {
 };
 
 /** What was typed as it is sent: a bare number of days is days. */
-function programText({ rounds, soil, air, perDay, days: weekdays }: Draft): unknown {
+function programText({ rounds, stations = [], perDay, days: weekdays, ...own }: Draft): unknown {
   const given = (key: string, text: string) => (text.trim() === "" ? {} : { [key]: text.trim() });
   const days = (key: string, text: string) => given(key, /^\d+$/.test(text.trim()) ? `${text.trim()} days` : text);
   const edge = (key: string, { by, at }: EdgeDraft) => (by === "" ? {} : { [key]: { [by]: at.trim() } });
@@ -350,18 +364,8 @@ function programText({ rounds, soil, air, perDay, days: weekdays }: Draft): unkn
         after: { round: round.after, ...days("atLeast", round.atLeast), ...days("atMost", round.atMost) },
       }),
     })),
-    soil: parse<string[]>(soil, { skipEmptyLines: "greedy" }).data.map(([date = "", temperature = ""]) => ({
-      date: date.trim(),
-      temperature: temperature.trim(),
-    })),
-    // A draft that was begun before there was air has none.
-    ...((air ?? "").trim() !== "" && {
-      air: parse<string[]>(air, { skipEmptyLines: "greedy" }).data.map(([date = "", least = "", most = ""]) => ({
-        date: date.trim(),
-        least: least.trim(),
-        most: most.trim(),
-      })),
-    }),
+    ...seriesText(own),
+    ...(stations.length > 0 && { stations: stations.map((station) => ({ name: station.name.trim(), ...seriesText(station) })) }),
     ...((perDay.trim() !== "" || weekdays.join() !== WORKING.join()) && {
       work: { ...given("perDay", groundText(perDay)), days: weekdays },
     }),
@@ -369,15 +373,17 @@ function programText({ rounds, soil, air, perDay, days: weekdays }: Draft): unkn
 }
 
 /** Where a fault is, as the screen calls it. */
-function placeWords(path: string, { rounds }: Draft): string {
+function placeWords(path: string, { rounds, stations = [] }: Draft): string {
   const round = /^rounds\[(\d+)\]\.?(.*)$/.exec(path);
   if (round)
     return `${rounds[Number(round[1])]?.name.trim() || `round ${Number(round[1]) + 1}`}${round[2] ? `, ${FIELD_WORDS[round[2]] ?? round[2]}` : ""}`;
-  const soil = /^soil\[(\d+)\]/.exec(path);
-  const air = /^air\[(\d+)\]/.exec(path);
-  if (air) return `Air, line ${Number(air[1]) + 1}`;
+  const station = /^stations\[(\d+)\]\.?(.*)$/.exec(path);
+  if (station) {
+    const name = stations[Number(station[1])]?.name.trim() || `station ${Number(station[1]) + 1}`;
+    return `${name}${station[2] ? `, ${seriesWords(station[2])}` : ""}`;
+  }
   if (path.startsWith("work")) return "A day's work";
-  return soil ? `Soil, line ${Number(soil[1]) + 1}` : path;
+  return capital(seriesWords(path));
 }
 
 const FIELD_WORDS: Readonly<Record<string, string>> = {

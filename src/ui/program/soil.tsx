@@ -17,16 +17,28 @@ import { Note, SubHeading } from "../parts/controls";
 // The chart's library is fetched where there is something to draw.
 const YearsChart = dynamic(() => import("./years-chart").then((m) => m.YearsChart), { ssr: false });
 
-/** The soil and the degree days as they were read, drawn, and on which day they opened or closed which round. */
+/** The soil and the degree days as they were read, drawn, of each place by itself. */
 export function Soil({ program }: { program: ProgramText }) {
+  return (
+    <>
+      <SoilAt program={program} at="" />
+      {(program.stations ?? []).map(({ name, soil, air = [] }) => (
+        <SoilAt key={name} program={{ ...program, soil, air }} at={`, ${name}`} />
+      ))}
+    </>
+  );
+}
+
+/** On which day what was read at a place opened or closed which round. @param at what is said of the place */
+function SoilAt({ program, at }: { program: ProgramText; at: string }) {
   const { rounds, soil, air = [] } = seasonOf(program);
   const means = soilMeans(soil);
   const byDegrees = degreesOf(rounds);
   return (
     <>
-      {means.length > 0 && <SoilTemperature rounds={rounds} means={means} />}
+      {means.length > 0 && <SoilTemperature rounds={rounds} means={means} at={at} />}
       {byDegrees.map(({ key, ...one }) => (
-        <Degrees key={key} {...one} air={air} />
+        <Degrees key={key} {...one} air={air} at={at} />
       ))}
     </>
   );
@@ -39,13 +51,19 @@ const byYear = <T extends { readonly date: string }>(days: readonly T[]): readon
     .reverse()
     .map((year) => [year, days.filter(({ date }) => date.startsWith(year))] as const);
 
-function SoilTemperature({ rounds, means }: { rounds: readonly Round[]; means: readonly SoilMean[] }) {
+interface TemperatureProps {
+  readonly rounds: readonly Round[];
+  readonly means: readonly SoilMean[];
+  readonly at: string;
+}
+
+function SoilTemperature({ rounds, means, at }: TemperatureProps) {
   const system = useSystem();
   const edges = soilDaysOf(rounds, means);
   const degrees = (celsius: number) => (system === "us" ? toFahrenheit(celsius) : celsius);
   return (
-    <Box as="section" aria-label="Soil temperature">
-      <SubHeading>Soil, the mean of five days</SubHeading>
+    <Box as="section" aria-label={`Soil temperature${at}`}>
+      <SubHeading>Soil, the mean of five days{at}</SubHeading>
       <YearsChart
         title={system === "us" ? "soil, °F" : "soil, °C"}
         years={byYear(means).map(([year, days]) => ({
@@ -97,7 +115,7 @@ function degreesOf(rounds: readonly Round[]): (DegreesProps & { readonly key: st
 }
 
 /** How far the degree days of a base are, the years above one another, and when they opened or closed what. */
-function Degrees({ base, from, rounds, air }: DegreesProps & { readonly air: readonly AirDay[] }) {
+function Degrees({ base, from, rounds, air, at }: DegreesProps & { readonly air: readonly AirDay[]; readonly at: string }) {
   const system = useSystem();
   const unit = system === "us" ? 9 / 5 : 1;
   const today = todayDate().slice(0, 4);
@@ -105,8 +123,11 @@ function Degrees({ base, from, rounds, air }: DegreesProps & { readonly air: rea
   const drawn = years.filter(({ sums }) => sums.length > 0);
   const over = readTemperature(base, system);
   return (
-    <Box as="section" aria-label={`Degree days over ${over}`}>
-      <SubHeading>Degree days over {over}</SubHeading>
+    <Box as="section" aria-label={`Degree days over ${over}${at}`}>
+      <SubHeading>
+        Degree days over {over}
+        {at}
+      </SubHeading>
       {drawn.length > 0 && (
         <YearsChart
           title={system === "us" ? "degree days, °F" : "degree days, °C"}

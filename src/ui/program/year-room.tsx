@@ -5,6 +5,7 @@ import Link from "next/link";
 import { useSearchParams } from "next/navigation";
 import { useState } from "react";
 import { dateOf, dayOf, daysFrom } from "@/core/calendar";
+import { capital } from "@/core/words/capital";
 import type { YearEntry, YearOfSiteEntry, YearRoundEntry } from "@/formats/entries";
 import { MOST_LATER } from "@/formats/season/program";
 import { todayDate } from "../data/clock";
@@ -121,7 +122,6 @@ function weeks(days: readonly (readonly [string, number, ...number[]])[], opens?
 }
 
 const sum = (days: readonly (readonly [string, number, ...number[]])[]): number => days.reduce((all, [, n]) => all + n, 0);
-const capital = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
 const shortDay = (date: string): string => format(new Date(`${date}T12:00:00`), "d MMM");
 const spanWords = (from: string, to: string): string => (from === to ? shortDay(from) : `${shortDay(from)} to ${shortDay(to)}`);
 const many = (n: number): string => n.toLocaleString("en-US");
