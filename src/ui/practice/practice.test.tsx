@@ -163,7 +163,8 @@ describe("the countdown", () => {
     expect(stripOf(site, { zoneId: "zone-1", count: "8" }, "metric")).toBe("125 m2");
     expect(stripOf(site, { zoneId: "zone-1", count: "0" }, "metric")).toBeUndefined();
     expect(stripOf(site, { zoneId: "zone-2", count: "1" }, "metric")).toBeUndefined();
-    expect([usualCount("1000 ft2"), usualCount("1001 ft2"), usualCount("20 ac")]).toEqual(["1", "2", "500"]);
+    expect(["1000 ft2", "1001 ft2", "20 ac"].map((area) => usualCount(area, "us"))).toEqual(["1", "2", "500"]);
+    expect(["100 m2", "450 m2"].map((area) => usualCount(area, "metric"))).toEqual(["1", "5"]);
   });
   test("over the season each gun of a rig has its own line, oldest first", () => {
     const strip = (daysAgo: number, gun: string, took: string): PracticeEntry => ({

@@ -2,12 +2,11 @@
 
 import { Box } from "@chakra-ui/react";
 import { ratio } from "@/core/quantity/arithmetic";
-import { showEntered } from "@/core/quantity/format";
 import { entered } from "@/core/quantity/parse";
 import { plainNumber } from "@/core/quantity/plain";
 import { valueIn } from "@/core/quantity/quantity";
-import { THOUSAND } from "@/core/working/thousand";
-import type { System } from "@/core/working/units";
+import { groundArea } from "@/core/working/thousand";
+import { read, type System } from "@/core/working/units";
 import type { KeptSite } from "@/formats/entries";
 import { useInHand } from "../data/in-hand";
 import { Choose, type Option } from "../parts/choose";
@@ -32,9 +31,9 @@ export function stripOf(site: KeptSite | undefined, { zoneId, count }: OfZone, s
   return `${plainNumber(Number((valueIn(entered(zone.area, "area").value, unit) / strips).toFixed(1)))} ${unit}`;
 }
 
-/** So many strips that each has a thousand square feet or a little less. */
-export const usualCount = (area: string): string =>
-  String(Math.min(MOST_STRIPS, Math.max(1, Math.ceil(ratio(entered(area, "area").value, THOUSAND.value) - 1e-9))));
+/** So many strips that each has what a pace is said for, a thousand square feet or a hundred square metres, or a little less. */
+export const usualCount = (area: string, system: System): string =>
+  String(Math.min(MOST_STRIPS, Math.max(1, Math.ceil(ratio(entered(area, "area").value, groundArea(system)) - 1e-9))));
 
 interface ZoneStripsProps {
   readonly of: OfZone | undefined;
@@ -57,11 +56,11 @@ export function ZoneStrips({ of, onPick }: ZoneStripsProps) {
           value={chosen ? of!.zoneId : ""}
           options={[
             ["", "a strip by itself"],
-            ...zones.map((zone): Option => [zone["x-id"], `${zone.name}, ${showEntered(entered(zone.area, "area"))}`]),
+            ...zones.map((zone): Option => [zone["x-id"], `${zone.name}, ${read(entered(zone.area, "area").value, "area", system)}`]),
           ]}
           onPick={(zoneId) => {
             const zone = zones.find((one) => one["x-id"] === zoneId);
-            pick(zone && { zoneId, count: usualCount(zone.area) });
+            pick(zone && { zoneId, count: usualCount(zone.area, system) });
           }}
         />
       </Box>
