@@ -56,7 +56,10 @@ export function ZoneStrips({ of, onPick }: ZoneStripsProps) {
           value={chosen ? of!.zoneId : ""}
           options={[
             ["", "a strip by itself"],
-            ...zones.map((zone): Option => [zone["x-id"], `${zone.name}, ${read(entered(zone.area, "area").value, "area", system)}`]),
+            ...zones.map((zone): Option => [
+              zone["x-id"],
+              `${zone.name}, ${read(entered(zone.area, "area").value, "area", system)}`,
+            ]),
           ]}
           onPick={(zoneId) => {
             const zone = zones.find((one) => one["x-id"] === zoneId);

@@ -7,6 +7,7 @@ import { useState } from "react";
 import { daysLater, daysFrom } from "@/core/calendar";
 import { mixLock } from "@/core/calibration/may-mix";
 import { fromCanonical } from "@/core/quantity/arithmetic";
+import { showDuration } from "@/core/quantity/format";
 import { atMost } from "@/core/quantity/slack";
 import { read } from "@/core/working/units";
 import { daysWork } from "@/core/mixing/days-work";
@@ -269,7 +270,7 @@ function useSaid(day: WorkDayEntry, perDay: number | null) {
     read(ground, "area", system),
     work &&
       `${read(work.spray.value, "volume", system)}, ${work.tanks} ${work.tanks === 1 ? "tank" : "tanks"} of ${rig!.rig.name}`,
-    work?.time && `${read(work.time.value, "time", system)} of spraying`,
+    work?.time && `${showDuration(work.time.value)} of spraying`,
   ];
   const restricted = items.some(({ labelId }) => labels.find((one) => one.id === labelId)?.card.restricted === RESTRICTED_USE);
   const certified = people.some((person) => {
