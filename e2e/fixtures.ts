@@ -44,7 +44,7 @@ let count = 0;
 export const fresh = (name: string) => `${name} ${++count}${Math.random().toString(36).slice(2, 6)}`;
 const id = () => `test-${++count}-${Math.random().toString(36).slice(2, 12)}`;
 
-async function kept(request: APIRequestContext, kind: string, form: object): Promise<string> {
+export async function kept(request: APIRequestContext, kind: string, form: object): Promise<string> {
   const made = id();
   const response = await request.post(`/api/keep/${kind}`, { data: { id: made, form } });
   expect(await response.json()).toMatchObject({ ok: true });
@@ -139,5 +139,8 @@ export const wetSite = (page: Page, name: string, area: string) =>
 
 /** Ticks the gear of a sheet, so that a container may be opened. */
 export async function gearOn(page: Page) {
-  for (const box of await page.getByRole("region", { name: "Gear" }).getByRole("checkbox").all()) await box.check();
+  const gear = page.getByRole("region", { name: "Gear" });
+  // A list that hasn't come yet has no boxes to tick.
+  await expect(gear).toBeVisible();
+  for (const box of await gear.getByRole("checkbox").all()) await box.check();
 }

@@ -71,6 +71,7 @@ test("a metric reader goes from the run sheet to the last container without a un
     "/calibrate/practice",
     "/calibrate/practice/countdown",
     "/calibrate/practice/swing",
+    "/calibrate/practice/lessons",
     "/calibrate/crew",
     "/mix/quick",
   ]) {

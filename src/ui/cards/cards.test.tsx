@@ -6,7 +6,11 @@ import { boomOf } from "../pattern/faults";
 
 const push = jest.fn();
 jest.mock("next/navigation", () => ({ useRouter: () => ({ push }), usePathname: () => "/calibrate/cards" }));
-beforeEach(() => localStorage.clear());
+beforeEach(() => {
+  localStorage.clear();
+  // Nothing is drawn here.
+  HTMLCanvasElement.prototype.getContext = () => null;
+});
 
 const SEEN = {
   measured: {

@@ -1,11 +1,11 @@
 "use client";
 
-import { releaseProxy, wrap, type Remote } from "comlink";
-import { useEffect, useRef, useState } from "react";
+import { useState } from "react";
 import type { CardSize } from "@/core/cards/find";
 import type { CardSeen, Corrected } from "@/core/cards/look";
 import type { Quad } from "@/core/cards/quad";
 import type { CardsDoor } from "@/workers/cards.worker";
+import { useWorker } from "../data/worker";
 
 /** A photo that is being looked at, or was: its cards with what was seen on them, and what a person changed of it. */
 export interface CardState {
@@ -44,39 +44,15 @@ const inTheMiddle = ({ width, height }: Pick<Photo, "width" | "height">): Quad =
 /** Looks at photos of cards in a worker, one card after another; told to stop, the worker ends. */
 export function useCards(size: CardSize) {
   const [state, set] = useState<CardsState>({ is: "none" });
-  const worker = useRef<{ door: Remote<CardsDoor>; worker: Worker; end: () => void } | null>(null);
-  const end = () => {
-    worker.current?.end();
-    worker.current = null;
-  };
-  useEffect(() => () => worker.current?.end(), []);
-
-  const begin = () => {
-    end();
-    const own = new Worker(new URL("../../workers/cards.worker.ts", import.meta.url), { type: "module" });
-    const door = wrap<CardsDoor>(own);
-    const one = {
-      door,
-      worker: own,
-      end: () => {
-        door[releaseProxy]();
-        own.terminate();
-      },
-    };
-    worker.current = one;
-    return one;
-  };
+  const { begin, atWork, end } = useWorker<CardsDoor>();
 
   const start = async (photo: Blob | { readonly seed: number }, name: string) => {
-    const own = begin();
-    const still = () => worker.current === own;
+    const worker = new Worker(new URL("../../workers/cards.worker.ts", import.meta.url), { type: "module" });
+    const own = begin(worker, () =>
+      set({ is: "refused", why: "Nothing here can look at pictures: is the server there? Try again" }),
+    );
+    const still = () => !own.isOver();
     set({ is: "looking", says: photo instanceof Blob ? `Reading ${name}` : "Taking a made-up photo", part: 0 });
-    // A worker that can't be fetched says so here, and answers nobody.
-    own.worker.onerror = () => {
-      if (!still()) return;
-      end();
-      set({ is: "refused", why: "Nothing here can look at pictures: is the server there? Try again" });
-    };
     try {
       const opened = photo instanceof Blob ? await own.door.open(photo) : await own.door.madeUp(size, photo.seed);
       if (!still()) return;
@@ -91,18 +67,18 @@ export function useCards(size: CardSize) {
       if (still()) set({ is: "found", photo: opened, cards, busy: false });
     } catch {
       if (!still()) return;
-      end();
+      own.end();
       set({ is: "refused", why: `${name} can't be read as a picture: take a JPEG, PNG or WebP, or another photo` });
     }
   };
 
   /** Measures a card again, or one more, where its corners or what counts as wet changed. */
   const measure = async (i: number, quad: Quad, cut: number) => {
-    const own = worker.current;
+    const own = atWork();
     if (!own || state.is !== "found") return;
     set({ ...state, busy: true });
     const seen = await own.door.look(quad, size, cut);
-    if (worker.current !== own) return;
+    if (own.isOver()) return;
     set((now) => {
       if (now.is !== "found") return now;
       const cards = [...now.cards];

@@ -28,13 +28,17 @@ const FIELDS: readonly (readonly [ToldFact, string, string?])[] = [
   ["lot", "Lot number"],
   ["watering", "Watering in", "client, tonight"],
   ["reentry", "Stay off until", "dry; sign posted"],
-  ["leftover", "Leftover went", "onto the banks, 500 sq ft"],
+  ["leftover", "Leftover went"],
 ];
 
 /** What a record may need beside what went down: when, against what, in which weather. */
 export function FactFields({ told, set, errorOf, without }: FactProps) {
   const metric = useSystem() === "metric";
-  const examples: Partial<Record<ToldFact, string>> = { wind: metric ? "6 km/h" : "4 mph", air: metric ? "20 °C" : "68 °F" };
+  const examples: Partial<Record<ToldFact, string>> = {
+    wind: metric ? "6 km/h" : "4 mph",
+    air: metric ? "20 °C" : "68 °F",
+    leftover: `onto the banks, ${metric ? "45 m²" : "500 sq ft"}`,
+  };
   return (
     <Box display="grid" gap="10px" gridTemplateColumns={{ base: "1fr 1fr", md: "1fr 1fr 1fr 1fr" }} paddingTop="8px">
       {FIELDS.filter(([key]) => key !== without).map(([key, label, example]) => {

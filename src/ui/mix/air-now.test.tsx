@@ -92,7 +92,7 @@ test("the hour is by the sun where the place is known, by the clock where it isn
   expect(screen.getByText(/The hour is by the clock/)).toBeInTheDocument();
   fireEvent.change(screen.getByLabelText("The hour"), { target: { value: "night" } });
   fireEvent.change(screen.getByLabelText("Wind"), { target: { value: "5" } });
-  fireEvent.change(screen.getByLabelText("Soil, two inches down"), { target: { value: "54" } });
+  fireEvent.change(screen.getByLabelText("Soil, 2 in down"), { target: { value: "54" } });
   await act(async () => fireEvent.click(screen.getByRole("button", { name: "This is the weather now" })));
   expect(sent[0]!.body.seen).toEqual({ when: "night", wind: "5 mph", soil: "54 °F" });
 });

@@ -145,7 +145,7 @@ function Look({ sheet }: { sheet: Sheet }) {
       <Box display="grid" gap="10px" gridTemplateColumns={{ base: "1fr 1fr", md: "1fr 1fr 1fr" }}>
         <Choose label="The hour" value={when} options={WHEN_WORDS} onPick={setWhen} />
         <TextField
-          label="Soil, two inches down"
+          label={`Soil, ${metric ? "5 cm" : "2 in"} down`}
           placeholder={metric ? "12 °C" : "54 °F"}
           value={draft.soil ?? ""}
           onChange={(e) => change({ soil: e.target.value })}

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { proxy, releaseProxy, wrap } from "comlink";
+import { proxy } from "comlink";
 import { useEffect, useRef, useState } from "react";
 import type { Calibration } from "@/core/calibration/calibrate";
 import type { AreaRate } from "@/core/labels/active";
@@ -16,6 +16,7 @@ import { kindOf } from "@/core/working/rule";
 import { read, type System } from "@/core/working/units";
 import { riskInputOf } from "@/core/risk/input";
 import type { RiskDoor } from "@/workers/risk.worker";
+import { openWorker } from "../data/worker";
 import { Button, Note } from "../parts/controls";
 import { Fold } from "../parts/fold";
 import type { MeasuringOf } from "./measures";
@@ -135,11 +136,7 @@ function useDrawn(input: RiskInput | undefined) {
   useEffect(() => {
     if (key === undefined) return;
     const worker = new Worker(new URL("../../workers/risk.worker.ts", import.meta.url), { type: "module" });
-    const door = wrap<RiskDoor>(worker);
-    const end = () => {
-      door[releaseProxy]();
-      worker.terminate();
-    };
+    const { door, end } = openWorker<RiskDoor>(worker, () => setState({ key, part: 0, failed: true }));
     // JSON has no infinity: an input without trials has infinite degrees of freedom.
     const read = JSON.parse(key) as RiskInput;
     const whole = { ...read, freedom: read.freedom ?? Infinity };
@@ -159,8 +156,6 @@ function useDrawn(input: RiskInput | undefined) {
         (risk) => setState({ key, part: 1, risk }),
         () => setState({ key, part: 0, failed: true }),
       );
-    // A worker that can't be fetched says so here, and answers nobody.
-    worker.onerror = () => setState({ key, part: 0, failed: true });
     return end;
   }, [key, round]);
   const now = state.key === key ? state : { key: "", part: 0 };

@@ -1,14 +1,15 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { releaseProxy, wrap, proxy } from "comlink";
-import { useEffect, useRef, useState } from "react";
+import { proxy } from "comlink";
+import { useState } from "react";
 import type { Boom, Outcome } from "@/core/pattern/boom";
 import { valueIn } from "@/core/quantity/quantity";
 import { parseField } from "@/core/quantity/ranges";
 import { writeNumber } from "@/core/quantity/format";
 import type { BoomDoor } from "@/workers/boom.worker";
 import { useKept } from "../data/kept-here";
+import { useWorker } from "../data/worker";
 import { Typed } from "../calibrate/typed";
 import { Button, Note } from "../parts/controls";
 import { Choose } from "../parts/choose";
@@ -63,40 +64,28 @@ type Run =
 /** Runs a boom in a worker of its own, which ends with the screen or when it is told to. */
 function useRun() {
   const [run, set] = useState<Run>({ is: "none" });
-  const end = useRef<() => void>(() => undefined);
-  useEffect(() => () => end.current(), []);
+  const { begin, end } = useWorker<BoomDoor>();
   const start = (boom: Boom) => {
-    end.current();
     const worker = new Worker(new URL("../../workers/boom.worker.ts", import.meta.url), { type: "module" });
-    const door = wrap<BoomDoor>(worker);
-    let over = false;
-    end.current = () => {
-      over = true;
-      door[releaseProxy]();
-      worker.terminate();
-      end.current = () => undefined;
-    };
+    const own = begin(worker, () => set({ is: "failed" }));
     set({ is: "running", part: 0 });
     const work = async () => {
-      const outcome = await door.run(
+      const outcome = await own.door.run(
         boom,
-        proxy((part) => void (!over && set({ is: "running", part }))),
+        proxy((part) => void (!own.isOver() && set({ is: "running", part }))),
       );
-      if (over) return;
-      end.current();
+      if (own.isOver()) return;
+      own.end();
       set({ is: "done", outcome });
     };
-    const failed = () => {
-      if (over) return;
-      end.current();
+    work().catch(() => {
+      if (own.isOver()) return;
+      own.end();
       set({ is: "failed" });
-    };
-    // A worker that can't be fetched says so here, and answers nobody.
-    worker.onerror = failed;
-    work().catch(failed);
+    });
   };
   const stop = () => {
-    end.current();
+    end();
     set({ is: "none" });
   };
   return { run, start, stop };

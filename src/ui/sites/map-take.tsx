@@ -1,8 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { releaseProxy, wrap } from "comlink";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useMemo, useState } from "react";
 import { areaRelative, TAPE_WINS_UNDER } from "@/core/area/uncertainty";
 import type { Issue, Result } from "@/core/issue";
 import { fromCanonical } from "@/core/quantity/arithmetic";
@@ -15,6 +14,7 @@ import type { MeasuredText } from "@/formats/area/types";
 import type { MapDoor } from "@/workers/map.worker";
 import { sentences } from "../data/records";
 import { useSystem } from "../data/units";
+import { useWorker } from "../data/worker";
 import { Check, Choose, type Option } from "../parts/choose";
 import { Button, Note, Reading } from "../parts/controls";
 import { TextField } from "../parts/field";
@@ -149,43 +149,34 @@ function tapeWins(system: System): string {
 
 /** Has a file read in a worker of its own, which ends with the screen or when it is told to. */
 function useReader(set: (state: State) => void) {
-  const end = useRef<() => void>(() => undefined);
-  useEffect(() => () => end.current(), []);
+  const { begin, end } = useWorker<MapDoor>();
   const start = (file: string, bytes: () => Promise<ArrayBuffer>) => {
-    end.current();
-    set({ is: "looking", file });
-    const worker = new Worker(new URL("../../workers/map.worker.ts", import.meta.url), { type: "module" });
-    const door = wrap<MapDoor>(worker);
-    let over = false;
-    end.current = () => {
-      if (over) return;
-      over = true;
-      door[releaseProxy]();
-      worker.terminate();
-    };
-    const failed = () => {
-      if (over) return;
-      end.current();
+    const refused = () =>
       set({
         is: "refused",
         file,
         issues: [{ path: "", code: "unreadable", received: file, expected: "try again, or another file" }],
       });
-    };
-    worker.onerror = failed;
+    const worker = new Worker(new URL("../../workers/map.worker.ts", import.meta.url), { type: "module" });
+    const own = begin(worker, refused);
+    set({ is: "looking", file });
     const look = async () => {
-      const result: Result<MapFound> = await door.read(new Uint8Array(await bytes()));
-      if (over) return;
-      end.current();
+      const result: Result<MapFound> = await own.door.read(new Uint8Array(await bytes()));
+      if (own.isOver()) return;
+      own.end();
       if (!result.ok) return set({ is: "refused", file, issues: result.issues });
       set(foundIn(file, result.value));
     };
-    look().catch(failed);
+    look().catch(() => {
+      if (own.isOver()) return;
+      own.end();
+      refused();
+    });
   };
   return {
     start,
     stop: () => {
-      end.current();
+      end();
       set({ is: "none" });
     },
   };
