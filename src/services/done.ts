@@ -27,9 +27,7 @@ export function doneBySite(
   sites: readonly SiteSeed[],
 ): ReadonlyMap<string, DoneOnSite> {
   const found = new Map<string, DoneOnSite>();
-  const daysOf = new Map(
-    [...new Set(rounds.map(({ label }) => label))].map((label) => [label, daysByZone(db, label, since, sites)]),
-  );
+  const daysOf = daysByZone(db, [...new Set(rounds.map(({ label }) => label))], since, sites);
   for (const site of sites) {
     const byRound = new Map<string, Map<number, string>>();
     site.seeds.forEach((zone, i) => {
@@ -74,30 +72,38 @@ export const stillToDo = (
 const isForZone = ({ turf }: ProgramText["rounds"][number], zone: SiteSeed["seeds"][number]): boolean =>
   turf === undefined || (zone.turf !== null && sameName(zone.turf, turf));
 
-/** On which days a product went down on each zone. */
+/** By product: on which days it went down on each zone. */
 function daysByZone(
   db: Access,
-  labelId: string,
+  labels: readonly string[],
   since: string,
   sites: readonly SiteSeed[],
-): ReadonlyMap<string, ReadonlySet<string>> {
-  const rows = zonesDown(db, labelId, since);
-  const days = new Map<string, Set<string>>();
-  if (rows.length === 0) return days;
-  const groups = groundGroups(db, [...new Set(rows.map(({ siteId }) => siteId))]);
+): ReadonlyMap<string, ReadonlyMap<string, ReadonlySet<string>>> {
+  const down = labels.map((label) => ({ label, rows: zonesDown(db, label, since) }));
+  const all = down.flatMap(({ rows }) => rows);
+  if (all.length === 0) return new Map();
+  // Ground is asked about once, for all products.
+  const groups = groundGroups(db, [...new Set(all.map(({ siteId }) => siteId))]);
   const live = new Set(sites.flatMap(({ seeds }) => seeds.map(({ zoneId }) => zoneId)));
-  const strange = rows.filter(({ zoneId }) => !groups.has(zoneId) && !live.has(zoneId));
-  const known = strange.length > 0 ? sitesOfZones(db, { siteIds: [], zoneIds: strange.map(({ zoneId }) => zoneId) }) : undefined;
+  const strange = [...new Set(all.map(({ zoneId }) => zoneId))].filter((zoneId) => !groups.has(zoneId) && !live.has(zoneId));
+  const known = strange.length > 0 ? sitesOfZones(db, { siteIds: [], zoneIds: strange }) : undefined;
   // A record that knows its zone by name only means the zone of that name.
+  const byName = new Set(strange.filter((zoneId) => !known?.has(zoneId)));
   const named = new Map(
-    strange.length > 0
+    byName.size > 0
       ? sites.flatMap(({ id, seeds }) => seeds.map((zone) => [`${id}\n${foldedName(zone.zone)}`, zone.zoneId]))
       : [],
   );
-  for (const { siteId, zoneId, zone, date } of rows) {
-    const byName = !groups.has(zoneId) && !live.has(zoneId) && !known?.has(zoneId);
-    const here = byName ? [named.get(`${siteId}\n${foldedName(zone)}`) ?? zoneId] : (groups.get(zoneId) ?? [zoneId]);
-    for (const one of here) days.set(one, (days.get(one) ?? new Set<string>()).add(date));
-  }
-  return days;
+  return new Map(
+    down.map(({ label, rows }) => {
+      const days = new Map<string, Set<string>>();
+      for (const { siteId, zoneId, zone, date } of rows) {
+        const here = byName.has(zoneId)
+          ? [named.get(`${siteId}\n${foldedName(zone)}`) ?? zoneId]
+          : (groups.get(zoneId) ?? [zoneId]);
+        for (const one of here) days.set(one, (days.get(one) ?? new Set<string>()).add(date));
+      }
+      return [label, days];
+    }),
+  );
 }

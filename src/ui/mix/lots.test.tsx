@@ -21,11 +21,13 @@ const told = () => JSON.parse(screen.getByLabelText("told").textContent) as unkn
 
 beforeEach(() => localStorage.clear());
 
-test("where a product is of one lot it is that one; of two somebody reads it off, and an old one says so", () => {
+test("a lot of the shelf is noted with a press, not by itself; an old one says so", () => {
   const lots = [lot("label-1", "L-1"), lot("label-2", "K-8", { useBy: "2026-08-01", old: true }), lot("label-2", "K-7")];
   showWith({ lots }, <Room />);
+  expect(told()).toEqual([null, null]);
+  fireEvent.click(screen.getByRole("button", { name: "It is L-1" }));
   expect(told()).toEqual(["L-1", null]);
-  expect(screen.getByLabelText(/^Lot of Zel/)).toHaveValue("L-1");
+  expect(screen.queryByRole("button", { name: "It is L-1" })).toBeNull();
   fireEvent.change(screen.getByLabelText(/^Lot of Reed/), { target: { value: "k-8 " } });
   expect(screen.getByText(/K-8 was good until 1 Aug 2026/)).toBeInTheDocument();
   fireEvent.change(screen.getByLabelText(/^Lot of Zel/), { target: { value: "" } });
@@ -33,7 +35,7 @@ test("where a product is of one lot it is that one; of two somebody reads it off
   // Kept on this device until what they went into is on record.
   expect(JSON.parse(localStorage.getItem("lots:sheet-1")!)).toEqual({ Zel: "", Reed: "k-8 " });
   fireEvent.click(screen.getByRole("button", { name: "On record" }));
-  expect(told()).toEqual(["L-1", null]);
+  expect(told()).toEqual([null, null]);
 });
 
 test("of a product of which nothing came it is read off the package", () => {

@@ -7,7 +7,7 @@ import type { ProductText } from "@/formats/job-file/types";
 import { dayWords } from "../data/dates";
 import { useKept } from "../data/kept-here";
 import { useSlice } from "../data/records";
-import { SubHeading } from "../parts/controls";
+import { Button, SubHeading } from "../parts/controls";
 import { TextField } from "../parts/field";
 import { Notice } from "../parts/notices";
 
@@ -20,7 +20,8 @@ export function useLots(of: string, products: readonly ProductText[]) {
   const labels = products.flatMap((product) => product["x-id"] ?? []);
   const known = useSlice("lots", labels.length > 0 ? { labels } : null).value ?? [];
   const lotsOf = (product: ProductText): readonly LotEntry[] => known.filter(({ labelId }) => labelId === product["x-id"]);
-  const lotOf = (product: ProductText): string => typed[product.name] ?? onlyLot(lotsOf(product)) ?? "";
+  // Nothing is noted that nobody read: what stands on the shelf may not be what is in the hand.
+  const lotOf = (product: ProductText): string => typed[product.name] ?? "";
   return {
     lotsOf,
     lotOf,
@@ -31,8 +32,8 @@ export function useLots(of: string, products: readonly ProductText[]) {
   };
 }
 
-/** Where all that is on the shelf is of one lot, it is that one. */
-const onlyLot = (lots: readonly LotEntry[]): string | undefined => (lots.length === 1 ? lots[0]!.lot : undefined);
+/** As many lots of the shelf as are offered by a press. */
+const MOST_OFFERED = 3;
 
 /** Of which lot each package is, asked while it is in the hand: a lot that is called back finds its lawns by it. */
 export function Lots({ of, products }: { of: string; products: readonly ProductText[] }) {
@@ -52,7 +53,7 @@ export function Lots({ of, products }: { of: string; products: readonly ProductT
                 of={product.name}
                 list={`lots-${i}`}
                 maxLength={200}
-                placeholder="L-4471"
+                placeholder={lots[0]?.lot ?? "L-4471"}
                 value={lot}
                 onChange={(e) => say(product, e.target.value)}
               />
@@ -61,6 +62,12 @@ export function Lots({ of, products }: { of: string; products: readonly ProductT
                   <option key={one.lot} value={one.lot} />
                 ))}
               </datalist>
+              {lot.trim() === "" &&
+                lots.slice(0, MOST_OFFERED).map((one) => (
+                  <Button key={one.lot} look="inline" onClick={() => say(product, one.lot)}>
+                    It is {one.lot}
+                  </Button>
+                ))}
               {known?.old && (
                 <Notice state="act">
                   {known.lot} was good until {dayWords(known.useBy!)}: read its label before it is used.
