@@ -77,7 +77,7 @@ function Cards() {
   const spread = spreadOf(pass.spread ?? "");
   return (
     <Column gap="18px" marginTop="14px">
-      <Row flexWrap="wrap" alignItems="flex-end" gap="12px">
+      <Row flexWrap="wrap" alignItems="flex-start" gap="12px">
         <Box minW="220px">
           <Choose label="Cards of" value={pass.size} options={SIZE_WORDS} onPick={(size) => change({ size })} />
         </Box>
@@ -92,18 +92,21 @@ function Cards() {
             onChange={(e) => change({ spread: e.target.value })}
           />
         </Box>
-        <PickFile label="Photo of cards" accept="image/*" onFile={(file) => void start(file, file.name)}>
-          Take a photo, or pick one
-        </PickFile>
-        <Button
-          look="quiet"
-          onClick={() => {
-            setSeed(seed + 1);
-            void start({ seed }, "the made-up photo");
-          }}
-        >
-          Try it on a made-up photo
-        </Button>
+        {/* Level with the fields beside them, under whose labels they stand. */}
+        <Row paddingTop="25px" flexWrap="wrap" gap="12px">
+          <PickFile label="Photo of cards" accept="image/*" onFile={(file) => void start(file, file.name)}>
+            Take a photo, or pick one
+          </PickFile>
+          <Button
+            look="quiet"
+            onClick={() => {
+              setSeed(seed + 1);
+              void start({ seed }, "the made-up photo");
+            }}
+          >
+            Try it on a made-up photo
+          </Button>
+        </Row>
       </Row>
       {state.is === "looking" && <Looking says={state.says} part={state.part} onStop={stop} />}
       {state.is === "refused" && <Notice state="stop">{state.why}.</Notice>}

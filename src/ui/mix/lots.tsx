@@ -49,8 +49,7 @@ export function Lots({ of, products }: { of: string; products: readonly ProductT
           return (
             <Box key={product.name}>
               <TextField
-                label="Lot"
-                of={product.name}
+                label={`Lot of ${product.name}`}
                 list={`lots-${i}`}
                 maxLength={200}
                 placeholder={lots[0]?.lot ?? "L-4471"}
