@@ -79,11 +79,15 @@ function daysByZone(
   since: string,
   sites: readonly SiteSeed[],
 ): ReadonlyMap<string, ReadonlyMap<string, ReadonlySet<string>>> {
-  const down = labels.map((label) => ({ label, rows: zonesDown(db, label, since) }));
+  const asked = new Set(sites.map(({ id }) => id));
+  // Ground is asked about once, for all products; what lies on it may stand under another site.
+  const groups = groundGroups(db, [...asked]);
+  const down = labels.map((label) => ({
+    label,
+    rows: zonesDown(db, label, since).filter(({ siteId, zoneId }) => asked.has(siteId) || groups.has(zoneId)),
+  }));
   const all = down.flatMap(({ rows }) => rows);
   if (all.length === 0) return new Map();
-  // Ground is asked about once, for all products.
-  const groups = groundGroups(db, [...new Set(all.map(({ siteId }) => siteId))]);
   const live = new Set(sites.flatMap(({ seeds }) => seeds.map(({ zoneId }) => zoneId)));
   const strange = [...new Set(all.map(({ zoneId }) => zoneId))].filter((zoneId) => !groups.has(zoneId) && !live.has(zoneId));
   const known = strange.length > 0 ? sitesOfZones(db, { siteIds: [], zoneIds: strange }) : undefined;

@@ -10,7 +10,7 @@ import { saveSheet } from "./save-sheet";
 import { yearOfSite } from "./slices/season";
 import { afterWork, saveWatering } from "./after-work";
 import { moveWork } from "./move-work";
-import { saveProgram } from "./program";
+import { dueToday, saveProgram } from "./program";
 import { lastBatch } from "@/records/plan";
 import { add, faults, freshRecords, ids, LABEL, must, NOW, session, sheet, town } from "./testing/town";
 
@@ -81,6 +81,20 @@ test("what is owed on either is owed on the one that stayed, and what was measur
       .waters.map(({ id }) => id)
       .sort(),
   ).toEqual(["water-000000001.0", "water-000000002.0"]);
+});
+
+test("a round that the other's ground has had is done on it; the rest of the site is still to do, also for who moves it", () => {
+  must(saveProgram(records.db, { rounds: [{ name: "feed", label: ids.labels, rate: "0.3 oz/1000 ft2" }], soil: [] }));
+  down("entry-000000001", OTHER, `${OTHER}.0`);
+  must(mergeSites(records.db, SAME));
+  const left = () => dueToday(records.db).items.map((item) => item.left?.map(({ name }) => name));
+  expect(left()).toEqual([["south", "back"]]);
+  const came = findSite(records.db, KEEP)!.site.zones[2]!["x-id"];
+  down("entry-000000002", KEEP, `${KEEP}.1`);
+  down("entry-000000003", KEEP, came);
+  expect(left()).toEqual([]);
+  const move = moveWork(records.db, { id: "move-000000001", year: 2026, moves: [{ siteId: KEEP, round: "feed", day: "2026-09-10" }] }); // prettier-ignore
+  expect(faults(move)).toEqual(["moves[0].round conflict"]);
 });
 
 test("days that were fixed for the other are the kept one's, where it has none and its label lets them; undoing moves leaves them", () => {
