@@ -124,12 +124,9 @@ export interface AirBeside {
   readonly before?: DaysBefore | undefined;
 }
 
-/** The limits of all labels of a mix together, and of the rules of the place; our ceiling for the wind where no label says another. */
-export const airLimits = (products: readonly ProductText[], rules: readonly LocalRule[] = []): ConditionLimits =>
-  limitsOfCards(products.map(cardOfProduct), rules);
-
 type Says = Pick<CardText, "wind" | "airLeast" | "airMost">;
 
+/** The limits of some labels together, and of the rules of the place; our ceiling for the wind where no label says another. */
 export function limitsOfCards(cards: readonly Says[], rules: readonly LocalRule[] = []): ConditionLimits {
   const all = [...cards.map((says) => ({ says, by: undefined })), ...rules.map((rule) => ({ says: rule, by: ruleName(rule) }))];
   const winds = all.flatMap(({ says, by }) =>
@@ -173,7 +170,7 @@ const OF_DROPLETS: readonly ReasonCode[] = ["inversion-possible", "dries-fast", 
 
 /** Whether what was seen lets a mix be sprayed, or spread. */
 export function judgeAir(seen: AirSeen, products: readonly ProductText[], { rules, before }: AirBeside = {}): Conditions {
-  const { reasons: air } = judgeSeen(seen, airLimits(products, rules));
+  const { reasons: air } = judgeSeen(seen, limitsOfCards(products.map(cardOfProduct), rules));
   const isDry = products.length > 0 && products.every((product) => isSpread({ ...cardOfProduct(product), form: product.form }));
   const known = { soil: seen.soil, series: before?.soil ?? null, highs: before?.highs ?? [] };
   const said = new Map<string, ConditionReason>();

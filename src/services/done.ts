@@ -69,7 +69,8 @@ export const stillToDo = (
   );
 };
 
-const isForZone = ({ turf }: ProgramText["rounds"][number], zone: SiteSeed["seeds"][number]): boolean =>
+/** Whether a round is for a zone, by its turf. */
+export const isForZone = ({ turf }: ProgramText["rounds"][number], zone: SiteSeed["seeds"][number]): boolean =>
   turf === undefined || (zone.turf !== null && sameName(zone.turf, turf));
 
 /** By product: on which days it went down on each zone. */

@@ -1,5 +1,4 @@
 import { good, bad, type Issue, type Result } from "@/core/issue";
-import { sameName } from "@/core/names";
 import { dueOf, type DueItem, type DueState } from "@/core/season/due";
 import type { DueEntry } from "@/formats/entries";
 import { readProgram, seasonOf, stationAt, type ProgramText } from "@/formats/season/program";
@@ -11,7 +10,7 @@ import { changeSetting, readSettingAs } from "@/records/settings";
 import { seedOfSites, type SiteSeed } from "@/records/sites";
 import { carryRenamed } from "./carry-renamed";
 import { todayOf } from "./clock";
-import { doneBySite, doneOn, stillToDo } from "./done";
+import { doneBySite, doneOn, isForZone, stillToDo } from "./done";
 import { issue, nowText } from "./input";
 
 /** The firm's program: its rounds, and what of them is due where. */
@@ -76,11 +75,10 @@ export function dueToday(db: Access, aside?: SetAside[]): DueEntry {
     const i = n % rounds.length;
     const site = sites[Math.floor(n / rounds.length)]!;
     const round = program.rounds[i]!;
-    const { turf, label } = round;
-    if (turf !== undefined && !site.seeds.some((zone) => zone.turf !== null && sameName(zone.turf, turf))) return;
+    if (!site.seeds.some((zone) => isForZone(round, zone))) return;
     counts[i]![item.state] = (counts[i]![item.state] ?? 0) + 1;
     if (item.state !== "due" && item.state !== "overdue") return;
-    open.push({ ...item, siteId: site.id, labelId: label, left: stillToDo(site, round, doneOn(down, site.id).some) });
+    open.push({ ...item, siteId: site.id, labelId: round.label, left: stillToDo(site, round, doneOn(down, site.id).some) });
   });
   const urgent = open.sort(byUrgency);
   return {

@@ -1,5 +1,5 @@
 import { readTemperature } from "./temperature";
-import type { ConditionReason } from "./judge";
+import { HAIR, type ConditionReason } from "./judge";
 import type { System } from "../working/units";
 
 /** What a label asks of the ground and of the days before: the soil's temperature, and how warm the days were. */
@@ -22,17 +22,13 @@ export interface GroundSeen {
   readonly highs: readonly (number | null)[];
 }
 
-/** A degree that was written as one is no breach by rounding, K. */
-const HAIR = 1e-9;
-
 /** What of it speaks against the work. Soil that was measured there forbids; a series says to measure, as it may be of elsewhere. */
 export function judgeGround(seen: GroundSeen, { soilAtLeast, soilAtMost, days }: GroundLimits): ConditionReason[] {
   const reasons: ConditionReason[] = [];
-  const say = (celsius: number, system: System) => readTemperature(celsius, system);
   const soil = seen.soil ?? seen.series;
   if (soilAtLeast !== undefined || soilAtMost !== undefined) {
     const verdict = seen.soil === null ? "wait" : "no";
-    const here = (s: System) => `soil of ${say(soil!, s)}${seen.soil === null ? " by the firm's series" : ""}`;
+    const here = (s: System) => `soil of ${readTemperature(soil!, s)}${seen.soil === null ? " by the firm's series" : ""}`;
     const then = seen.soil === null ? ": measure it there" : "";
     if (soil === null)
       reasons.push({
@@ -41,9 +37,17 @@ export function judgeGround(seen: GroundSeen, { soilAtLeast, soilAtMost, days }:
         text: () => "the soil's temperature isn't known, and a label asks for it: measure it",
       });
     else if (soilAtLeast !== undefined && soil < soilAtLeast - HAIR)
-      reasons.push({ code: "soil-under-limit", verdict, text: (s) => `${here(s)}, ${say(soilAtLeast, s)} is the least${then}` });
+      reasons.push({
+        code: "soil-under-limit",
+        verdict,
+        text: (s) => `${here(s)}, ${readTemperature(soilAtLeast, s)} is the least${then}`,
+      });
     else if (soilAtMost !== undefined && soil > soilAtMost + HAIR)
-      reasons.push({ code: "soil-over-limit", verdict, text: (s) => `${here(s)}, ${say(soilAtMost, s)} is the most${then}` });
+      reasons.push({
+        code: "soil-over-limit",
+        verdict,
+        text: (s) => `${here(s)}, ${readTemperature(soilAtMost, s)} is the most${then}`,
+      });
   }
   if (days) {
     const highs = Array.from({ length: days.count }, (_, i) => seen.highs[i] ?? null);
@@ -53,14 +57,15 @@ export function judgeGround(seen: GroundSeen, { soilAtLeast, soilAtMost, days }:
       reasons.push({
         code: "days-over-limit",
         verdict: "wait",
-        text: (s) => `${say(most, s)} within the last ${days.count} days, ${say(days.atMost, s)} is the most`,
+        text: (s) =>
+          `${readTemperature(most, s)} within the last ${days.count} days, ${readTemperature(days.atMost, s)} is the most`,
       });
     else if (known.length < days.count)
       reasons.push({
         code: "not-known",
         verdict: "wait",
         text: (s) =>
-          `the highs of the last ${days.count} days aren't all on record: at most ${say(days.atMost, s)} each, a label says`,
+          `the highs of the last ${days.count} days aren't all on record: at most ${readTemperature(days.atMost, s)} each, a label says`,
       });
   }
   return reasons;

@@ -141,4 +141,4 @@ function airReasons({ air, deltaT, wet }: Seen, { airAtLeast, airAtMost, by }: C
 }
 
 /** A degree Fahrenheit that was written as one is no breach by rounding, K. */
-const HAIR = 1e-9;
+export const HAIR = 1e-9;

@@ -21,6 +21,12 @@ export function asMeant(field: Field, typed: string): string {
 export const readTyped = <F extends Field>(field: F, typed: string, options: { readonly zero?: boolean } = {}) =>
   readText(field, asMeant(field, typed), options);
 
+/** What was typed, a bare number with a unit: of what has no field of the catalogue, as degrees have none. */
+export const withBare = (typed: string, unit: string): string => {
+  const text = typed.trim();
+  return /^-?\d+(\.\d+)?$/.test(text) ? `${text} ${unit}` : text;
+};
+
 /** What was typed into a field, as what a rule works with; undefined where nothing is, or nothing that can be read. */
 export function givenTyped<F extends Field>(field: F, typed: string, name: string): Source<KindOfField<F>> | undefined {
   const read = typed.trim() === "" ? undefined : readTyped(field, typed);

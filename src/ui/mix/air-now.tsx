@@ -21,6 +21,7 @@ import { nowMoment, wallClock } from "../data/clock";
 import { format } from "../data/dates";
 import { keep, readKept, useKept } from "../data/kept-here";
 import { sentences, useSend, useSite } from "../data/records";
+import { withBare } from "../data/typed";
 import { useSystem } from "../data/units";
 import type { Told } from "../log/fact-fields";
 import { Choose, type Option } from "../parts/choose";
@@ -184,11 +185,8 @@ const MEASURED = [
 ] as const;
 
 /** What was typed into a field, a bare number in the reader's unit. */
-const given = (key: string, typed: string, unit: string): Partial<AirText> => {
-  const text = typed.trim();
-  if (text === "") return {};
-  return { [key]: /^-?\d+(\.\d+)?$/.test(text) ? `${text} ${unit}` : text };
-};
+const given = (key: string, typed: string, unit: string): Partial<AirText> =>
+  typed.trim() === "" ? {} : { [key]: withBare(typed, unit) };
 
 const OTHERS: Readonly<Record<string, string>> = { metar: "The report", soil: "Soil" };
 

@@ -1,8 +1,8 @@
 import { dutiesOfEntry } from "@/formats/after-duties";
-import { airCounts, limitsOfCards } from "@/formats/air-seen";
+import { limitsOfCards } from "@/formats/air-seen";
 import { momentOf } from "@/formats/day";
 import type { AfterEntry, WorkDayEntry } from "@/formats/entries";
-import { hoursOf } from "@/formats/weather/hours";
+import { hoursOf, newestOf } from "@/formats/weather/hours";
 import { dayNow, nowMoment, todayDate, wallClock } from "../data/clock";
 import { format } from "../data/dates";
 import { useKept } from "../data/kept-here";
@@ -26,8 +26,9 @@ export function useWeatherAgainst({ date, items }: WorkDayEntry): string | undef
   if (!isToday || text === "" || items.length === 0) return undefined;
   const due = new Set(items.map(({ labelId }) => labelId));
   const cards = labels.filter(({ id }) => due.has(id)).map(({ card }) => card);
-  const last = hoursOf(text, limitsOfCards(cards, rules), Date.parse(nowMoment()), partAt(places)).hours.at(-1);
-  if (!last || !airCounts(new Date(last.at).toISOString(), nowMoment()) || last.judged.verdict === "go") return undefined;
+  const now = nowMoment();
+  const last = newestOf(hoursOf(text, limitsOfCards(cards, rules), Date.parse(now), partAt(places)).hours, now);
+  if (!last || last.judged.verdict === "go") return undefined;
   return `${VERDICT_WORDS[last.judged.verdict].toLowerCase()}, by the weather: ${reasonsSaid(last.judged.reasons, last.seen.when, system)}`;
 }
 

@@ -2,7 +2,16 @@ import { act, fireEvent, screen } from "@testing-library/react";
 import { useState } from "react";
 import { setFirmZone, setServerTime } from "../data/clock";
 import { show } from "../testing/show";
-import { NO_STATION, seriesDraft, SeriesFields, seriesText, seriesWords, withFile, type SeriesDraft } from "./series-fields";
+import {
+  NO_STATION,
+  seriesDraft,
+  SeriesFields,
+  seriesText,
+  seriesWords,
+  withFile,
+  withMadeUp,
+  type SeriesDraft,
+} from "./series-fields";
 
 beforeEach(() => {
   localStorage.clear();
@@ -28,6 +37,15 @@ test("a file's days come beside those that are there, in their order, without it
     "2026-03-19, 46 F\n2026-03-20, 47 F\n2026-03-21, 49 F",
   );
   expect(withFile("", "2026-03-19, 40 F, 60 F")).toBe("2026-03-19, 40 F, 60 F");
+});
+
+test("what is no day is nobody's to throw away, and what was read isn't written over by what was made up", () => {
+  expect(withFile("2026-3-20, 47 F", "day,soil\n2026-03-19,46 F\nMarch 21,48 F")).toBe(
+    "2026-03-19, 46 F\n2026-3-20, 47 F\nMarch 21, 48 F",
+  );
+  expect(withMadeUp("2026-04-19, 50 F\nwarm", "2026-04-19, 61 F\n2026-04-18, 60 F")).toBe(
+    "2026-04-18, 60 F\n2026-04-19, 50 F\nwarm",
+  );
 });
 
 function Room() {

@@ -50,15 +50,28 @@ export function seriesWords(path: string): string {
   return line ? `${line[1]}, line ${Number(line[2]) + 1}` : path;
 }
 
-/** A file's days without its headings, in the order of their dates, beside those that are there: of a day the file's counts. */
-export function withFile(typed: string, file: string): string {
+const isDay = ([date = ""]: readonly string[]): boolean => /^\d{4}-\d\d-\d\d$/.test(date.trim());
+
+/** The days of both in the order of their dates, of a day the second's; what is no day stays behind them, for somebody to mend. */
+function together(...both: readonly (readonly string[][])[]): string {
   const days = new Map<string, string>();
-  for (const row of [...lines(typed), ...lines(file)]) {
-    const [date = "", ...rest] = row.map((cell) => cell.trim());
-    if (/^\d{4}-\d\d-\d\d$/.test(date)) days.set(date, [date, ...rest].join(", "));
+  const strange: string[] = [];
+  for (const row of both.flat()) {
+    const line = row.map((cell) => cell.trim()).join(", ");
+    if (isDay(row)) days.set(row[0]!.trim(), line);
+    else strange.push(line);
   }
-  return [...days.values()].sort().join("\n");
+  return [...[...days.values()].sort(), ...strange].join("\n");
 }
+
+/** A file's days, without its headings, beside those that are there: of a day the file's counts. */
+export function withFile(typed: string, file: string): string {
+  const [first = [], ...rest] = lines(file);
+  return together(lines(typed), isDay(first) ? [first, ...rest] : rest);
+}
+
+/** Made-up days beside those that are there: what was read is never written over by what wasn't. */
+export const withMadeUp = (typed: string, madeUp: string): string => together(lines(madeUp), lines(typed));
 
 /** No year of the made-up station is late. */
 const onTime = (): number => 0;
@@ -76,7 +89,7 @@ export function SeriesFields({ of, names, change }: SeriesProps) {
   const simulated = () => {
     const today = todayDate();
     const days = soilBetween(daysLater(today, -400), today, onTime);
-    change({ soil: withFile(of.soil, days.map(({ date, temperature }) => `${date}, ${temperature}`).join("\n")) });
+    change({ soil: withMadeUp(of.soil, days.map(({ date, temperature }) => `${date}, ${temperature}`).join("\n")) });
   };
   return (
     <>

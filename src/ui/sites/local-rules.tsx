@@ -8,7 +8,7 @@ import { read } from "@/core/working/units";
 import type { LocalRule } from "@/formats/local-rules";
 import { useKept } from "../data/kept-here";
 import { sentences, useSend, useSlice } from "../data/records";
-import { asMeant } from "../data/typed";
+import { asMeant, withBare } from "../data/typed";
 import { useSystem } from "../data/units";
 import { Button, Note } from "../parts/controls";
 import { TextField } from "../parts/field";
@@ -24,15 +24,14 @@ const isBlank = (rule: Draft): boolean => KEYS.every((key) => rule[key].trim() =
 
 /** What was typed of a rule, without what is blank; a bare number of degrees in the reader's. */
 function ruleText(draft: Draft, metric: boolean): LocalRule {
-  const degrees = (typed: string) => (/^-?\d+(\.\d+)?$/.test(typed) ? `${typed} ${metric ? "C" : "F"}` : typed.replace("°", ""));
-  const wind = asMeant("speed", draft.wind.trim());
-  const told = { ...draft, wind: /^\d+(\.\d+)?$/.test(wind) ? `${wind} mph` : wind };
-  return Object.fromEntries(
-    KEYS.flatMap((key) => {
-      const text = told[key].trim();
-      return text === "" ? [] : [[key, key === "airLeast" || key === "airMost" ? degrees(text) : text]];
-    }),
-  );
+  const degrees = metric ? "C" : "F";
+  const told: Draft = {
+    ...draft,
+    wind: withBare(asMeant("speed", draft.wind.trim()), "mph"),
+    airLeast: withBare(draft.airLeast, degrees),
+    airMost: withBare(draft.airMost, degrees),
+  };
+  return Object.fromEntries(KEYS.flatMap((key) => (told[key].trim() === "" ? [] : [[key, told[key].trim()]])));
 }
 
 /** What places, and the firm itself, ask of the weather beside the labels: kept for all devices. */

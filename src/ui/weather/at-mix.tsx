@@ -2,9 +2,9 @@
 
 import { Box } from "@chakra-ui/react";
 import Link from "next/link";
-import { airCounts, judgeAir } from "@/formats/air-seen";
+import { judgeAir } from "@/formats/air-seen";
 import type { ProductText, SiteText } from "@/formats/job-file/types";
-import { hoursOf } from "@/formats/weather/hours";
+import { hoursOf, newestOf } from "@/formats/weather/hours";
 import { nowMoment, wallClock } from "../data/clock";
 import { format } from "../data/dates";
 import { useKept } from "../data/kept-here";
@@ -26,15 +26,14 @@ export function AirAtMix({ products, sites }: AtMixProps) {
   const beside = useAirBeside(sites);
   if (text === "" || products.length === 0) return null;
   const now = nowMoment();
-  const moment = (at: number) => new Date(at).toISOString();
-  const last = hoursOf(text, {}, Date.parse(now), partAt(sites)).hours.at(-1);
-  if (!last || !airCounts(moment(last.at), now)) return null;
+  const last = newestOf(hoursOf(text, {}, Date.parse(now), partAt(sites)).hours, now);
+  if (!last) return null;
   const { verdict, reasons } = judgeAir(last.seen, products, beside);
   const said = reasonsSaid(reasons, last.seen.when, system);
   return (
     <Box as="section" aria-label="Weather for this mix">
       <Notice state={VERDICT_STATE[verdict]}>
-        {VERDICT_WORDS[verdict]} by these labels, as of {format(wallClock(moment(last.at)), "HH:mm")}
+        {VERDICT_WORDS[verdict]} by these labels, as of {format(wallClock(new Date(last.at).toISOString()), "HH:mm")}
         {said && `: ${said}`}. <Link href="/">The hours</Link>
       </Notice>
     </Box>

@@ -3,8 +3,8 @@
 import { Box } from "@chakra-ui/react";
 import { read } from "@/core/working/units";
 import { readTemperature } from "@/core/conditions/temperature";
-import { airCounts, limitsOfCards } from "@/formats/air-seen";
-import { goodSpans, hoursOf, type ReportedHour } from "@/formats/weather/hours";
+import { limitsOfCards } from "@/formats/air-seen";
+import { goodSpans, hoursOf, newestOf, type ReportedHour } from "@/formats/weather/hours";
 import { simulatedStation } from "@/standins/station";
 import { nowMoment, todayDate, wallClock } from "../data/clock";
 import { format } from "../data/dates";
@@ -44,7 +44,7 @@ export function WeatherHours() {
   const now = Date.parse(nowMoment());
   const { hours, unread } = hoursOf(text, limitsOfCards(cards, rules), now, partAt(places));
   const last = hours.at(-1);
-  const fresh = last !== undefined && airCounts(new Date(last.at).toISOString(), nowMoment());
+  const fresh = newestOf(hours, nowMoment());
   const ask = async () => {
     const reports = await Promise.all(
       Array.from({ length: 24 }, (_, i) => simulatedStation.report(wallClock(new Date(now - (23 - i) * HOUR).toISOString()))),
@@ -57,17 +57,17 @@ export function WeatherHours() {
         strong
         title={
           fresh
-            ? `Weather: ${VERDICT_WORDS[last.judged.verdict]}, as of ${clock(last.at)}`
+            ? `Weather: ${VERDICT_WORDS[fresh.judged.verdict]}, as of ${clock(fresh.at)}`
             : "Weather of the last day, hour by hour"
         }
         begun={hours.length > 0}
       >
         <Column gap="8px">
           {last && !fresh && <Note>The newest report is of {clock(last.at)}: too old to go by.</Note>}
-          {fresh && last.judged.reasons.length > 0 && (
+          {fresh && fresh.judged.reasons.length > 0 && (
             <Notice
-              state={VERDICT_STATE[last.judged.verdict]}
-            >{`${reasonsSaid(last.judged.reasons, last.seen.when, system)}.`}</Notice>
+              state={VERDICT_STATE[fresh.judged.verdict]}
+            >{`${reasonsSaid(fresh.judged.reasons, fresh.seen.when, system)}.`}</Notice>
           )}
           {hours.length > 0 && <Strip hours={hours} />}
           {unread.length > 0 && <Notice state="act">Not understood: {unread.slice(0, 3).join(" · ")}</Notice>}
