@@ -112,6 +112,25 @@ const config = [
     ignores: ["**/*.test.tsx", "**/*.test.ts", "src/ui/testing/**"],
     rules: { "max-lines-per-function": ["error", { max: 100, skipBlankLines: true, skipComments: true }] },
   },
+  {
+    // A journey waits for what it needs to see, on a clock that can be set to any day.
+    files: ["e2e/**/*.ts"],
+    ignores: ["e2e/harness/**"],
+    rules: {
+      "no-restricted-syntax": [
+        "error",
+        ...[
+          ["NewExpression[callee.name='Date'][arguments.length=0]", "Ask e2e/harness/clock.ts what time it is."],
+          ["CallExpression[callee.object.name='Date'][callee.property.name='now']", "Ask e2e/harness/clock.ts what time it is."],
+          [
+            "CallExpression[callee.property.name='waitForTimeout'], CallExpression[callee.name='setTimeout']",
+            "Wait for what is to be seen, or move the page's clock on: time alone tells nothing on a busy machine.",
+          ],
+          ["Literal[value='networkidle']", "Wait for what is to be seen, or hasRead(page)."],
+        ].map(([selector, message]) => ({ selector, message })),
+      ],
+    },
+  },
   { rules: { "@typescript-eslint/no-unused-vars": ["error", { argsIgnorePattern: "^_", varsIgnorePattern: "^_" }] } },
   prettier,
 ];

@@ -1,6 +1,6 @@
 import { readFile } from "node:fs/promises";
 import type { Page } from "@playwright/test";
-import { calibrated, expect, fresh, gearOn, label, rigInHand, site, test, wetSite } from "./fixtures";
+import { calibrated, expect, gearOn, inMix, label, rigInHand, site, test, wetSite } from "./fixtures";
 
 const KIT = {
   scales: [{ name: "bench scale", step: "0.01 oz", capacity: "20 oz" }],
@@ -31,9 +31,9 @@ test("a day of eight stops: planned on the laptop, poured on the phone, one refi
   context,
 }) => {
   await truck(page);
-  const product = fresh("Feed");
+  const product = "Feed";
   await label(page, product, "liquid", "3 to 4");
-  const names = Array.from({ length: 8 }, (_, i) => fresh(`Stop ${i + 1} of`));
+  const names = Array.from({ length: 8 }, (_, i) => `Stop ${i + 1} of`);
   // 6,000 sq ft each but the fifth, which has water: 48 gal out of a tank of 30.
   for (const [i, name] of names.entries())
     if (i === 4) await wetSite(page, name, "6,000");
@@ -42,7 +42,7 @@ test("a day of eight stops: planned on the laptop, poured on the phone, one refi
   await page.goto("/mix");
   await page.getByLabel("Mix for").selectOption("day");
   for (const name of names) await page.getByLabel("Add a stop").selectOption({ label: name });
-  await page.getByLabel("Add a product").selectOption({ label: product });
+  await inMix(page, product);
   await expect(page.getByRole("heading", { name: "Mix for the day, 8 stops" })).toBeVisible();
   // The fifth stop's water saves the drive: five stops on the first fill, three on the second.
   const fills = page.getByRole("list", { name: "Fills of the day" }).getByRole("listitem");
@@ -131,14 +131,14 @@ test("a day of eight stops: planned on the laptop, poured on the phone, one refi
 test("a half-gallon spot mix: it makes up to half a gallon, with amounts that can be measured", async ({ page }) => {
   const hand = await rigInHand(page, { kind: "hand-can", tanks: [{ name: "can", usable: "2 gal", leastMix: "" }], ...KIT });
   await calibrated(page, hand);
-  const product = fresh("Spot");
-  const green = fresh("Green");
+  const product = "Spot";
+  const green = "Green";
   await label(page, product, "liquid", "1.5 to 2");
   await site(page, green, "6,200", "1,800");
   await page.goto("/mix");
   await page.getByLabel("Mix for").selectOption("spot");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: green });
-  await page.getByLabel("Add a product").selectOption({ label: product });
+  await inMix(page, product);
   await expect(page.getByText("Pick how much it makes up to.")).toBeVisible();
   await page.getByLabel("Makes up to").selectOption({ label: "Half a gallon" });
   // 0.5 gal at 1 gal for 1,000 sq ft does 500 sq ft: 0.75 fl oz, 22.2 mL.
@@ -167,15 +167,15 @@ test("what goes out of a sheet: print, PDF, a table, the job; how likely it pass
 }) => {
   expectErrors(/422/);
   await truck(page);
-  const [one, two] = [fresh("Granule"), fresh("Liquid")];
-  const green = fresh("Green");
+  const [one, two] = ["Granule", "Liquid"];
+  const green = "Green";
   await label(page, one, "dry", "0.3 to 0.31");
   await label(page, two, "liquid", "1.5 to 2");
   await site(page, green, "12,000");
   await page.goto("/mix");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: green });
-  await page.getByLabel("Add a product").selectOption({ label: one });
-  await page.getByLabel("Add a product").selectOption({ label: two });
+  await inMix(page, one);
+  await inMix(page, two);
   await page.getByLabel(`Rate of ${one}`).fill("0.31");
   // Nobody has mixed these: the jar test is open. 12 gal are 48 quarts.
   await expect(page.getByText("Jar test: nobody has mixed these here before")).toBeVisible();
@@ -203,11 +203,11 @@ test("what goes out of a sheet: print, PDF, a table, the job; how likely it pass
   for (const box of await first.getByRole("checkbox").all()) await box.check();
 
   // Another product into the same tank: the rinse is asked for, with what the hose still holds; on record it is quiet.
-  const next = fresh("Next");
+  const next = "Next";
   await label(page, next, "liquid", "1");
   await page.goto("/mix");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: green });
-  await page.getByLabel("Add a product").selectOption({ label: next });
+  await inMix(page, next);
   await expect(page.getByText(/The hose still holds 3\.06 gal of it/)).toBeVisible();
   await page.getByRole("button", { name: /It was rinsed three times/ }).click();
   await expect(page.getByText(/The hose still holds/)).toBeHidden();
@@ -233,20 +233,20 @@ test("two tanks of a truck with a mix each; a clash of aftercare is split betwee
       { name: "rear", usable: "20 gal", leastMix: "" },
     ],
   });
-  const [wet, dry] = [fresh("Soil"), fresh("Leaf")];
-  const green = fresh("Green");
+  const [wet, dry] = ["Soil", "Leaf"];
+  const green = "Green";
   await label(page, wet, "liquid", "1 to 2", { waterLeast: "0.25 in", waterWithin: "12 h" });
   await label(page, dry, "liquid", "1 to 2", { keepDry: "24 h" });
   await site(page, green, "9,000", "4,000");
   await page.goto("/mix");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: green });
-  await page.getByLabel("Add a product").selectOption({ label: wet });
-  await page.getByLabel("Add a product").selectOption({ label: dry });
+  await inMix(page, wet);
+  await inMix(page, dry);
   await expect(page.getByRole("alert", { name: "Held" })).toContainText("must be watered in within 12 h");
   await expect(page.getByRole("button", { name: /^Save the sheet/ })).toBeHidden();
   await page.getByRole("button", { name: `Take ${dry} out` }).click();
   await page.getByLabel("Tank", { exact: true }).selectOption({ index: 1 });
-  await page.getByLabel("Add a product").selectOption({ label: dry });
+  await inMix(page, dry);
   await page.getByRole("checkbox", { name: /zone 1/ }).uncheck();
   await expect(page.getByText(/front tank: .*13 gal of spray on 13,000 sq ft/)).toBeVisible();
   await expect(page.getByText("1 load · 4 gal of spray on 4,000 sq ft")).toBeVisible();

@@ -1,22 +1,22 @@
 import { readFileSync, rmSync, writeFileSync } from "node:fs";
 import Database from "better-sqlite3";
-import { expect, test } from "@playwright/test";
 import { fuzz } from "../scripts/attacks/fuzz";
 import { killInBursts } from "../scripts/attacks/kill";
 import { saveUnderLoad } from "../scripts/attacks/load";
 import { freshFolder, post, startServer } from "../scripts/attacks/server";
+import { expect, test } from "./fixtures";
 
 /** Short forms of `npm run attacks`, each on a server and records of its own. */
 
 test("kill -9 in bursts of saves loses nothing that was acknowledged", async () => {
-  const killed = await killInBursts(3218, 3);
+  const killed = await killInBursts(3);
   console.log(`kill -9: ${killed.kills} kills, ${killed.acknowledged} saves acknowledged, ${killed.lost.length} lost`);
   expect(killed.acknowledged).toBeGreaterThan(20);
   expect(killed.lost).toEqual([]);
 });
 
 test("nonsense at every door is answered with what is wrong, and holds nobody up", async () => {
-  const fuzzed = await fuzz(3219, 12);
+  const fuzzed = await fuzz(12);
   console.log(
     `fuzz: ${fuzzed.requests} requests, slowest ${fuzzed.slowest.toFixed(0)} ms (${fuzzed.slowestRoute}), longest wait beside ${fuzzed.longestWait.toFixed(0)} ms, ${fuzzed.memory} MB`,
   );
@@ -26,7 +26,7 @@ test("nonsense at every door is answered with what is wrong, and holds nobody up
 });
 
 test("every save is answered while many read", async () => {
-  const load = await saveUnderLoad(3220, 50, 4);
+  const load = await saveUnderLoad(50, 4);
   console.log(
     `load: ${load.readers} readers, ${load.savesPerSecond.toFixed(1)} saves a second, slowest per cent ${load.slowestHundredth.toFixed(0)} ms`,
   );
@@ -37,7 +37,7 @@ test("every save is answered while many read", async () => {
 test("an ordinary stop leaves everything in the one file", async () => {
   const folder = freshFolder("stop");
   for (const signal of ["SIGTERM", "SIGINT"] as const) {
-    const server = await startServer(3221, folder);
+    const server = await startServer(folder);
     await post(`${server.url}/api/keep/people`, { id: `person-${signal}-01`, form: { name: `Odile ${signal}` } });
     const gone = new Promise((resolve) => server.child.once("exit", resolve));
     server.child.kill(signal);
@@ -59,10 +59,11 @@ test("a page elsewhere that points its own name here reads nothing, on no route"
     expect((await request.get("/api/health", { headers: { host } })).status()).toBe(200);
 });
 
-test("records that can't be opened are told of on the page, and work once they are mended", async ({ page }) => {
+test("records that can't be opened are told of on the page, and work once they are mended", async ({ page, expectErrors }) => {
+  expectErrors(/503/);
   const folder = freshFolder("damaged");
   writeFileSync(`${folder}/careful-gauge.db`, "this was a database once ".repeat(500));
-  const server = await startServer(3222, folder);
+  const server = await startServer(folder);
   try {
     const health = await fetch(`${server.url}/api/health`);
     expect(health.status).toBe(503);

@@ -1,5 +1,5 @@
 import type { Locator } from "@playwright/test";
-import { calibrated, expect, fresh, label, rigInHand, site, test } from "./fixtures";
+import { calibrated, expect, inMix, label, rigInHand, site, test } from "./fixtures";
 
 /** What goes wrong in every field where a number is typed, and a word of what is said about it. */
 const WRONG: readonly (readonly [typed: string, says: RegExp])[] = [
@@ -91,15 +91,13 @@ test("bad input everywhere a number is typed: it says why, and keeps what was ty
     await page.keyboard.press("Enter");
     await expect(page.locator("main").getByRole("alert")).toHaveText(says);
   }
-  const green = fresh("Green");
+  const green = "Green";
   await site(page, green, "3000");
-  const product = fresh("Granule");
+  const product = "Granule";
   await label(page, product, "dry", "0.3");
-  // An only product is in the mix by itself.
-  await label(page, fresh("Other"), "dry", "0.3");
   await page.goto("/mix");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: green });
-  await page.getByLabel("Add a product").selectOption({ label: product });
+  await inMix(page, product);
   await refusedIn(page.getByLabel(`Rate of ${product}`), [
     ["0.3 in", /another kind/],
     ["0.3 mL/1000 ft2", /is a volume, but the product is dry/],
@@ -120,7 +118,7 @@ test("a half-typed form is there after a reload", async ({ page }) => {
 
 test("a lost server loses nothing: it is said, and saved when it is back", async ({ page, context, expectErrors }) => {
   expectErrors(/ERR_INTERNET_DISCONNECTED|Failed to load resource/);
-  const name = fresh("Shore");
+  const name = "Shore";
   await page.goto("/sites");
   await page.getByLabel("Site", { exact: true }).fill(name);
   await page.getByLabel("Area").fill("4000");

@@ -1,4 +1,4 @@
-import { anotherPerson, calibrated, expect, fresh, label, rigInHand, site, test } from "./fixtures";
+import { anotherPerson, calibrated, expect, inMix, label, rigInHand, site, test } from "./fixtures";
 
 test("a boom of twelve outlets: digits and Enter only, drawn as they come, and which to clean", async ({ page }) => {
   await rigInHand(page, { kind: "boom", outlets: "12", spacing: "20 in", tipSize: "04" });
@@ -41,8 +41,8 @@ test("two people on one truck have two calibrations; changing who holds the wand
     pressure: "120",
     tanks: [{ name: "main", usable: "200", leastMix: "" }],
   });
-  const second = await anotherPerson(page);
-  const third = await anotherPerson(page);
+  const second = await anotherPerson(page, "Bram Test");
+  const third = await anotherPerson(page, "Tove Test");
   const truck = {
     pace: "timed-area",
     area: "1000 ft2",
@@ -54,14 +54,14 @@ test("two people on one truck have two calibrations; changing who holds the wand
   const walks = (...times: string[]) => times.map((time) => ({ time }));
   await calibrated(page, first, { ...truck, walks: walks("45 s", "45 s") });
   await calibrated(page, { ...first, personId: second.id }, { ...truck, walks: walks("54 s", "54 s") });
-  const field = fresh("Field");
+  const field = "Field";
   await site(page, field, "40000 ft2");
-  const product = fresh("Liquid");
+  const product = "Liquid";
   await label(page, product, "liquid", "3 fl oz/1000 ft2");
 
   await page.goto("/mix");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: field });
-  await page.getByLabel("Add a product").selectOption({ label: product });
+  await inMix(page, product);
   // 4 gal/min × 45 s = 3 gal per 1,000: 120 gal for 40,000 sq ft.
   const load = page.getByRole("region", { name: /^Load/ }).first();
   await expect(load).toContainText("120 gal");
@@ -82,9 +82,9 @@ test("a hose-end head: measured through the head, at a tap; the label's number i
   const head = { kind: "dial", feed: "", setting: "4", product: "", water: "" };
   const tanks = [{ name: "jar", usable: "32 fl oz", leastMix: "" }];
   const { rig } = await rigInHand(page, { kind: "hose-end", tipSize: "", pressure: "", head, tanks });
-  const tap = fresh("Garden");
+  const tap = "Garden";
   await site(page, tap, "2000 ft2");
-  const product = fresh("Wetter");
+  const product = "Wetter";
   await label(page, product, "liquid", "4 fl oz/1000 ft2");
   await page.goto("/calibrate");
   await page.getByLabel("Site in hand").selectOption({ label: tap });
@@ -259,7 +259,7 @@ test("a rig's kit is proved, a tip gets its chart, and a change of either is not
   await expect(page.getByRole("list", { name: "Kit proofs" })).toContainText("33.2 fl oz for 32 fl oz (+3.8 %)");
   await expect(page.getByText("✕ off")).toBeVisible();
 
-  const tip = fresh("Fan");
+  const tip = "Fan";
   await page.getByLabel("Tip", { exact: true }).fill(tip);
   await page.getByLabel("Size", { exact: true }).fill("025");
   await page.getByLabel("At", { exact: true }).fill("40");

@@ -1,4 +1,4 @@
-import { calibrated, expect, fresh, label, rigInHand, site, test } from "./fixtures";
+import { calibrated, expect, inMix, label, rigInHand, site, test } from "./fixtures";
 
 test("a boom, outlet by outlet, digits and Enter only", async ({ page }) => {
   const { rig } = await rigInHand(page, { kind: "boom", outlets: "4", spacing: "20 in", tipSize: "04" });
@@ -103,15 +103,15 @@ test("the wanted spray volume says what to expect in the vessel, and which lever
 test("an area in the wrong unit asks for more loads than anyone pours: no plan, and why", async ({ page }) => {
   const hand = await rigInHand(page);
   await calibrated(page, hand);
-  const field = fresh("Field");
+  const field = "Field";
   await site(page, field, "6200 ac");
-  const product = fresh("Granule");
+  const product = "Granule";
   await label(page, product, "dry", "0.3");
   // An only label is taken by itself.
-  await label(page, fresh("Another"), "dry", "0.3");
+  await label(page, "Another", "dry", "0.3");
   await page.goto("/mix");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: field });
-  await page.getByLabel("Add a product").selectOption({ label: product });
+  await inMix(page, product);
   await expect(page.getByText(/67,518 loads of 4 gal .* check the area and its unit/)).toBeVisible();
   await expect(page.getByRole("region", { name: /Load/ })).toHaveCount(0);
 });

@@ -1,12 +1,11 @@
 import { expect, rigInHand, test } from "./fixtures";
+import { now } from "./harness/clock";
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 
-/** Where the driven clock starts. */
-const DAWN = new Date("2026-11-02T06:30:00");
-
 test("a backpack by stopwatch: 100 sq ft in 36 s, 9 fl oz in 36 s are 90 fl oz per 1,000", async ({ page }) => {
-  await page.clock.install({ time: DAWN });
+  const begins = now();
+  await page.clock.install({ time: begins });
   const { rig } = await rigInHand(page);
   await page.goto("/calibrate");
   await expect(page.getByRole("heading", { name: `Calibrate ${rig}` })).toBeVisible();
@@ -15,7 +14,7 @@ test("a backpack by stopwatch: 100 sq ft in 36 s, 9 fl oz in 36 s are 90 fl oz p
   await expect(page.getByRole("img", { name: /Mark out 10 ft wide and 10 ft long/ })).toBeVisible();
   await page.getByRole("button", { name: /2 Walk/ }).click();
 
-  await page.clock.pauseAt(new Date(DAWN.getTime() + 60_000));
+  await page.clock.pauseAt(begins + 60_000);
   const time = async (seconds: number) => {
     await page.getByRole("button", { name: "Start the watch" }).tap();
     await page.clock.fastForward(seconds * 1000);
@@ -77,12 +76,13 @@ test("a backpack by stopwatch: 100 sq ft in 36 s, 9 fl oz in 36 s are 90 fl oz p
 });
 
 test("the stopwatch counts from the press, within 20 ms of the driven clock", async ({ page }) => {
-  await page.clock.install({ time: DAWN });
+  const begins = now();
+  await page.clock.install({ time: begins });
   await rigInHand(page);
   await page.goto("/calibrate");
   await page.getByLabel("Test area").fill("250");
   await page.getByRole("button", { name: /2 Walk/ }).click();
-  await page.clock.pauseAt(new Date(DAWN.getTime() + 60_000));
+  await page.clock.pauseAt(begins + 60_000);
   const errors: number[] = [];
   for (const seconds of [10, 17.3, 36, 61.77, 248]) {
     await page.keyboard.press("Space");

@@ -1,5 +1,5 @@
 import type { Locator, Page } from "@playwright/test";
-import { calibrated, expect, fresh, label, rigInHand, site, test } from "./fixtures";
+import { calibrated, expect, inMix, label, rigInHand, site, test } from "./fixtures";
 
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true };
 
@@ -28,7 +28,7 @@ test.describe("on a phone", () => {
   test.use(PHONE);
 
   test("the first mix on one page, in under three minutes; kept in one go; the second in far less", async ({ page }) => {
-    const [rig, person, product, green] = [fresh("First pack"), fresh("Walker"), fresh("First grain"), fresh("First green")];
+    const [rig, person, product, green] = ["First pack", "Walker", "First grain", "First green"];
     await page.goto("/mix/quick");
     const first = hand(page);
     await first.fill("A full tank holds", "4");
@@ -73,13 +73,7 @@ test.describe("on a phone", () => {
     await page.goto("/mix");
     const second = hand(page);
     // The only product of a shelf is chosen already.
-    const [shelf, rate] = [page.getByLabel("Add a product"), page.getByLabel(`Rate of ${product}`)];
-    await expect(shelf.or(rate).first()).toBeVisible();
-    if (!(await rate.isVisible())) {
-      await shelf.selectOption({ label: product });
-      second.count.taps += 2;
-      second.count.fields += 1;
-    }
+    await expect(page.getByLabel(`Rate of ${product}`)).toBeVisible();
     await second.tap(page.getByRole("button", { name: "Save the sheet and pour" }));
     await expect(page).toHaveURL(/\/mix\/sheet\?id=/);
     console.log(`second mix: ${second.seconds()} s, ${second.count.taps} taps, ${second.count.fields} field, 1 room`);
@@ -98,15 +92,13 @@ test.describe("on a phone", () => {
     expectErrors(/ERR_INTERNET_DISCONNECTED|Failed to load resource/);
     const owner = await rigInHand(page);
     await calibrated(page, owner);
-    const green = fresh("Green");
+    const green = "Green";
     await site(page, green, "3000");
-    const product = fresh("Granule");
+    const product = "Granule";
     await label(page, product, "dry", "0.3");
-    // An only product of the shelf is in the mix already: with another one it is picked, whichever tests ran before.
-    await label(page, fresh("Other granule"), "dry", "0.3");
     await page.goto("/mix");
     await page.getByLabel("Site", { exact: true }).selectOption({ label: green });
-    await page.getByLabel("Add a product").selectOption({ label: product });
+    await inMix(page, product);
     await page.getByRole("button", { name: "Save the sheet and pour" }).tap();
     await page.getByRole("link", { name: "Pour, step by step" }).tap();
     const step = page.getByRole("region", { name: "Step" });
@@ -125,7 +117,7 @@ test.describe("on a phone", () => {
 });
 
 test("a form cleared by mistake is taken back; what is saved is said, and what is wrong is counted", async ({ page }) => {
-  const name = fresh("Cleared green");
+  const name = "Cleared green";
   await page.goto("/sites");
   await page.getByLabel("Site", { exact: true }).fill(name);
   await page.getByRole("button", { name: "Clear" }).click();
@@ -141,7 +133,7 @@ test("a form cleared by mistake is taken back; what is saved is said, and what i
 });
 
 test("granules are booked without a rig, and put on record; a soil test counts above the bag", async ({ page }) => {
-  const [green, product] = [fresh("Prill green"), fresh("Prill")];
+  const [green, product] = ["Prill green", "Prill"];
   await site(page, green, "8000");
   await label(page, product, "dry", "3 lb/1000 ft2", {
     formulation: "G",
@@ -152,7 +144,7 @@ test("granules are booked without a rig, and put on record; a soil test counts a
   await page.goto("/mix");
   await page.getByLabel("Mix for").selectOption("spread");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: green });
-  await page.getByLabel("Add a product").selectOption({ label: product });
+  await inMix(page, product);
   const bags = page.getByRole("region", { name: "Spread dry" });
   await expect(bags).toContainText("24 lb");
   await expect(bags).toContainText("1 bag of 50 lb");
@@ -172,7 +164,7 @@ test("a hose-end head off its label is held, and set right with one press", asyn
   const head = { kind: "dial", feed: "", setting: "8", settings: "1, 2, 4, 8", product: "", water: "" };
   const tanks = [{ name: "jar", usable: "32 fl oz", leastMix: "" }];
   const owner = await rigInHand(page, { kind: "hose-end", tipSize: "", pressure: "", head, tanks });
-  const tap = fresh("Garden");
+  const tap = "Garden";
   const siteId = await site(page, tap, "2000 ft2");
   const catches = [{ volume: "2.5 gal", time: "60 s" }];
   await calibrated(page, owner, {
@@ -182,11 +174,11 @@ test("a hose-end head off its label is held, and set right with one press", asyn
     walks: [{ time: "60 s" }, { time: "60 s" }],
     catches,
   });
-  const product = fresh("Soap");
+  const product = "Soap";
   await label(page, product, "liquid", "4 fl oz/1000 ft2");
   await page.goto("/mix");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: tap });
-  await page.getByLabel("Add a product").selectOption({ label: product });
+  await inMix(page, product);
   const panel = page.getByRole("region", { name: "Head and jar" });
   // 8 × 2.5 gal are 20 fl oz a minute: five times the label in 60 s.
   await expect(panel).toContainText("5 times the label rate");
@@ -232,12 +224,12 @@ test("an acre of 101 gal in a 100 gal tank is one load, if somebody wants it so"
   // 4 gal/min, 34.9 s for 1,000 sq ft: 2.327 gal, 101.4 for an acre.
   const catches = [{ volume: "4 gal", time: "60 s" }];
   await calibrated(page, owner, { area: "1000 ft2", walks: [{ time: "34.9 s" }, { time: "34.9 s" }], catches });
-  const [acre, product] = [fresh("Acre"), fresh("Granule")];
+  const [acre, product] = ["Acre", "Granule"];
   await site(page, acre, "1 ac");
   await label(page, product, "dry", "0.3");
   await page.goto("/mix");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: acre });
-  await page.getByLabel("Add a product").selectOption({ label: product });
+  await inMix(page, product);
   await expect(page.getByText(/2 loads/).first()).toBeVisible();
   await page.getByRole("button", { name: "One load less, the product for the whole area" }).click();
   await expect(page.getByText(/^1 load · 100 gal of spray/)).toBeVisible();

@@ -1,8 +1,46 @@
-import { test as base, expect, type APIRequestContext, type Page } from "@playwright/test";
+import { readFileSync, rmSync } from "node:fs";
+import path from "node:path";
+import { test as base, expect, type APIRequestContext, type BrowserContext, type Page, type Request } from "@playwright/test";
 import { slicePath, type Answer, type SliceName, type Slices } from "../src/formats/slices";
+import { clockAhead, nowText } from "./harness/clock";
+import { JourneyServer, type Template } from "./harness/server";
 
-/** Every page is watched: an error in its console, an error thrown, or a request off this host fails the test. */
-export const test = base.extend<{ expectErrors: (pattern: RegExp) => void; watched: void }>({
+interface Journey {
+  /** Which records it begins on: `test.use({ template: "town" })`. */
+  template: Template;
+  /** The folder of this journey's records, nobody else's. */
+  records: string;
+  expectErrors: (pattern: RegExp) => void;
+  watched: void;
+}
+
+/**
+ * A server for each worker, records for each journey. Every page is watched: an error in its console, an error thrown, or a
+ * request off this host fails the test.
+ */
+export const test = base.extend<Journey, { server: JourneyServer }>({
+  server: [
+    async ({}, provide) => {
+      const server = await JourneyServer.start();
+      await provide(server);
+      await server.stop();
+    },
+    { scope: "worker" },
+  ],
+  template: ["empty", { option: true }],
+  records: [
+    async ({ server, template }, provide) => {
+      const folder = await server.open(template);
+      await provide(folder);
+      rmSync(folder, { recursive: true, force: true });
+    },
+    { auto: true },
+  ],
+  baseURL: async ({ server }, provide) => provide(server.url),
+  context: async ({ context, records: _ }, provide) => {
+    await underTheClock(context);
+    await provide(context);
+  },
   expectErrors: async ({}, provide) => {
     const patterns: RegExp[] = [];
     await provide(Object.assign((pattern: RegExp) => void patterns.push(pattern), { patterns }));
@@ -10,8 +48,10 @@ export const test = base.extend<{ expectErrors: (pattern: RegExp) => void; watch
   watched: [
     async ({ page, context, baseURL, expectErrors }, provide) => {
       const faults: string[] = [];
+      const { hostname } = new URL(baseURL!);
       const allowed = (text: string) => (expectErrors as unknown as { patterns: RegExp[] }).patterns.some((p) => p.test(text));
       const watch = (one: Page) => {
+        countRequests(one);
         one.on("console", (message) => {
           if (message.type() !== "error" || allowed(message.text())) return;
           faults.push(`${message.text()} ${message.location().url ?? ""}`);
@@ -21,7 +61,7 @@ export const test = base.extend<{ expectErrors: (pattern: RegExp) => void; watch
       watch(page);
       context.on("page", watch);
       context.on("request", (request) => {
-        if (!request.url().startsWith(baseURL!) && !/^(data|blob):/.test(request.url()))
+        if (new URL(request.url()).hostname !== hostname && !/^(data|blob):/.test(request.url()))
           faults.push(`request to ${request.url()}`);
       });
       await provide();
@@ -39,9 +79,35 @@ export async function slice<S extends SliceName>(request: APIRequestContext, nam
   return answer.value;
 }
 
+/** What a page has asked for and not been answered yet. */
+const underWay = new WeakMap<Page, Set<Request>>();
+
+function countRequests(page: Page): void {
+  const asked = new Set<Request>();
+  underWay.set(page, asked);
+  page.on("request", (request) => void asked.add(request));
+  for (const end of ["requestfinished", "requestfailed"] as const)
+    page.on(end as "requestfinished", (one) => void asked.delete(one));
+}
+
+/** Waits until a page has read what it reads: nothing is under way, and what came has been drawn and asked for nothing more. */
+export async function hasRead(page: Page): Promise<void> {
+  const asked = underWay.get(page)!;
+  await expect(async () => {
+    await page.evaluate(() => new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn))));
+    expect([...asked].map((request) => request.url())).toEqual([]);
+  }).toPass({ intervals: [20] });
+}
+
+/** The clock of the tests in a browser's pages, where it isn't the machine's. */
+async function underTheClock(context: BrowserContext): Promise<void> {
+  const ahead = clockAhead();
+  if (ahead === undefined) return;
+  const script = readFileSync(path.join(__dirname, "harness", "moved-clock.cjs"), "utf8");
+  await context.addInitScript(`globalThis.testClockAhead = ${ahead};\n${script}`);
+}
+
 let count = 0;
-/** A name that no other test of this run has. */
-export const fresh = (name: string) => `${name} ${++count}${Math.random().toString(36).slice(2, 6)}`;
 const id = () => `test-${++count}-${Math.random().toString(36).slice(2, 12)}`;
 
 export async function kept(request: APIRequestContext, kind: string, form: object): Promise<string> {
@@ -53,8 +119,8 @@ export async function kept(request: APIRequestContext, kind: string, form: objec
 
 /** A rig and a person on record, and in this page's hand. */
 export async function rigInHand(page: Page, more: object = {}) {
-  const rig = fresh("Test backpack");
-  const person = fresh("Tester");
+  const rig = "Test backpack";
+  const person = "Odile Test";
   const form = {
     name: rig,
     kind: "backpack",
@@ -107,13 +173,12 @@ export async function calibrated(page: Page, { rigId, personId }: { rigId: strin
     lever: null,
     ...more,
   };
-  const response = await page.request.post("/api/calibrations", { data: { session, madeAt: new Date().toISOString() } });
+  const response = await page.request.post("/api/calibrations", { data: { session, madeAt: nowText() } });
   expect(await response.json()).toMatchObject({ ok: true });
 }
 
 /** Another person on record. */
-export async function anotherPerson(page: Page): Promise<{ id: string; name: string }> {
-  const name = fresh("Tester");
+export async function anotherPerson(page: Page, name: string): Promise<{ id: string; name: string }> {
   return { id: await kept(page.request, "people", { name }), name };
 }
 
@@ -136,6 +201,15 @@ export const site = (page: Page, name: string, ...areas: string[]) =>
 /** A site with water to fill a truck from. */
 export const wetSite = (page: Page, name: string, area: string) =>
   kept(page.request, "sites", { name, water: true, zones: [{ name: "lawn", area }] });
+
+/** A product is in the mix: added to it, or, as the only one of the shelf, in it by itself. */
+export async function inMix(page: Page, product: string) {
+  const rate = page.getByLabel(`Rate of ${product}`, { exact: true });
+  const add = page.getByLabel("Add a product");
+  await expect(rate.or(add).first()).toBeVisible();
+  if (!(await rate.isVisible())) await add.selectOption({ label: product });
+  await expect(rate).toBeVisible();
+}
 
 /** Ticks the gear of a sheet, so that a container may be opened. */
 export async function gearOn(page: Page) {

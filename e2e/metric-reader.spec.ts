@@ -1,4 +1,5 @@
-import { calibrated, expect, fresh, gearOn, label, rigInHand, site, slice, test } from "./fixtures";
+import { calibrated, expect, gearOn, hasRead, inMix, label, rigInHand, site, slice, test } from "./fixtures";
+import { nowText } from "./harness/clock";
 
 /** Units that a metric reader has no use for, in words and in symbols. */
 const OURS = /\b(psi|gal|gallons?|acres?|mph|sq ft|ft2|fl oz|oz|ounces?|lb|pounds?|inch(es)?|feet|ft|°F)\b/;
@@ -22,15 +23,15 @@ test("a metric reader goes from the run sheet to the last container without a un
       { volume: "950 mL", time: "62 s" },
     ],
   });
-  const product = fresh("Metric");
+  const product = "Metric";
   const limits = [{ perYear: "16 mL/100 m2", yearKind: "calendar", perApplication: "12 mL/100 m2" }];
   const labelId = await label(page, product, "liquid", "5 mL/100 m2 to 10 mL/100 m2", { limits, carrierAtLeast: "3 L/100 m2" });
-  const lawn = fresh("Lawn");
+  const lawn = "Lawn";
   const lawnId = await site(page, lawn, "400 m2");
 
   /** What stands on the page, on hover and in fields that are empty. */
   const noneOfOurs = async (view: string) => {
-    await page.waitForLoadState("networkidle");
+    await hasRead(page);
     for (const fold of await page.locator("main summary, main button[aria-expanded=false]").all())
       if (await fold.isVisible()) await fold.click();
     const said = await page.evaluate(() =>
@@ -81,8 +82,7 @@ test("a metric reader goes from the run sheet to the last container without a un
   }
   await page.goto("/mix");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: lawn });
-  const add = page.getByLabel("Add a product");
-  if (await add.isVisible()) await add.selectOption({ label: product });
+  await inMix(page, product);
   await page.getByLabel(`Rate of ${product}`).fill("20");
   await expect(page.getByText("Held: no amounts")).toBeVisible();
   await noneOfOurs("held");
@@ -92,7 +92,7 @@ test("a metric reader goes from the run sheet to the last container without a un
   // What a screen refuses the server refuses too, in the same units.
   const sheet = {
     id: "metric-reader-0001",
-    madeAt: new Date().toISOString(),
+    madeAt: nowText(),
     stops: [{ siteId: lawnId }],
     ...{ rigId: hand.rigId, personId: hand.personId, calibrationId: made, dayId: null, tank: "main" },
     ...{ loads: "full-then-part", run: false, overage: "", mixedFor: "" },
@@ -116,7 +116,7 @@ test("a metric reader goes from the run sheet to the last container without a un
 
   // Bare numbers, and a press straight from the last field.
   await page.goto("/rigs");
-  const pack = fresh("Metric pack");
+  const pack = "Metric pack";
   await page.getByLabel("Name", { exact: true }).fill(pack);
   await page.getByLabel("Least mix").fill("2");
   await page.getByLabel("Usable volume").fill("15");

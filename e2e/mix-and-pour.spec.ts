@@ -1,9 +1,9 @@
-import { calibrated, expect, fresh, gearOn, rigInHand, site, test } from "./fixtures";
+import { calibrated, expect, gearOn, inMix, rigInHand, site, test } from "./fixtures";
 
 test("label, site and mix on the laptop; poured, reloaded, and seen on a second device", async ({ page, context }) => {
   const hand = await rigInHand(page);
-  const product = fresh("Granule");
-  const green = fresh("Green");
+  const product = "Granule";
+  const green = "Green";
 
   // Without a calibration the amounts are locked.
   await page.goto("/mix");
@@ -33,7 +33,7 @@ test("label, site and mix on the laptop; poured, reloaded, and seen on a second 
 
   await page.goto("/mix");
   await expect(page.getByRole("heading", { name: `Mix for ${green}` })).toBeVisible();
-  await page.getByLabel("Add a product").selectOption({ label: product });
+  await inMix(page, product);
   // 8,000 sq ft at 1 gal per 1,000 are 8 gal: two full loads of 4, 1.2 oz each.
   await expect(page.getByText("2 loads, each 4 gal · 8 gal of spray on 8,000 sq ft")).toBeVisible();
   await expect(page.getByRole("region", { name: "Loads 1 and 2, each" })).toContainText("1.2 oz");
@@ -106,9 +106,9 @@ test("the job goes out as a file and comes in as one", async ({ page, expectErro
   expectErrors(/422/);
   const hand = await rigInHand(page);
   await calibrated(page, hand);
-  const green = fresh("Green");
+  const green = "Green";
   await site(page, green, "3000");
-  const product = fresh("Liquid");
+  const product = "Liquid";
   await page.request.post("/api/keep/labels", {
     data: {
       id: `label-${product.replace(/\W/g, "-")}`,
@@ -117,7 +117,7 @@ test("the job goes out as a file and comes in as one", async ({ page, expectErro
   });
   await page.goto("/mix");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: green });
-  await page.getByLabel("Add a product").selectOption({ label: product });
+  await inMix(page, product);
   await page.getByRole("button", { name: "Save the sheet and pour" }).click();
   const download = page.waitForEvent("download");
   await page.getByRole("button", { name: "Save as job file" }).click();
@@ -151,7 +151,7 @@ test("a rig that is changed makes its calibration stale, and says what changed",
 });
 
 test("retiring is undone with one press", async ({ page }) => {
-  const green = fresh("Green");
+  const green = "Green";
   await site(page, green, "3000");
   await page.goto("/sites");
   await page.getByRole("button", { name: `Retire ${green}` }).click();

@@ -1,7 +1,8 @@
 import { readFileSync } from "node:fs";
 import path from "node:path";
 import Database from "better-sqlite3";
-import { calibrated, expect, fresh, gearOn, label, rigInHand, site, test, wentDown, slice } from "./fixtures";
+import { calibrated, expect, gearOn, inMix, label, rigInHand, site, slice, test, wentDown } from "./fixtures";
+import { now, today } from "./harness/clock";
 
 const json = (name: string, file: unknown) => ({
   name,
@@ -13,7 +14,7 @@ test("a job file is shown before anything of it is kept, side by side with what 
   page,
 }) => {
   const hand = await rigInHand(page);
-  const named = fresh("Quay green");
+  const named = "Quay green";
   const file = (area: string, pressure: string) => ({
     format: "careful-gauge-job",
     version: 1,
@@ -52,9 +53,9 @@ test("a job file is shown before anything of it is kept, side by side with what 
 });
 
 test("a long log shows how far it is, can be stopped, and then nothing of it is there", async ({ page }) => {
-  const name = fresh("Long green");
+  const name = "Long green";
   await site(page, name, "6200");
-  const product = fresh("Long granule");
+  const product = "Long granule";
   const labelId = await label(page, product, "dry", "0.3");
   const lines = Array.from({ length: 20_000 }, (_, i) => `2025-0${1 + (i % 9)}-11,${name},zone 1,${product},0.1 oz,,n ${i}`);
   const csv = {
@@ -86,12 +87,12 @@ test("a zone that is entered again is asked which ground it is, and keeps what w
   expectErrors(/422/);
   const hand = await rigInHand(page);
   await calibrated(page, hand);
-  const name = fresh("Slip green");
+  const name = "Slip green";
   const siteId = await site(page, name, "7311");
-  const product = fresh("Bound granule");
-  const actives = [{ name: fresh("bindol"), content: "40 %" }];
+  const product = "Bound granule";
+  const actives = [{ name: "bindol", content: "40 %" }];
   const labelId = await label(page, product, "dry", "0.3", { actives, limits: [{ perYear: "0.4" }] });
-  await wentDown(page, siteId, labelId, "0.3 oz/1000 ft2", new Date().toISOString().slice(0, 10));
+  await wentDown(page, siteId, labelId, "0.3 oz/1000 ft2", today());
   await page.goto("/sites");
   await page.getByRole("button", { name: `Change ${name}` }).click();
   const form = page.getByRole("form", { name: "Change site" });
@@ -107,7 +108,7 @@ test("a zone that is entered again is asked which ground it is, and keeps what w
 
   await page.goto("/mix");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: name });
-  await page.getByLabel("Add a product").selectOption({ label: product });
+  await inMix(page, product);
   await expect(page.getByRole("alert", { name: "Held" })).toContainText("counts against it already");
 });
 
@@ -118,13 +119,13 @@ test("a sheet that was poured asks what became of it; one that the world overtoo
   expectErrors(/422/);
   const hand = await rigInHand(page);
   await calibrated(page, hand);
-  const name = fresh("Poured green");
+  const name = "Poured green";
   await site(page, name, "2000");
-  const product = fresh("Poured granule");
+  const product = "Poured granule";
   await label(page, product, "dry", "0.3");
   await page.goto("/mix");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: name });
-  await page.getByLabel("Add a product").selectOption({ label: product });
+  await inMix(page, product);
   await page.getByRole("button", { name: "Save the sheet and pour" }).click();
   await expect(page.getByRole("region", { name: "Gear" })).toBeVisible();
   await gearOn(page);
@@ -155,14 +156,14 @@ test("a sheet's record is corrected, also to another site, and counts there alon
   expectErrors(/422/);
   const hand = await rigInHand(page);
   await calibrated(page, hand);
-  const [here, there] = [fresh("Here green"), fresh("There green")];
+  const [here, there] = ["Here green", "There green"];
   await site(page, here, "2000");
   const thereId = await site(page, there, "1000");
-  const product = fresh("Moved granule");
+  const product = "Moved granule";
   await label(page, product, "dry", "0.3");
   await page.goto("/mix");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: here });
-  await page.getByLabel("Add a product").selectOption({ label: product });
+  await inMix(page, product);
   await page.getByRole("button", { name: "Save the sheet and pour" }).click();
   await page.getByRole("button", { name: "Put on record" }).click();
   await page.getByRole("button", { name: "Yes, all of it went down" }).click();
@@ -171,53 +172,51 @@ test("a sheet's record is corrected, also to another site, and counts there alon
   await page.getByRole("button", { name: new RegExp(`Correct ${product}`) }).click();
   const form = page.getByRole("form", { name: "Correct a record" });
   // Pressed before the site's zones have come: it has one, and nobody needs to pick it.
+  let zonesMayCome = () => {};
+  const pressed = new Promise<void>((resolve) => (zonesMayCome = resolve));
   await page.route(/api\/read\/sitesById/, async (route) => {
-    await new Promise((resolve) => setTimeout(resolve, 3000));
+    await pressed;
     await route.continue();
   });
   await form.getByLabel("Site", { exact: true }).selectOption({ label: there });
   await form.getByRole("button", { name: "Save the correction" }).click();
+  zonesMayCome();
   await expect(page.getByRole("form", { name: "Correct a record" })).toBeHidden();
   const counted = await slice(page.request, "counted", { sites: [thereId] });
   expect(counted.filter((c) => c.applied.of === product).map((c) => c.siteId)).toEqual([thereId]);
 });
 
-test("one row that can't be read is shown as that one row; the rest works", async ({ page }) => {
-  const name = fresh("Broken green");
+test("one row that can't be read is shown as that one row; the rest works", async ({ page, records }) => {
+  const name = "Broken green";
   const id = await site(page, name, "6155");
-  const db = new Database(path.join(process.env.TEST_DATA!, "careful-gauge.db"));
-  const damage = (area: string) => db.prepare("update zones set area = ? where site_id = ?").run(area, id);
-  damage("five furlongs");
-  try {
-    await page.goto("/sites");
-    await page.getByLabel("Search the sites").fill(name);
-    const aside = page.getByRole("region", { name: "Records that can't be read" });
-    await expect(aside.getByText(name, { exact: true })).toBeVisible();
-    await expect(aside.getByText(/five furlongs/).first()).toBeAttached();
-    await expect(page.getByRole("button", { name: "Add a zone" })).toBeVisible();
-  } finally {
-    damage("6155 ft2");
-    db.close();
-  }
+  const db = new Database(path.join(records, "careful-gauge.db"));
+  db.prepare("update zones set area = ? where site_id = ?").run("five furlongs", id);
+  db.close();
+  await page.goto("/sites");
+  await page.getByLabel("Search the sites").fill(name);
+  const aside = page.getByRole("region", { name: "Records that can't be read" });
+  await expect(aside.getByText(name, { exact: true })).toBeVisible();
+  await expect(aside.getByText(/five furlongs/).first()).toBeAttached();
+  await expect(page.getByRole("button", { name: "Add a zone" })).toBeVisible();
 });
 
 test("a device whose clock is a day ahead is told, and its day doesn't count", async ({ page }) => {
   const hand = await rigInHand(page);
   await calibrated(page, hand);
-  const name = fresh("Clock green");
+  const name = "Clock green";
   await site(page, name, "2000");
-  const product = fresh("Clock granule");
+  const product = "Clock granule";
   await label(page, product, "dry", "0.3");
-  await page.clock.install({ time: Date.now() + 23 * 3_600_000 });
+  await page.clock.install({ time: now() + 23 * 3_600_000 });
   await page.goto("/mix");
   await expect(page.getByText(/This device's clock is 23 hours ahead/)).toBeVisible();
   await page.getByLabel("Site", { exact: true }).selectOption({ label: name });
-  await page.getByLabel("Add a product").selectOption({ label: product });
+  await inMix(page, product);
   await page.getByRole("button", { name: "Save the sheet and pour" }).click();
   await expect(page).toHaveURL(/mix\/sheet/);
   const sheetId = new URL(page.url()).searchParams.get("id")!;
   const sheet = await slice(page.request, "sheet", { id: sheetId });
-  expect(Math.abs(Date.parse(sheet.madeAt) - Date.now())).toBeLessThan(60_000);
+  expect(Math.abs(Date.parse(sheet.madeAt) - now())).toBeLessThan(60_000);
 });
 
 /** A copy waits for whoever writes: beside other tests that fill the records it takes its time. */

@@ -2,19 +2,22 @@ import { deflateSync, crc32 } from "node:zlib";
 import type { Page } from "@playwright/test";
 import { photograph, sprinkled } from "../src/standins/camera";
 import { calibrated, expect, rigInHand, slice, test } from "./fixtures";
+import { now } from "./harness/clock";
 
-/** Presses the plate so many times, so far apart by the page's own clock. */
+/** A page whose clock stands still until it is moved on: a walk takes as long as the test says, however busy the machine is. */
+async function stoppedClock(page: Page) {
+  const begins = now();
+  await page.clock.install({ time: begins });
+  return () => page.clock.pauseAt(begins + 60_000);
+}
+
+/** Presses the plate so many times, so far apart by the page's own clock, ms. */
 async function walk(page: Page, presses: number, apart: number) {
-  await page.getByRole("button", { name: /Start the walk|Pass mark|End the walk/ }).evaluate(
-    async (plate, { presses, apart }) => {
-      const begun = performance.now();
-      for (let i = 0; i < presses; i += 1) {
-        await new Promise((done) => setTimeout(done, Math.max(0, begun + i * apart - performance.now())));
-        plate.dispatchEvent(new PointerEvent("pointerdown", { button: 0, bubbles: true }));
-      }
-    },
-    { presses, apart },
-  );
+  const plate = page.getByRole("button", { name: /Start the walk|Pass mark|End the walk/ });
+  for (let i = 0; i < presses; i += 1) {
+    if (i > 0) await page.clock.fastForward(apart);
+    await plate.click();
+  }
 }
 
 test("from a drill to a held pace: the beat, walks without it, a reload in the middle, on record, and into a calibration", async ({
@@ -22,6 +25,7 @@ test("from a drill to a held pace: the beat, walks without it, a reload in the m
 }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   const { person, personId, rigId } = await rigInHand(page);
+  const stopClock = await stoppedClock(page);
   await page.goto("/calibrate/practice");
   await page.getByLabel("Course", { exact: true }).fill("10 ft");
   await page.getByLabel("in", { exact: true }).fill("4 s");
@@ -30,6 +34,7 @@ test("from a drill to a held pace: the beat, walks without it, a reload in the m
   await page.getByLabel("or strides over the course").fill("4");
   await expect(page.getByText("60 a minute")).toBeVisible();
   await page.getByRole("button", { name: "Start the beat" }).click();
+  await stopClock();
   await walk(page, 2, 3900);
   await expect(page.getByText(/Walk 1.*to the beat/)).toBeVisible();
   await page.getByRole("button", { name: "Stop the beat" }).click();
@@ -41,6 +46,7 @@ test("from a drill to a held pace: the beat, walks without it, a reload in the m
   await expect(page.getByRole("button", { name: "End the walk" })).toBeVisible();
   await page.getByRole("button", { name: "Throw this walk away" }).click();
   await expect(page.getByText(/^\W*It sits$/)).toBeVisible();
+  await page.clock.resume();
   await page.getByRole("button", { name: `Keep these 4 walks for ${person}` }).click();
   const record = page.getByRole("region", { name: "By kind of ground" });
   await expect(record.getByRole("row", { name: /Turf 3/ })).toBeVisible();
@@ -102,16 +108,16 @@ test.describe("the audio clock", () => {
     await page.getByLabel("in", { exact: true }).fill("60 s");
     await page.getByLabel("or strides over the course").fill("150");
     await page.getByRole("button", { name: "Start the beat" }).click();
-    // The page works hard meanwhile: a third of a second at a time.
-    await page.evaluate(async () => {
-      for (let i = 0; i < 12; i += 1) {
+    // The page works hard meanwhile, a third of a second at a time, until a dozen have been heard.
+    const heard = await page.evaluate(async () => {
+      const { heard } = window as unknown as { heard: number[] };
+      while (heard.length < 12) {
         const until = performance.now() + 330;
         while (performance.now() < until);
-        await new Promise((done) => setTimeout(done, 400));
+        await new Promise((drawn) => requestAnimationFrame(drawn));
       }
+      return heard;
     });
-    const heard = await page.evaluate(() => (window as unknown as { heard: number[] }).heard);
-    expect(heard.length).toBeGreaterThan(10);
     const every = 60 / 150;
     const off = heard.map((at) => {
       const since = (at - heard[0]!) / every;
@@ -125,16 +131,19 @@ test.describe("the audio clock", () => {
 test("a countdown on the lawn stops with the spray, and its strips go on record", async ({ page }) => {
   const hand = await rigInHand(page);
   await calibrated(page, hand);
+  const stopClock = await stoppedClock(page);
   await page.goto("/calibrate/practice/countdown");
   // 248 s for 1,000 sq ft: 12 sq ft take three.
   await page.getByLabel("A strip has").fill("12");
+  await stopClock();
   await page.getByRole("button", { name: "Spray", exact: true }).click();
-  await page.waitForTimeout(900);
+  await page.clock.fastForward(1200);
   await page.getByRole("button", { name: "Shut off" }).click();
-  await page.waitForTimeout(1500);
+  await page.clock.fastForward(1500);
   await page.reload();
   await expect(page.getByText("Shut off. Press to go on")).toBeVisible();
   await page.getByRole("button", { name: "The strip is done" }).click();
+  await page.clock.resume();
   const done = page.getByRole("region", { name: "Strips" });
   await expect(done).toContainText(/too quick/);
   await page.getByRole("button", { name: /Keep them for/ }).click();

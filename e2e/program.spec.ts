@@ -1,8 +1,6 @@
 import type { Page } from "@playwright/test";
-import { expect, fresh, label, rigInHand, site, slice, test, wentDown } from "./fixtures";
-
-// There is one program: these journeys change it one after another.
-test.describe.configure({ mode: "serial" });
+import { expect, kept, label, rigInHand, site, slice, test, wentDown } from "./fixtures";
+import { today } from "./harness/clock";
 
 test("a program of two halves: faults are told, a reload keeps what was typed, the bench says what is due, what went down is done", async ({
   page,
@@ -11,8 +9,8 @@ test("a program of two halves: faults are told, a reload keeps what was typed, t
   // What the server refuses is told by its status.
   expectErrors(/422/);
   await rigInHand(page);
-  const product = fresh("Halfgrain");
-  const lawn = fresh("Program lawn");
+  const product = "Halfgrain";
+  const lawn = "Program lawn";
   const labelId = await label(page, product, "dry", "0.3");
   const siteId = await site(page, lawn, "3,500");
   await page.goto("/sites/program");
@@ -38,16 +36,12 @@ test("a program of two halves: faults are told, a reload keeps what was typed, t
   await expect(due).toContainText(`first half · ${product}`);
   await page.goto("/");
   await expect(due).toContainText(/second half · .* · 0 due · [\d,]+ wait for the round before/);
-  const today = (await slice(page.request, "due", {})).date;
-  await wentDown(page, siteId, labelId, "0.3 oz", today);
+  await wentDown(page, siteId, labelId, "0.3 oz", today());
   const counts = async () => (await slice(page.request, "due", {})).rounds.map((round) => round.counts);
   await expect.poll(async () => (await counts())[0]!.done).toBe(1);
   expect((await counts())[1]!["too-early"]).toBe(1);
-  // The program is the firm's: what other tests see is none again.
-  await page.request.post("/api/settings/program", { data: { rounds: [], soil: [] } });
 });
 
-const NEXT = new Date().getUTCFullYear() + 1;
 const program = (page: Page, rounds: readonly object[]) =>
   page.request.post("/api/settings/program", {
     data: { rounds, soil: [], work: { perDay: "10000 ac", days: [0, 1, 2, 3, 4, 5, 6] } },
@@ -56,9 +50,10 @@ const program = (page: Page, rounds: readonly object[]) =>
 test("a season moved by a cold spring: a round is moved by keys, the spring with one press, and both are taken back", async ({
   page,
 }) => {
+  const next = Number(today().slice(0, 4)) + 1;
   await rigInHand(page);
-  const product = fresh("Springgrain");
-  const lawn = fresh("Airy spring lawn");
+  const product = "Springgrain";
+  const lawn = "Spring lawn";
   const labelId = await label(page, product, "dry", "0.3");
   const siteId = await site(page, lawn, "3,500");
   await program(page, [
@@ -68,11 +63,11 @@ test("a season moved by a cold spring: a round is moved by keys, the spring with
   await page.goto(`/sites/program/year?site=${siteId}`);
   await page.getByRole("button", { name: "Next year" }).click();
   const spring = page.getByRole("slider", { name: "spring" });
-  await expect(spring).toHaveAttribute("aria-valuetext", `spring: 2 Mar ${NEXT}`);
+  await expect(spring).toHaveAttribute("aria-valuetext", `spring: 2 Mar ${next}`);
   await spring.focus();
   await page.keyboard.press("PageUp");
   await page.keyboard.press("ArrowRight");
-  await expect(spring).toHaveAttribute("aria-valuetext", `spring: 10 Mar ${NEXT}`);
+  await expect(spring).toHaveAttribute("aria-valuetext", `spring: 10 Mar ${next}`);
   await page.keyboard.press("Enter");
   await expect(page.getByText("✓ Moved")).toBeVisible();
   await expect(page.getByText("10 Mar, fixed")).toBeVisible();
@@ -96,19 +91,17 @@ test("a season moved by a cold spring: a round is moved by keys, the spring with
   const calendar = await page.request.get(`/api/calendar?site=${siteId}`);
   expect(calendar.headers()["content-type"]).toContain("text/calendar");
   expect(await calendar.text()).toMatch(/^BEGIN:VCALENDAR\r\n[\s\S]*END:VCALENDAR/);
-  await program(page, []);
 });
 
 test("a storm after granules: what is owed stands on the bench, too much water is told, and a wrong reading is struck", async ({
   page,
 }) => {
   await rigInHand(page);
-  const product = fresh("Stormgrain");
-  const lawn = fresh("Storm lawn");
+  const product = "Stormgrain";
+  const lawn = "Storm lawn";
   const labelId = await label(page, product, "dry", "0.3", { waterLeast: "0.25 in", waterMost: "0.5 in", waterWithin: "48 h" });
   const siteId = await site(page, lawn, "3,500");
-  const today = (await slice(page.request, "firm", {})).today;
-  await wentDown(page, siteId, labelId, "1 oz", today);
+  await wentDown(page, siteId, labelId, "1 oz", today());
   await page.goto("/");
   const after = page.getByRole("region", { name: "After the work" });
   await expect(after).toContainText(`${lawn} · ${product}`);
@@ -127,8 +120,8 @@ test("packages that came are on hand with their lot, a fault stands at its field
 }) => {
   expectErrors(/422/);
   await rigInHand(page);
-  const product = fresh("Shelfgrain");
-  const lawn = fresh("Shelf lawn");
+  const product = "Shelfgrain";
+  const lawn = "Shelf lawn";
   const labelId = await label(page, product, "dry", "0.3");
   const siteId = await site(page, lawn, "3,500");
   await page.goto(`/labels/shelf?product=${labelId}`);
@@ -143,7 +136,7 @@ test("packages that came are on hand with their lot, a fault stands at its field
   await came.getByRole("button", { name: "Keep it" }).click();
   const row = page.getByRole("list", { name: "Products" }).getByRole("listitem").filter({ hasText: product }).first();
   await expect(row).toContainText("20 lb on hand");
-  await wentDown(page, siteId, labelId, "4 lb", (await slice(page.request, "firm", {})).today);
+  await wentDown(page, siteId, labelId, "4 lb", today());
   await page.reload();
   await expect(row).toContainText("16 lb on hand");
   const back = page.getByRole("region", { name: "A lot called back" });
@@ -156,26 +149,24 @@ test("what is laid out for today goes from the bench into the mix of a day, with
   page,
 }) => {
   await rigInHand(page);
-  const product = fresh("Todaygrain");
-  const lawn = fresh("Airy today lawn");
+  const product = "Todaygrain";
+  const lawn = "Today lawn";
   const labelId = await label(page, product, "dry", "0.3");
-  const turf = fresh("turf");
+  const turf = "ryegrass";
   const zones = [
     { name: "front", area: "2000", turf },
     { name: "rough", area: "9000", turf: "fescue" },
   ];
-  const made = await page.request.post("/api/keep/sites", { data: { id: `today-${Date.now()}`, form: { name: lawn, zones } } });
-  expect(await made.json()).toMatchObject({ ok: true });
+  await kept(page.request, "sites", { name: lawn, zones });
   await program(page, [{ name: "today's", label: labelId, rate: "0.25 oz/1000 ft2", turf }]);
   await page.goto("/");
-  const today = page.getByRole("region", { name: "Laid out for today" });
-  await expect(today).toContainText(lawn);
+  const work = page.getByRole("region", { name: "Laid out for today" });
+  await expect(work).toContainText(lawn);
   // 2,000 sq ft of the front alone.
-  await expect(today).toContainText(`${product} 0.5 oz`);
-  await today.getByRole("button", { name: "Mix today's for its lawn" }).click();
+  await expect(work).toContainText(`${product} 0.5 oz`);
+  await work.getByRole("button", { name: "Mix today's for its lawn" }).click();
   await expect(page.getByRole("heading", { name: "Mix for the day, 1 stop" })).toBeVisible();
   await expect(page.getByRole("list", { name: "Stops" })).toContainText(lawn);
   await expect(page.getByLabel(`Rate of ${product}`)).toHaveValue("0.25 oz/1000 ft2");
   await expect(page.getByRole("list", { name: "Stops" })).toContainText("2,000 sq ft");
-  await program(page, []);
 });

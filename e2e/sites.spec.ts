@@ -1,15 +1,13 @@
-import { calibrated, expect, fresh, label, rigInHand, slice, test } from "./fixtures";
+import { calibrated, expect, inMix, kept, label, rigInHand, slice, test } from "./fixtures";
 
 /** Where areas come from: a tape, a map, a walk with the phone. */
 
 test("a lawn from tape to mix: drawn while it is typed, kept through a reload, as sure as the tape is", async ({ page }) => {
   const hand = await rigInHand(page);
   await calibrated(page, hand);
-  const name = fresh("Tape lawn");
-  const product = fresh("Osselgrain");
+  const name = "Tape lawn";
+  const product = "Osselgrain";
   await label(page, product, "dry", "0.3");
-  // Where the shelf has one product only it is chosen already.
-  await label(page, fresh("Other"), "dry", "0.3");
   await page.goto("/sites");
   await page.getByLabel("Site", { exact: true }).last().fill(name);
   await page.getByRole("button", { name: "Measure it: tape, strides, a plan" }).click();
@@ -41,7 +39,7 @@ test("a lawn from tape to mix: drawn while it is typed, kept through a reload, a
   expect(kept!.site.zones[0]).toMatchObject({ area: "2,887 ft2", "x-measured": { by: "strides", stride: "30 in" } });
   await page.goto("/mix");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: name });
-  await page.getByLabel("Add a product").selectOption({ label: product });
+  await inMix(page, product);
   await expect(page.getByText(/The ground of .* was measured by strides, ±8 %: up to .* may be left, or lacking/)).toBeVisible();
   await expect(page.getByText(`${name}: bees along the hedge.`)).toBeVisible();
   // Typed over, it is no longer measured; what it was stays on record.
@@ -71,7 +69,7 @@ const bed = [
 
 test("a map with a lawn and a bed: the bed is cut out, the plan shows it, and it goes out as it came", async ({ page }) => {
   await rigInHand(page);
-  const name = fresh("Map lawn");
+  const name = "Map lawn";
   const feature = (of: string, ring: readonly unknown[]) => ({
     type: "Feature",
     properties: { name: of },
@@ -112,7 +110,7 @@ test("a map with faults: each is drawn, what may be kept is offered, a corner is
   page,
 }) => {
   await rigInHand(page);
-  const name = fresh("Fault lawn");
+  const name = "Fault lawn";
   const near = (dx: number, dy: number) => RING.map(([lon, lat]) => [lon + dx, lat + dy]);
   const feature = (of: string, ring: readonly unknown[]) => ({
     type: "Feature",
@@ -167,8 +165,7 @@ test("a map with faults: each is drawn, what may be kept is offered, a corner is
   const found = async (of: string) => (await slice(page.request, "sites", { search: of })).rows[0];
   expect((await found(name))!.site["x-gate"]).toMatch(/^(39\.99|40\.000)\d*, -7\d/);
   // The same customer was entered before, under another name.
-  // It stands on the first page of a long list.
-  const twin = fresh("Airy twin");
+  const twin = "Twin lawn";
   const form = {
     name: twin,
     zones: [
@@ -176,8 +173,7 @@ test("a map with faults: each is drawn, what may be kept is offered, a corner is
       { name: "strip", area: "300" },
     ],
   };
-  const made = await page.request.post("/api/keep/sites", { data: { id: `twin-${Date.now()}`, form } });
-  expect(await made.json()).toMatchObject({ ok: true });
+  await kept(page.request, "sites", form);
   await page.reload();
   await page.getByLabel("Search the sites").fill(name.slice(0, 9));
   await page.getByRole("button", { name: `Change ${name}` }).click();
@@ -196,7 +192,7 @@ test("a walked perimeter on the phone: fixes that can't be right are told, a tap
 }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await rigInHand(page);
-  const name = fresh("Walk lawn");
+  const name = "Walk lawn";
   await page.goto("/sites");
   await page.getByLabel("Site", { exact: true }).last().fill(name);
   await page.getByRole("button", { name: "Bring zones from a map or a walk" }).click();
@@ -222,8 +218,7 @@ test("a thousand sites from a table with twelve faults: each told at its line, m
   page,
 }) => {
   await rigInHand(page);
-  // Last by name: a thousand of them push no other test's site off the first page.
-  const town = fresh("Zz row");
+  const town = "Row";
   const line = (i: number) => `${town} lawn ${String(i).padStart(4, "0")},front,"${1000 + i}",ryegrass,Osselby`;
   const good = Array.from({ length: 1000 }, (_, i) => line(i));
   const wrong = new Map<number, string>([
@@ -245,7 +240,7 @@ test("a thousand sites from a table with twelve faults: each told at its line, m
   await page.goto("/sites");
   const input = page.getByLabel("Sites as CSV");
   // A column that nobody knows by its heading is asked about, and remembered.
-  const heading = fresh("Route");
+  const heading = "Route";
   const odd = `Property,${heading},Area\n${town} odd,7,900\n`;
   await input.setInputFiles(file(odd));
   await expect(page.getByRole("button", { name: "Bring it in", exact: true })).toHaveCount(0);

@@ -1,4 +1,5 @@
-import { calibrated, expect, fresh, label, rigInHand, site, slice, test, wentDown } from "./fixtures";
+import { calibrated, expect, inMix, label, rigInHand, site, slice, test, wentDown } from "./fixtures";
+import { daysAgo } from "./harness/clock";
 
 /** What really happened: closing a sheet as it was, putting a wrong entry right, an inspector's questions. */
 
@@ -7,7 +8,7 @@ type Page = import("@playwright/test").Page;
 async function sheetFor(page: Page, of: { readonly site: string; readonly product: string }): Promise<string> {
   await page.goto("/mix");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: of.site });
-  await page.getByLabel("Add a product").selectOption({ label: of.product });
+  await inMix(page, of.product);
   await page.getByRole("button", { name: "Save the sheet and pour" }).click();
   await expect(page).toHaveURL(/\/mix\/sheet\?id=/);
   return new URL(page.url()).searchParams.get("id")!;
@@ -16,7 +17,7 @@ async function sheetFor(page: Page, of: { readonly site: string; readonly produc
 async function town(page: Page) {
   const hand = await rigInHand(page);
   await calibrated(page, hand);
-  const names = { site: fresh("Slip lawn"), product: fresh("Osselgrain") };
+  const names = { site: "Slip lawn", product: "Osselgrain" };
   await site(page, names.site, "1000");
   await label(page, names.product, "dry", "0.3");
   return { hand, ...names };
@@ -120,7 +121,7 @@ test("a restricted-use product: what the record would lack is said before it is 
   await expect(page.getByRole("article", { name: `Card of ${one.product}` })).toBeVisible();
   await page.goto("/mix");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: one.site });
-  await page.getByLabel("Add a product").selectOption({ label: one.product });
+  await inMix(page, one.product);
   const notice = page.getByText(/is for restricted use: missing of what the law asks for/);
   await expect(notice).toContainText("certificate number");
   const { value: people } = (await (await page.request.get("/api/read/people")).json()) as {
@@ -143,15 +144,14 @@ test("a restricted-use product: what the record would lack is said before it is 
 test("a needless repeat is asked about: what went down last week may still work", async ({ page }) => {
   const hand = await rigInHand(page);
   await calibrated(page, hand);
-  const name = fresh("Slow lawn");
+  const name = "Slow lawn";
   const siteId = await site(page, name, "1000");
-  const product = fresh("Wherry");
+  const product = "Wherry";
   const labelId = await label(page, product, "dry", "0.3", { visible: "after 14 days" });
-  const lastWeek = new Date(Date.now() - 7 * 86_400_000).toISOString().slice(0, 10);
-  await wentDown(page, siteId, labelId, "0.3 oz", lastWeek);
+  await wentDown(page, siteId, labelId, "0.3 oz", daysAgo(7));
   await page.goto("/mix");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: name });
-  await page.getByLabel("Add a product").selectOption({ label: product });
+  await inMix(page, product);
   await expect(page.getByText(/its label says not to judge it before .*: is a repeat needed\?/)).toBeVisible();
 });
 
@@ -162,11 +162,10 @@ test("scouted on the phone with a photo, judged when its effect can be seen: pho
   expectErrors(/422/);
   await page.setViewportSize({ width: 390, height: 844 });
   await rigInHand(page);
-  const name = fresh("Look lawn");
+  const name = "Look lawn";
   const siteId = await site(page, name, "1000");
-  const product = fresh("Wherry");
+  const product = "Wherry";
   const labelId = await label(page, product, "dry", "0.3", { visible: "after 10 days", suppresses: "nutsedge" });
-  const day = (ago: number) => new Date(Date.now() - ago * 86_400_000).toISOString().slice(0, 10);
   // A photo as a camera would give it: drawn here, larger than what is kept.
   const drawn = await page.evaluate(() => {
     const canvas = document.createElement("canvas");
@@ -178,7 +177,7 @@ test("scouted on the phone with a photo, judged when its effect can be seen: pho
   await page.goto("/log/looks");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: name });
   await page.getByLabel("Zone").selectOption({ label: "zone 1" });
-  await page.getByLabel("Looked at on").fill(day(20));
+  await page.getByLabel("Looked at on").fill(daysAgo(20));
   await page.getByLabel("Of the ground it covers").fill("30");
   await page.getByLabel("A photo").setInputFiles({ name: "note.txt", mimeType: "text/plain", buffer: Buffer.from("x") });
   await expect(page.getByText("note.txt is no picture that this browser can read")).toBeVisible();
@@ -197,7 +196,7 @@ test("scouted on the phone with a photo, judged when its effect can be seen: pho
   const bytes = await (await page.request.get(`/api/looks/photo/${kept.rows[0]!.photos[0]!}`)).body();
   expect([...bytes.subarray(0, 3)]).toEqual([0xff, 0xd8, 0xff]);
   expect(bytes.length).toBeLessThan(400_000);
-  await wentDown(page, siteId, labelId, "0.3 oz", day(15));
+  await wentDown(page, siteId, labelId, "0.3 oz", daysAgo(15));
   await page.goto("/");
   const due = page.getByRole("region", { name: "To look at" });
   const row = due.locator("div", { hasText: name }).last();
@@ -206,9 +205,9 @@ test("scouted on the phone with a photo, judged when its effect can be seen: pho
   const { recordId } = asked.find((one) => one.siteId === siteId)!;
   await page.goto(`/log/looks?record=${recordId}`);
   await expect(page.getByText("The label promises to hold back nutsedge, not to control it")).toBeVisible();
-  await page.getByLabel("Looked at on").fill(day(8));
+  await page.getByLabel("Looked at on").fill(daysAgo(8));
   await expect(page.getByText(/Don't judge before/)).toBeVisible();
-  await page.getByLabel("Looked at on").fill(day(0));
+  await page.getByLabel("Looked at on").fill(daysAgo(0));
   await expect(page.getByText(/Don't judge before/)).toBeHidden();
   await page.getByLabel("Control: how much of it is gone").fill("80");
   await page.getByLabel("A photo").setInputFiles(photo);

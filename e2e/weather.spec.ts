@@ -1,4 +1,4 @@
-import { calibrated, expect, fresh, gearOn, kept, label, rigInHand, site, slice, test } from "./fixtures";
+import { calibrated, expect, gearOn, inMix, kept, label, rigInHand, site, slice, test } from "./fixtures";
 
 test("a windy morning waited out: no container is opened while the wind is over the label's, what was seen goes on the record", async ({
   page,
@@ -6,15 +6,13 @@ test("a windy morning waited out: no container is opened while the wind is over 
   await page.setViewportSize({ width: 390, height: 844 });
   const hand = await rigInHand(page);
   await calibrated(page, hand);
-  const product = fresh("Granule");
-  // First by name: the list of sites shows its first page.
-  const green = fresh("Airy green");
+  const product = "Granule";
+  const green = "Hythe green";
   await label(page, product, "dry", "0.3");
-  await label(page, fresh("Other"), "dry", "0.3");
   await site(page, green, "3,500");
   await page.goto("/mix");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: green });
-  await page.getByLabel("Add a product").selectOption({ label: product });
+  await inMix(page, product);
   await page.getByRole("button", { name: "Save the sheet and pour" }).click();
   await expect(page).toHaveURL(/\/mix\/sheet\?id=/);
   await expect(page.getByRole("region", { name: "Load 1" })).toBeVisible();
@@ -64,9 +62,8 @@ test("a rule of the place holds the container, and the lot that was read off the
   expectErrors(/422/);
   const hand = await rigInHand(page);
   await calibrated(page, hand);
-  const [product, green, county] = [fresh("Granule"), fresh("Airy green"), fresh("County")];
+  const [product, green, county] = ["Granule", "Hythe green", "County"];
   const labelId = await label(page, product, "dry", "0.3");
-  await label(page, fresh("Other"), "dry", "0.3");
   await kept(page.request, "sites", { name: green, jurisdiction: county, zones: [{ name: "lawn", area: "2,000" }] });
   await page.goto("/sites");
   await page.getByText("Local rules for the weather").click();
@@ -85,7 +82,7 @@ test("a rule of the place holds the container, and the lot that was read off the
   await expect(page.getByText("Saved.", { exact: true })).toBeVisible();
   await page.goto("/mix");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: green });
-  await page.getByLabel("Add a product").selectOption({ label: product });
+  await inMix(page, product);
   await page.getByRole("button", { name: "Save the sheet and pour" }).click();
   await expect(page).toHaveURL(/\/mix\/sheet\?id=/);
   await gearOn(page);

@@ -12,11 +12,11 @@ export interface Killed {
 const FEWEST = 8;
 
 /** Kills a server with SIGKILL in bursts of saves, and looks for everything that it acknowledged. */
-export async function killInBursts(port: number, kills: number): Promise<Killed> {
+export async function killInBursts(kills: number): Promise<Killed> {
   const folder = freshFolder("kill");
   const acknowledged: string[] = [];
   for (let round = 0; round < kills; round++) {
-    const server = await startServer(port, folder);
+    const server = await startServer(folder);
     let alive = true;
     const save = async (lane: number) => {
       for (let i = 0; alive; i++) {
@@ -41,7 +41,7 @@ export async function killInBursts(port: number, kills: number): Promise<Killed>
     alive = false;
     await all;
   }
-  const server = await startServer(port, folder);
+  const server = await startServer(folder);
   const kept = new Map<string, number>();
   let after: Cursor | undefined;
   do {

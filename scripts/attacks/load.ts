@@ -19,14 +19,14 @@ export interface Loaded {
 const READ = ["/api/read/people", "/api/read/rigs", "/api/read/standings", "/api/read/openSheets", "/api/read/log"];
 
 /** Saves on the demo's records while readers beside them read slices again and again, as screens that poll do. */
-export async function saveUnderLoad(port: number, readers: number, seconds: number): Promise<Loaded> {
+export async function saveUnderLoad(readers: number, seconds: number): Promise<Loaded> {
   const folder = freshFolder("load");
   const loaded = spawnSync(process.execPath, ["--import", "tsx", "scripts/load-demo.ts"], {
     env: { ...process.env, CAREFUL_GAUGE_DATA: folder },
     stdio: "ignore",
   });
   if (loaded.status !== 0) throw new Error("the demo could not be loaded");
-  const server = await startServer(port, folder);
+  const server = await startServer(folder);
   try {
     let going = true;
     let reads = 0;

@@ -1,5 +1,6 @@
 import { spawn, type ChildProcess } from "node:child_process";
 import { mkdtempSync, readFileSync } from "node:fs";
+import { createServer, type AddressInfo } from "node:net";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { setTimeout as pause } from "node:timers/promises";
@@ -17,23 +18,41 @@ export interface Attacked {
 
 export const freshFolder = (name: string): string => mkdtempSync(path.join(tmpdir(), `careful-gauge-${name}-`));
 
-/** Resolves as soon as it answers anything, also that it can't work. */
-export async function startServer(port: number, folder: string): Promise<Attacked> {
+/** A port that nobody listens on: other runs beside this one have theirs. */
+export const freePort = (): Promise<number> =>
+  new Promise((resolve, reject) => {
+    const probe = createServer();
+    probe.once("error", reject);
+    probe.listen(0, "127.0.0.1", () => {
+      const { port } = probe.address() as AddressInfo;
+      probe.close(() => resolve(port));
+    });
+  });
+
+/** Resolves as soon as a server answers anything, also that it can't work. @throws where it ends, or says nothing for a minute */
+export async function answering(url: string, child: ChildProcess): Promise<void> {
+  for (let i = 0; i < 600; i++) {
+    if (child.exitCode !== null) throw new Error(`the server ended with ${child.exitCode}`);
+    try {
+      await fetch(`${url}/api/health`);
+      return;
+    } catch {
+      // Not listening yet.
+    }
+    await pause(100);
+  }
+  throw new Error("the server did not answer");
+}
+
+export async function startServer(folder: string): Promise<Attacked> {
+  const port = await freePort();
   const child = spawn(process.execPath, ["node_modules/next/dist/bin/next", "start", "-H", "127.0.0.1", "-p", String(port)], {
     stdio: "ignore",
     env: { ...process.env, CAREFUL_GAUGE_DATA: folder, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" },
     detached: true,
   });
   const url = `http://127.0.0.1:${port}`;
-  for (let i = 0; i < 300; i++) {
-    try {
-      await fetch(`${url}/api/health`);
-      break;
-    } catch {
-      // Not listening yet.
-    }
-    await pause(100);
-  }
+  await answering(url, child);
   const memory = () => {
     try {
       const line = /VmHWM:\s+(\d+) kB/.exec(readFileSync(`/proc/${child.pid!}/status`, "utf8"));

@@ -193,30 +193,39 @@ function RunSheet({ rig, personId, siteId }: SheetProps) {
       </StepFocus>
       {next && <Onward words={next[1]} first={at === "mark"} onGo={() => setStep(next[0])} />}
       {at === "mark" && <Story rig={rig} personId={personId} siteId={siteId} />}
-      <Box marginTop="24px">
+      <Box marginTop="24px" marginBottom={{ base: at === "mark" ? "26px" : "0", lg: "0" }}>
         <Cautions mixing={false} />
       </Box>
     </Room>
   );
 }
 
-/** The way on. On a phone the first step is long: there it stays under the thumb. */
+/** On a phone the first step is long: its way on has a foot of its own above the pad's handle, and the step ends before it. */
+const Foot = chakra("div", {
+  base: {
+    position: { base: "fixed", lg: "static" },
+    left: 0,
+    right: 0,
+    bottom: "101px",
+    zIndex: 3,
+    padding: { base: "4px 14px", lg: "0" },
+    background: "paper",
+    borderTop: { base: "1px solid", lg: "none" },
+    borderColor: "line",
+    "& button": { width: { base: "100%", lg: "auto" }, minHeight: "56px" },
+    // Enlarged, there is no room for it.
+    "@media (max-height: 560px)": { position: "static", padding: "0", border: "none" },
+  },
+});
+
+/** The way on to the next step. */
 function Onward({ words, first, onGo }: { words: string; first: boolean; onGo: () => void }) {
-  return (
-    <Box
-      marginTop="22px"
-      position={{ base: first ? "sticky" : "static", lg: "static" }}
-      bottom="108px"
-      zIndex={3}
-      pointerEvents="none"
-      // Enlarged, there is no room to float in.
-      css={{ "@media (max-height: 560px)": { position: "static" } }}
-    >
-      <Button pointerEvents="auto" look={first ? "act" : "plain"} onClick={onGo}>
-        {words} →
-      </Button>
-    </Box>
+  const act = (
+    <Button look={first ? "act" : "plain"} onClick={onGo}>
+      {words} →
+    </Button>
   );
+  return <Box marginTop="22px">{first ? <Foot>{act}</Foot> : act}</Box>;
 }
 
 /** A step that is gone to takes the focus to the first thing that is done in it; the first that is shown does not. */
