@@ -1,6 +1,8 @@
-import { ensureBuilt, ensureInstalled, run } from "./lib/setup.mjs";
+import { bin, ensureBuilt, ensureInstalled, run } from "./lib/setup.mjs";
 
-// The server, attacked: nonsense at every door, kills in bursts of saves, saves under load.
+// The long forms of what `npm test` does a little of. The server, attacked: nonsense at every door, kills in bursts of saves, saves
+// under load; and every card of the simulated camera.
 ensureInstalled();
 ensureBuilt();
 run(process.execPath, ["--import", "tsx", "scripts/attacks.ts"], { out: 1 });
+run(process.execPath, [bin("jest"), "src/standins/camera.test.ts"], { out: 1, env: { CARDS: "all" } });

@@ -40,6 +40,7 @@ const BINS = {
   jest: ["jest", "bin", "jest.js"],
   playwright: ["@playwright", "test", "cli.js"],
   stryker: ["@stryker-mutator", "core", "bin", "stryker.js"],
+  depcruise: ["dependency-cruiser", "bin", "dependency-cruise.mjs"],
 };
 
 const digest = (text) => createHash("sha256").update(text).digest("hex");
@@ -76,14 +77,19 @@ function newest(folder) {
   return latest;
 }
 
-/** Builds for production where there is no build or the source is newer. */
-export function ensureBuilt() {
+/** Whether there is a build, and nothing of its source is newer. */
+export function buildIsCurrent() {
   const built = inProject(".next", "BUILD_ID");
   const sources = Math.max(
     newest(inProject("src")),
     ...["package-lock.json", "next.config.mjs"].map((f) => statSync(inProject(f)).mtimeMs),
   );
-  if (existsSync(built) && statSync(built).mtimeMs > sources) return;
+  return existsSync(built) && statSync(built).mtimeMs > sources;
+}
+
+/** Builds for production where there is no build or the source is newer. */
+export function ensureBuilt() {
+  if (buildIsCurrent()) return;
   console.error("Building …");
   run(process.execPath, [bin("next"), "build"], { env: { NODE_ENV: "production" } });
 }

@@ -81,6 +81,8 @@ describe("the file", () => {
   });
 
   test("writes in full: WAL, synchronous, foreign keys", () => {
+    records.db.$client.close();
+    records.db = openRecords(records.folder);
     expect([
       records.db.$client.pragma("journal_mode", { simple: true }),
       records.db.$client.pragma("synchronous", { simple: true }),

@@ -98,20 +98,28 @@ function lying({ cards, width, height }: Scene, uniform: Uniform): Lying[] {
   });
 }
 
-/** The drops of a card, by the square of paper that they reach. */
+/** Whether a place of a card is wet: its drops by the square of paper that they reach, each as x, y and its radius squared. */
 function byPlace(drops: readonly Drop[], size: CardSize) {
   const [across, down] = [Math.ceil(size.long), Math.ceil(size.short)];
-  const cells: Drop[][] = Array.from({ length: across * down }, () => []);
+  const cells: number[][] = Array.from({ length: across * down }, () => []);
   for (const drop of drops) {
     const r = drop.diameter / 2;
     for (let y = Math.max(0, Math.floor(drop.y - r)); y <= Math.min(down - 1, Math.floor(drop.y + r)); y += 1)
       for (let x = Math.max(0, Math.floor(drop.x - r)); x <= Math.min(across - 1, Math.floor(drop.x + r)); x += 1)
-        cells[y * across + x]!.push(drop);
+        cells[y * across + x]!.push(drop.x, drop.y, r ** 2);
   }
-  return (x: number, y: number): boolean =>
-    (cells[Math.floor(y) * across + Math.floor(x)] ?? []).some(
-      (drop) => (x - drop.x) ** 2 + (y - drop.y) ** 2 <= (drop.diameter / 2) ** 2,
-    );
+  const reached = cells.map((cell) => Float64Array.from(cell));
+  // Asked some hundred million times for a row of pictures: no closure, no list of its own.
+  return (x: number, y: number): boolean => {
+    const cell = reached[Math.floor(y) * across + Math.floor(x)];
+    if (cell === undefined) return false;
+    for (let i = 0; i < cell.length; i += 3) {
+      const dx = x - cell[i]!;
+      const dy = y - cell[i + 1]!;
+      if (dx * dx + dy * dy <= cell[i + 2]!) return true;
+    }
+    return false;
+  };
 }
 
 /** Rays for a pixel, each way. */
@@ -132,32 +140,45 @@ export function photograph(scene: Scene): Picture {
   const [sin, cos] = [Math.sin(slant), Math.cos(slant)];
   const lit = [new Float32Array(width * height), new Float32Array(width * height), new Float32Array(width * height)] as const;
   const rough = Float32Array.from({ length: 64 * 64 }, () => 1 + 0.12 * normal(uniform));
-  const colourOf = (px: number, py: number): Colour => {
+  // What each of the few colours adds to a pixel is worked out once, that of the ground for each of its grains.
+  const mixed = (colour: Colour): Colour => [mix(colour[0]), mix(colour[1]), mix(colour[2])];
+  const [ofPaper, ofStain] = [mixed(paper), mixed(stain)];
+  const ofGround = Array.from(rough, (grain) => mixed([ground[0] * grain, ground[1] * grain, ground[2] * grain]));
+  const colourOf = (px: number, py: number, bare: Colour): Colour => {
     // From the picture back to the ground: the camera looks down at a slant.
-    const [sx, sy] = [px - width / 2, py - height / 2];
+    const sy = py - height / 2;
     const depth = far / (far * cos - sy * sin);
-    const [gx, gy] = [sx * depth * cos, sy * depth];
+    const gx = (px - width / 2) * depth * cos;
+    const gy = sy * depth;
     for (let i = 0; i < where.length; i += 1) {
       const at = where[i]!;
-      const [dx, dy] = [gx - at.x, gy - at.y];
+      const dx = gx - at.x;
+      const dy = gy - at.y;
       const u = (dx * at.cos + dy * at.sin) / perMm + size.long / 2;
       const v = (-dx * at.sin + dy * at.cos) / perMm + size.short / 2;
       if (u < 0 || v < 0 || u >= size.long || v >= size.short) continue;
-      return wets[i]!(u, v) ? stain : paper;
+      return wets[i]!(u, v) ? ofStain : ofPaper;
     }
-    return ground;
+    return bare;
   };
   for (let y = 0; y < height; y += 1)
     for (let x = 0; x < width; x += 1) {
-      const sum = [0, 0, 0];
+      let first = 0;
+      let second = 0;
+      let third = 0;
+      const bare = ofGround[((y >> 2) & 63) * 64 + ((x >> 2) & 63)]!;
       for (let ry = 0; ry < RAYS; ry += 1)
         for (let rx = 0; rx < RAYS; rx += 1) {
-          const colour = colourOf(x + (rx + 0.5) / RAYS, y + (ry + 0.5) / RAYS);
-          const grain = colour === ground ? rough[((y >> 2) & 63) * 64 + ((x >> 2) & 63)]! : 1;
-          for (let c = 0; c < 3; c += 1) sum[c]! += mix(colour[c]! * grain);
+          const colour = colourOf(x + (rx + 0.5) / RAYS, y + (ry + 0.5) / RAYS, bare);
+          first += colour[0];
+          second += colour[1];
+          third += colour[2];
         }
       const lamp = 1 - (scene.uneven ?? 0) * (0.7 * (x / width) + 0.3 * (y / height) ** 2);
-      for (let c = 0; c < 3; c += 1) lit[c]![y * width + x] = (sum[c]! / RAYS ** 2) * lamp;
+      const at = y * width + x;
+      lit[0][at] = (first / RAYS ** 2) * lamp;
+      lit[1][at] = (second / RAYS ** 2) * lamp;
+      lit[2][at] = (third / RAYS ** 2) * lamp;
     }
   for (const plane of lit) blurred(plane, width, height, scene.blur ?? 0);
   const rgba = new Uint8ClampedArray(width * height * 4);
