@@ -21,7 +21,7 @@ export default async function config() {
     projects: [
       await make({
         displayName: "core",
-        testEnvironment: "<rootDir>/jest/plain-globals.cjs",
+        testEnvironment: "<rootDir>/jest/jest-environment-node-plain.cjs",
         testMatch: ["<rootDir>/src/{core,formats,records,services,cli,app,standins}/**/*.test.ts"],
       }),
       await make({

@@ -1,12 +1,16 @@
-import nextJest from "next/jest.js";
+import projects from "./jest.config.mjs";
 
-/** The tests that a mutant is run against: named by `scripts/mutants.mjs`, those of the heart and of its files where it isn't. */
-const project = await nextJest({ dir: "./" })({
-  testEnvironment: "@stryker-mutator/jest-runner/jest-env/node",
-  testMatch: [process.env.MUTANTS_TESTS ?? "<rootDir>/src/{core,formats,cli}/**/*.test.ts"],
-  moduleNameMapper: { "^@/(.*)$": "<rootDir>/src/$1" },
-})();
-
-const config = { ...project, transformIgnorePatterns: ["/node_modules/(?!(nanoid|@stdlib)/)"] };
-
-export default config;
+/** For `npm run mutants`: the tests without a screen, on files with mutants in them. */
+export default async function config() {
+  const [core] = (await projects()).projects;
+  return {
+    ...core,
+    testEnvironment: "<rootDir>/jest/jest-environment-node-mutants.cjs",
+    transform: Object.fromEntries(
+      Object.entries(core.transform).map(([files, [base, options]]) => [
+        files,
+        ["<rootDir>/jest/instrumented.cjs", { ...options, base }],
+      ]),
+    ),
+  };
+}

@@ -182,7 +182,7 @@ test("what goes out of a sheet: print, PDF, a table, the job; how likely it pass
   await expect(page.getByRole("list", { name: "Into the jar" })).toContainText("0.375 fl oz");
   // At the label's most, half of what is unsure lies above it.
   await page.getByText("How likely is it to pass the label?").click();
-  await expect(page.getByText(/Aim for 0\.(29|30?) oz per 1,000 sq ft/).first()).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/Aim for 0\.(29|30?) oz per 1,000 sq ft/).first()).toBeVisible();
   await page.getByRole("button", { name: "Save the sheet and pour" }).click();
   await expect(page).toHaveURL(/\/mix\/sheet\?id=/);
   const saved = async (button: string) => {

@@ -26,11 +26,11 @@ test("nonsense at every door is answered with what is wrong, and holds nobody up
 });
 
 test("every save is answered while many read", async () => {
-  const load = await saveUnderLoad(50, 4);
+  const load = await saveUnderLoad(50, (saves) => saves >= 40);
   console.log(
     `load: ${load.readers} readers, ${load.savesPerSecond.toFixed(1)} saves a second, slowest per cent ${load.slowestHundredth.toFixed(0)} ms`,
   );
-  expect(load.saves).toBeGreaterThan(16);
+  expect(load.saves).toBeGreaterThanOrEqual(40);
   expect(load.lost).toBe(0);
 });
 

@@ -110,7 +110,7 @@ test.describe("on a phone", () => {
     }
     await expect(page.getByText(/The server is away: 2 ticks are kept here/)).toBeVisible();
     await context.setOffline(false);
-    await expect(page.getByText(/The server is away/)).toBeHidden({ timeout: 20_000 });
+    await expect(page.getByText(/The server is away/)).toBeHidden();
     await page.reload();
     await expect(step).toContainText("3 of ");
   });

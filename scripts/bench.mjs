@@ -100,7 +100,7 @@ function emptyPageWeight() {
 
 /** Frames while a stop of a day of 60 is dragged along the list and all is worked out anew, in a browser. */
 async function framesOfDrag() {
-  const { BROWSER, ensureBrowser } = await import("./lib/browser.mjs");
+  const { chromiumPath, ensureBrowser } = await import("./lib/browser.mjs");
   if (!ensureBrowser()) return;
   const { chromium } = await import("@playwright/test");
   const keep = (kind, id, form) =>
@@ -122,7 +122,7 @@ async function framesOfDrag() {
   const products = labels.map((l) => ({ labelId: l.id, rate: l.card.rates[0].rate, choice: { row: 0, point: "least" } }));
   const draft = { purpose: "day", stops, tanks: { "": { products, without: [] } } };
   const args = JSON.parse(readFileSync(inProject("scripts", "lib", "chromium-flags.json"), "utf8"));
-  const browser = await chromium.launch({ executablePath: BROWSER, args });
+  const browser = await chromium.launch({ executablePath: chromiumPath(), args });
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, baseURL: URL });
   await page.addInitScript(
     ([hand, mix]) => {

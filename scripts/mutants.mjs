@@ -1,53 +1,142 @@
-import { execFileSync } from "node:child_process";
-import { readdirSync, readFileSync, statSync } from "node:fs";
+import { spawn } from "node:child_process";
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
+import path from "node:path";
+import { Instrumenter } from "@stryker-mutator/instrumenter";
 import { bin, ensureInstalled, inProject } from "./lib/setup.mjs";
 
-// Mutants of core, folder by folder: `npm run mutants` for all of them, `npm run mutants -- labels mixing` for some. First
-// each against the tests of its own folder, which is quick; then the ones that were left against every test that reaches
-// them. A minute or several a folder: no part of `npm test`.
+// Mutants: a sign, a comparison, a condition changed on purpose. Does a test notice? `npm run mutants -- FILE…` takes minutes for a
+// handful of files: only tests that import a file, or what imports it, are asked, in process (jest/jest-environment-node-mutants).
+// What they leave is tried alone, each in a process of its own: what was kept in memory may have hidden it. A folder stands for its
+// files; without any all of core is gone through, an hour or more. A survivor is either a line that no test looks at or one that
+// changes nothing that matters.
 ensureInstalled();
-const CORE = "src/core";
-const folders = readdirSync(inProject(CORE)).filter((name) => statSync(inProject(CORE, name)).isDirectory());
-const asked = process.argv.slice(2).map((name) => name.replace(/^src\/core\//, "").replace(/\/$/, ""));
-const unknown = asked.find((name) => !folders.includes(name));
-if (unknown) {
-  console.error(`no folder of core: "${unknown}": one of ${folders.join(", ")}`);
-  process.exit(1);
-}
-
-const REPORT = inProject(".cache", "mutants.json");
-const NOTICED = ["Killed", "Timeout", "RuntimeError", "CompileError"];
-
-/** Runs the mutants of some places against some tests; answers each with what became of it. */
-function run(places, tests) {
-  execFileSync(process.execPath, [bin("stryker"), "run", "-m", places.join(",")], {
-    cwd: inProject(),
-    env: { ...process.env, MUTANTS_TESTS: tests },
-    stdio: ["ignore", "ignore", "inherit"],
-  });
-  const { files } = JSON.parse(readFileSync(REPORT, "utf8"));
-  return Object.entries(files).flatMap(([file, { source, mutants }]) =>
-    mutants
-      .filter((m) => m.status !== "Ignored")
-      .map((m) => ({ file, ...m, line: source.split("\n")[m.location.start.line - 1].trim() })),
+const begun = performance.now();
+const SRC = inProject("src");
+const CACHE = inProject(".cache", "mutants");
+const filesIn = (folder) =>
+  readdirSync(folder, { withFileTypes: true }).flatMap((entry) =>
+    entry.isDirectory() ? filesIn(path.join(folder, entry.name)) : [path.join(folder, entry.name)],
   );
+const all = filesIn(SRC).filter((file) => /\.tsx?$/.test(file));
+const isTest = (file) => /\.test\.tsx?$/.test(file);
+
+/** The files that somebody asks for. */
+function asked(names) {
+  const found = names.flatMap((name) => {
+    const place = [inProject(name), path.join(SRC, name), path.join(SRC, "core", name), path.join(SRC, `${name}.ts`)].find(
+      existsSync,
+    );
+    if (!place) throw new Error(`there is no ${name}`);
+    return statSync(place).isDirectory() ? filesIn(place) : [place];
+  });
+  return found.filter((file) => /\.ts$/.test(file) && !isTest(file) && !/\/(testing|ui)\//.test(file));
 }
 
-const place = ({ file, location: { start, end } }) => `${file}:${start.line}:${start.column - 1}-${end.line}:${end.column - 1}`;
-const spot = (m) => `${place(m)} ${m.mutatorName} ${m.replacement}`;
+/** Which files a file imports, among ours. */
+function importsOf(file) {
+  const text = readFileSync(file, "utf8");
+  return [...text.matchAll(/(?:from|import)\s*\(?\s*"((?:@\/|\.\.?\/)[^"]+)"/g)].flatMap(([, name]) => {
+    const place = name.startsWith("@/") ? path.join(SRC, name.slice(2)) : path.resolve(path.dirname(file), name);
+    return [`${place}.ts`, `${place}.tsx`, path.join(place, "index.ts")].filter((one) => existsSync(one)).slice(0, 1);
+  });
+}
 
-let [all, noticed] = [0, 0];
-for (const folder of asked.length > 0 ? asked : folders) {
-  const own = run([`${CORE}/${folder}/**/*.ts`, `!${CORE}/${folder}/**/*.test.ts`], `<rootDir>/${CORE}/${folder}/**/*.test.ts`);
-  let left = own.filter((m) => !NOTICED.includes(m.status));
-  if (left.length > 0) {
-    const wanted = new Set(left.map(spot));
-    const again = run([...new Set(left.map(place))], "<rootDir>/src/{core,formats,cli}/**/*.test.ts");
-    left = again.filter((m) => wanted.has(spot(m)) && !NOTICED.includes(m.status));
+/** Tests without a screen that import one of some files, or something that does; those of its own folder first. */
+function testsOf(files) {
+  const importers = new Map();
+  for (const file of all) for (const to of importsOf(file)) importers.set(to, [...(importers.get(to) ?? []), file]);
+  const near = files.flatMap((file) => importers.get(file) ?? []);
+  const further = near.filter((file) => !isTest(file)).flatMap((file) => importers.get(file) ?? []);
+  const folders = new Set(files.map((file) => path.dirname(file)));
+  return [...new Set([...near, ...further])]
+    .filter((file) => /\.test\.ts$/.test(file) && !file.includes("/ui/"))
+    .sort((a, b) => Number(folders.has(path.dirname(b))) - Number(folders.has(path.dirname(a))));
+}
+
+const silent = () => {};
+const logger = { isDebugEnabled: () => false, debug: silent, info: silent, warn: console.error };
+/** Writes files with their mutants in them. @returns the mutants, by the id that switches one on */
+async function instrument(files) {
+  const { files: written, mutants } = await new Instrumenter(logger).instrument(
+    files.map((file) => ({ name: file, mutate: true, content: readFileSync(file, "utf8") })),
+    // Wording is held by its own tests.
+    { plugins: null, ignorers: [], excludedMutations: ["StringLiteral", "ObjectLiteral", "Regex"] },
+  );
+  for (const { name, content } of written) {
+    const place = path.join(CACHE, path.relative(inProject(), name));
+    mkdirSync(path.dirname(place), { recursive: true });
+    writeFileSync(place, content);
   }
-  all += own.length;
-  noticed += own.length - left.length;
-  console.log(`${folder}: ${own.length - left.length} of ${own.length} noticed`);
-  for (const m of left) console.log(`  ${m.file}:${m.location.start.line} ${m.mutatorName} → ${m.replacement}\n    ${m.line}`);
+  return new Map(mutants.map((mutant) => [mutant.id, mutant]));
 }
-console.log(`${noticed} of ${all} mutants noticed (${((100 * noticed) / Math.max(all, 1)).toFixed(1)} %)`);
+
+/** @returns what jest said */
+function jest(tests, env = {}, more = ["--maxWorkers=2"]) {
+  return new Promise((resolve) => {
+    const child = spawn(
+      process.execPath,
+      [bin("jest"), "--config", "jest.mutants.config.mjs", "--testTimeout=3600000", ...more, "--runTestsByPath", ...tests],
+      { cwd: inProject(), env: { ...process.env, ...env }, stdio: ["ignore", "ignore", "pipe"] },
+    );
+    const said = [];
+    child.stderr.on("data", (data) => said.push(data));
+    child.on("close", () => resolve(Buffer.concat(said).toString()));
+  });
+}
+
+const lines = (name) => {
+  const file = path.join(CACHE, name);
+  return existsSync(file) ? readFileSync(file, "utf8").split("\n").filter(Boolean) : [];
+};
+const noticed = (id) => existsSync(path.join(CACHE, "noticed", id));
+
+async function run(files) {
+  rmSync(CACHE, { recursive: true, force: true });
+  const mutants = await instrument(files);
+  let tests = testsOf(files);
+  const every = tests;
+  // A test that a mutant left its traces in is gone through again, for what is left.
+  while (tests.length > 0) {
+    rmSync(path.join(CACHE, "left"), { force: true });
+    const said = await jest(tests);
+    if (/fails without any mutant/.test(said)) throw new Error(said);
+    tests = [...new Set(lines("left"))].map((name) => inProject(name));
+  }
+  const passed = new Set(lines("passed").flatMap((line) => line.split(" ")));
+  const left = [...mutants.keys()].filter((id) => passed.has(id) && !noticed(id));
+  const waiting = [...left];
+  const alone = async () => {
+    for (let id = waiting.shift(); id !== undefined; id = waiting.shift()) await jest(every, { MUTANT: id }, ["-i", "--bail=1"]);
+  };
+  await Promise.all([alone(), alone()]);
+  return { mutants, passed };
+}
+
+const names = process.argv.slice(2);
+const groups =
+  names.length > 0
+    ? [asked(names)]
+    : readdirSync(path.join(SRC, "core"), { withFileTypes: true })
+        .filter((entry) => entry.isDirectory())
+        .map((entry) => asked([`core/${entry.name}`]));
+let [sum, known] = [0, 0];
+for (const files of groups) {
+  const { mutants, passed } = await run(files);
+  for (const file of files) {
+    const own = [...mutants.values()].filter((mutant) => mutant.fileName === file);
+    const source = readFileSync(file, "utf8").split("\n");
+    // What only loading a file passes isn't tried: it would have to be loaded anew for each.
+    const tried = own.filter((mutant) => passed.has(mutant.id));
+    const left = tried.filter((mutant) => !noticed(mutant.id));
+    sum += tried.length;
+    known += tried.length - left.length;
+    console.log(
+      `${path.relative(inProject(), file)}: ${tried.length - left.length} of ${tried.length} noticed, ${own.length - tried.length} that none of these tests passes`,
+    );
+    for (const { location, mutatorName, replacement } of left)
+      console.log(
+        `  ${location.start.line + 1} ${mutatorName} → ${replacement.replaceAll(/\s+/g, " ").slice(0, 120)}\n    ${source[location.start.line].trim()}`,
+      );
+  }
+}
+console.log(`${known} of ${sum} mutants noticed, in ${((performance.now() - begun) / 60_000).toFixed(1)} min`);

@@ -1,7 +1,7 @@
 import { mkdirSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { BROWSER, ensureBrowser } from "./lib/browser.mjs";
+import { chromiumPath, ensureBrowser } from "./lib/browser.mjs";
 import { ensureBuilt, ensureInstalled, fail, inProject, run } from "./lib/setup.mjs";
 import { answered, spawnServer } from "./lib/serve.mjs";
 
@@ -35,7 +35,7 @@ try {
   const out = inProject("docs", "screenshots");
   mkdirSync(out, { recursive: true });
   const args = JSON.parse(readFileSync(inProject("scripts", "lib", "chromium-flags.json"), "utf8"));
-  const browser = await chromium.launch({ executablePath: BROWSER, args });
+  const browser = await chromium.launch({ executablePath: chromiumPath(), args });
 
   async function picture(name, path, viewport, { dark = false, more = {}, act = async () => {} } = {}) {
     const context = await browser.newContext({

@@ -3,8 +3,8 @@ import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
 import { ensureBrowser } from "./lib/browser.mjs";
 import { bin, buildIsCurrent, ensureInstalled, inProject, ROOT } from "./lib/setup.mjs";
 
-// Sets up, then lint, types, unit and browser. Everything runs, whatever fails before it; the last line counts it all. What needs
-// one core runs beside something else that does; the unit and the browser tests take two each, one after the other.
+// Sets up, then lint, types, unit and browser. Everything runs, whatever fails before it; the last line counts it all. A journey
+// waits as often as it works, so what needs one core runs beside the journeys: two cores have something to do until the end.
 ensureInstalled();
 const browserIsThere = ensureBrowser();
 const results = inProject("test-results");
@@ -52,35 +52,34 @@ async function check(name, args, options) {
 }
 
 const begun = performance.now();
+const report = (name) => inProject("test-results", name);
+
+// Next writes next-env.d.ts and route types in its build, and the journeys need it: until it is there the lint goes beside it.
+const linted = check("lint", [bin("eslint"), ".", "--max-warnings", "0"]);
+const built = buildIsCurrent() || (await node("build", [bin("next"), "build"], { env: { NODE_ENV: "production" } })) === 0;
+if (!built) add(0, 1);
+
+let unit;
+let browser;
 await Promise.all([
   (async () => {
-    await check("lint", [bin("eslint"), ".", "--max-warnings", "0"]);
+    await linted;
     await check("no circles", [bin("depcruise"), "src", "--config", ".dependency-cruiser.cjs"]);
-  })(),
-  (async () => {
-    // Next writes next-env.d.ts and route types in its build; types are checked against them.
-    if (!buildIsCurrent() && (await node("build", [bin("next"), "build"], { env: { NODE_ENV: "production" } })) !== 0) add(0, 1);
     await check("types", [bin("tsc"), "--noEmit"]);
     await check("format", [bin("prettier"), "--check", "--log-level", "warn", "."]);
+    const status = await node("unit", [bin("jest"), "--maxWorkers=1", "--json", "--outputFile", report("unit.json")]);
+    unit = readResults("unit.json");
+    // A suite that can't run has no test to count: it counts as one that failed.
+    if (unit) add(unit.numPassedTests, unit.numFailedTests + unit.numRuntimeErrorTestSuites);
+    else if (status !== 0) add(0, 1);
+  })(),
+  (async () => {
+    if (browserIsThere && built) await node("browser", [bin("playwright"), "test"], { whole: false });
+    browser = readResults("browser.json");
+    if (browser) add(browser.stats.expected, browser.stats.unexpected + browser.stats.flaky + browser.errors.length);
+    else add(0, 1);
   })(),
 ]);
-
-const report = (name) => inProject("test-results", name);
-const unitStatus = await node("unit", [bin("jest"), "--maxWorkers=2", "--json", "--outputFile", report("unit.json")], {
-  whole: false,
-});
-const unit = readResults("unit.json");
-// A suite that can't run has no test to count: it counts as one that failed.
-if (unit) add(unit.numPassedTests, unit.numFailedTests + unit.numRuntimeErrorTestSuites);
-else if (unitStatus !== 0) add(0, 1);
-
-let browser;
-if (browserIsThere) {
-  await node("browser", [bin("playwright"), "test"], { whole: false });
-  browser = readResults("browser.json");
-}
-if (browser) add(browser.stats.expected, browser.stats.unexpected + browser.stats.flaky + browser.errors.length);
-else add(0, 1);
 
 console.log("\n== what took how long");
 for (const [name, ms] of took) console.log(`${name.padEnd(12)}${seconds(ms)}`);

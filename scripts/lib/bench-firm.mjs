@@ -4,7 +4,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import autocannon from "autocannon";
 import Database from "better-sqlite3";
-import { BROWSER, ensureBrowser } from "./browser.mjs";
+import { chromiumPath, ensureBrowser } from "./browser.mjs";
 import { answered, spawnServer } from "./serve.mjs";
 import { inProject } from "./setup.mjs";
 
@@ -229,7 +229,7 @@ export async function measureFirm(line, times) {
     if (ensureBrowser()) {
       const { chromium } = await import("@playwright/test");
       const args = JSON.parse(readFileSync(inProject("scripts", "lib", "chromium-flags.json"), "utf8"));
-      const browser = await chromium.launch({ executablePath: BROWSER, args });
+      const browser = await chromium.launch({ executablePath: chromiumPath(), args });
       const compare = async (name, measure) => {
         const took = { small: [], large: [] };
         for (let round = 0; round <= ROUNDS; round++)

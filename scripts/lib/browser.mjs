@@ -1,13 +1,16 @@
 import { spawnSync } from "node:child_process";
-import { existsSync } from "node:fs";
-import { run } from "./setup.mjs";
+import { existsSync, readFileSync } from "node:fs";
+import { inProject, run } from "./setup.mjs";
 
-/** The browser of the tests and the pictures. */
-export const BROWSER = process.env.CHROMIUM_PATH ?? "/usr/bin/chromium";
+/** Where Chromium may be: without its windows it needs a third less of a machine. */
+const PLACES = JSON.parse(readFileSync(inProject("scripts", "lib", "browsers.json"), "utf8"));
+
+/** The browser of the tests and the pictures; undefined where there is none. */
+export const chromiumPath = () => [process.env.CHROMIUM_PATH, ...PLACES].find((path) => path && existsSync(path));
 
 /** Whether the browser is there; installed by the system's package manager where that is permitted. */
 export function ensureBrowser() {
-  if (existsSync(BROWSER)) return true;
+  if (chromiumPath()) return true;
   if (!process.env.CHROMIUM_PATH && spawnSync("apt-get", ["--version"], { stdio: "ignore" }).status === 0) {
     console.error("Installing Chromium for the browser tests …");
     const asRoot = process.getuid?.() === 0 ? [] : ["sudo", "-n"];
@@ -15,11 +18,13 @@ export function ensureBrowser() {
       const [command, ...rest] = [...asRoot, "apt-get", ...args];
       return run(command, rest, { check: false, env: { DEBIAN_FRONTEND: "noninteractive" } });
     };
-    if (apt("update", "-qq") === 0) apt("install", "-y", "-qq", "--no-install-recommends", "chromium");
-    if (existsSync(BROWSER)) return true;
+    if (apt("update", "-qq") === 0)
+      for (const name of ["chromium-headless-shell", "chromium"])
+        if (!chromiumPath()) apt("install", "-y", "-qq", "--no-install-recommends", name);
+    if (chromiumPath()) return true;
   }
   console.error(
-    `The browser tests need Chromium at ${BROWSER}. Install Debian's package "chromium", or set CHROMIUM_PATH to one.`,
+    `The browser tests need Chromium at ${PLACES.join(" or ")}. Install Debian's package "chromium", or set CHROMIUM_PATH to one.`,
   );
   return false;
 }

@@ -39,7 +39,6 @@ const BINS = {
   tsc: ["typescript", "bin", "tsc"],
   jest: ["jest", "bin", "jest.js"],
   playwright: ["@playwright", "test", "cli.js"],
-  stryker: ["@stryker-mutator", "core", "bin", "stryker.js"],
   depcruise: ["dependency-cruiser", "bin", "dependency-cruise.mjs"],
 };
 
