@@ -112,6 +112,8 @@ const config = [
     ignores: ["**/*.test.tsx", "**/*.test.ts", "src/ui/testing/**"],
     rules: { "max-lines-per-function": ["error", { max: 100, skipBlankLines: true, skipComments: true }] },
   },
+  // Jest loads its environments and transforms as CommonJS.
+  { files: ["jest/**/*.cjs"], rules: { "@typescript-eslint/no-require-imports": "off" } },
   {
     // A journey waits for what it needs to see, on a clock that can be set to any day.
     files: ["e2e/**/*.ts"],

@@ -47,7 +47,7 @@ module.exports = class MutantsEnvironment extends Plain {
         if (test.errors.length > 0) this.notice(this.only, test);
         return;
       }
-      if (passed.length > 0) appendFileSync(path.join(FOLDER, "passed"), `${passed.join(" ")}\n`);
+      if (passed.length > 0) appendFileSync(path.join(FOLDER, "passed"), `${this.file} ${passed.join(" ")}\n`);
       if (test.errors.length > 0) throw new Error(`${this.file}: "${test.name}" fails without any mutant`);
       if (!this.left) await this.tryOut(test, passed);
     }

@@ -1,7 +1,6 @@
 import { spawn } from "node:child_process";
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
 import path from "node:path";
-import { Instrumenter } from "@stryker-mutator/instrumenter";
 import { bin, ensureInstalled, inProject } from "./lib/setup.mjs";
 
 // Mutants: a sign, a comparison, a condition changed on purpose. Does a test notice? `npm run mutants -- FILE…` takes minutes for a
@@ -10,6 +9,7 @@ import { bin, ensureInstalled, inProject } from "./lib/setup.mjs";
 // files; without any all of core is gone through, an hour or more. A survivor is either a line that no test looks at or one that
 // changes nothing that matters.
 ensureInstalled();
+const { Instrumenter } = await import("@stryker-mutator/instrumenter");
 const begun = performance.now();
 const SRC = inProject("src");
 const CACHE = inProject(".cache", "mutants");
@@ -53,6 +53,8 @@ function testsOf(files) {
     .sort((a, b) => Number(folders.has(path.dirname(b))) - Number(folders.has(path.dirname(a))));
 }
 
+/** As long as somebody waits for it while working, ms. */
+const LONGEST = 9 * 60_000;
 const silent = () => {};
 const logger = { isDebugEnabled: () => false, debug: silent, info: silent, warn: console.error };
 /** Writes files with their mutants in them. @returns the mutants, by the id that switches one on */
@@ -94,7 +96,6 @@ async function run(files) {
   rmSync(CACHE, { recursive: true, force: true });
   const mutants = await instrument(files);
   let tests = testsOf(files);
-  const every = tests;
   // A test that a mutant left its traces in is gone through again, for what is left.
   while (tests.length > 0) {
     rmSync(path.join(CACHE, "left"), { force: true });
@@ -102,23 +103,31 @@ async function run(files) {
     if (/fails without any mutant/.test(said)) throw new Error(said);
     tests = [...new Set(lines("left"))].map((name) => inProject(name));
   }
-  const passed = new Set(lines("passed").flatMap((line) => line.split(" ")));
-  const left = [...mutants.keys()].filter((id) => passed.has(id) && !noticed(id));
-  const waiting = [...left];
+  /** Which files of tests pass each mutant. */
+  const passed = new Map();
+  for (const line of lines("passed")) {
+    const [test, ...ids] = line.split(" ");
+    for (const id of ids) passed.set(id, (passed.get(id) ?? new Set()).add(inProject(test)));
+  }
+  const waiting = [...mutants.keys()].filter((id) => passed.has(id) && !noticed(id));
   const alone = async () => {
-    for (let id = waiting.shift(); id !== undefined; id = waiting.shift()) await jest(every, { MUTANT: id }, ["-i", "--bail=1"]);
+    while (waiting.length > 0 && (whole || performance.now() - begun < LONGEST)) {
+      const id = waiting.shift();
+      await jest([...passed.get(id)], { MUTANT: id }, ["-i", "--bail=1"]);
+    }
   };
   await Promise.all([alone(), alone()]);
+  if (waiting.length > 0) console.log(`${waiting.length} of those that are left were not tried alone: name fewer files`);
   return { mutants, passed };
 }
 
 const names = process.argv.slice(2);
-const groups =
-  names.length > 0
-    ? [asked(names)]
-    : readdirSync(path.join(SRC, "core"), { withFileTypes: true })
-        .filter((entry) => entry.isDirectory())
-        .map((entry) => asked([`core/${entry.name}`]));
+const whole = names.length === 0;
+const groups = whole
+  ? readdirSync(path.join(SRC, "core"), { withFileTypes: true })
+      .filter((entry) => entry.isDirectory())
+      .map((entry) => asked([`core/${entry.name}`]))
+  : [asked(names)];
 let [sum, known] = [0, 0];
 for (const files of groups) {
   const { mutants, passed } = await run(files);

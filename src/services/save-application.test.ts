@@ -1,3 +1,4 @@
+import { findApplication } from "@/records/applications";
 import { readSheet } from "./slices/sheets";
 import { readAll } from "./read-all";
 import { importCards } from "./import-cards";
@@ -10,7 +11,7 @@ import { saveSheet } from "./save-sheet";
 import { withdraw } from "./sheet-today";
 import { tickStep } from "./tick-step";
 import { put } from "./keep-up";
-import { add, faults, freshRecords, ids, LABEL, must, NOW, session, sheet, SITE, town } from "./testing/town";
+import { add, faults, freshRecords, gearOn, ids, LABEL, must, NOW, session, sheet, SITE, town } from "./testing/town";
 
 const records = freshRecords();
 const BOUND = {
@@ -124,6 +125,163 @@ describe("what went down", () => {
   test.each(["2026-9-2", "1980-01-01", "2026-13-45", "2026-09-03"])("%s is no day that it went down on", (date) =>
     expect(faults(saveApplication(records.db, application({ date })))).toEqual(["date bad-date"]),
   );
+});
+
+describe("which zone, which label, which person a record is of", () => {
+  const [north, south] = [`${ids.sites}.0`, `${ids.sites}.1`];
+  const other = { site: "site-0000000002", label: "label-000000002", person: "person-00000002" };
+  beforeEach(() => {
+    must(put(records.db, "sites", { id: other.site, form: { name: "Slip", zones: [{ name: "north", area: "500" }, { name: "west", area: "700" }] } })); // prettier-ignore
+    must(put(records.db, "labels", { id: other.label, form: { ...LABEL, name: "Second granule", gravity: "" } }));
+    must(put(records.db, "people", { id: other.person, form: { name: "Bram Tolliver" } }));
+  });
+  const row = (id: string) => findApplication(records.db, id)!;
+  /** A record's ground and what went down on it. */
+  const ground = (id: string) => {
+    const { siteId, zoneId, zone, area, total } = row(id);
+    return [siteId, zoneId, zone, area.text, total];
+  };
+
+  test("each zone by its id, also where another site has one of its name", () => {
+    must(saveApplication(records.db, application()));
+    must(saveApplication(records.db, application({ id: "application-0002", zoneId: south })));
+    must(saveApplication(records.db, application({ id: "application-0003", siteId: other.site, zoneId: `${other.site}.0` })));
+    must(saveApplication(records.db, application({ id: "application-0004", siteId: other.site, zoneId: `${other.site}.1` })));
+    expect([1, 2, 3, 4].map((n) => ground(`application-000${n}`))).toEqual([
+      [ids.sites, north, "north", "6,200 ft2", "2.48 oz"],
+      [ids.sites, south, "south", "1800 ft2", "0.72 oz"],
+      [other.site, `${other.site}.0`, "north", "500 ft2", "0.2 oz"],
+      [other.site, `${other.site}.1`, "west", "700 ft2", "0.28 oz"],
+    ]);
+    expect(faults(saveApplication(records.db, application({ id: "application-0005", zoneId: `${other.site}.1` })))).toEqual([
+      "zoneId unknown-name",
+    ]);
+  });
+
+  test("a correction stays on the ground as it was then; one to another zone takes that zone's", () => {
+    must(saveApplication(records.db, application()));
+    const zones = [
+      { ...SITE.zones[0]!, id: north, name: "the north", area: "5,000" },
+      { ...SITE.zones[1]!, id: south },
+    ];
+    must(put(records.db, "sites", { id: ids.sites, form: { ...SITE, zones } }));
+    const correct = (n: number, of: number, more: object) =>
+      must(saveApplication(records.db, application({ id: `application-000${n}`, corrects: `application-000${of}`, ...more })));
+    correct(2, 1, { note: "  wet  " });
+    expect([ground("application-0002"), row("application-0002").note]).toEqual([[ids.sites, north, "north", "6,200 ft2", "2.48 oz"], "wet"]); // prettier-ignore
+    correct(3, 2, { zoneId: south, note: "   " });
+    expect([ground("application-0003"), row("application-0003").note]).toEqual([[ids.sites, south, "south", "1800 ft2", "0.72 oz"], null]); // prettier-ignore
+    // Back again it is the ground of today.
+    correct(4, 3, {});
+    expect(ground("application-0004")).toEqual([ids.sites, north, "the north", "5,000 ft2", "2 oz"]);
+    correct(5, 4, { siteId: other.site, zoneId: `${other.site}.0`, labelId: other.label, personId: other.person });
+    expect(ground("application-0005")).toEqual([other.site, `${other.site}.0`, "north", "500 ft2", "0.2 oz"]);
+    expect([row("application-0005").product, row("application-0005").personId]).toEqual(["Second granule", other.person]);
+    expect(counted()).toEqual([["north", "0.4 oz/1000 ft2", null]]);
+  });
+
+  test("zones that were taken out, each by its id", () => {
+    const third = "site-0000000003";
+    const zones = [{ name: "shore", area: "300" }, { name: "east", area: "900" }, { name: "west", area: "1,800" }]; // prettier-ignore
+    must(add(records.db, "sites", { name: "Third", zones }, third));
+    must(put(records.db, "sites", { id: third, form: { name: "Third", zones: [{ ...zones[0]!, id: `${third}.0` }] } }));
+    must(saveApplication(records.db, application({ siteId: third, zoneId: `${third}.2` })));
+    must(saveApplication(records.db, application({ id: "application-0002", siteId: third, zoneId: `${third}.1` })));
+    expect(ground("application-0001")).toEqual([third, `${third}.2`, "west", "1,800 ft2", "0.72 oz"]);
+    expect(ground("application-0002")).toEqual([third, `${third}.1`, "east", "900 ft2", "0.36 oz"]);
+  });
+
+  test("a liquid keeps its gravity; an ounce of it or a strength is asked about", () => {
+    must(
+      put(records.db, "labels", {
+        id: other.label,
+        form: { name: "Wetter", form: "liquid", gravity: "1.2", rates: [{ rate: "3" }] },
+      }),
+    );
+    const of = (amount: string, id = "application-0001") =>
+      saveApplication(records.db, application({ id, labelId: other.label, amount }));
+    must(of("3 fl oz/1000 ft2"));
+    expect([row("application-0001").gravity, row("application-0001").total]).toEqual(["1.2", "18.6 fl oz"]);
+    const ounces = of("4 oz", "application-0002");
+    expect(faults(ounces)).toEqual(["amount weight-on-liquid"]);
+    expect(ounces.ok ? "" : ounces.issues[0]!.expected).toContain("fl oz");
+    expect(faults(of("1 %v/v", "application-0002"))).toEqual(["amount wrong-unit"]);
+  });
+
+  test.each<[string, object]>([
+    ["an id of no kind", { id: "x" }],
+    ["a site of no kind", { siteId: 7 }],
+    ["a label of no kind", { labelId: "x" }],
+    ["a zone of no kind", { zoneId: 7 }],
+    ["a date of no kind", { date: 7 }],
+    ["an amount of no kind", { amount: 7 }],
+    ["a person of no kind", { personId: 7 }],
+    ["a person left out", { personId: undefined }],
+    ["a note of no kind", { note: null }],
+    ["a note that is a book", { note: "n".repeat(401) }],
+    ["a correction of no kind", { corrects: 7 }],
+    ["a reason of no kind", { why: 7 }],
+    ["a reason that is a book", { why: "w".repeat(301) }],
+  ])("%s is refused as a whole, with nothing kept", (_what, more) => {
+    expect(faults(saveApplication(records.db, application(more)))).toEqual([" wrong-type"]);
+    expect(readAll(records.db).applications).toEqual([]);
+  });
+  test("a note and a reason as long as they may be", () => {
+    must(saveApplication(records.db, application({ note: "n".repeat(400), why: "w".repeat(300) })));
+    expect(row("application-0001").note).toHaveLength(400);
+  });
+});
+
+describe("never gone down, and yet", () => {
+  const strike = (id: string, corrects: unknown, more: object = { why: " rained off " }) =>
+    voidApplication(records.db, { id, corrects, ...more });
+  test("of two records the one that is named is struck, once, with its reason; and brought back, once", () => {
+    must(saveApplication(records.db, application()));
+    must(saveApplication(records.db, application({ id: "application-0002", zoneId: `${ids.sites}.1` })));
+    must(strike("striking-00001", "application-0002"));
+    expect(counted().map(([zone]) => zone)).toEqual(["north"]);
+    const row = readAll(records.db).applications.find((a) => a.id === "striking-00001")!;
+    expect([row.why, row.note, row.isVoid, row.zone]).toEqual(["rained off", null, true, "south"]);
+    expect(faults(strike("striking-00002", "application-0002"))).toEqual(["corrects conflict"]);
+    expect(faults(strike("striking-00001", "application-0001"))).toEqual(["id kept-otherwise"]);
+    expect(faults(strike("back-000000001", "application-0001", { back: true }))).toEqual(["corrects unknown-name"]);
+    must(strike("back-000000001", "striking-00001", { back: true }));
+    must(strike("back-000000001", "striking-00001", { back: true }));
+    expect(
+      counted()
+        .map(([zone]) => zone)
+        .sort(),
+    ).toEqual(["north", "south"]);
+    expect(faults(strike("back-000000002", "striking-00001", { back: true }))).toEqual(["corrects conflict"]);
+  });
+  test.each<[string, string, unknown, object]>([
+    ["no id", "x", "application-0001", { why: "rained off" }],
+    ["no record", "striking-00001", 7, { why: "rained off" }],
+    ["no id, back", "x", "striking-00001", { back: true }],
+    ["no record, back", "back-000000001", 7, { back: true }],
+  ])("%s is no striking", (_what, id, corrects, more) => {
+    must(saveApplication(records.db, application()));
+    must(strike("striking-00009", "application-0001"));
+    expect(faults(strike(id, corrects, more))).toEqual([" wrong-type"]);
+  });
+  test("what was ticked as poured says so when its record is struck; what was not asks why it never went down", () => {
+    must(saveApplication(records.db, application({ zoneId: `${ids.sites}.1` })));
+    must(saveSheet(records.db, sheet({ stops: [{ siteId: ids.sites, without: [`${ids.sites}.1`] }] })));
+    must(recordSheet(records.db, "sheet-0000000001", { date: "2026-09-02", all: true }));
+    const asked = (id: string) => {
+      const refused = strike("striking-00001", id, { why: "" });
+      return refused.ok ? "" : refused.issues[0]!.received;
+    };
+    const ofSheet = readAll(records.db).applications.find((a) => a.sheetId !== null)!.id;
+    expect(asked("application-0001")).toBe("nothing of it would count any more");
+    expect(asked(ofSheet)).toBe("nothing of it would count any more");
+    must(saveSheet(records.db, sheet({ id: "sheet-0000000002", stops: [{ siteId: ids.sites, without: [`${ids.sites}.1`] }], products: [{ labelId: ids.labels, rate: "0.3" }] }))); // prettier-ignore
+    gearOn(records.db, "sheet-0000000002");
+    for (const step of ["1.1.water", "1.1.product-1"]) must(tickStep(records.db, "sheet-0000000002", { step, done: true }));
+    must(recordSheet(records.db, "sheet-0000000002", { date: "2026-09-02", all: true }));
+    const poured = readAll(records.db).applications.find((a) => a.sheetId === "sheet-0000000002")!.id;
+    expect(asked(poured)).toBe("it was ticked as poured on its sheet");
+  });
 });
 
 describe("a plan past a limit has no door", () => {
