@@ -1,8 +1,7 @@
-import { readFileSync, rmSync } from "node:fs";
-import path from "node:path";
+import { rmSync } from "node:fs";
 import { test as base, expect, type APIRequestContext, type BrowserContext, type Page, type Request } from "@playwright/test";
 import { slicePath, type Answer, type SliceName, type Slices } from "../src/formats/slices";
-import { clockAhead, nowText } from "./harness/clock";
+import { clockAhead, now, nowText } from "./harness/clock";
 import { JourneyServer, type Template } from "./harness/server";
 
 interface Journey {
@@ -101,10 +100,7 @@ export async function hasRead(page: Page): Promise<void> {
 
 /** The clock of the tests in a browser's pages, where it isn't the machine's. */
 async function underTheClock(context: BrowserContext): Promise<void> {
-  const ahead = clockAhead();
-  if (ahead === undefined) return;
-  const script = readFileSync(path.join(__dirname, "harness", "moved-clock.cjs"), "utf8");
-  await context.addInitScript(`globalThis.testClockAhead = ${ahead};\n${script}`);
+  if (clockAhead() !== undefined) await context.clock.install({ time: now() });
 }
 
 let count = 0;

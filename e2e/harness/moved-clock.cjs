@@ -1,8 +1,8 @@
-// A script for a server of the tests, for whatever it starts, and for its pages: their clock runs so many milliseconds ahead of
-// the machine's, so that a journey can be gone through on any day. Where nobody names them the clock is the machine's.
+// Loaded before a server of the tests and whatever it starts: their clock runs so many milliseconds ahead of the machine's, so that
+// a journey can be gone through on any day. Where nobody names them the clock is the machine's.
 (() => {
   const Real = Date;
-  globalThis.testClockAhead ??= Number(globalThis.process?.env.TEST_CLOCK_AHEAD ?? Number.NaN);
+  globalThis.testClockAhead = Number(process.env.TEST_CLOCK_AHEAD ?? Number.NaN);
   if (Number.isNaN(globalThis.testClockAhead)) return;
   const now = () => Real.now() + globalThis.testClockAhead;
   globalThis.Date = new Proxy(Real, {
