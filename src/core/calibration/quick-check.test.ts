@@ -58,10 +58,15 @@ function naive(all: readonly CheckPoint[], from: number) {
   const s = Math.sqrt(all.reduce((sum, p) => sum + (p.ratio - line(p.day)) ** 2, 0) / (all.length - 2));
   const t = coverageFactor(all.length - 2);
   const band = (day: number) => t * s * Math.sqrt(1 / all.length + (day - mean(xs)) ** 2 / sumNthPowerDeviations(xs, 2));
-  let [day, earliest, latest]: (number | null)[] = [null, null, null];
+  let day: number | null = null;
+  let earliest: number | null = null;
+  let latest: number | null = null;
   let up = false;
   for (let d = from; d <= from + HORIZON && day === null; d += 1)
-    if (Math.abs(line(d) - 1) > CHECK_BAND) [day, up] = [d, line(d) > 1];
+    if (Math.abs(line(d) - 1) > CHECK_BAND) {
+      day = d;
+      up = line(d) > 1;
+    }
   if (day === null) return null;
   for (let d = from; d <= from + HORIZON; d += 1) {
     const [low, high] = [line(d) - band(d), line(d) + band(d)];
