@@ -18,6 +18,8 @@ async function make(config) {
 
 export default async function config() {
   return {
+    // What takes a moment on a quiet machine may take its time on a busy one.
+    testTimeout: 60_000,
     projects: [
       await make({
         displayName: "core",

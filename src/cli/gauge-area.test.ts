@@ -438,10 +438,15 @@ describe("walks and drawings of other programs", () => {
 });
 
 describe("hostile files are refused in bounded time and memory", () => {
+  /** Seconds of work since then: what else a machine does is none of ours. */
+  const workedSince = (began: NodeJS.CpuUsage): number => {
+    const { user, system } = process.cpuUsage(began);
+    return (user + system) / 1e6;
+  };
   const within = async (seconds: number, content: unknown): Promise<string> => {
-    const began = performance.now();
+    const began = process.cpuUsage();
     const [line] = await refused(content);
-    expect((performance.now() - began) / 1000).toBeLessThan(seconds);
+    expect(workedSince(began)).toBeLessThan(seconds);
     return line!;
   };
   test("larger than what is taken", async () =>
@@ -474,9 +479,9 @@ describe("hostile files are refused in bounded time and memory", () => {
       const angle = (2 * Math.PI * i) / n;
       return [-74 + 0.01 * Math.cos(angle), 40 + 0.01 * Math.sin(angle)];
     });
-    const began = performance.now();
+    const began = process.cpuUsage();
     const { zones } = await told(polygon([...ring, ring[0]]));
     expect(zones).toHaveLength(1);
-    expect((performance.now() - began) / 1000).toBeLessThan(30);
+    expect(workedSince(began)).toBeLessThan(30);
   }, 60_000);
 });
