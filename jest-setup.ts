@@ -1,5 +1,9 @@
 import "@testing-library/jest-dom";
+import { configure } from "@testing-library/react";
 import { TextEncoder } from "node:util";
+
+// What is drawn at once on a quiet machine may take its time on a busy one.
+configure({ asyncUtilTimeout: 30_000 });
 
 // What jsdom lacks and Chakra asks for.
 globalThis.ResizeObserver ??= class {
