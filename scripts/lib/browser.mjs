@@ -5,8 +5,11 @@ import { inProject, run } from "./setup.mjs";
 /** Where Chromium may be: without its windows it needs a third less of a machine. */
 const PLACES = JSON.parse(readFileSync(inProject("scripts", "lib", "browsers.json"), "utf8"));
 
+/** Who names a browser means that one, as the configuration of the journeys does; else the first that is there. */
+const MEANT = process.env.CHROMIUM_PATH ? [process.env.CHROMIUM_PATH] : PLACES;
+
 /** The browser of the tests and the pictures; undefined where there is none. */
-export const chromiumPath = () => [process.env.CHROMIUM_PATH, ...PLACES].find((path) => path && existsSync(path));
+export const chromiumPath = () => MEANT.find((path) => existsSync(path));
 
 /** Whether the browser is there; installed by the system's package manager where that is permitted. */
 export function ensureBrowser() {
@@ -24,7 +27,7 @@ export function ensureBrowser() {
     if (chromiumPath()) return true;
   }
   console.error(
-    `The browser tests need Chromium at ${PLACES.join(" or ")}. Install Debian's package "chromium", or set CHROMIUM_PATH to one.`,
+    `The browser tests need Chromium at ${MEANT.join(" or ")}. Install Debian's package "chromium", or set CHROMIUM_PATH to one.`,
   );
   return false;
 }
