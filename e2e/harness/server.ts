@@ -23,7 +23,12 @@ export class JourneyServer {
     const preload = (name: string) => ["--require", path.join(__dirname, name)];
     const child = spawn(
       process.execPath,
-      [...preload("other-records.cjs"), "node_modules/next/dist/bin/next", ...["start", "-H", "127.0.0.1", "-p", String(port)]],
+      [
+        ...preload("other-records.cjs"),
+        ...["node_modules/next/dist/bin/next", "start", "-H", "127.0.0.1", "-p", String(port)],
+        // A connection that is closed at the moment at which it is used again would be a fault of nobody's.
+        ...["--keepAliveTimeout", "600000"],
+      ],
       {
         stdio: ["ignore", "ignore", "inherit", "ipc"],
         env: {

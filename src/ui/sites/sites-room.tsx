@@ -51,7 +51,7 @@ const siteLine = (site: SiteText) =>
 
 export function SitesRoom() {
   const [search, setSearch] = useState("");
-  const { value: all } = useSlice("sites", {});
+  const { value: all, aside: broken } = useSlice("sites", {});
   const [where, setWhere] = useState<Where>({});
   const query = { ...(search.trim() !== "" && { search }), ...where };
   const { value: found, aside } = useSiteList(query);
@@ -59,7 +59,8 @@ export function SitesRoom() {
   const [editing, setEditing] = useState<string>();
   const [added, setAdded] = useState(0);
   const entry = useSite(editing);
-  const none = all !== undefined && all.rows.length === 0;
+  // A site that can't be read is one all the same.
+  const none = all !== undefined && all.rows.length === 0 && broken.length === 0;
   const done = (id: string | undefined) => {
     if (id !== undefined && !editing) choose({ siteId: id });
     setEditing(undefined);
