@@ -33,6 +33,8 @@ export interface AirText {
   readonly metar?: string;
   /** "6 mph", or "calm"; gusts; degrees that it comes from. */
   readonly wind?: string;
+  /** Whether the wind was measured there or guessed. Without it a "calm" counts as guessed, a speed as measured. */
+  readonly windMeasured?: WindMeasured;
   readonly gust?: string;
   readonly from?: number;
   readonly air?: string;
@@ -40,24 +42,35 @@ export interface AirText {
   readonly wet?: boolean;
   /** Of the soil at the place, beside a report too. */
   readonly soil?: string;
+  /** Kept by a server whose clock stood before the newest moment on record: it says nothing of now. */
+  readonly clock?: "behind";
 }
+
+export const WIND_MEASURED = ["measured", "guessed"] as const;
+export type WindMeasured = (typeof WIND_MEASURED)[number];
 
 export interface AirSeen {
   readonly when: When;
   readonly station: string | null;
+  /** A report's own day, hour and minute, "101653Z"; null of what was seen on the ground. */
+  readonly reported: string | null;
+  /** The wind was guessed: it answers no limit, and stands as not known. */
+  readonly guessed: boolean;
   readonly wind: Wind | null;
   /** °C; null where it wasn't seen. */
   readonly temperature: number | null;
   /** Humidity, wet bulb and delta-T; null without a dew point. */
   readonly air: Air | null;
   readonly wet: readonly string[];
+  /** Somebody said whether it is wet: of what was seen on the ground; a report always does. */
+  readonly wetKnown: boolean;
   /** Of the soil at the place, °C; null where nobody measured it. */
   readonly soil: number | null;
   /** Groups of a report that nobody could read. */
   readonly unread: readonly string[];
 }
 
-const KEYS = ["when", "metar", "wind", "gust", "from", "air", "dewPoint", "wet", "soil"];
+const KEYS = ["when", "metar", "wind", "windMeasured", "gust", "from", "air", "dewPoint", "wet", "soil", "clock"];
 
 /** @returns what was seen, or every fault with its field */
 export function readAir(told: unknown): Result<AirSeen> {
@@ -72,10 +85,21 @@ export function readAir(told: unknown): Result<AirSeen> {
     const report = typeof text.metar === "string" ? readMetar(text.metar, "metar") : readMetar("", "metar");
     if (!report.ok) issues.push(...report.issues);
     if (issues.length > 0 || !report.ok) return { ok: false, issues };
-    const { station, wind, air, dewPoint, wet, unread } = report.value;
-    return good({ when: when!, station, wind, temperature: air, air: airOf(air, dewPoint), wet, soil, unread });
+    const { station, time, wind, air, dewPoint, wet, unread } = report.value;
+    const said = { station, reported: time, guessed: false, wind, wet, wetKnown: true, unread };
+    return good({ when: when!, ...said, temperature: air, air: airOf(air, dewPoint), soil });
   }
-  const wind = windOf(text, issues);
+  const blows = windOf(text, issues);
+  const { windMeasured } = text;
+  if (windMeasured !== undefined && !WIND_MEASURED.includes(windMeasured as WindMeasured))
+    issues.push({
+      path: "windMeasured",
+      code: "not-a-choice",
+      received: String(windMeasured),
+      expected: WIND_MEASURED.join(", "),
+    });
+  const guessed = windMeasured === "guessed" || (text.wind === "calm" && windMeasured !== "measured");
+  const wind = guessed ? null : blows;
   const [air, dewPoint] = [degreesOf(text, "air", issues), degreesOf(text, "dewPoint", issues)];
   if (air !== null && dewPoint !== null && dewPoint > air)
     issues.push({
@@ -90,7 +114,8 @@ export function readAir(told: unknown): Result<AirSeen> {
     issues.push({ path: "wind", code: "missing", received: "", expected: `"6 mph", or a report` });
   if (issues.length > 0) return { ok: false, issues };
   const wet = text.wet === true ? ["seen"] : [];
-  return good({ when: when!, station: null, wind, temperature: air, air: airOf(air, dewPoint), wet, soil, unread: [] });
+  const said = { station: null, reported: null, guessed, wind, wet, wetKnown: text.wet !== undefined, unread: [] };
+  return good({ when: when!, ...said, temperature: air, air: airOf(air, dewPoint), soil });
 }
 
 function degreesOf(text: Record<string, unknown>, key: string, issues: Issue[]): number | null {
@@ -183,23 +208,3 @@ export function judgeAir(seen: AirSeen, products: readonly ProductText[], { rule
 
 export const judgeSeen = ({ wind, temperature, air, wet, when }: AirSeen, limits: ConditionLimits): Conditions =>
   judgeConditions({ wind, air: temperature, deltaT: air?.deltaT ?? null, wet }, limits, when);
-
-/** Why no container is opened: what was seen last still counts and says no. What nobody looked at says nothing. */
-export function airHolds(
-  last: { readonly at: string; readonly seen: AirText } | null | undefined,
-  products: readonly ProductText[],
-  rules: readonly LocalRule[],
-  now: string,
-): readonly ConditionReason[] {
-  const seen = last && airCounts(last.at, now) ? readAir(last.seen) : undefined;
-  if (!seen?.ok) return [];
-  const { verdict, reasons } = judgeAir(seen.value, products, { rules });
-  return verdict === "no" ? reasons.filter((one) => one.verdict === "no") : [];
-}
-
-/** So long what was seen counts, minutes (ours): weather turns within hours. */
-export const AIR_COUNTS = 120;
-
-/** Whether what was seen at a moment still counts at another one. */
-export const airCounts = (seenAt: string, now: string): boolean =>
-  Math.abs(Date.parse(now) - Date.parse(seenAt)) <= AIR_COUNTS * 60_000;

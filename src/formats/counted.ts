@@ -82,6 +82,8 @@ export interface CountsOn {
   readonly date: string;
   readonly alsoOn?: string | null;
   readonly planned?: boolean;
+  /** A container was opened for what is planned. */
+  readonly poured?: boolean;
 }
 
 /** The actives of a product as entries of what went down; the product itself where nobody noted one. */
@@ -97,5 +99,6 @@ export function appliedOf({ name, actives, gravity }: Down, amount: string, on: 
     ...(on.alsoOn && { "x-also-on": on.alsoOn }),
     ...(unknown && { "x-unknown": true }),
     ...(on.planned && { "x-planned": true }),
+    ...(on.poured && { "x-poured": true }),
   }));
 }

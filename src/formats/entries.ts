@@ -584,11 +584,19 @@ export interface SheetEntry {
 }
 
 /** Granules that are booked to be spread dry. */
-export interface SpreadingEntry {
+/** What was seen of the weather, when that was, and when it was kept. */
+export interface WeatherEntry {
+  readonly at: string;
+  readonly keptAt: string;
+  readonly seen: AirText;
+}
+
+export interface SpreadingEntry extends Pick<Sheet, "stopped" | "weather" | "weatherHolds" | "clockBehind" | "done"> {
   readonly id: string;
   readonly madeAt: string;
   readonly date: string;
   readonly personId: string | null;
+  /** As the world is now. */
   readonly job: SpreadFile;
 }
 
@@ -640,8 +648,12 @@ export interface Sheet {
   readonly poured: boolean;
   /** The keys of the steps that are ticked off. */
   readonly done: readonly string[];
-  /** What was seen of the weather last, and when; null where nobody looked. */
-  readonly weather: { readonly at: string; readonly seen: AirText } | null;
+  /** What was seen of the weather last for it, and when; null where nobody looked. */
+  readonly weather: WeatherEntry | null;
+  /** Why no container may be opened at its sites now. */
+  readonly weatherHolds: readonly Issue[];
+  /** The newest moment on record, where the server's clock stands before it: what is looked at now says nothing. */
+  readonly clockBehind: string | null;
   /** What its loads did, as it was told when it was put on record; empty where that wasn't told. */
   readonly outcome: readonly OutcomeText[];
 }

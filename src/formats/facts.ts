@@ -36,6 +36,9 @@ export interface FactsText {
   readonly leftover?: string;
 }
 
+/** A calm that nobody measured: the record says so. */
+export const CALM_GUESSED = "calm (guessed)";
+
 /** What is told of an application, field by field. */
 export const TOLD = [
   "started",
@@ -76,7 +79,7 @@ export function isToldFact(key: ToldFact, value: unknown): value is string {
   if (typeof value !== "string" || value.trim() === "" || value.length > MOST) return false;
   if (key === "started" || key === "ended") return CLOCK.test(value);
   if (key === "air") return TEMPERATURE.test(value);
-  if (key === "wind") return value === "calm" || parseQuantity(value, "speed", { zero: true }).ok;
+  if (key === "wind") return value === "calm" || value === CALM_GUESSED || parseQuantity(value, "speed", { zero: true }).ok;
   return true;
 }
 

@@ -208,7 +208,7 @@ export const MADE_OF: { readonly [S in SliceName]: readonly SliceKind[] } = {
   loads: ["log", "sites"],
   openSheets: ["sheets", "ticks", "log"],
   sheet: [...CALIBRATING, "people", "sites", "sheets", "ticks", "log", "labels", "spreadings"],
-  spreadings: ["spreadings"],
+  spreadings: ["people", "sites", "sheets", "ticks", "log", "labels", "spreadings", "settings"],
   cleanOuts: ["rinses", "people"],
   lastMix: ["sheets", "ticks", "rinses"],
   mixedBefore: ["sheets", "ticks"],

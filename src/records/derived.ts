@@ -7,6 +7,7 @@ const DERIVED = [
   "still_open",
   "sheet_tanks",
   "sheet_products",
+  "spreading_sites",
   "log_chain",
   "record_actives",
   "site_numbers",

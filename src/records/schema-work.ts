@@ -48,6 +48,7 @@ export const mixSheets = sqliteTable(
     index("mix_sheets_of_rig").on(t.rigId),
     index("mix_sheets_by").on(t.personId),
     index("mix_sheets_of_calibration").on(t.calibrationId),
+    index("mix_sheets_kept").on(t.createdAt),
   ],
 );
 
@@ -154,7 +155,7 @@ export const ticks = sqliteTable(
     done: integer("done", { mode: "boolean" }).notNull(),
     at: text("at").notNull(),
   },
-  (t) => [index("ticks_of_sheet").on(t.sheetId)],
+  (t) => [index("ticks_of_sheet").on(t.sheetId), index("ticks_at").on(t.at)],
 );
 
 /** What was seen of the weather before the mix of a sheet goes down. */
@@ -170,7 +171,7 @@ export const weatherSeen = sqliteTable(
     seen: airText("seen").notNull(),
     createdAt: createdAt(),
   },
-  (t) => [index("weather_seen_of_sheet").on(t.sheetId, t.createdAt)],
+  (t) => [index("weather_seen_of_sheet").on(t.sheetId, t.createdAt), index("weather_seen_kept").on(t.createdAt)],
 );
 
 /** A sheet that will not be poured: what it planned no longer counts. */
@@ -375,6 +376,51 @@ export const spreadings = sqliteTable(
     createdAt: createdAt(),
   },
   (t) => [index("spreadings_by").on(t.personId)],
+);
+
+/** Gear that was put on and bags that were opened, as with the steps of a sheet: the last row for a step is how it stands. */
+export const spreadingTicks = sqliteTable(
+  "spreading_ticks",
+  {
+    id: integer("id").primaryKey({ autoIncrement: true }),
+    spreadingId: text("spreading_id")
+      .notNull()
+      .references(() => spreadings.id),
+    step: text("step").notNull(),
+    done: integer("done", { mode: "boolean" }).notNull(),
+    at: text("at").notNull(),
+  },
+  (t) => [index("spreading_ticks_of").on(t.spreadingId), index("spreading_ticks_at").on(t.at)],
+);
+
+/** What was seen of the weather before granules go down. */
+export const spreadingWeather = sqliteTable(
+  "spreading_weather",
+  {
+    id: id(),
+    spreadingId: text("spreading_id")
+      .notNull()
+      .references(() => spreadings.id),
+    /** When it was seen. */
+    at: text("at").notNull(),
+    seen: airText("seen").notNull(),
+    createdAt: createdAt(),
+  },
+  (t) => [index("spreading_weather_of").on(t.spreadingId, t.createdAt), index("spreading_weather_kept").on(t.createdAt)],
+);
+
+/** The sites that granules are for. */
+export const spreadingSites = sqliteTable(
+  "spreading_sites",
+  {
+    spreadingId: text("spreading_id")
+      .notNull()
+      .references(() => spreadings.id),
+    siteId: text("site_id")
+      .notNull()
+      .references(() => sites.id),
+  },
+  (t) => [primaryKey({ columns: [t.spreadingId, t.siteId] }), index("spreading_sites_of_site").on(t.siteId)],
 );
 
 /** What became of a spreading. */

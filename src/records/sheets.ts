@@ -133,7 +133,7 @@ export const everTicked = (db: Access, sheetId: string): string[] =>
     .map((row) => row.step);
 
 /** The last word on each step counts. */
-function standing(events: readonly { step: string; done: boolean }[]): string[] {
+export function standing(events: readonly { step: string; done: boolean }[]): string[] {
   const last = new Map(events.map((e) => [e.step, e.done]));
   return [...last].flatMap(([step, done]) => (done ? [step] : []));
 }

@@ -1,8 +1,9 @@
-import { desc, eq } from "drizzle-orm";
+import { asc, desc, eq } from "drizzle-orm";
 import type { SpreadFile } from "@/formats/job-file/spread";
 import { asItIs, readRow, readRows, type SetAside } from "./aside";
 import type { Access } from "./access";
-import { spreadingEnds, spreadings, stillOpen } from "./schema-work";
+import { spreadingEnds, spreadings, spreadingTicks, stillOpen } from "./schema-work";
+import { standing } from "./sheets";
 
 export interface NewSpreading {
   readonly id: string;
@@ -21,6 +22,15 @@ export const addSpreading = (db: Access, spreading: NewSpreading, now: string): 
 
 export const findSpreading = (db: Access, id: string) =>
   readRow("spreading", db.select().from(spreadings).where(eq(spreadings.id, id)).get(), asItIs);
+
+export const addSpreadingTick = (db: Access, spreadingId: string, step: string, done: boolean, at: string): void =>
+  void db.insert(spreadingTicks).values({ spreadingId, step, done, at }).run();
+
+/** The steps of granules that are ticked off: the last row for each is how it stands. */
+export const doneOfSpreading = (db: Access, spreadingId: string): string[] =>
+  standing(
+    db.select().from(spreadingTicks).where(eq(spreadingTicks.spreadingId, spreadingId)).orderBy(asc(spreadingTicks.id)).all(),
+  );
 
 export const endOfSpreading = (db: Access, id: string) =>
   db.select().from(spreadingEnds).where(eq(spreadingEnds.spreadingId, id)).get();

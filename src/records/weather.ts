@@ -1,31 +1,109 @@
-import { desc, eq } from "drizzle-orm";
+import { desc, eq, inArray, max, sql } from "drizzle-orm";
+import type { AirLook } from "@/formats/air-holds";
 import type { AirText } from "@/formats/air-seen";
 import type { Access } from "./access";
-import { asItIs, readRow } from "./aside";
-import { weatherSeen } from "./schema-work";
+import { asItIs, readRow, readRows } from "./aside";
+import { mixSheets, sheetSites, spreadingSites, spreadingTicks, spreadingWeather, ticks, weatherSeen } from "./schema-work";
 
-/** What was seen of the weather before a mix went down. */
+/** What was seen of the weather before a mix, or granules, go down. */
 
 export interface NewWeather {
   readonly id: string;
-  readonly sheetId: string;
   readonly at: string;
   readonly seen: AirText;
 }
 
-export const addWeather = (db: Access, weather: NewWeather, now: string): void =>
-  void db
-    .insert(weatherSeen)
-    .values({ ...weather, createdAt: now })
-    .run();
+/** What the weather was looked at for. */
+export type WeatherFor = { readonly sheetId: string } | { readonly spreadingId: string };
+
+export function addWeather(db: Access, of: WeatherFor, weather: NewWeather, now: string): void {
+  if ("sheetId" in of)
+    db.insert(weatherSeen)
+      .values({ ...of, ...weather, createdAt: now })
+      .run();
+  else
+    db.insert(spreadingWeather)
+      .values({ ...of, ...weather, createdAt: now })
+      .run();
+}
 
 export const findWeather = (db: Access, id: string) =>
-  db.select({ id: weatherSeen.id }).from(weatherSeen).where(eq(weatherSeen.id, id)).get();
+  db.select({ id: weatherSeen.id }).from(weatherSeen).where(eq(weatherSeen.id, id)).get() ??
+  db.select({ id: spreadingWeather.id }).from(spreadingWeather).where(eq(spreadingWeather.id, id)).get();
 
-/** What was seen last for a sheet. */
-export const lastWeather = (db: Access, sheetId: string) =>
-  readRow(
-    "weather",
-    db.select().from(weatherSeen).where(eq(weatherSeen.sheetId, sheetId)).orderBy(desc(weatherSeen.createdAt)).limit(1).get(),
-    asItIs,
-  );
+const looked = (table: typeof weatherSeen | typeof spreadingWeather) => ({
+  id: table.id,
+  at: table.at,
+  keptAt: table.createdAt,
+  seen: table.seen,
+});
+
+/** What was seen last for a sheet, or for granules. */
+export function lastWeather(db: Access, of: WeatherFor) {
+  const row =
+    "sheetId" in of
+      ? db
+          .select(looked(weatherSeen))
+          .from(weatherSeen)
+          .where(eq(weatherSeen.sheetId, of.sheetId))
+          .orderBy(desc(weatherSeen.createdAt), desc(sql`rowid`))
+          .limit(1)
+          .get()
+      : db
+          .select(looked(spreadingWeather))
+          .from(spreadingWeather)
+          .where(eq(spreadingWeather.spreadingId, of.spreadingId))
+          .orderBy(desc(spreadingWeather.createdAt), desc(sql`rowid`))
+          .limit(1)
+          .get();
+  return readRow("weather", row, asItIs);
+}
+
+/** All that was ever seen of the weather at some sites, whatever it was looked at for, newest first. */
+export function looksAt(db: Access, siteIds: readonly string[]): AirLook[] {
+  const ids = [...siteIds];
+  const sheets = db.select({ id: sheetSites.sheetId }).from(sheetSites).where(inArray(sheetSites.siteId, ids));
+  const spreads = db.select({ id: spreadingSites.spreadingId }).from(spreadingSites).where(inArray(spreadingSites.siteId, ids));
+  const rows = [
+    ...db
+      .select(looked(weatherSeen))
+      .from(weatherSeen)
+      .where(inArray(weatherSeen.sheetId, sheets))
+      .orderBy(desc(weatherSeen.createdAt), desc(sql`rowid`))
+      .all(),
+    ...db
+      .select(looked(spreadingWeather))
+      .from(spreadingWeather)
+      .where(inArray(spreadingWeather.spreadingId, spreads))
+      .orderBy(desc(spreadingWeather.createdAt), desc(sql`rowid`))
+      .all(),
+  ];
+  return readRows("weather", rows, asItIs);
+}
+
+/** The newest moment that the server's clock gave a sheet, a tick or a look; undefined where nothing is on record yet. */
+export function newestMoment(db: Access): string | undefined {
+  const moments = [
+    db
+      .select({ at: max(ticks.at) })
+      .from(ticks)
+      .get(),
+    db
+      .select({ at: max(mixSheets.createdAt) })
+      .from(mixSheets)
+      .get(),
+    db
+      .select({ at: max(weatherSeen.createdAt) })
+      .from(weatherSeen)
+      .get(),
+    db
+      .select({ at: max(spreadingTicks.at) })
+      .from(spreadingTicks)
+      .get(),
+    db
+      .select({ at: max(spreadingWeather.createdAt) })
+      .from(spreadingWeather)
+      .get(),
+  ].flatMap((row) => row?.at ?? []);
+  return moments.sort().at(-1);
+}

@@ -43,6 +43,8 @@ export const TABLES = [
   "withdrawals",
   "outcomes",
   "spreadings",
+  "spreading_ticks",
+  "spreading_weather",
   "spreading_ends",
   "applications",
   "looks",

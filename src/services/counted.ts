@@ -16,7 +16,7 @@ import type { SetAside } from "@/records/aside";
 import type { Access } from "@/records/database";
 import { groundGroups, sitesOfZones } from "@/records/ground";
 import { everTicked, siteIdOf } from "@/records/sheets";
-import { openSpreadings } from "@/records/spreadings";
+import { doneOfSpreading, openSpreadings } from "@/records/spreadings";
 import { cardsNow, type Recorded } from "./cards-now";
 import { todayOf } from "./clock";
 
@@ -47,11 +47,12 @@ export function countedOf(db: Access, siteIds: readonly string[], aside?: SetAsi
   const planned = openSheets(db, everywhere, aside).flatMap((sheet) => {
     const later = (sheet.job.date ?? today) > today;
     // What was poured before its day counts today too.
-    const alsoOn = later && wasPoured(db, sheet.id) ? today : null;
+    const poured = wasPoured(db, sheet.id);
+    const alsoOn = later && poured ? today : null;
     return plansOf(sheet).flatMap(({ siteId, zoneId, zone, holder, amount, planFor }): CountedEntry[] => {
       // A sheet of yesterday that nobody closed is poured today or later.
       const date = later ? planFor : today;
-      const applied = appliedOf(known.downOf(holder), amount, { date, alsoOn, planned: true });
+      const applied = appliedOf(known.downOf(holder), amount, { date, alsoOn, planned: true, poured });
       return applied.map((one) => ({ siteId, zoneIds: ground(zoneId), zone, sheetId: sheet.id, applied: one }));
     });
   });
@@ -59,11 +60,14 @@ export function countedOf(db: Access, siteIds: readonly string[], aside?: SetAsi
     .filter(({ job }) => (job.sites ?? []).some((site) => everywhere.includes(site["x-id"] ?? "")))
     .flatMap((spreading) => {
       const read = readSpread(spreading.job);
-      const date = spreading.date > today ? spreading.date : today;
+      const later = spreading.date > today;
+      const poured = doneOfSpreading(db, spreading.id).some(isProductStep);
+      const date = later ? spreading.date : today;
+      const on = { date, alsoOn: later && poured ? today : null, planned: true, poured };
       return (spreading.job.products ?? []).flatMap((product, j) => {
         const one = read.ok ? read.value.products[j]! : undefined;
         const amount = one?.by ? groundText(one.by) : product.rate;
-        const applied = appliedOf(known.downOf(recordedOf(product)), amount, { date, planned: true });
+        const applied = appliedOf(known.downOf(recordedOf(product)), amount, on);
         return (spreading.job.sites ?? []).flatMap((site) =>
           site.zones.flatMap((zone) =>
             applied.map((one): CountedEntry => ({
@@ -117,7 +121,11 @@ function entriesOf(rows: readonly DownRow[], { known, ground }: Counting): Count
 }
 
 /** Some sites, and those whose zones are one ground with a zone of theirs. */
-function withGround(db: Access, siteIds: readonly string[], groups: ReadonlyMap<string, readonly string[]>): string[] {
+export function withGround(
+  db: Access,
+  siteIds: readonly string[],
+  groups: ReadonlyMap<string, readonly string[]> = groundGroups(db, siteIds),
+): string[] {
   if (groups.size === 0) return [...siteIds];
   const siteOf = sitesOfZones(db, { siteIds: [], zoneIds: [...groups.keys()] });
   const beside = [...groups].flatMap(([zone, group]) =>

@@ -7,7 +7,7 @@ import { addStopEvent, type NewStopEvent } from "@/records/runs";
 import { doneSteps, findSheet, sheetsOfDay } from "@/records/sheets";
 import { wholly } from "./keep-up";
 import { isId, issue, nowText, shown } from "./input";
-import { plannedFor, runOf, sheetState } from "./sheet-today";
+import { plannedFor, runOf, sheetState } from "./sheet-state";
 
 /**
  * Tells what became of a stop of a day: `{ what: "done", site, left?, covered? }` with what the tank still holds

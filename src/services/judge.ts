@@ -1,154 +1,287 @@
+import { ownerOf } from "@/core/calibration/standing";
 import { bad, good, type Issue, type Result } from "@/core/issue";
-import { runState, type RunState } from "@/core/mixing/run-state";
+import { canonical } from "@/core/quantity/arithmetic";
 import { showEntered } from "@/core/quantity/format";
 import { entered } from "@/core/quantity/parse";
-import { canonical } from "@/core/quantity/arithmetic";
-import type { KeptSite, SheetState } from "@/formats/entries";
+import type { SpreadPlan } from "@/core/mixing/spread";
+import { airHolds } from "@/formats/air-holds";
 import type { CardText } from "@/formats/card/card";
 import { isChoice, rowName } from "@/formats/card/choice";
 import { productOf } from "@/formats/card/product-of";
-import { forMix } from "@/formats/mix-of";
 import { withCounted } from "@/formats/counted";
-import { soundJob, soundPlan, tankName } from "@/formats/job-file/assemble";
+import type { KeptSite } from "@/formats/entries";
+import { tankName } from "@/formats/job-file/assemble";
+import { planOfSpread, readSpread, type SpreadFile } from "@/formats/job-file/spread";
 import type { JobFile, ProductText, SiteText } from "@/formats/job-file/types";
-import { planOfSheet } from "@/formats/sheet-plan";
+import { forMix } from "@/formats/mix-of";
+import { planOfSheet, type SheetPlan } from "@/formats/sheet-plan";
 import { lockOf } from "@/formats/standing";
-import { recordsOfSheet, withdrawalOf, withdrawSheet } from "@/records/applications";
 import type { SetAside } from "@/records/aside";
 import { findWithStruck } from "@/records/calibrations";
-import { type Access, type Records, whole } from "@/records/database";
-import { findLabel } from "@/records/labels";
+import type { Access } from "@/records/database";
+import { findLabel, type Label } from "@/records/labels";
 import { recordsNamed } from "@/records/names";
-import { findRig } from "@/records/rigs";
-import { fillsOf, stopEventsOf } from "@/records/runs";
-import { findSheet, siteIdOf } from "@/records/sheets";
+import { findPerson } from "@/records/people";
+import { findRig, type KnownRig } from "@/records/rigs";
+import { siteIdOf } from "@/records/sheets";
 import { findSite } from "@/records/sites";
+import type { findSpreading } from "@/records/spreadings";
+import { looksAt, newestMoment } from "@/records/weather";
+import { isDownByNow, planFaults } from "./again";
 import { asideFaults } from "./aside-faults";
-import { dayNow, todayOf } from "./clock";
-import { countedOf, wasPoured } from "./counted";
-import { isId, isReason, issue, nowText, shown } from "./input";
-import { judgeRow, lockWords } from "./slices/calibrations";
+import { dateAt, dayNow, nowText, todayOf } from "./clock";
+import { countedOf, withGround } from "./counted";
+import { issue } from "./input";
+import { rulesOn } from "./local-rules";
+import { runOf, type SheetRow } from "./sheet-state";
+import { countsNow, judgeRow, lockWords } from "./slices/calibrations";
 
-export type SheetRow = NonNullable<ReturnType<typeof findSheet>>;
+/**
+ * The one judge. A plan is judged when it is saved; a container is opened later, in a world that went on. So whatever opens one,
+ * shows an amount of an open plan or puts a plan on record asks here, at that moment: the calibration in force, the card of today,
+ * the ground of today with all that is down or planned on it, the gear's rig, who sprays, and, before a container, the weather of the
+ * place. There is no way past it.
+ */
 
-/** A sheet as the world is now. */
-export interface SheetToday {
-  readonly job: JobFile;
-  /** What has changed since, so that nothing may be poured from it any more; a label's limits hold it beside these. */
+type SpreadingRow = NonNullable<ReturnType<typeof findSpreading>>;
+
+/** A plan as the world is now. */
+export interface Judged<File, Plan> {
+  readonly job: File;
+  /** What has changed since, so that nothing may be poured from it any more. */
   readonly stopped: readonly Issue[];
+  /** Worked out with today's cards and ground; undefined where it can't be, or what has changed stops it before. */
+  readonly plan: Plan | undefined;
+}
+
+const AGAIN = "withdraw this and mix again";
+
+/**
+ * An open sheet as it stands today. Another sheet or a record may have taken the budget since, a card may have been put right, a
+ * tip been changed, a zone been measured again.
+ * @param pouring it is poured now: on this day it counts, also where it was planned for a later one
+ */
+export function judgeSheet(db: Access, sheet: SheetRow, pouring = false): Judged<JobFile, SheetPlan> {
+  const { job, stopped } = filled(db, sheet.job, (site) => siteIdOf(sheet, site), {
+    id: sheet.id,
+    date: sheet.job.date,
+    pouring,
+    personId: sheet.personId,
+  });
+  const all = [...ofCalibration(db, sheet), ...stopped];
+  if (all.length > 0) return { job: sheet.job, stopped: all, plan: undefined };
+  try {
+    return { job, stopped: [], plan: planOfSheet(job, runOf(db, sheet)) };
+  } catch {
+    const fault = issue("", "conflict", "this sheet can't be worked out with today's cards", AGAIN);
+    return { job: sheet.job, stopped: [fault], plan: undefined };
+  }
+}
+
+/** Open granules as they stand today. @param pouring as with a sheet */
+export function judgeSpreading(db: Access, spreading: SpreadingRow, pouring = false): Judged<SpreadFile, SpreadPlan> {
+  const { job, stopped } = filled(db, spreading.job, (site) => site["x-id"] ?? "", {
+    id: spreading.id,
+    date: spreading.date,
+    pouring,
+    personId: spreading.personId,
+  });
+  if (stopped.length > 0) return { job: spreading.job, stopped, plan: undefined };
+  const read = readSpread(job);
+  if (read.ok) return { job, stopped: [], plan: planOfSpread(read.value) };
+  return { job: spreading.job, stopped: read.issues, plan: undefined };
+}
+
+/** Why a plan may not go on, apart from the weather: what has changed, and what a label holds. */
+export function plannedFaults({ job, stopped, plan }: Judged<SpreadFile, Pick<SheetPlan, "plan"> | SpreadPlan>): Issue[] {
+  if (stopped.length > 0 || plan === undefined) return [...stopped];
+  return planFaults(job.products ?? [], "plan" in plan ? plan.plan : plan, isDownByNow);
+}
+
+/** Why what was never opened can't be put on record as it was planned: its amounts were nobody's to open. */
+export function unopenedFaults(judged: Parameters<typeof plannedFaults>[0]): Issue[] {
+  const faults = plannedFaults(judged);
+  const instead = "what really went down is entered by hand in the log, and this withdrawn";
+  return faults.length === 0 ? [] : [...faults, issue("", "conflict", "nothing of it was ticked as opened", instead)];
 }
 
 /**
- * A sheet as it stands today. While it is open it is held against today: the date, the cards with their rows and gear, what
- * is known of the zones, what counts, the rig with its tip, its quick checks. Another sheet or a record may have taken the
- * budget since, a card may have been put right, a tip been changed.
- * @param pouring it is poured now: on this day it counts, also where it was planned for a later one
+ * Why no container may be opened at some sites now: what was seen last of what a label limits says no, and nothing newer of that
+ * place answers it.
  */
-export function sheetToday(db: Access, sheet: SheetRow, pouring = false): SheetToday {
-  if (sheetState(db, sheet.id) !== "open") return { job: sheet.job, stopped: [] };
-  const sites = sheet.job.sites ?? [];
+export function weatherFaults(
+  db: Access,
+  siteIds: readonly string[],
+  { products = [], sites = [] }: Pick<JobFile, "products" | "sites">,
+): Issue[] {
+  const behind = clockBehind(db);
+  return airHolds(looksAt(db, withGround(db, siteIds)), products, rulesOn(db, sites)).map(({ text }) => {
+    const [received, metric] = [text("us"), text("metric")];
+    const wait = "wait, and look again there: no label is sprayed against its weather";
+    const expected = behind === undefined ? wait : `put the server's clock right first: ${behindWords(db, behind)}`;
+    return { path: "step", code: "conflict", received, expected, ...(metric !== received && { metric }) };
+  });
+}
+
+/** As far as a clock may go back by itself, ms: it is set by another one now and then. */
+const DRIFT = 60_000;
+
+/** The newest moment on record, where the server's clock stands before it; undefined where all is well. */
+export function clockBehind(db: Access): string | undefined {
+  const newest = newestMoment(db);
+  return newest !== undefined && Date.parse(nowText()) < Date.parse(newest) - DRIFT ? newest : undefined;
+}
+
+export const behindWords = (db: Access, newest: string): string =>
+  `it stands at ${dateAt(db, nowText())} ${nowText().slice(11, 16)} UTC, before what is on record of ${dateAt(db, newest)} ${newest.slice(11, 16)} UTC`;
+
+interface Filling {
+  readonly id: string;
+  readonly date: string | undefined;
+  readonly pouring: boolean;
+  readonly personId: string | null;
+}
+
+/** A plan with today's cards, ground and everything that counts there, without itself; and what has changed for good. */
+function filled<File extends SpreadFile>(
+  db: Access,
+  file: File,
+  idOf: (site: SiteText) => string,
+  { id, date, pouring, personId }: Filling,
+): { job: File; stopped: readonly Issue[] } {
+  const sites = file.sites ?? [];
+  const siteIds = sites.map(idOf);
   const aside: SetAside[] = [];
-  const siteIds = sites.map((site) => siteIdOf(sheet, site));
   const counted = countedOf(db, siteIds, aside);
-  const stopped: Issue[] = [...asideFaults(aside), ...ofCalibration(db, sheet)];
+  const stopped: Issue[] = asideFaults(aside);
+  const gone = (what: string, name: string) => stopped.push(issue("", "retired", `${what} ${name}`, AGAIN));
+  const person = personId === null ? undefined : findPerson(db, personId);
+  if (person?.retired) gone("the person", person.name);
   const today = todayOf(db);
-  const job: JobFile = {
-    ...sheet.job,
-    date: !pouring && (sheet.job.date ?? today) > today ? sheet.job.date! : today,
-    products: (sheet.job.products ?? []).map((product, i) => {
+  const job: File = {
+    ...file,
+    date: !pouring && (date ?? today) > today ? date : today,
+    products: (file.products ?? []).map((product, i) => {
       const now = withCard(db, product, `products[${i}]`);
       if (!now.ok) stopped.push(...now.issues);
       return now.ok ? now.value : product;
     }),
     sites: sites.map((site, i) => {
-      const id = siteIds[i]!;
-      return withCounted(withFacts(site, findSite(db, id)?.site), id, counted, sheet.id);
+      const siteId = siteIds[i]!;
+      const known = findSite(db, siteId);
+      if (known?.retired) gone("the site", known.site.name);
+      stopped.push(...groundFaults(site, known?.site));
+      return withCounted(withFacts(site, known?.site), siteId, counted, id);
     }),
   };
-  if (stopped.length === 0) {
-    try {
-      planOfSheet(job, runOf(db, sheet));
-    } catch {
-      stopped.push(issue("", "conflict", "this sheet can't be worked out with today's cards", "withdraw it and mix again"));
-    }
-  }
-  return stopped.length > 0 ? { job: sheet.job, stopped } : { job, stopped };
+  return { job, stopped };
 }
 
-/** Whether its calibration may still be mixed from, and its tank is still the same. */
+/** Whether the calibration that it was mixed from is still the one in force, and its rig and tank are still the same. */
 function ofCalibration(db: Access, sheet: SheetRow): Issue[] {
   const calibration = findWithStruck(db, sheet.calibrationId);
-  const rig = findRig(db, sheet.rigId)?.rig;
-  if (!calibration || !rig) return [issue("", "conflict", "its rig or its calibration is gone", "withdraw it and mix again")];
-  const judged = judgeRow(db, rig, calibration, dayNow(db));
-  const lock = lockOf(judged);
-  const issues: Issue[] = lock
-    ? [
-        lock.code === "withdrawn"
-          ? issue(
-              "",
-              "conflict",
-              `its calibration was withdrawn (${lock.why})`,
-              "withdraw this sheet and mix from one that stands",
-            )
-          : issue(
-              "",
-              "conflict",
-              `its calibration is ${lockWords(lock)}`,
-              "calibrate again, then withdraw this sheet and mix anew",
-            ),
-      ]
-    : [];
+  const rig = findRig(db, sheet.rigId);
+  if (!calibration || !rig) return [issue("", "conflict", "its rig or its calibration is gone", AGAIN)];
+  const retired = rig.retired ? [issue("", "retired", `the rig ${rig.rig.name}`, AGAIN)] : [];
+  return [...retired, ...lockFaults(db, calibration, rig), ...tankFaults(sheet, rig)];
+}
+
+function lockFaults(db: Access, calibration: NonNullable<ReturnType<typeof findWithStruck>>, rig: KnownRig): Issue[] {
+  const lock = lockOf(judgeRow(db, rig.rig, calibration, dayNow(db)));
+  const fault = (received: string, expected: string) => [issue("", "conflict", received, expected)];
+  if (lock?.code === "withdrawn")
+    return fault(`its calibration was withdrawn (${lock.why})`, "withdraw this sheet and mix from one that stands");
+  if (lock) return fault(`its calibration is ${lockWords(lock)}`, "calibrate again, then withdraw this sheet and mix anew");
+  const newer = newerThan(db, rig, calibration);
+  return newer === undefined
+    ? []
+    : fault(
+        `a newer calibration is in force, of ${dateAt(db, newer.madeAt)}: this sheet was worked out by the one of ${dateAt(db, calibration.madeAt)}`,
+        "work the sheet out anew: what was poured of it already is taken into account",
+      );
+}
+
+/** The calibration in force of a rig and whoever it was made with, where that is another one. */
+export function newerThan(
+  db: Access,
+  rig: KnownRig,
+  { id, personId, siteId }: Pick<NonNullable<ReturnType<typeof findWithStruck>>, "id" | "personId" | "siteId">,
+): { readonly id: string; readonly madeAt: string } | undefined {
+  const owner = ownerOf(rig.rig.kind);
+  const hand = {
+    ...(owner === "person" && personId !== null && { personId }),
+    ...(owner === "tap" && siteId !== null && { siteId }),
+  };
+  const entry = countsNow(db, rig, hand, dayNow(db))?.entry;
+  return entry && entry.id !== id ? entry : undefined;
+}
+
+function tankFaults(sheet: SheetRow, { rig }: KnownRig): Issue[] {
   const name = tankName(sheet.job);
-  const volume = (tanks: JobFile["rig"]["tanks"]) => (tanks?.find((t) => t.name === name) ?? tanks?.[0])?.usable;
-  const [then, now] = [volume(sheet.job.rig.tanks), volume(rig.tanks)];
-  if (then !== undefined && now !== then)
-    issues.push(
-      issue(
-        "",
-        "conflict",
-        `the ${name} tank holds ${now === undefined ? "nothing any more" : showEntered(entered(now, "volume"))}, this was planned for ${showEntered(entered(then, "volume"))}`,
-        "withdraw it and mix again",
-      ),
-    );
-  return issues;
+  const find = (tanks: JobFile["rig"]["tanks"]) => tanks?.find((t) => t.name === name) ?? tanks?.[0];
+  const [then, now] = [find(sheet.job.rig.tanks)?.usable, find(rig.tanks)?.usable];
+  if (then === undefined || now === then) return [];
+  const holds = now === undefined ? "nothing any more" : showEntered(entered(now, "volume"));
+  return [
+    issue("", "conflict", `the ${name} tank holds ${holds}, this was planned for ${showEntered(entered(then, "volume"))}`, AGAIN),
+  ];
 }
 
-/** The card of a product of a sheet: by its id; or, of one that has none, by its name, now or then. */
-function cardOf(db: Access, product: ProductText): CardText | undefined {
+/** The label of a product of a plan: by its id; or, of one that has none, by its name, now or then. */
+function labelOf(db: Access, product: ProductText): Label | undefined {
   const id = product["x-id"] ?? recordsNamed(db, "labels", product.name)[0]?.id;
-  return id === undefined ? undefined : findLabel(db, id)?.card;
+  return id === undefined ? undefined : findLabel(db, id);
 }
 
-/** A product of a sheet with what its card says today; the rate is the sheet's own. */
+/** A product of a plan with what its card says today; the rate is the plan's own. */
 function withCard(db: Access, product: ProductText, path: string): Result<ProductText> {
-  const again = "withdraw this sheet and mix again";
-  const card = cardOf(db, product);
-  if (!card) return bad(issue(path, "conflict", `${product.name} has no card any more`, again));
+  const label = labelOf(db, product);
+  const card: CardText | undefined = label?.card;
+  if (!label || !card) return bad(issue(path, "conflict", `${product.name} has no card any more`, AGAIN));
+  if (label.retired) return bad(issue(path, "retired", `the product ${card.name}`, AGAIN));
   if (card.form !== product.form)
     return bad(
-      issue(path, "conflict", `the card says that ${card.name} is ${card.form}, this was planned as ${product.form}`, again),
+      issue(path, "conflict", `the card says that ${card.name} is ${card.form}, this was planned as ${product.form}`, AGAIN),
     );
   const known = product["x-choice"];
   const choice = isChoice(known) ? known : undefined;
   if (choice?.from !== undefined && rowName(card, choice.row) !== choice.from)
-    return bad(issue(path, "conflict", `the label's row "${choice.from}" of ${card.name} is another one today`, again));
+    return bad(issue(path, "conflict", `the label's row "${choice.from}" of ${card.name} is another one today`, AGAIN));
   const today = productOf(card, product.rate, choice);
-  if (!today.ok) return bad(issue(path, "conflict", `${product.rate} of ${card.name} can't be held against its card`, again));
+  if (!today.ok) return bad(issue(path, "conflict", `${product.rate} of ${card.name} can't be held against its card`, AGAIN));
   if (today.value.gallonCovers !== product.gallonCovers)
     return bad(
       issue(
         path,
         "conflict",
         `the card of ${card.name} says today that a gallon is for ${today.value.gallonCovers ?? "no ground"}`,
-        again,
+        AGAIN,
       ),
     );
   const own = { ...(product["x-id"] !== undefined && { "x-id": product["x-id"] }) };
   return good({ ...today.value, ...own, rate: product.rate, ...(known !== undefined && { "x-choice": known }) });
 }
 
-/** A sheet's site with what is known of its zones today, and without the history that was written with it. */
+/** An area that was written again in other units is no other one: so little may two texts of it differ, as a part. */
+const SAME_AREA = 1e-3;
+
+/** What of the ground isn't as it was planned for: zones that were taken out, or measured again. */
+function groundFaults(site: SiteText, known: KeptSite | undefined): Issue[] {
+  return site.zones.flatMap((zone): Issue[] => {
+    if (!known || zone["x-id"] === undefined) return [];
+    const name = `${zone.name ?? "a zone"} of ${site.name}`;
+    const now = known.zones.find((z) => z["x-id"] === zone["x-id"]);
+    if (!now) return [issue("", "conflict", `${name} was taken out of its site`, AGAIN)];
+    // A spot is held against the zone that it lies in.
+    if (zone["x-spot"] !== undefined) return [];
+    const [then, today] = [entered(zone.area, "area"), entered(now.area, "area")];
+    if (Math.abs(canonical(today.value) / canonical(then.value) - 1) <= SAME_AREA) return [];
+    const said = `${name} was planned as ${showEntered(then)}, and is ${showEntered(today)} by now`;
+    return [issue("", "conflict", said, AGAIN)];
+  });
+}
+
+/** A plan's site with what is known of its zones today, and without the history that was written with it. */
 function withFacts(site: SiteText, known: KeptSite | undefined): SiteText {
   return {
     ...site,
@@ -161,75 +294,4 @@ function withFacts(site: SiteText, known: KeptSite | undefined): SiteText {
       return now ? { ...forMix(now), name: zone.name ?? now.name, area: zone.area, ...spot } : zone;
     }),
   };
-}
-
-export function sheetState(db: Access, id: string): SheetState {
-  if (recordsOfSheet(db, id).length > 0) return "recorded";
-  return withdrawalOf(db, id) ? "withdrawn" : "open";
-}
-
-/** How a day has come along; null of a sheet that is none. */
-export function runOf(db: Access, { id, job }: Pick<SheetRow, "id" | "job">): RunState | null {
-  if (job.run !== "day") return null;
-  return runState(plannedOf(job), stopEventsOf(db, id), fillsOf(db, id));
-}
-
-type PlannedStops = Parameters<typeof runState>[0];
-const known = new WeakMap<JobFile, PlannedStops>();
-
-/** What each stop of a day takes, worked out once for each: what was planned never changes. */
-function plannedOf(job: JobFile): PlannedStops {
-  const before = known.get(job);
-  if (before) return before;
-  const { sites } = soundPlan(soundJob({ ...job, sites: (job.sites ?? []).map(withoutHistory) })).plan;
-  const planned = sites.map(({ name, spray }) => ({ site: name, spray: canonical(spray.value) }));
-  known.set(job, planned);
-  return planned;
-}
-
-/** What a stop of a day takes, mL. */
-export const plannedFor = ({ job }: Pick<SheetRow, "job">, site: string): number =>
-  plannedOf(job).find((p) => p.site === site)?.spray ?? 0;
-
-/** What a site takes doesn't depend on what went down there: a held one is a stop of the day all the same. */
-const withoutHistory = (site: SiteText): SiteText => ({
-  ...site,
-  zones: site.zones.map(({ name, area }) => ({ ...(name && { name }), area })),
-});
-
-/**
- * Withdraws a sheet that will not be poured: what it planned no longer counts. Of one of which a product was poured, only
- * with what became of it: `{ became }`. Until that is on record its budget stays taken.
- */
-export function withdraw(db: Records, id: string, input: unknown): Result<{ id: string }> {
-  const became = (input as { became?: unknown } | null)?.became;
-  return whole(db, (tx): Result<{ id: string }> => {
-    const sheet = isId(id) ? findSheet(tx, id) : undefined;
-    if (!sheet) return bad(issue("", "unknown-name", shown(id), "the mix sheets on record"));
-    const state = sheetState(tx, id);
-    if (state === "withdrawn") return good({ id });
-    if (state === "recorded")
-      return bad(issue("", "conflict", "this sheet is on record as sprayed", "correct its records in the log instead"));
-    const sprayed = runOf(tx, sheet)?.stops.filter((stop) => stop.state === "done") ?? [];
-    if (sprayed.length > 0)
-      return bad(
-        issue(
-          "",
-          "conflict",
-          `${sprayed.map((stop) => stop.site).join(", ")}: sprayed already`,
-          "skip the other stops and put the day on record",
-        ),
-      );
-    if (wasPoured(tx, id) && !isReason(became))
-      return bad(
-        issue(
-          "became",
-          "reason-needed",
-          "a product of this sheet was ticked as poured",
-          "put it on record if any of it was sprayed; else say what became of it",
-        ),
-      );
-    withdrawSheet(tx, id, isReason(became) ? became.trim() : null, nowText());
-    return good({ id });
-  });
 }

@@ -79,7 +79,10 @@ describe("what a label asks of the soil", () => {
     look({ wind: "3 mph", soil: "48 F" });
     const refused = open();
     expect(refused.ok ? [] : refused.issues[0]!.received).toBe("soil of 48 °F, 50 °F is the least");
-    look({ metar: "KFRY 021018Z 24006KT 10SM CLR 22/12 A3002", soil: "51 F" });
+    // A look that doesn't say what held answers nothing of it.
+    look({ wind: "3 mph", air: "70 F" });
+    expect(open().ok).toBe(false);
+    look({ wind: "3 mph", soil: "51 F" });
     must(open());
   });
   test("the firm's devices know the newest mean and the highs of the days before", () => {

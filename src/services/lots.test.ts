@@ -71,7 +71,7 @@ test("granules that were spread have theirs too", () => {
   const book = { id: "spreading-00001", date: "2026-09-02", personId: null, stops: [{ siteId: ids.sites }], products: [{ labelId: ids.labels, rate: "0.3 oz/1000 ft2" }] }; // prettier-ignore
   must(saveSpread(records.db, book));
   expect(faults(recordSpread(records.db, book.id, { date: "2026-09-02", lots: [7] }))).toEqual(["lots[0] not-a-choice"]);
-  must(recordSpread(records.db, book.id, { date: "2026-09-02", lots: ["L-1"] }));
+  must(recordSpread(records.db, book.id, { date: "2026-09-02", all: true, lots: ["L-1"] }));
   expect(ofLot(ids.labels, "L-1")[0]).toBeGreaterThan(0);
 });
 

@@ -10,7 +10,7 @@ import { saveCalibration, withdrawCalibrationOf } from "./save-calibration";
 import { saveSheet } from "./save-sheet";
 import { recordSpread, saveSpread, withdrawSpread } from "./spread";
 import { importJob } from "./import-job";
-import { add, faults, freshRecords, gearOn, ids, LABEL, must, NOW, session, sheet, town } from "./testing/town";
+import { add, faults, freshRecords, gearOn, ids, LABEL, must, NOW, session, sheet, spreadOut, town } from "./testing/town";
 import { tickStep } from "./tick-step";
 
 /** What would let somebody do harm, at the server's door. */
@@ -102,7 +102,7 @@ describe("a rate for a gallon", () => {
   const WET = { name: "Wetter", form: "liquid", formulation: "sl", rates: [{ rate: "2 tbsp/gal" }] };
   const mix = (choice?: object) =>
     sheet({ products: [{ labelId: "label-000000002", rate: "2 tbsp/gal", ...(choice && { choice }) }] });
-  const choice = { row: 0, point: "least" };
+  const choice = { row: 0, point: "least", again: "another pass is wanted" };
   test("is asked about before there is an amount; either answer is kept with the sheet", () => {
     must(add(records.db, "labels", WET, "label-000000002"));
     expect(faults(saveSheet(records.db, mix()))).toEqual(["products[0].rate conflict"]);
@@ -151,6 +151,7 @@ describe("granules spread dry", () => {
     expect(readAll(records.db).spreadings).toHaveLength(1);
     // 6.25 lb of the 7 that a year allows are planned.
     expect(faults(saveSpread(records.db, book({ id: "spreading-00002" })))).toEqual([" held", " held"]);
+    spreadOut(records.db, "spreading-00001");
     must(recordSpread(records.db, "spreading-00001", { date: "2026-09-02" }));
     must(recordSpread(records.db, "spreading-00001", { date: "2026-09-02" }));
     const { applications, spreadings } = readAll(records.db);
@@ -281,7 +282,11 @@ test("a row for another turf is not saved in silence", () => {
     }),
   );
   const mix = (row: number, reason?: string) =>
-    sheet({ products: [{ labelId: ids.labels, rate: "0.3", choice: { row, point: "typed", ...(reason && { reason }) } }] });
+    sheet({
+      products: [
+        { labelId: ids.labels, rate: "0.3", choice: { row, point: "typed", again: "another pass", ...(reason && { reason }) } },
+      ],
+    });
   expect(faults(saveSheet(records.db, mix(0)))).toEqual(["products[0].choice reason-needed"]);
   must(saveSheet(records.db, mix(0, "half ryegrass, the label's agent said so")));
   must(saveSheet(records.db, { ...mix(1), id: "sheet-0000000002" }));

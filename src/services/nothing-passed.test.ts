@@ -9,7 +9,7 @@ import { saveCalibration } from "./save-calibration";
 import { saveQuickCheck } from "./save-check";
 import { saveSheet } from "./save-sheet";
 import { saveZone } from "./save-zone";
-import { withdraw } from "./sheet-today";
+import { withdraw } from "./sheet-state";
 import { tickStep } from "./tick-step";
 import {
   add,
@@ -241,8 +241,8 @@ describe("the server's clock and the firm's zone decide the day", () => {
     expect(faults(recordSheet(records.db, SHEET, { date: "2026-09-03" }))).toEqual(["date bad-date"]);
     must(recordSheet(records.db, SHEET, { date: "2025-11-30", all: true, why: "written up much later" }));
     expect(readAll(records.db).applications[0]).toMatchObject({ date: "2025-11-30", alsoOn: "2026-09-02" });
-    must(plan({ id: "sheet-0000000002", products: [{ labelId: ids.labels, rate: "0.4" }] }));
-    held({ id: "sheet-0000000003", products: [{ labelId: ids.labels, rate: "0.2" }] });
+    must(plan({ id: "sheet-0000000002", date: "2026-09-03", products: [{ labelId: ids.labels, rate: "0.4" }] }));
+    held({ id: "sheet-0000000003", date: "2026-09-04", products: [{ labelId: ids.labels, rate: "0.2" }] });
   });
   test("nor does a correction that moves a sheet's record to another day", () => {
     must(plan({ products: [{ labelId: ids.labels, rate: "0.4" }] }));
@@ -262,8 +262,8 @@ describe("the server's clock and the firm's zone decide the day", () => {
       });
     expect(faults(correct({}))).toEqual(["why reason-needed"]);
     must(correct({ why: "it was another year" }));
-    must(plan({ id: "sheet-0000000002", products: [{ labelId: ids.labels, rate: "0.4" }] }));
-    held({ id: "sheet-0000000003", products: [{ labelId: ids.labels, rate: "0.2" }] });
+    must(plan({ id: "sheet-0000000002", date: "2026-09-03", products: [{ labelId: ids.labels, rate: "0.4" }] }));
+    held({ id: "sheet-0000000003", date: "2026-09-04", products: [{ labelId: ids.labels, rate: "0.2" }] });
   });
   test("a reading can't be from tomorrow", () =>
     expect(
@@ -330,15 +330,15 @@ describe("what was poured can't be un-poured", () => {
   };
   test("withdrawing asks what became of it, and the budget stays taken until that is on record", () => {
     pour();
-    must(plan({ id: "sheet-0000000002", products: [{ labelId: ids.labels, rate: "0.4" }] }));
+    must(plan({ id: "sheet-0000000002", date: "2026-09-03", products: [{ labelId: ids.labels, rate: "0.4" }] }));
     for (const said of [{}, { became: "" }, { became: 7 }])
       expect(faults(withdraw(records.db, SHEET, said))).toEqual(["became reason-needed"]);
-    held({ id: "sheet-0000000003" });
+    held({ id: "sheet-0000000003", date: "2026-09-04" });
     must(withdraw(records.db, SHEET, { became: "the jug was knocked over on the truck" }));
     expect(records.db.$client.prepare("select became from withdrawals").pluck().all()).toEqual([
       "the jug was knocked over on the truck",
     ]);
-    must(plan({ id: "sheet-0000000003" }));
+    must(plan({ id: "sheet-0000000003", date: "2026-09-04" }));
   });
   test("taking the tick back first doesn't help", () => {
     pour();
@@ -383,7 +383,7 @@ describe("what is retired takes nothing new", () => {
     must(retire(records.db, kind, { id: ids[kind], retired: true }));
     expect(faults(plan())).toEqual([fault]);
   });
-  test("no calibration of a rig or by a person, no quick check; what was begun may be finished", () => {
+  test("no calibration of a rig or by a person, no quick check; a sheet of it stops", () => {
     must(plan());
     for (const kind of ["rigs", "people"] as const) {
       must(retire(records.db, kind, { id: ids[kind], retired: true }));
@@ -393,8 +393,8 @@ describe("what is retired takes nothing new", () => {
       must(retire(records.db, kind, { id: ids[kind], retired: false }));
     }
     must(retire(records.db, "rigs", { id: ids.rigs, retired: true }));
-    must(tickStep(records.db, SHEET, { step: "1.1.water", done: true }));
-    must(recordSheet(records.db, SHEET, { date: "2026-09-02", all: true }));
+    expect(faults(tickStep(records.db, SHEET, { step: "1.1.water", done: true }))).toEqual([" retired"]);
+    expect(faults(recordSheet(records.db, SHEET, { date: "2026-09-02", all: true }))).toEqual([" retired", " conflict"]);
   });
   test("a spot is held against its zone's own size", () => {
     const spot = (volume: string) => plan({ stops: [{ siteId: ids.sites, spot: { zoneId: NORTH, volume } }] });

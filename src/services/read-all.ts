@@ -10,7 +10,7 @@ import { allSites } from "@/records/sites";
 import { listTips } from "@/records/tips";
 import { countedOf } from "./counted";
 import { stockNow } from "./save-stock";
-import { sheetState } from "./sheet-today";
+import { sheetState } from "./sheet-state";
 import { calibrationEntries, checkEntry } from "./slices/calibrations";
 import { wholeLog } from "./slices/log";
 import { sheetEntry } from "./slices/sheets";

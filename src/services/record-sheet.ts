@@ -10,9 +10,9 @@ import { plainNumber } from "@/core/quantity/plain";
 import { valueIn } from "@/core/quantity/quantity";
 import { entered, type Entered } from "@/core/quantity/parse";
 import { outcomeText } from "@/core/words/outcome";
-import { amountText, groundText, totalText } from "@/formats/card/choice";
+import { amountText, groundText, isChoice, totalText } from "@/formats/card/choice";
 import { outcomeOfSheet } from "@/formats/job-file/outcome-of-sheet";
-import type { OutcomeText, SiteText } from "@/formats/job-file/types";
+import type { OutcomeText, ProductText, SiteText } from "@/formats/job-file/types";
 import { planOfSheet, tickKeys } from "@/formats/sheet-plan";
 import { addApplication, recordsOfSheet, type NewApplication } from "@/records/applications";
 import { type Access, type Records, whole } from "@/records/database";
@@ -23,11 +23,12 @@ import { findPerson } from "@/records/people";
 import { doneSteps, findSheet, siteIdOf } from "@/records/sheets";
 import { findSite } from "@/records/sites";
 import { dateAt, todayOf } from "./clock";
-import { plansOf, recordedOf } from "./counted";
+import { plansOf, recordedOf, wasPoured } from "./counted";
 import { factsNow, readTold } from "./facts";
+import { judgeSheet, unopenedFaults } from "./judge";
 import { readLots, withLot } from "./lots";
 import { isId, isReason, issue, nowText, shown } from "./input";
-import { runOf, sheetState, type SheetRow } from "./sheet-today";
+import { runOf, sheetState, type SheetRow } from "./sheet-state";
 
 /** A day that something went down on, against the day that its sheet speaks for. */
 export interface RecordedDay {
@@ -112,6 +113,11 @@ export function recordSheet(db: Records, sheetId: string, input: unknown): Resul
     const outcome = entries === undefined ? good({ sites: [] }) : outcomeOfSheet(sheet.job, entries as readonly OutcomeText[]);
     if (!outcome.ok) return outcome;
     const unticked = run ? undefined : untickedOf(tx, sheet);
+    // What was opened was judged then, and what went down is truth; what wasn't is judged now.
+    if (unticked && !wasPoured(tx, sheetId)) {
+      const faults = unopenedFaults(judgeSheet(tx, sheet, true));
+      if (faults.length > 0) return bad(...faults);
+    }
     if (unticked && outcome.value.sites.length === 0 && request.all !== true) return bad(notAllTicked(unticked));
     const now = nowText();
     // What a sheet plans is worked out in one place: it is what is recorded, or so much more as the tank told.
@@ -131,6 +137,7 @@ export function recordSheet(db: Records, sheetId: string, input: unknown): Resul
           const put = really ? putDownOn(really, product.name, area) : wentAsPlanned(planned.amount, product.form, area);
           const notes = [
             zone["x-spot"] !== undefined && `a spot of ${zone["x-spot"]}`,
+            againNote(product),
             really && outcomeNote(really, run !== null),
             !really &&
               unticked &&
@@ -222,6 +229,12 @@ const wentAsPlanned = (rate: string, form: Form, area: Entered<"area">): PutDown
 function putDownOn({ products, area: whole }: SiteOutcome, name: string, area: Entered<"area">): PutDown {
   const { putDown, total } = products.find((p) => p.product.name === name)!;
   return { rate: groundText(putDown), total: amountText(total, ratio(area.value, whole.value)) };
+}
+
+/** Why it went down there twice on one day. */
+export function againNote(product: ProductText): string | false {
+  const choice = product["x-choice"];
+  return isChoice(choice) && choice.again !== undefined && `again on the same day: ${choice.again.trim()}`;
 }
 
 /** @param day of a stop of a day, where the tank was read */

@@ -8,7 +8,7 @@ import { recordSheet } from "./record-sheet";
 import { saveApplication, voidApplication } from "./save-application";
 import { saveCalibration } from "./save-calibration";
 import { saveSheet } from "./save-sheet";
-import { withdraw } from "./sheet-today";
+import { withdraw } from "./sheet-state";
 import { tickStep } from "./tick-step";
 import { put } from "./keep-up";
 import { add, faults, freshRecords, gearOn, ids, LABEL, must, NOW, session, sheet, SITE, town } from "./testing/town";
@@ -275,7 +275,7 @@ describe("never gone down, and yet", () => {
     const ofSheet = readAll(records.db).applications.find((a) => a.sheetId !== null)!.id;
     expect(asked("application-0001")).toBe("nothing of it would count any more");
     expect(asked(ofSheet)).toBe("nothing of it would count any more");
-    must(saveSheet(records.db, sheet({ id: "sheet-0000000002", stops: [{ siteId: ids.sites, without: [`${ids.sites}.1`] }], products: [{ labelId: ids.labels, rate: "0.3" }] }))); // prettier-ignore
+    must(saveSheet(records.db, sheet({ id: "sheet-0000000002", stops: [{ siteId: ids.sites, without: [`${ids.sites}.1`] }], products: [{ labelId: ids.labels, rate: "0.1" }] }))); // prettier-ignore
     gearOn(records.db, "sheet-0000000002");
     for (const step of ["1.1.water", "1.1.product-1"]) must(tickStep(records.db, "sheet-0000000002", { step, done: true }));
     must(recordSheet(records.db, "sheet-0000000002", { date: "2026-09-02", all: true }));
@@ -316,9 +316,10 @@ describe("a plan past a limit has no door", () => {
   });
   test("an open sheet counts as planned; withdrawn it counts no more; on record it is down", () => {
     must(saveSheet(records.db, sheet({ products: [{ labelId: ids.labels, rate: "0.4", choice: { row: 0, point: "most" } }] })));
-    must(saveSheet(records.db, sheet({ id: "sheet-0000000002", products: [{ labelId: ids.labels, rate: "0.4" }] })));
+    // At once 0.4 is the most: the other ones are of later days.
+    must(saveSheet(records.db, sheet({ id: "sheet-0000000002", date: "2026-09-03", products: [{ labelId: ids.labels, rate: "0.4" }] }))); // prettier-ignore
     const third = () =>
-      saveSheet(records.db, sheet({ id: "sheet-0000000003", products: [{ labelId: ids.labels, rate: "0.2" }] }));
+      saveSheet(records.db, sheet({ id: "sheet-0000000003", date: "2026-09-04", products: [{ labelId: ids.labels, rate: "0.2" }] })); // prettier-ignore
     expect(faults(third())).toEqual([" held", " held"]);
     must(withdraw(records.db, "sheet-0000000002", {}));
     must(third());

@@ -27,15 +27,16 @@ import { findPerson } from "@/records/people";
 import { findRig } from "@/records/rigs";
 import { addSheet, findSheet } from "@/records/sheets";
 import { findSite } from "@/records/sites";
+import { answered, planFaults } from "./again";
 import { countedOf } from "./counted";
 import { asideFaults } from "./aside-faults";
-import { todayOf } from "./clock";
+import { dateAt, todayOf } from "./clock";
 import { isId, issue, nowText, shown } from "./input";
+import { newerThan } from "./judge";
 import { wholly } from "./keep-up";
 import { once } from "./once";
 import { retiredFaults } from "./retired";
 import { judgeRow, lockWords, onDay } from "./slices/calibrations";
-import { heldIssues } from "./held";
 
 /** As many loads as one sheet can be ticked off for, and as many stops as one day has. */
 const MOST_POURED = 120;
@@ -149,6 +150,16 @@ export function saveSheet(db: Access, input: unknown): Result<{ id: string }> {
   const judged = judgeRow(db, rig, calibration, onDay(db, date));
   const lock = lockOf(judged);
   if (lock) return bad(lockIssue(lock));
+  const newer = newerThan(db, known, calibration);
+  if (newer)
+    return bad(
+      issue(
+        "calibrationId",
+        "conflict",
+        `this calibration is of ${dateAt(db, calibration.madeAt)}, and a newer one is in force, of ${dateAt(db, newer.madeAt)}`,
+        "mix from the newer one, or withdraw it with its reason",
+      ),
+    );
   const { made } = judged;
   const fileNow = (counted: ReturnType<typeof countedOf>) =>
     mixFile({
@@ -180,7 +191,8 @@ export function saveSheet(db: Access, input: unknown): Result<{ id: string }> {
   const planned = planOf(read.value);
   if (!planned.ok) return planned;
   const { plan } = planned.value;
-  if (plan.reasons.length > 0) return bad(...heldIssues(plan));
+  const faults = planFaults(products.value, plan);
+  if (faults.length > 0) return bad(...faults);
   const loads = loadsOf(plan);
   if (loads > MOST_POURED)
     return bad(
@@ -206,12 +218,15 @@ export function saveSheet(db: Access, input: unknown): Result<{ id: string }> {
         const now = fileNow(counted(tx));
         if (!now.ok) return now;
         const again = soundPlan(soundJob(now.value));
-        if (again.plan.reasons.length > 0) return bad(...heldIssues(again.plan));
+        const held = planFaults(products.value, again.plan);
+        if (held.length > 0) return bad(...held);
         const { id, rigId, calibrationId, dayId } = input;
         const madeAt = nowText();
         const personId = belongsToPerson(rig.kind) ? input.personId : null;
         const rules = rulesOf([...planSources(plan), ...plan.judged]);
-        const sheet = { id, madeAt, siteId: siteIds[0]!, rigId, personId, calibrationId, dayId, job: read.value.file, rules };
+        const { file: asked } = read.value;
+        const job = { ...asked, products: answered(asked.products ?? [], again.plan.warnings) };
+        const sheet = { id, madeAt, siteId: siteIds[0]!, rigId, personId, calibrationId, dayId, job, rules };
         addSheet(tx, sheet, siteIds, madeAt);
         return good({ id });
       },

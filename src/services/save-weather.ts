@@ -1,39 +1,56 @@
-import { bad, good, issueAt, type Issue, type Result } from "@/core/issue";
-import { airHolds, readAir, type AirText } from "@/formats/air-seen";
-import type { JobFile } from "@/formats/job-file/types";
+import { bad, good, issueAt, type Result } from "@/core/issue";
+import { readAir, type AirText } from "@/formats/air-seen";
 import { type Access, type Records, whole } from "@/records/database";
 import { findSheet } from "@/records/sheets";
-import { addWeather, findWeather, lastWeather } from "@/records/weather";
+import { endOfSpreading, findSpreading } from "@/records/spreadings";
+import { addWeather, findWeather, type WeatherFor } from "@/records/weather";
 import { A_MOMENT, isId, isMoment, issue, nowText, shown } from "./input";
-import { rulesOn } from "./local-rules";
+import { clockBehind } from "./judge";
 import { once } from "./once";
-import { sheetState } from "./sheet-today";
+import { sheetState } from "./sheet-state";
 
 /** Keeps what was seen of the weather for a sheet: `{ id, at, seen }`. */
-export function saveWeather(db: Records, sheetId: string, input: unknown): Result<{ id: string }> {
+export const saveWeather = (db: Records, sheetId: string, input: unknown): Result<{ id: string }> =>
+  keepLook(db, { sheetId }, input, (tx) => {
+    if (!isId(sheetId) || !findSheet(tx, sheetId)) return issue("", "unknown-name", shown(sheetId), "the mix sheets on record");
+    return sheetState(tx, sheetId) === "open" ? undefined : closed("this sheet is closed");
+  });
+
+/** The same for granules that are booked. */
+export const saveSpreadWeather = (db: Records, spreadingId: string, input: unknown): Result<{ id: string }> =>
+  keepLook(db, { spreadingId }, input, (tx) => {
+    if (!isId(spreadingId) || !findSpreading(tx, spreadingId))
+      return issue("", "unknown-name", shown(spreadingId), "the spreadings on record");
+    return endOfSpreading(tx, spreadingId) === undefined ? undefined : closed("these granules are closed");
+  });
+
+const closed = (what: string) => issue("", "conflict", what, "nothing goes down by it any more");
+
+function keepLook(
+  db: Records,
+  of: WeatherFor,
+  input: unknown,
+  fault: (tx: Access) => ReturnType<typeof issue> | undefined,
+): Result<{ id: string }> {
   const { id, at, seen } = (input ?? {}) as Record<string, unknown>;
   if (!isId(id)) return bad(issue("", "wrong-type", "something else", "what was seen, when"));
   if (!isMoment(at)) return bad(issue("at", "bad-date", shown(at), A_MOMENT));
   const read = readAir(seen);
   if (!read.ok) return { ok: false, issues: read.issues.map((one) => issueAt("seen", one)) };
+  const { clock, wind, windMeasured } = seen as AirText;
+  if (clock !== undefined) return bad(issue("seen.clock", "unknown-key", "clock", "the server alone says how its clock stands"));
+  if (wind === "calm" && windMeasured === undefined)
+    return bad(
+      issue("seen.windMeasured", "missing", "", "measured or guessed: a calm that nobody measured answers no limit of the wind"),
+    );
   return whole(db, (tx): Result<{ id: string }> => {
-    const sheet = isId(sheetId) ? findSheet(tx, sheetId) : undefined;
-    if (!sheet) return bad(issue("", "unknown-name", shown(sheetId), "the mix sheets on record"));
-    if (sheetState(tx, sheetId) !== "open")
-      return bad(issue("", "conflict", "this sheet is closed", "nothing goes down by it any more"));
-    const content = { sheetId, at, seen };
+    const wrong = fault(tx);
+    if (wrong) return bad(wrong);
     const add = (): Result<{ id: string }> => {
-      addWeather(tx, { id, at, sheetId, seen: seen as AirText }, nowText());
+      const told: AirText = { ...(seen as AirText), ...(clockBehind(tx) !== undefined && { clock: "behind" as const }) };
+      addWeather(tx, of, { id, at, seen: told }, nowText());
       return good({ id });
     };
-    return once(tx, "weather", id, content, findWeather(tx, id) !== undefined, () => ({ id }), add);
+    return once(tx, "weather", id, { ...of, at, seen }, findWeather(tx, id) !== undefined, () => ({ id }), add);
   });
 }
-
-/** Why nothing may be opened now: what was seen last, and still counts, says no. What nobody looked at says nothing. */
-export const weatherFaults = (tx: Access, sheetId: string, { products = [], sites = [] }: JobFile): Issue[] =>
-  airHolds(lastWeather(tx, sheetId), products, rulesOn(tx, sites), nowText()).map(({ text }) => {
-    const [received, metric] = [text("us"), text("metric")];
-    const expected = "wait, and look again: no label is sprayed against its weather";
-    return { path: "step", code: "conflict", received, expected, ...(metric !== received && { metric }) };
-  });

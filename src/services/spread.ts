@@ -2,8 +2,10 @@ import { bad, good, type Result } from "@/core/issue";
 import { entered } from "@/core/quantity/parse";
 import { groundText, isChoice, totalText, type ChoiceText } from "@/formats/card/choice";
 import { productsOf } from "@/formats/counted";
+import type { SpreadingEntry } from "@/formats/entries";
+import { gearOf } from "@/formats/gear";
 import { spreadWish } from "@/formats/spread-of";
-import { planOfSpread, readSpread } from "@/formats/job-file/spread";
+import { planOfSpread, readSpread, type SpreadFile } from "@/formats/job-file/spread";
 import type { StopWish } from "@/formats/mix-of";
 import { addApplication } from "@/records/applications";
 import type { SetAside } from "@/records/aside";
@@ -11,17 +13,26 @@ import { whole, type Access, type Records } from "@/records/database";
 import { findLabel } from "@/records/labels";
 import { findPerson } from "@/records/people";
 import { findSite } from "@/records/sites";
-import { addSpreading, endOfSpreading, endSpreading, findSpreading } from "@/records/spreadings";
+import {
+  addSpreading,
+  addSpreadingTick,
+  doneOfSpreading,
+  endOfSpreading,
+  endSpreading,
+  findSpreading,
+} from "@/records/spreadings";
+import { lastWeather } from "@/records/weather";
 import { asideFaults } from "./aside-faults";
-import { countedOf, recordedOf } from "./counted";
+import { answered, planFaults } from "./again";
+import { countedOf, isProductStep, recordedOf } from "./counted";
 import { factsNow } from "./facts";
 import { isId, issue, nowText, shown } from "./input";
+import { clockBehind, judgeSpreading, plannedFaults, unopenedFaults, weatherFaults } from "./judge";
 import { readLots, withLot } from "./lots";
 import { once } from "./once";
-import { dayOfRecord } from "./record-sheet";
+import { againNote, dayOfRecord } from "./record-sheet";
 import { retiredFaults } from "./retired";
 import { dayOfPlan, isStop, strangeRows } from "./save-sheet";
-import { heldIssues } from "./held";
 
 /** A job of granules as it is asked for: no rig, no calibration. */
 interface SpreadRequest {
@@ -100,7 +111,8 @@ export function saveSpread(db: Records, input: unknown): Result<{ id: string }> 
     if (read.value.sites.some((site) => site.zones.length === 0))
       return bad(issue("stops", "missing", "", "a zone: tick at least one"));
     const plan = planOfSpread(read.value);
-    return plan.reasons.length > 0 ? bad(...heldIssues(plan)) : good(job);
+    const faults = planFaults(products.value, plan);
+    return faults.length > 0 ? bad(...faults) : good({ ...job, products: answered(products.value, plan.warnings) });
   };
   const { id, personId } = input;
   return whole(db, (tx) =>
@@ -130,18 +142,105 @@ function openOf(db: Access, id: string) {
   return good({ spreading, end: end?.what ?? null });
 }
 
-/** Puts granules on record that were spread: `{ date, why?, lots? }`. */
+/** The steps of granules: the gear, then each product's bags, which are opened. */
+export const spreadSteps = ({ products = [] }: Pick<SpreadFile, "products">): string[] => [
+  ...gearOf(products).map((item) => item.key),
+  ...products.map((_, i) => `bags.product-${i + 1}`),
+];
+
+/**
+ * Ticks a step of granules off, or takes the tick back: `{ step, done }`. Gear comes before the first bag, and none is opened that
+ * the judge, or the weather of the place, holds.
+ */
+export function tickSpread(db: Records, id: string, input: unknown): Result<{ done: string[] }> {
+  const { step, done } = (input ?? {}) as { step?: unknown; done?: unknown };
+  if (typeof step !== "string" || typeof done !== "boolean")
+    return bad(issue("step", "wrong-type", "no step", "a step of these granules"));
+  return whole(db, (tx): Result<{ done: string[] }> => {
+    const open = openOf(tx, id);
+    if (!open.ok) return open;
+    const { spreading, end } = open.value;
+    if (end !== null) return bad(closed(end));
+    const before = new Set(doneOfSpreading(tx, id));
+    const judged = judgeSpreading(tx, spreading, true);
+    const faults = done ? plannedFaults(judged) : [];
+    if (faults.length > 0) return bad(...faults);
+    // A tick that stands may be taken back also where today's card no longer has its step.
+    if (!spreadSteps(judged.job).includes(step) && (done || !before.has(step)))
+      return bad(issue("step", "unknown-name", step.slice(0, 40), "the steps of these granules"));
+    if (done && isProductStep(step)) {
+      const missing = gearOf(judged.job.products ?? []).filter((item) => !before.has(item.key));
+      if (missing.length > 0)
+        return bad(
+          issue("step", "conflict", "a bag before the gear is on", `tick first: ${missing.map((g) => g.text).join(", ")}`),
+        );
+      const weather = weatherFaults(tx, sitesOf(spreading), judged.job);
+      if (weather.length > 0) return bad(...weather);
+    }
+    if (before.has(step) !== done) addSpreadingTick(tx, id, step, done, nowText());
+    return good({ done: doneOfSpreading(tx, id) });
+  });
+}
+
+const sitesOf = ({ job }: { readonly job: SpreadFile }) => (job.sites ?? []).flatMap((site) => site["x-id"] ?? []);
+
+const closed = (end: "recorded" | "withdrawn") =>
+  end === "recorded"
+    ? issue("", "conflict", "this is on record as spread", "correct its records in the log instead")
+    : issue("", "conflict", "this was withdrawn", "enter what went down by hand in the log");
+
+/** Open granules as a screen shows them: as the world is now. */
+export function spreadingEntry(db: Access, spreading: NonNullable<ReturnType<typeof findSpreading>>): SpreadingEntry {
+  const { id, madeAt, date, personId } = spreading;
+  const { job, stopped } = judgeSpreading(db, spreading);
+  return {
+    id,
+    madeAt,
+    date,
+    personId,
+    job,
+    stopped,
+    done: doneOfSpreading(db, id),
+    weather: lastWeather(db, { spreadingId: id }) ?? null,
+    weatherHolds: weatherFaults(db, sitesOf(spreading), job),
+    clockBehind: clockBehind(db) ?? null,
+  };
+}
+
+/**
+ * Puts granules on record that were spread: `{ date, why?, all?, lots? }`; `all` answers that all of it went down where not every
+ * step is ticked. What was never opened is judged now, as it would be before a bag.
+ */
 export function recordSpread(db: Records, id: string, input: unknown): Result<{ id: string }> {
   return whole(db, (tx): Result<{ id: string }> => {
     const open = openOf(tx, id);
     if (!open.ok) return open;
     const { spreading, end } = open.value;
     if (end === "recorded") return good({ id });
-    if (end === "withdrawn") return bad(issue("", "conflict", "this was withdrawn", "enter what went down by hand in the log"));
-    const day = dayOfRecord(tx, spreading, (input ?? {}) as { date?: unknown });
+    if (end === "withdrawn") return bad(closed(end));
+    const request = (input ?? {}) as { date?: unknown; all?: unknown; lots?: unknown };
+    const day = dayOfRecord(tx, spreading, request);
     if (!day.ok) return day;
-    const lots = readLots((input as { lots?: unknown } | null)?.lots, spreading.job.products?.length ?? 0);
+    const lots = readLots(request.lots, spreading.job.products?.length ?? 0);
     if (!lots.ok) return lots;
+    const steps = spreadSteps(spreading.job);
+    const ticked = new Set(doneOfSpreading(tx, id));
+    const done = steps.filter((step) => ticked.has(step)).length;
+    if (steps.some((step) => isProductStep(step) && !ticked.has(step))) {
+      const faults = unopenedFaults(judgeSpreading(tx, spreading, true));
+      if (faults.length > 0) return bad(...faults);
+    }
+    if (done < steps.length && request.all !== true)
+      return bad(
+        issue(
+          "all",
+          "reason-needed",
+          `${done} of ${steps.length} steps are ticked`,
+          "say whether all of it was spread; what never went down is withdrawn",
+        ),
+      );
+    const unticked =
+      done < steps.length && `put on record with ${done} of ${steps.length} steps ticked: all of it was said to be spread`;
     const now = nowText();
     const job = readSpread(spreading.job);
     if (!job.ok) return job;
@@ -167,7 +266,7 @@ export function recordSpread(db: Records, id: string, input: unknown): Result<{ 
               personId: spreading.personId,
               source: "hand",
               sheetId: null,
-              note: "spread dry",
+              note: ["spread dry", againNote(product), unticked].filter(Boolean).join("; "),
               corrects: null,
               isVoid: false,
               facts: withLot(
@@ -196,8 +295,7 @@ export function withdrawSpread(db: Records, id: string): Result<{ id: string }> 
   return whole(db, (tx): Result<{ id: string }> => {
     const open = openOf(tx, id);
     if (!open.ok) return open;
-    if (open.value.end === "recorded")
-      return bad(issue("", "conflict", "this is on record as spread", "correct its records in the log instead"));
+    if (open.value.end === "recorded") return bad(closed("recorded"));
     if (open.value.end === null) endSpreading(tx, id, "withdrawn", nowText());
     return good({ id });
   });

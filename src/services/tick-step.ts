@@ -4,12 +4,11 @@ import { canonical } from "@/core/quantity/arithmetic";
 import { gearMissing, planOfSheet, tickKeys, type SheetPlan } from "@/formats/sheet-plan";
 import { type Access, type Records, whole } from "@/records/database";
 import { addFill, stopEventsOf } from "@/records/runs";
-import { addTick, doneSteps, findSheet } from "@/records/sheets";
-import { heldIssues } from "./held";
+import { addTick, doneSteps, findSheet, siteIdOf } from "@/records/sheets";
 import { isId, issue, nowText, shown } from "./input";
 import { isProductStep } from "./counted";
-import { weatherFaults } from "./save-weather";
-import { runOf, sheetState, sheetToday, type SheetRow } from "./sheet-today";
+import { judgeSheet, plannedFaults, weatherFaults } from "./judge";
+import { runOf, sheetState, type SheetRow } from "./sheet-state";
 
 /**
  * Ticks a step of a sheet off, or takes the tick back: `{ step, done }`. Answers with how the whole sheet stands. Gear
@@ -29,11 +28,10 @@ export function tickStep(db: Records, sheetId: string, input: unknown): Result<{
       return bad(issue("", "conflict", "this sheet is on record as sprayed", "correct its records in the log instead"));
     const before = new Set(doneSteps(tx, sheetId));
     const run = runOf(tx, sheet);
-    const now = sheetToday(tx, sheet, true);
-    if (done && now.stopped.length > 0) return bad(...now.stopped);
-    const today = planOfSheet(now.job, run);
-    if (done && today.plan.reasons.length > 0) return bad(...heldIssues(today.plan));
-    const known = today.plan.reasons.length > 0 ? planOfSheet(sheet.job, run) : today;
+    const now = judgeSheet(tx, sheet, true);
+    const faults = plannedFaults(now);
+    if (done && faults.length > 0) return bad(...faults);
+    const known = faults.length > 0 || !now.plan ? planOfSheet(sheet.job, run) : now.plan;
     // A tick that stands may be taken back also where today's card no longer has its step.
     if (!tickKeys(now.job, known).includes(step) && (done || !before.has(step)))
       return bad(issue("step", "unknown-name", step.slice(0, 40), "the steps of this sheet"));
@@ -42,7 +40,8 @@ export function tickStep(db: Records, sheetId: string, input: unknown): Result<{
       return bad(
         issue("step", "conflict", "a container before the gear is on", `tick first: ${missing.map((g) => g.text).join(", ")}`),
       );
-    const weather = done && isProductStep(step) ? weatherFaults(tx, sheetId, now.job) : [];
+    const siteIds = (sheet.job.sites ?? []).map((site) => siteIdOf(sheet, site));
+    const weather = done && isProductStep(step) ? weatherFaults(tx, siteIds, now.job) : [];
     if (weather.length > 0) return bad(...weather);
     const inTurn = run ? tickOfRun(tx, sheet, known, step, done) : good(null);
     if (!inTurn.ok) return inTurn;

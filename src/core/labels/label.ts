@@ -66,6 +66,8 @@ export interface PutDown {
   readonly unknown?: boolean;
   /** Stands on an open sheet: not down yet, counted all the same. */
   readonly planned?: boolean;
+  /** It stands on an open sheet, and a container was opened for it. */
+  readonly poured?: boolean;
   /** It is the year's plan that it stands in, no sheet. */
   readonly byProgram?: boolean;
 }

@@ -9,6 +9,12 @@ import type { Case, DayOfPlan, ReasonValues } from "./reason";
 const beside = (own: Counting, others: readonly Counting[], active: Active): AreaRate[] =>
   others.flatMap((other) => besideAs(other, own, active) ?? []);
 
+/** What is down or planned on the day of the plan: two sheets of one day are one application to the ground. */
+const ofTheDay = ({ zone, day }: Pick<Case, "zone" | "day">) =>
+  day.anyOrder && day.date !== undefined
+    ? downOn(zone).filter((entry) => !entry.byProgram && daysOfEntry(entry).includes(day.date!))
+    : [];
+
 /**
  * Holds a plan where something holds the same active and can't be compared: leaving it out of the count could pass a
  * limit unseen.
@@ -31,19 +37,25 @@ export function uncountable({ own, others, rows, zone, held }: Case): void {
   }
 }
 
+const sumOf = (amounts: readonly AreaRate[], dry: boolean): AreaRate | null =>
+  amounts.length > 0 ? counted(amounts, dry) : null;
+
 export function perApplication({ own, others, rows, zone, day, held, budgets }: Case): void {
   let worst: ReasonValues["over-application-limit"] | undefined;
   const over = (passed: Omit<ReasonValues["over-application-limit"], "planned">) => {
     if (worst && sizeOf(passed.left) >= sizeOf(worst.left)) return;
     worst = { planned: own.rate, ...passed };
   };
+  const ofDay = ofTheDay({ zone, day });
   const top = own.says.range && perArea(own.says.range[1], `highest rate of ${own.name}`, day.sprayVolume);
-  if (top && !passes(own.rate, top)) over({ by: "highest-rate", limit: top, left: top, also: null });
+  if (top && !passes(own.rate, top)) over({ by: "highest-rate", limit: top, left: top, also: null, today: null });
   for (const row of rows) {
     if (!row.perApplication) continue;
     const limit = perArea(row.perApplication, `most of ${own.name} at once`, day.sprayVolume);
     for (const active of activesOf(own)) {
-      const more = beside(own, others, active);
+      const mixed = beside(own, others, active);
+      const down = ofDay.flatMap((entry) => entryAs(entry, own, active) ?? []);
+      const more = [...mixed, ...down];
       const planned = counted([own.rate, ...more], own.dry);
       const left = leftOf(limit, more, own.dry);
       budgets.push({
@@ -56,7 +68,8 @@ export function perApplication({ own, others, rows, zone, day, held, budgets }: 
         planned,
         left,
       });
-      if (!passes(planned, limit)) over({ by: "at-once", limit, left, also: more.length > 0 ? active.name : null });
+      if (!passes(planned, limit))
+        over({ by: "at-once", limit, left, also: mixed.length > 0 ? active.name : null, today: sumOf(down, own.dry) });
     }
   }
   if (worst) held({ code: "over-application-limit", values: worst, most: worst.left });

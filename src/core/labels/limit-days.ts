@@ -9,6 +9,18 @@ export function countAndInterval({ own, rows, zone, day, held, warnings }: Case)
   if (day.date === undefined) return;
   const { date } = day;
   const actives = activesOf(own);
+  // Where a label names a time between, that holds it.
+  if (!rows.some((row) => (row.intervalAtLeast ?? 0) > 0)) {
+    const again = downOn(zone).filter(
+      (e) => !e.byProgram && daysOfEntry(e).includes(date) && actives.some((active) => holds(e, own, active.name)),
+    );
+    const one = again.find(isDown) ?? again[0];
+    if (one)
+      warnings.push({
+        code: "same-day",
+        values: { product: own.name, zone: zone.name, other: one.of, amount: one.amount, on: date, down: isDown(one) },
+      });
+  }
   const entriesOf = (entries: readonly PutDown[], active: (typeof actives)[number]) =>
     entries.filter((e) => holds(e, own, active.name));
   for (const row of rows) {
@@ -58,6 +70,9 @@ export function countAndInterval({ own, rows, zone, day, held, warnings }: Case)
       });
   }
 }
+
+/** Something of it is on the ground, or in a tank. */
+const isDown = ({ planned, poured }: PutDown) => !planned || poured === true;
 
 /**
  * What went down may still work: some products are slow, and slower in cold (common practice). Before its label lets it be

@@ -17,6 +17,8 @@ export interface ReasonValues {
     readonly by: "highest-rate" | "at-once";
     /** The active that another product of the mix holds too. */
     readonly also: string | null;
+    /** What counts beside it on the same ground and day; null where nothing does. */
+    readonly today: AreaRate | null;
     readonly left: AreaRate;
   };
   readonly "over-year-limit": {
@@ -120,6 +122,16 @@ export interface LimitWarningValues {
     readonly last: string;
     /** The day on which the label's time for the next one ended. */
     readonly ended: string;
+  };
+  /** It, or another product with its active, goes down there on the same day, and no label names a time between. */
+  readonly "same-day": {
+    readonly product: string;
+    readonly zone: string;
+    readonly other: string;
+    readonly amount: AreaRate;
+    readonly on: string;
+    /** It is down, or a container was opened for it; false where it only stands on a sheet. */
+    readonly down: boolean;
   };
   /** It went down there, and its effect can't be seen yet: a repeat may be needless. */
   readonly "not-to-be-judged-yet": {

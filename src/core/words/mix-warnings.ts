@@ -1,4 +1,5 @@
 import { inWords, type WordsOf } from "../finding";
+import { readAreaRate } from "../labels/active";
 import type { LimitWarningValues } from "../labels/reason";
 import type { MixWarning, MixWarningValues, RateWarningValues } from "../mixing/plan";
 import { show, showEntered, writeNumber } from "../quantity/format";
@@ -26,6 +27,8 @@ const WORDS: WordsOf<LimitWarningValues & RateWarningValues & MixWarningValues> 
     `${product} must be watered in and its card says no deadline, ${dry} must stay dry for ${showEntered(keepDry)} first: does the label of ${product} leave the time?`,
   "second-half-late": ({ product, zone, last, ended }) =>
     `${product} on ${zone}: the label's time for the next one ended on ${ended}, counted from ${last}.`,
+  "same-day": ({ product, zone, other, amount, on, down }, system) =>
+    `${product} on ${zone}: ${readAreaRate(amount, system)} of ${other} ${down ? "went" : "is planned to go"} down there on ${on} too. Is a second dose of the same day meant?`,
   "not-to-be-judged-yet": ({ product, zone, on, from }) =>
     `${product} went down on ${zone} on ${on}, and its label says not to judge it before ${from}: is a repeat needed?`,
   "active-not-noted": ({ product, zone, other, on }) =>

@@ -27,13 +27,14 @@ function wordsFor(reason: Reason): WordsOf<ReasonValues, ReasonWords> {
       ? `Lower the rate of ${product} to ${rate(left, system)} or less.`
       : `No rate of ${product} fits here today. Take it out of this mix, or leave this zone out.`;
   return {
-    "over-application-limit": ({ planned, limit, by, also, left }, system) => {
+    "over-application-limit": ({ planned, limit, by, also, today, left }, system) => {
       const allowed =
         by === "highest-rate"
           ? `the label's highest rate is ${rate(limit, system)}`
           : `the label allows ${rate(limit, system)} at once`;
       const shared = also === null ? "" : `, and another product of this mix holds ${also} too`;
-      return { text: `${of}: ${rate(planned, system)} is planned, ${allowed}${shared}.`, fits: lower(left, system) };
+      const had = today === null ? "" : `, and ${rate(today, system)} counts with it: the same ground, the same day`;
+      return { text: `${of}: ${rate(planned, system)} is planned, ${allowed}${shared}${had}.`, fits: lower(left, system) };
     },
     "over-year-limit": ({ planned, limit, year, active, before, left }, system) => {
       const had = before ? ` ${rate(before, system)} counts against it already.` : "";

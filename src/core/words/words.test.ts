@@ -55,7 +55,7 @@ const LEVERS: { [C in keyof LeverValues]: LeverValues[C] } = {
 };
 
 const REASONS: { [C in keyof ReasonValues]: ReasonValues[C] } = {
-  "over-application-limit": { planned: rate(5), limit: rate(4), by: "at-once", also: "osselin", left: rate(4) },
+  "over-application-limit": { planned: rate(5), limit: rate(4), by: "at-once", also: "osselin", today: rate(2), left: rate(4) },
   "over-year-limit": {
     planned: rate(5),
     limit: rate(8),
@@ -89,6 +89,7 @@ const MIX: { [C in keyof (LimitWarningValues & RateWarningValues & MixWarningVal
   "jurisdiction-unknown": { product: "A", zone: "front", limitFor: "Osselmark" },
   "water-deadline-open": { product: "A", dry: "B", keepDry: entered("24 h", "time") },
   "second-half-late": { product: "A", zone: "front", last: "2026-05-01", ended: "2026-07-10" },
+  "same-day": { product: "A", zone: "front", other: "B", amount: rate(2), on: "2026-05-01", down: true },
   "not-to-be-judged-yet": { product: "A", zone: "front", on: "2026-05-01", from: "2026-05-15" },
   "active-not-noted": { product: "A", zone: "front", other: "B", on: "2026-05-01" },
   "per-acre-slip": { product: "A", rate: metricRate, slips: [{ code: "hectare-acre", says: "says", corrected: "1 L/ha" }] },

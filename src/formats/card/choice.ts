@@ -29,6 +29,8 @@ export interface ChoiceText {
   readonly split?: "first" | "second";
   /** Why this row and this point. */
   readonly reason?: string;
+  /** Why it goes down again on a day on which it, or its active, went down there already. */
+  readonly again?: string;
   /** The rate as the label states it, where that is a nutrient or an active. */
   readonly stated?: string;
   /** Of a rate for a gallon: the ground that one is for, or that it is meant as the strength of the mix. */
@@ -122,7 +124,8 @@ export function choiceWords(choice: ChoiceText): string {
         ? "meant as the strength of the mix"
         : `a gallon is for ${choice.gallon}`;
   const soil = choice.soil ? "by the soil test" : undefined;
-  return [`${choice.from ?? "the label's rate"}: ${point}${split}`, gallon, soil, choice.reason, ...new Set(meant)]
+  const again = choice.again === undefined ? undefined : `again on the same day: ${choice.again}`;
+  return [`${choice.from ?? "the label's rate"}: ${point}${split}`, gallon, soil, choice.reason, again, ...new Set(meant)]
     .filter(Boolean)
     .join(" · ");
 }
@@ -159,6 +162,7 @@ export function isChoice(value: unknown): value is ChoiceText {
     (c.split === undefined || c.split === "first" || c.split === "second") &&
     text(c.from, 400) &&
     text(c.reason, 400) &&
+    text(c.again, 300) &&
     text(c.stated, 80) &&
     (c.gallon === undefined ||
       c.gallon === BY_STRENGTH ||

@@ -82,5 +82,6 @@ export function readApplied(entry: AppliedText, path: string, faults: Faults): P
     ...(typeof entry["x-also-on"] === "string" && isDate(entry["x-also-on"]) && { alsoOn: entry["x-also-on"] }),
     ...(entry["x-unknown"] === true && { unknown: true }),
     ...(entry["x-planned"] === true && { planned: true }),
+    ...(entry["x-poured"] === true && { poured: true }),
   };
 }

@@ -165,6 +165,8 @@ export interface AppliedText {
   /** Ours: the specific gravity of a liquid; and that it stands on an open sheet and isn't down yet. */
   readonly "x-gravity"?: string;
   readonly "x-planned"?: boolean;
+  /** Ours: of what stands on an open sheet, that a container was opened for it. */
+  readonly "x-poured"?: boolean;
   /** Ours: another day that it may have gone down on; and that nobody noted its active. */
   readonly "x-also-on"?: string;
   readonly "x-unknown"?: boolean;

@@ -1,5 +1,6 @@
 import type { ConditionLimits, Conditions, When } from "@/core/conditions/judge";
-import { airCounts, judgeSeen, readAir, type AirSeen } from "../air-seen";
+import { ageAt } from "../air-age";
+import { judgeSeen, readAir, type AirSeen } from "../air-seen";
 import { readMetar } from "./metar";
 
 /** What a day's reports say of each hour: what was measured, never what is to come. */
@@ -64,7 +65,7 @@ export function hoursOf(
 /** The newest report, where it still counts at a moment; undefined where it is too old to go by, or there is none. */
 export function newestOf(hours: readonly ReportedHour[], now: string): ReportedHour | undefined {
   const last = hours.at(-1);
-  return last && airCounts(new Date(last.at).toISOString(), now) ? last : undefined;
+  return last && ageAt(last.at, Date.parse(now)) === "now" ? last : undefined;
 }
 
 /** The spans in which every report let it be sprayed: from the first moment to the last. */

@@ -8,11 +8,12 @@ import { findCalibration } from "@/records/calibrations";
 import type { Access } from "@/records/database";
 import { outcomesOfSheet } from "@/records/outcomes";
 import { findPerson } from "@/records/people";
-import { doneSteps, findSheet, mixedInto, openSheetsPage, productsOfSheet, sheetsOfDay } from "@/records/sheets";
+import { doneSteps, findSheet, mixedInto, openSheetsPage, productsOfSheet, sheetsOfDay, siteIdOf } from "@/records/sheets";
 import { rinsedSince } from "@/records/stock";
 import { lastWeather } from "@/records/weather";
 import { wasPoured } from "../counted";
-import { runOf, sheetState, sheetToday, type SheetRow } from "../sheet-today";
+import { clockBehind, judgeSheet, weatherFaults } from "../judge";
+import { runOf, sheetState, type SheetRow } from "../sheet-state";
 
 /** What is known of mix sheets: which are open, one of them whole, what was mixed before. */
 
@@ -59,10 +60,12 @@ const othersOf = (db: Access, { id, dayId }: SheetRow) =>
     ? []
     : sheetsOfDay(db, dayId).flatMap((other) => (other.id === id ? [] : [{ id: other.id, tank: tankName(other.job) }]));
 
-/** What was seen of the weather last. */
-function weatherOf(db: Access, id: string): Sheet["weather"] {
-  const last = lastWeather(db, id);
-  return last ? { at: last.at, seen: last.seen } : null;
+/** A sheet as it stands: an open one as the world is now, with what the weather of its places says; another one as it was. */
+function standing(db: Access, sheet: SheetRow): Pick<Sheet, "job" | "stopped" | "weatherHolds" | "clockBehind"> {
+  if (sheetState(db, sheet.id) !== "open") return { job: sheet.job, stopped: [], weatherHolds: [], clockBehind: null };
+  const { job, stopped } = judgeSheet(db, sheet);
+  const siteIds = (sheet.job.sites ?? []).map((site) => siteIdOf(sheet, site));
+  return { job, stopped, weatherHolds: weatherFaults(db, siteIds, job), clockBehind: clockBehind(db) ?? null };
 }
 
 /** One mix sheet, whole, with its ticks; undefined where there is none. */
@@ -80,10 +83,10 @@ export function readSheet(db: Access, id: string): Sheet | undefined {
     run: runOf(db, sheet),
     others: othersOf(db, sheet),
     state: sheetState(db, id),
-    ...sheetToday(db, sheet),
+    ...standing(db, sheet),
     poured: wasPoured(db, id),
     done: doneSteps(db, id),
-    weather: weatherOf(db, id),
+    weather: lastWeather(db, { sheetId: id }) ?? null,
     outcome: outcomesOfSheet(db, id).flatMap((outcome) => outcome.entries),
   };
 }

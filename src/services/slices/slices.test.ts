@@ -9,7 +9,7 @@ import { saveKitCheck, saveQuickCheck } from "../save-check";
 import { saveSheet, saveSheets } from "../save-sheet";
 import { saveRinse, saveStockCount } from "../save-stock";
 import { tellStop } from "../day-stops";
-import { withdraw } from "../sheet-today";
+import { withdraw } from "../sheet-state";
 import { tickStep } from "../tick-step";
 import { put, retire } from "../keep-up";
 import {
@@ -462,7 +462,7 @@ describe("every answer is made of what it says", () => {
       () => must(put(records.db, "labels", { id: ids.labels, form })),
       () => must(put(records.db, "sites", { id: ids.sites, form: { ...SITE, name: "Green two" } })),
       () => must(put(records.db, "rigs", { id: ids.rigs, form: { ...RIG, name: "Red backpack" } })),
-      () => must(saveSheets(records.db, { sheets: [sheet({ id: "sheet-0000000002" })] })),
+      () => must(saveSheets(records.db, { sheets: [sheet({ id: "sheet-0000000002", calibrationId: "calibration-00002" })] })),
       () => must(recordSheet(records.db, "sheet-0000000001", { date: "2026-09-02", all: true })),
       () => must(withdraw(records.db, "sheet-0000000002", {})),
       () => must(retire(records.db, "people", { id: ids.people, retired: true })),

@@ -20,6 +20,7 @@ import { findRig } from "@/records/rigs";
 import { findSite, sitesPage } from "@/records/sites";
 import { rinsesOf } from "@/records/stock";
 import { openSpreadings } from "@/records/spreadings";
+import { spreadingEntry } from "../spread";
 import { firmZone, todayOf } from "../clock";
 import { localRules } from "../local-rules";
 import { programOf } from "../program";
@@ -102,4 +103,4 @@ export const grounds = (db: Access, { site, name, areaM2 }: { site?: string; nam
   }));
 
 export const spreadings = (db: Access, aside: SetAside[]): SpreadingEntry[] =>
-  openSpreadings(db, aside).map(({ createdAt: _, ...spreading }) => spreading);
+  openSpreadings(db, aside).map((spreading) => spreadingEntry(db, spreading));

@@ -8,8 +8,10 @@ import { emptySession, type Session } from "@/formats/session";
 import { closeRecords, openRecords, recordsFile, type Records } from "@/records/database";
 import { putSetting } from "@/records/settings";
 import { findSheet } from "@/records/sheets";
+import { findSpreading } from "@/records/spreadings";
 import { holdClock } from "../clock";
 import { put, type KeptKind } from "../keep-up";
+import { spreadSteps, tickSpread } from "../spread";
 import { tickStep } from "../tick-step";
 
 /** For tests: records of their own in a folder of their own, and a small town to put into them. */
@@ -112,6 +114,9 @@ export const session = (more: Partial<Session> = {}): Session => ({
   ...more,
 });
 export const NOW = "2026-09-02T10:00:00.000Z";
+/** How a rate was chosen, where a test doesn't say: with the answer to a second dose of its day. */
+const CHOSEN = { row: 0, point: "typed", again: "another pass is wanted" };
+
 /** A mix of the test town, as a screen asks for it. */
 export const sheet = (more: object = {}) => ({
   id: "sheet-0000000001",
@@ -126,14 +131,22 @@ export const sheet = (more: object = {}) => ({
   run: false,
   overage: "",
   mixedFor: "",
-  products: [{ labelId: ids.labels, rate: "0.3 oz/1000 ft2" }],
   ...more,
+  products: productsIn(more).map((one) => ({ choice: CHOSEN, ...one })),
 });
+
+const productsIn = ({ products }: { readonly products?: readonly object[] }): readonly object[] =>
+  products ?? [{ labelId: ids.labels, rate: "0.3 oz/1000 ft2" }];
 
 /** Ticks all the gear of a sheet, so that a container may be opened. */
 export function gearOn(db: Records, sheetId: string): void {
   for (const { key } of gearOf(findSheet(db, sheetId)!.job.products ?? []))
     must(tickStep(db, sheetId, { step: key, done: true }));
+}
+
+/** Ticks everything of booked granules: the gear, then their bags. */
+export function spreadOut(db: Records, id: string): void {
+  for (const step of spreadSteps(findSpreading(db, id)!.job)) must(tickSpread(db, id, { step, done: true }));
 }
 
 /** A quick check of the test town: 32.5 fl oz a minute. */

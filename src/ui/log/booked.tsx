@@ -1,18 +1,25 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { useState } from "react";
+import { useMemo, useState } from "react";
+import type { Issue } from "@/core/issue";
 import { readAmount } from "@/core/mixing/display";
 import { read } from "@/core/working/units";
 import { planOfSpread, readSpread } from "@/formats/job-file/spread";
 import type { SpreadingEntry } from "@/formats/entries";
+import { gearOf } from "@/formats/gear";
 import { sentences, useSend, useSlice } from "../data/records";
 import { todayDate } from "../data/clock";
 import { useInHand } from "../data/in-hand";
+import { AirNow } from "../mix/air-now";
+import { GearList } from "../mix/gear-list";
+import { Held } from "../mix/held";
 import { Lots, useLots } from "../mix/lots";
 import { bagWords } from "../mix/spread-list";
+import { Stopped } from "../mix/stopped";
+import { Check } from "../parts/choose";
 import { Fold } from "../parts/fold";
-import { Button, SubHeading } from "../parts/controls";
+import { Button, Note, SubHeading } from "../parts/controls";
 import { TextField } from "../parts/field";
 import { Notice } from "../parts/notices";
 import { Row } from "../parts/layout";
@@ -38,31 +45,70 @@ function One({ spreading }: { spreading: SpreadingEntry }) {
   const { system } = useInHand();
   const send = useSend();
   const [date, setDate] = useState(todayDate());
-  const [trouble, setTrouble] = useState<readonly string[]>([]);
-  const lots = useLots(spreading.id, spreading.job.products ?? []);
-  const job = readSpread(spreading.job);
-  const items = job.ok ? planOfSpread({ ...job.value, sites: job.value.sites.map(bare) }).items : [];
-  const close = async (how: "record" | "withdraw") => {
-    const said = { date, ...(lots.told.some((lot) => lot !== null) && { lots: lots.told }) };
-    const result = await send(`/api/spreads/${spreading.id}/${how}`, how === "record" ? said : {});
-    if (result.ok) lots.forget();
-    setTrouble(result.ok ? [] : sentences(result.issues));
+  const [trouble, setTrouble] = useState<readonly Issue[]>([]);
+  const { id, job: file, stopped, weatherHolds } = spreading;
+  const products = file.products ?? [];
+  const lots = useLots(id, products);
+  const plan = useMemo(() => {
+    const job = readSpread(file);
+    return job.ok ? planOfSpread(job.value) : undefined;
+  }, [file]);
+  const done = new Set(spreading.done);
+  const gear = gearOf(products);
+  const held = stopped.length > 0 || !plan || plan.reasons.length > 0;
+  const gearFirst = gear.some((item) => !done.has(item.key));
+  const tick = async (step: string, on: boolean) => {
+    const result = await send(`/api/spreads/${id}/ticks`, { step, done: on });
+    setTrouble(result.ok ? [] : result.issues);
   };
-  const sites = (spreading.job.sites ?? []).map((s) => s.name).join(", ");
+  const close = async (how: "record" | "withdraw", all = false) => {
+    const said = { date, ...(all && { all }), ...(lots.told.some((lot) => lot !== null) && { lots: lots.told }) };
+    const result = await send(`/api/spreads/${id}/${how}`, how === "record" ? said : {});
+    if (result.ok) lots.forget();
+    setTrouble(result.ok ? [] : result.issues);
+  };
+  const unticked = trouble.find((issue) => issue.path === "all");
+  const sites = (file.sites ?? []).map((s) => s.name).join(", ");
   return (
-    <Box as="li" borderBottom="1px solid" borderColor="line" paddingY="8px" display="grid" gap="6px">
+    <Box as="li" borderBottom="1px solid" borderColor="line" paddingY="8px" display="grid" gap="8px">
       <Box fontWeight="700">
         {sites} · {spreading.date}
       </Box>
-      {items.map((item) => (
-        <Box key={item.site + item.product.name}>
-          {item.product.name}, {item.site}: {readAmount(item.total, system)} on {read(item.area.value, "area", system)}
-          {item.bags && `, ${bagWords(item)}`}
-        </Box>
-      ))}
-      <AirAtMix products={spreading.job.products ?? []} sites={spreading.job.sites ?? []} />
+      <Stopped issues={stopped} />
+      {stopped.length === 0 && plan && plan.reasons.length > 0 && <Held plan={plan} system={system} />}
+      {!held && (
+        <>
+          <AirAtMix products={products} sites={file.sites ?? []} />
+          <AirNow of={spreading} under="spreads" />
+          <GearList gear={gear} done={done} onTick={(step, on) => void tick(step, on)} />
+          {plan.items.map((item) => (
+            <Box key={item.site + item.product.name}>
+              {item.product.name}, {item.site}: {readAmount(item.total, system)} on {read(item.area.value, "area", system)}
+              {item.bags && `, ${bagWords(item)}`}
+            </Box>
+          ))}
+          {(gearFirst || weatherHolds.length > 0) && <Note>{gearFirst ? "The gear first." : "The weather says no."}</Note>}
+          <Box as="ul" listStyleType="none" aria-label="Bags">
+            {products.map(({ name }, i) => {
+              const step = `bags.product-${i + 1}`;
+              return (
+                <li key={step}>
+                  <Check
+                    gloves
+                    checked={done.has(step)}
+                    disabled={!done.has(step) && (gearFirst || weatherHolds.length > 0)}
+                    onChange={(e) => void tick(step, e.target.checked)}
+                  >
+                    The bags of {name} are opened
+                  </Check>
+                </li>
+              );
+            })}
+          </Box>
+        </>
+      )}
       <Fold title="The lot, off each bag">
-        <Lots of={spreading.id} products={spreading.job.products ?? []} />
+        <Lots of={id} products={products} />
       </Fold>
       <Row gap="8px 12px" flexWrap="wrap" alignItems="flex-end">
         <Box width="180px">
@@ -80,7 +126,18 @@ function One({ spreading }: { spreading: SpreadingEntry }) {
           Withdraw
         </Button>
       </Row>
-      {trouble.map((text) => (
+      {unticked && (
+        <Notice state="act">
+          {unticked.received}: was all of it spread?
+          <Row gap="8px 12px" flexWrap="wrap" marginTop="8px">
+            <Button onClick={() => void close("record", true)}>Yes, all of it went down</Button>
+            <Button look="quiet" onClick={() => setTrouble([])}>
+              No: leave it open
+            </Button>
+          </Row>
+        </Notice>
+      )}
+      {sentences(trouble.filter((issue) => issue !== unticked)).map((text) => (
         <Notice key={text} state="stop">
           {text}
         </Notice>
@@ -88,9 +145,3 @@ function One({ spreading }: { spreading: SpreadingEntry }) {
     </Box>
   );
 }
-
-/** What was booked is shown as it was booked; whether it may go down now is the server's to say. */
-const bare = <S extends { readonly zones: readonly object[] }>(site: S): S => ({
-  ...site,
-  zones: site.zones.map((zone) => ({ ...zone, applied: [] })),
-});

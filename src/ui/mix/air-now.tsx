@@ -12,9 +12,11 @@ import type { Issue } from "@/core/issue";
 import { writeNumber } from "@/core/quantity/format";
 import { lineText } from "@/core/working/explain";
 import { read, type System } from "@/core/working/units";
-import { airCounts, judgeAir, readAir, type AirSeen, type AirText } from "@/formats/air-seen";
+import { ageOf, isOfNoTime } from "@/formats/air-age";
+import { judgeAir, readAir, type AirSeen, type AirText, type WindMeasured } from "@/formats/air-seen";
 import { placeOf } from "@/formats/area/place";
 import type { Sheet } from "@/formats/entries";
+import type { SpreadFile } from "@/formats/job-file/spread";
 import type { SiteText } from "@/formats/job-file/types";
 import { simulatedStation } from "@/standins/station";
 import { nowMoment, wallClock } from "../data/clock";
@@ -23,6 +25,7 @@ import { keep, readKept, useKept } from "../data/kept-here";
 import { sentences, useSend, useSite } from "../data/records";
 import { withBare } from "../data/typed";
 import { useSystem } from "../data/units";
+import { CALM_GUESSED } from "@/formats/facts";
 import type { Told } from "../log/fact-fields";
 import { Choose, type Option } from "../parts/choose";
 import { Button, Note } from "../parts/controls";
@@ -36,21 +39,50 @@ import { reasonsSaid, VERDICT_STATE, VERDICT_WORDS } from "../weather/verdict";
 // The plan is fetched where the site has one.
 const Plan = dynamic(() => import("../sites/plan").then((m) => m.Plan), { ssr: false });
 
-/** The weather before a mix goes down: what was seen last and what it says, and a way to look again. Nothing is opened against it. */
-export function AirNow({ sheet }: { sheet: Sheet }) {
-  const { weather } = sheet;
-  const counts = weather !== null && airCounts(weather.at, nowMoment());
+/** What the weather is looked at for: a sheet, or granules. */
+export type WeatherOf = Pick<Sheet, "id" | "weather" | "weatherHolds" | "clockBehind"> & { readonly job: SpreadFile };
+
+/** Whether what was seen says something of now. */
+function saysNow(weather: NonNullable<Sheet["weather"]>): boolean {
+  const read = readAir(weather.seen);
+  return read.ok && !isOfNoTime(weather.seen) && ageOf({ at: weather.at, seen: read.value }, nowMoment()) === "now";
+}
+
+/** The weather before a mix, or granules, go down: what was seen last and what it says, and a way to look again. Nothing is opened against it. */
+export function AirNow({ of, under }: { of: WeatherOf; /** Where a look is sent. */ under: "sheets" | "spreads" }) {
+  const { weather } = of;
+  const counts = weather !== null && saysNow(weather);
   return (
     <Box as="section" aria-label="The weather now">
-      {weather && <LastSeen sheet={sheet} weather={weather} counts={counts} />}
+      {weather && <LastSeen of={of} weather={weather} counts={counts} />}
+      <PlaceHolds of={of} />
       <Fold
         key={weather?.at}
         strong
         title={counts ? "Look at the weather again" : "Look at the weather, before the first container"}
       >
-        <Look sheet={sheet} />
+        <Look of={of} under={under} />
       </Fold>
     </Box>
+  );
+}
+
+/** Why nothing is opened there, whoever looked and for which sheet. */
+function PlaceHolds({ of: { weatherHolds, clockBehind } }: { of: WeatherOf }) {
+  return (
+    <Column gap="6px" marginY={weatherHolds.length > 0 || clockBehind !== null ? "6px" : "0"}>
+      {clockBehind !== null && (
+        <Notice state="stop">
+          The server&apos;s clock stands before the newest record, of {format(wallClock(clockBehind), "d MMM yyyy, HH:mm")}: a
+          look releases nothing until the clock is put right.
+        </Notice>
+      )}
+      {weatherHolds.length > 0 && (
+        <Notice state="stop">
+          Nothing is opened here yet: {sentences(weatherHolds.map((one) => ({ ...one, path: "" }))).join(" ")}
+        </Notice>
+      )}
+    </Column>
   );
 }
 
@@ -70,6 +102,8 @@ interface Draft {
   readonly dewPoint: string;
   readonly wet: string;
   readonly soil?: string;
+  /** Whether the wind was measured or guessed. */
+  readonly measured?: WindMeasured | "";
 }
 const BLANK: Draft = { metar: "", wind: "", gust: "", from: "", air: "", dewPoint: "", wet: "" };
 
@@ -78,9 +112,13 @@ const FROM: readonly Option[] = [
   ...["N", "NE", "E", "SE", "S", "SW", "W", "NW"].map((point, i): Option => [String(i * 45), point]),
 ];
 
-function Look({ sheet }: { sheet: Sheet }) {
-  const [draft = BLANK, set] = useKept<Draft>(`air:${sheet.id}`);
-  const site = useSite(sheet.job.sites?.[0]?.["x-id"])?.site;
+/** A calm is asked about: somebody who feels no wind may stand in it. */
+const measuredOf = ({ wind, measured }: Draft): WindMeasured | "" =>
+  measured ?? (wind.trim().toLowerCase() === "calm" ? "" : "measured");
+
+function Look({ of, under }: { of: WeatherOf; under: "sheets" | "spreads" }) {
+  const [draft = BLANK, set] = useKept<Draft>(`air:${of.id}`);
+  const site = useSite(of.job.sites?.[0]?.["x-id"])?.site;
   const [picked, setWhen] = useState<When>();
   const now = Date.parse(nowMoment());
   const when = picked ?? partAt(site ? [site] : [])(now);
@@ -93,23 +131,24 @@ function Look({ sheet }: { sheet: Sheet }) {
     draft.metar.trim() === ""
       ? {
           when,
-          ...given("wind", draft.wind, metric ? "km/h" : "mph"),
+          ...given("wind", draft.wind.trim().toLowerCase() === "calm" ? "calm" : draft.wind, metric ? "km/h" : "mph"),
+          ...(draft.wind.trim() !== "" && measuredOf(draft) !== "" && { windMeasured: measuredOf(draft) as WindMeasured }),
           ...given("gust", draft.gust, metric ? "km/h" : "mph"),
           ...(draft.from !== "" && { from: Number(draft.from) }),
           ...given("air", draft.air, metric ? "°C" : "°F"),
           ...given("dewPoint", draft.dewPoint, metric ? "°C" : "°F"),
-          ...(draft.wet === "yes" && { wet: true }),
+          wet: draft.wet === "yes",
           ...soil,
         }
       : { when, metar: draft.metar.trim(), ...soil };
   const look = async (seen: AirText) => {
     const checked = readAir(seen);
     if (!checked.ok) return setTrouble(placed(checked.issues));
-    const result = await send(`/api/sheets/${encodeURIComponent(sheet.id)}/weather`, { id: nanoid(), at: nowMoment(), seen });
+    const result = await send(`/api/${under}/${encodeURIComponent(of.id)}/weather`, { id: nanoid(), at: nowMoment(), seen });
     if (!result.ok) return setTrouble(placed(result.issues));
     setTrouble([]);
     set(undefined);
-    tellRecord(sheet, checked.value, metric ? "metric" : "us");
+    if (under === "sheets") tellRecord(of, checked.value, metric ? "metric" : "us");
   };
   const askStation = async () => change({ metar: await simulatedStation.report(wallClock()) });
   return (
@@ -131,6 +170,14 @@ function Look({ sheet }: { sheet: Sheet }) {
               onChange={(e) => change({ [key]: e.target.value })}
             />
           ))}
+          {draft.wind.trim() !== "" && (
+            <Choose
+              label="The wind was"
+              value={measuredOf(draft)}
+              options={MEASURED_OR_GUESSED}
+              onPick={(measured) => change({ measured: measured as WindMeasured | "" })}
+            />
+          )}
           <Choose label="It comes from" value={draft.from} options={FROM} onPick={(from) => change({ from })} />
           <Choose
             label="Rain, or wet leaves"
@@ -177,6 +224,12 @@ function sunWords(site: SiteText | undefined, now: number): string {
   return `The sun rises there ${clock(sun.rises)} and sets ${clock(sun.sets)}.`;
 }
 
+const MEASURED_OR_GUESSED: readonly Option[] = [
+  ["", "say which"],
+  ["measured", "measured there"],
+  ["guessed", "guessed"],
+];
+
 const MEASURED = [
   ["wind", "Wind", "6 mph", "10 km/h"],
   ["gust", "Gusts", "9 mph", "15 km/h"],
@@ -188,7 +241,7 @@ const MEASURED = [
 const given = (key: string, typed: string, unit: string): Partial<AirText> =>
   typed.trim() === "" ? {} : { [key]: withBare(typed, unit) };
 
-const OTHERS: Readonly<Record<string, string>> = { metar: "The report", soil: "Soil" };
+const OTHERS: Readonly<Record<string, string>> = { metar: "The report", soil: "Soil", windMeasured: "The wind was" };
 
 const placed = (issues: readonly Issue[]) =>
   sentences(issues).map((words, i) => {
@@ -198,16 +251,17 @@ const placed = (issues: readonly Issue[]) =>
   });
 
 /** What was seen as the record has it. */
-const asTold = ({ wind, temperature }: AirSeen, system: System): Told => ({
+const asTold = ({ wind, guessed, temperature }: AirSeen, system: System): Told => ({
+  ...(guessed && { wind: CALM_GUESSED }),
   ...(wind && { wind: read(wind.speed, "speed", system, { figures: 2 }) }),
   ...(wind && wind.from !== null && { windFrom: compass(wind.from) }),
   ...(temperature !== null && { air: readTemperature(temperature, system) }),
 });
 
 /** What was seen goes on the record of the sheet; what somebody typed there stays, what an earlier look said doesn't. */
-function tellRecord(sheet: Sheet, seen: AirSeen, system: System): void {
-  const key = `facts:${sheet.id}`;
-  const before = sheet.weather && readAir(sheet.weather.seen);
+function tellRecord(of: WeatherOf, seen: AirSeen, system: System): void {
+  const key = `facts:${of.id}`;
+  const before = of.weather && readAir(of.weather.seen);
   const earlier = before?.ok ? asTold(before.value, system) : {};
   const typed = Object.entries(readKept<Told>(key) ?? {}).filter(
     ([field, text]) => text.trim() !== "" && earlier[field as keyof Told] !== text,
@@ -216,38 +270,45 @@ function tellRecord(sheet: Sheet, seen: AirSeen, system: System): void {
 }
 
 interface SeenProps {
-  readonly sheet: Sheet;
+  readonly of: WeatherOf;
   readonly weather: NonNullable<Sheet["weather"]>;
   readonly counts: boolean;
 }
 
 /** What the weather that was seen last says, in a line; nothing where nobody looked. */
-export function AirSaid({ sheet }: { sheet: Sheet }) {
+export function AirSaid({ of }: { of: WeatherOf }) {
   const system = useSystem();
-  const { weather } = sheet;
-  const beside = useAirBeside(sheet.job.sites ?? []);
+  const { weather } = of;
+  const beside = useAirBeside(of.job.sites ?? []);
   const seen = weather && readAir(weather.seen);
   if (!seen?.ok) return null;
   const at = format(wallClock(weather!.at), "HH:mm");
-  if (!airCounts(weather!.at, nowMoment())) return <Note>The weather of {at} is too old to go by: look again.</Note>;
-  const { verdict, reasons } = judgeAir(seen.value, sheet.job.products ?? [], beside);
+  if (isOfNoTime(weather!.seen)) return <Note>The weather of {at} was kept by a clock that stood wrong: look again.</Note>;
+  const age = ageOf({ at: weather!.at, seen: seen.value }, nowMoment());
+  if (age !== "now")
+    return (
+      <Notice state="act">
+        Wait: {age === "old" ? "what was seen of the weather is old" : "the report is of a later hour than now"}. Look again.
+      </Notice>
+    );
+  const { verdict, reasons } = judgeAir(seen.value, of.job.products ?? [], beside);
   const said = reasonsSaid(reasons, seen.value.when, system);
   const words = `${VERDICT_WORDS[verdict]}, as of ${at}${said === "" ? "" : `: ${said}`}.`;
   return <Notice state={VERDICT_STATE[verdict]}>{words}</Notice>;
 }
 
-function LastSeen({ sheet, weather, counts }: SeenProps) {
+function LastSeen({ of, weather, counts }: SeenProps) {
   const system = useSystem();
   const seen = readAir(weather.seen);
-  if (!seen.ok || !counts) return <AirSaid sheet={sheet} />;
+  if (!seen.ok || !counts) return <AirSaid of={of} />;
   return (
     <Column gap="6px">
-      <AirSaid sheet={sheet} />
+      <AirSaid of={of} />
       <Note>{seenWords(seen.value, system)}</Note>
       {seen.value.unread.length > 0 && (
         <Notice state="act">Not understood, and taken for missing: {seen.value.unread.join(" ")}</Notice>
       )}
-      <Drift sheet={sheet} seen={seen.value} system={system} />
+      <Drift of={of} seen={seen.value} system={system} />
       {seen.value.air && (
         <Fold title="How it was worked out">
           <Box as="ul" listStylePosition="inside" textStyle="small">
@@ -261,7 +322,7 @@ function LastSeen({ sheet, weather, counts }: SeenProps) {
   );
 }
 
-function seenWords({ wind, temperature, air, station, soil }: AirSeen, system: System): string {
+function seenWords({ wind, guessed, temperature, air, station, soil }: AirSeen, system: System): string {
   const blows = wind
     ? [
         `wind ${read(wind.speed, "speed", system, { figures: 2 })}`,
@@ -270,7 +331,9 @@ function seenWords({ wind, temperature, air, station, soil }: AirSeen, system: S
       ]
         .filter(Boolean)
         .join("")
-    : "wind not known";
+    : guessed
+      ? "wind guessed, so not known"
+      : "wind not known";
   return [
     station,
     blows,
@@ -283,8 +346,8 @@ function seenWords({ wind, temperature, air, station, soil }: AirSeen, system: S
 }
 
 /** Where a droplet drifts to over the first site, on its plan where it has one. */
-function Drift({ sheet, seen, system }: { sheet: Sheet; seen: AirSeen; system: System }) {
-  const first = sheet.job.sites?.[0];
+function Drift({ of, seen, system }: { of: WeatherOf; seen: AirSeen; system: System }) {
+  const first = of.job.sites?.[0];
   const entry = useSite(first?.["x-id"]);
   const { wind } = seen;
   if (!wind || wind.from === null) return null;

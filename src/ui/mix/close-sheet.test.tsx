@@ -44,6 +44,8 @@ const sheetOf = (file: JobFile): Sheet => ({
   poured: true,
   done: [],
   weather: null,
+  weatherHolds: [],
+  clockBehind: null,
   outcome: [],
 });
 const onClosed = jest.fn();

@@ -64,6 +64,8 @@ const sheetOf = (run: RunState): Sheet => ({
   poured: false,
   done: [],
   weather: null,
+  weatherHolds: [],
+  clockBehind: null,
   outcome: [],
 });
 

@@ -12,17 +12,15 @@ import { entered } from "@/core/quantity/parse";
 import { mixWarningText } from "@/core/words/mix-warnings";
 import type { Sheet } from "@/formats/entries";
 import { choiceWords, isChoice } from "@/formats/card/choice";
-import { airHolds } from "@/formats/air-seen";
 import { gearOf } from "@/formats/gear";
 import { tankName } from "@/formats/job-file/assemble";
 import { gearMissing, planOfSheet, type SheetPlan } from "@/formats/sheet-plan";
 import { useRigs, useSlice } from "../data/records";
-import { nowMoment, todayDate, wallClock } from "../data/clock";
+import { todayDate, wallClock } from "../data/clock";
 import { useInHand } from "../data/in-hand";
 import { Room } from "../frame/room";
 import { Heading, Note } from "../parts/controls";
 import { FirstThing, Notice } from "../parts/notices";
-import { useAirBeside } from "../weather/beside";
 import { besideOf } from "./about-filling";
 import { AirNow } from "./air-now";
 import { CloseSheet } from "./close-sheet";
@@ -94,8 +92,7 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
   // Nor are those of one that the world has overtaken.
   const shown = poured && sheet.stopped.length === 0;
   const missing = gearMissing(sheet.job, done).length > 0;
-  const { rules } = useAirBeside(sheet.job.sites ?? []);
-  const windy = airHolds(sheet.weather, sheet.job.products ?? [], rules ?? [], nowMoment()).length > 0;
+  const windy = sheet.weatherHolds.length > 0;
   // Once something is filled the stops are what the page is about; once all is done, putting it on record.
   const begun = (run?.filled.length ?? 0) > 0;
   const allDone = run
@@ -139,7 +136,7 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
         {begun && poured && run && sheet.state === "open" && (
           <DayStops job={sheet.job} run={run} system={system} tell={tell} onPreview={preview.set} />
         )}
-        {shown && !held && sheet.state === "open" && <AirNow sheet={sheet} />}
+        {shown && !held && sheet.state === "open" && <AirNow of={sheet} under="sheets" />}
         {shown && <SheetFiles sheet={sheet} worked={worked} kit={kit} system={system} />}
         {shown && !held && <GearList gear={gear} done={done} onTick={onTick} />}
         {shown && !held && sheet.state === "open" && <Lots of={sheet.id} products={sheet.job.products ?? []} />}

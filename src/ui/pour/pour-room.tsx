@@ -108,7 +108,7 @@ function Pouring({ sheet, tick, trouble }: PouringProps) {
       <Heading fontSize={{ base: "17px", lg: "20px" }} paddingTop="6px">
         {placeWords(sheet)}
       </Heading>
-      {pouring && step && <AirSaid sheet={sheet} />}
+      {pouring && step && <AirSaid of={sheet} />}
       {pouring && step && <FieldLines sheet={sheet} />}
       {pouring && step && (
         <StepNow
