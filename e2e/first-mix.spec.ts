@@ -156,6 +156,11 @@ test("granules are booked without a rig, and put on record; a soil test counts a
   await page.getByRole("button", { name: "Book it" }).click();
   const booked = page.getByRole("list", { name: "Booked" }).getByRole("listitem").filter({ hasText: green });
   await expect(booked).toContainText("32 lb");
+  // The bags wait for the gear, as a container does.
+  const bag = booked.getByLabel(`The bags of ${product} are opened`);
+  await expect(bag).toBeDisabled();
+  for (const box of await booked.getByRole("region", { name: "Gear" }).getByRole("checkbox").all()) await box.check();
+  await bag.check();
   await booked.getByRole("button", { name: "It is down: put on record" }).click();
   await expect(page.getByRole("list", { name: "What went down" }).getByText(product).first()).toBeVisible();
 });

@@ -1,3 +1,4 @@
+import { reportTime } from "./harness/clock";
 import { calibrated, expect, gearOn, inMix, kept, label, rigInHand, site, slice, test } from "./fixtures";
 
 test("a windy morning waited out: no container is opened while the wind is over the label's, what was seen goes on the record", async ({
@@ -31,7 +32,7 @@ test("a windy morning waited out: no container is opened while the wind is over 
   await weather.getByText(/^Look at the weather/).click();
   await expect(weather.getByLabel("A station's report (METAR)")).toHaveValue("nice and breezy");
   await weather.getByText(/^Look at the weather/).click();
-  await look("KFRY 101653Z 22014G22KT 9999 FEW040 22/12 Q1016");
+  await look(`KFRY ${reportTime(20)} 22014G22KT 9999 FEW040 22/12 Q1016`);
   await expect(weather.getByText(/Not now, as of .*: wind of 16 mph, 10 mph is the most/)).toBeVisible();
   await expect(weather.getByText(/Drift goes to the NE/)).toBeVisible();
   const load = page.getByRole("region", { name: "Load 1" });
@@ -42,7 +43,7 @@ test("a windy morning waited out: no container is opened while the wind is over 
   await weather.getByText("Look at the weather again").click();
   await weather.getByRole("button", { name: "Ask the simulated station" }).click();
   await expect(weather.getByLabel("A station's report (METAR)")).toHaveValue(/^KFRY \d{6}Z AUTO /);
-  await weather.getByLabel("A station's report (METAR)").fill("KFRY 101853Z 22006KT 9999 FEW040 22/12 Q1016");
+  await weather.getByLabel("A station's report (METAR)").fill(`KFRY ${reportTime(2)} 22006KT 9999 FEW040 22/12 Q1016`);
   await weather.getByLabel("The hour").selectOption("day");
   await weather.getByRole("button", { name: "This is the weather now" }).click();
   await expect(weather.getByText(/Go, as of /)).toBeVisible();

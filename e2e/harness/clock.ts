@@ -24,3 +24,8 @@ export const nowText = (): string => new Date(now()).toISOString();
 /** The firm's day: its place is where the machine is. */
 export const today = (): string => localDate(nowText(), machineZone());
 export const daysAgo = (days: number): string => dateOf(dayOf(today()) - days);
+/** The day, hour and minute (UTC) of a station's report of some minutes ago, "101653Z". */
+export function reportTime(minutesAgo: number): string {
+  const [, day, hour, minute] = /-(\d\d)T(\d\d):(\d\d)/.exec(new Date(now() - minutesAgo * 60_000).toISOString())!;
+  return `${day}${hour}${minute}Z`;
+}

@@ -151,25 +151,43 @@ export interface AirBeside {
 
 type Says = Pick<CardText, "wind" | "airLeast" | "airMost">;
 
+/** A limit of the wind: as it was written, and whose it is; ours has no writing. */
+export interface WindLimit {
+  readonly value: Quantity<"speed">;
+  readonly text: string | null;
+  readonly by: { readonly of: "label" | "rule" | "ours"; readonly name: string };
+}
+
+/** Every limit of the wind that holds a mix, the strictest first: of its labels, of the place and the firm, and ours where no label says. */
+export function windLimits(cards: readonly (Says & { readonly name: string })[], rules: readonly LocalRule[]): WindLimit[] {
+  const of = (wind: string | undefined, by: WindLimit["by"]): WindLimit[] =>
+    wind === undefined ? [] : [{ value: entered(wind, "speed").value, text: wind, by }];
+  const labels = cards.flatMap(({ wind, name }) => of(wind, { of: "label", name }));
+  const ours: WindLimit = { value: MOST_WIND, text: null, by: { of: "ours", name: "our ceiling, where no label says" } };
+  // A rule of the place is beside the label's limit, or ours: it never stands for it.
+  return [
+    ...rules.flatMap((rule) => of(rule.wind, { of: "rule", name: ruleName(rule) })),
+    ...(labels.length > 0 ? labels : [ours]),
+  ].sort((a, b) => compare(a.value, b.value));
+}
+
 /** The limits of some labels together, and of the rules of the place; our ceiling for the wind where no label says another. */
 export function limitsOfCards(cards: readonly Says[], rules: readonly LocalRule[] = []): ConditionLimits {
   const all = [...cards.map((says) => ({ says, by: undefined })), ...rules.map((rule) => ({ says: rule, by: ruleName(rule) }))];
-  const winds = all.flatMap(({ says, by }) =>
-    says.wind === undefined ? [] : [{ value: entered(says.wind, "speed").value, by }],
-  );
-  // A rule of the place is beside the label's limit, or ours: it never stands for it.
-  if (!winds.some(({ by }) => by === undefined)) winds.push({ value: MOST_WIND, by: undefined });
+  const wind = windLimits(
+    cards.map((says) => ({ ...says, name: "" })),
+    rules,
+  )[0]!;
   const degrees = (of: (says: Says) => string | undefined) =>
     all.flatMap(({ says, by }) => {
       const value = celsiusOf(of(says));
       return value === undefined ? [] : [{ value, by }];
     });
-  const [wind] = winds.sort((a, b) => compare(a.value, b.value));
   const [least] = degrees((says) => says.airLeast).sort((a, b) => b.value - a.value);
   const [most] = degrees((says) => says.airMost).sort((a, b) => a.value - b.value);
-  const by = { wind: wind!.by, airAtLeast: least?.by, airAtMost: most?.by };
+  const by = { wind: wind.by.of === "rule" ? wind.by.name : undefined, airAtLeast: least?.by, airAtMost: most?.by };
   return {
-    wind: wind!.value,
+    wind: wind.value,
     ...(least && { airAtLeast: least.value }),
     ...(most && { airAtMost: most.value }),
     ...(Object.values(by).some((one) => one !== undefined) && { by }),

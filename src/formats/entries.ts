@@ -378,6 +378,8 @@ export interface CountedEntry {
   /** The open sheet that plans it; null where it is down. */
   readonly sheetId: string | null;
   readonly applied: AppliedText;
+  /** Of what is down: how much in all, the hour that is noted of it, and when it was put on record. */
+  readonly down?: { readonly total: string; readonly time: string | null; readonly keptAt: string };
 }
 
 /** A record of what went down. */

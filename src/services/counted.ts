@@ -109,14 +109,18 @@ type Counting = ReturnType<typeof countingIn>;
 const downIn = (db: Access, counting: Counting, aside?: SetAside[]): CountedEntry[] =>
   entriesOf(standingApplications(db, counting.everywhere, firstSeen(counting.known.cards, counting.today), aside), counting);
 
-type DownRow = Recorded & Pick<ApplicationRow, "rate" | "date" | "alsoOn" | "siteId" | "zone" | "zoneId">;
+type DownRow = Recorded &
+  Pick<ApplicationRow, "rate" | "date" | "alsoOn" | "siteId" | "zone" | "zoneId"> &
+  Partial<Pick<ApplicationRow, "total" | "facts" | "createdAt">>;
 
 function entriesOf(rows: readonly DownRow[], { known, ground }: Counting): CountedEntry[] {
   return rows.flatMap((row): CountedEntry[] => {
     const applied = appliedOf(known.downOf(row), row.rate, { date: row.date, alsoOn: row.alsoOn });
     const { siteId, zone } = row;
     const zoneIds = ground(row.zoneId);
-    return applied.map((one) => ({ siteId, zoneIds, zone, sheetId: null, applied: one }));
+    const { total, facts, createdAt: keptAt } = row;
+    const down = total !== undefined && keptAt !== undefined && { down: { total, time: facts?.started ?? null, keptAt } };
+    return applied.map((one) => ({ siteId, zoneIds, zone, sheetId: null, applied: one, ...down }));
   });
 }
 

@@ -183,6 +183,7 @@ describe("the same ground on the same day", () => {
     must(mix({ id: OTHER, products: rate("0.3", "another pass is wanted") }));
     must(water());
     down();
+    expect(stops().join()).toMatch(/0\.3 oz per 1,000 sq ft of Granule went down there on 2026-09-02 too/);
     expect(faults(tickStep(records.db, SHEET, { step: "1.1.top-up", done: true }))).toEqual(AGAIN);
     must(water(OTHER));
   });

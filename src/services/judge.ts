@@ -98,6 +98,10 @@ export function plannedFaults({ job, stopped, plan }: Judged<SpreadFile, Pick<Sh
   return planFaults(job.products ?? [], "plan" in plan ? plan.plan : plan, isDownByNow);
 }
 
+/** What stops a plan as a screen shows it, which tells what a label holds by the plan itself. */
+export const stoppedFaults = (judged: Parameters<typeof plannedFaults>[0]): Issue[] =>
+  plannedFaults(judged).filter((fault) => fault.code !== "held");
+
 /** Why what was never opened can't be put on record as it was planned: its amounts were nobody's to open. */
 export function unopenedFaults(judged: Parameters<typeof plannedFaults>[0]): Issue[] {
   const faults = plannedFaults(judged);

@@ -225,7 +225,7 @@ describe("the server's clock and the firm's zone decide the day", () => {
     held({ madeAt: "2026-09-03T19:00:00.000Z" });
   });
   test("half past four on the last of December in California is not next year", () => {
-    must(saveZone(records.db, { zone: "America/Los_Angeles" }));
+    must(saveZone(records.db, { zone: "America/Los_Angeles", why: "the grounds lie there" }));
     holdClock("2026-12-31T10:00:00Z");
     down({ date: "2026-11-01" });
     must(saveCalibration(records.db, { session: session({ id: "calibration-00002" }), madeAt: "2026-12-31T09:00:00.000Z" }));
@@ -234,6 +234,26 @@ describe("the server's clock and the firm's zone decide the day", () => {
     expect(readAll(records.db).firm.today).toBe("2026-12-31");
     holdClock("2027-01-01T08:30:00Z");
     must(plan({ calibrationId: "calibration-00002" }));
+  });
+  test("another time zone opens no year, and needs a reason that stays on record", () => {
+    holdClock("2026-12-31T23:30:00Z");
+    const move = (zone: string, why?: string) => saveZone(records.db, { zone, ...(why && { why }) });
+    expect(faults(move("Asia/Tokyo", "we bought a yard there"))).toEqual(["zone conflict"]);
+    expect(faults(move("America/New_York"))).toEqual(["why reason-needed"]);
+    must(move("America/New_York", "it was guessed wrongly"));
+    // It is 2026 there by now, and where it was it would be 2027: neither way back opens one.
+    holdClock("2027-01-01T01:00:00Z");
+    expect(faults(move("UTC", "back again"))).toEqual(["zone conflict"]);
+    holdClock("2027-01-01T06:00:00Z");
+    must(move("UTC", "back again"));
+    const was = records.db.$client.prepare("select kind, was from revisions where kind like 'time-zone%' order by id").all();
+    expect(was).toEqual([
+      { kind: "time-zone", was: "UTC" },
+      { kind: "time-zone-why", was: "it was guessed wrongly" },
+      { kind: "time-zone", was: "America/New_York" },
+    ]);
+    must(move("UTC"));
+    expect(faults(move("Mars/Olympus", "further away"))).toEqual(["zone not-a-choice"]);
   });
   test("a sheet recorded as 1990 frees nothing: a day before it wants a reason, and counts on its own day too", () => {
     must(plan({ products: [{ labelId: ids.labels, rate: "0.4" }] }));

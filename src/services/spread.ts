@@ -27,7 +27,7 @@ import { answered, planFaults } from "./again";
 import { countedOf, isProductStep, recordedOf } from "./counted";
 import { factsNow } from "./facts";
 import { isId, issue, nowText, shown } from "./input";
-import { clockBehind, judgeSpreading, plannedFaults, unopenedFaults, weatherFaults } from "./judge";
+import { clockBehind, judgeSpreading, plannedFaults, stoppedFaults, unopenedFaults, weatherFaults } from "./judge";
 import { readLots, withLot } from "./lots";
 import { once } from "./once";
 import { againNote, dayOfRecord } from "./record-sheet";
@@ -192,14 +192,15 @@ const closed = (end: "recorded" | "withdrawn") =>
 /** Open granules as a screen shows them: as the world is now. */
 export function spreadingEntry(db: Access, spreading: NonNullable<ReturnType<typeof findSpreading>>): SpreadingEntry {
   const { id, madeAt, date, personId } = spreading;
-  const { job, stopped } = judgeSpreading(db, spreading);
+  const judged = judgeSpreading(db, spreading);
+  const { job } = judged;
   return {
     id,
     madeAt,
     date,
     personId,
     job,
-    stopped,
+    stopped: stoppedFaults(judged),
     done: doneOfSpreading(db, id),
     weather: lastWeather(db, { spreadingId: id }) ?? null,
     weatherHolds: weatherFaults(db, sitesOf(spreading), job),

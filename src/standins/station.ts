@@ -1,8 +1,11 @@
 /** A weather station that is asked for its last report. */
 export interface StationPort {
   readonly name: string;
-  /** @param at when it is asked @returns a METAR */
-  readonly report: (at: Date) => Promise<string>;
+  /**
+   * @param at what the clock on the wall there says when it is asked, by the reader's own zone
+   * @param moment when that is; the same where it is left out @returns a METAR
+   */
+  readonly report: (at: Date, moment?: Date) => Promise<string>;
 }
 
 const two = (n: number) => String(Math.round(n)).padStart(2, "0");
@@ -59,11 +62,11 @@ function hourOf(day: number, hour: number): Hour {
  */
 export const simulatedStation: StationPort = {
   name: "the simulated station",
-  report: async (at) => {
+  report: async (at, moment = at) => {
     const day = at.getDate();
     const hour = at.getHours();
     const { from, wind, gust, air, dewPoint, weather, sky, pressure } = hourOf(day, hour);
-    const time = `${two(at.getUTCDate())}${two(at.getUTCHours())}00Z`;
+    const time = `${two(moment.getUTCDate())}${two(moment.getUTCHours())}${two(moment.getUTCMinutes())}Z`;
     const blows = wind < 0.5 ? "00000KT" : wind < 3 ? `VRB${two(wind)}KT` : `${String(from).padStart(3, "0")}${two(wind)}`;
     const gusts = wind >= 3 ? `${gust > 0 ? `G${two(gust)}` : ""}KT` : "";
     const sight = weather === "FG" ? "0300" : weather === "RA" ? "4000" : "9999";

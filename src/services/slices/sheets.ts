@@ -12,7 +12,7 @@ import { doneSteps, findSheet, mixedInto, openSheetsPage, productsOfSheet, sheet
 import { rinsedSince } from "@/records/stock";
 import { lastWeather } from "@/records/weather";
 import { wasPoured } from "../counted";
-import { clockBehind, judgeSheet, weatherFaults } from "../judge";
+import { clockBehind, judgeSheet, stoppedFaults, weatherFaults } from "../judge";
 import { runOf, sheetState, type SheetRow } from "../sheet-state";
 
 /** What is known of mix sheets: which are open, one of them whole, what was mixed before. */
@@ -63,9 +63,15 @@ const othersOf = (db: Access, { id, dayId }: SheetRow) =>
 /** A sheet as it stands: an open one as the world is now, with what the weather of its places says; another one as it was. */
 function standing(db: Access, sheet: SheetRow): Pick<Sheet, "job" | "stopped" | "weatherHolds" | "clockBehind"> {
   if (sheetState(db, sheet.id) !== "open") return { job: sheet.job, stopped: [], weatherHolds: [], clockBehind: null };
-  const { job, stopped } = judgeSheet(db, sheet);
+  const judged = judgeSheet(db, sheet);
+  const { job } = judged;
   const siteIds = (sheet.job.sites ?? []).map((site) => siteIdOf(sheet, site));
-  return { job, stopped, weatherHolds: weatherFaults(db, siteIds, job), clockBehind: clockBehind(db) ?? null };
+  return {
+    job,
+    stopped: stoppedFaults(judged),
+    weatherHolds: weatherFaults(db, siteIds, job),
+    clockBehind: clockBehind(db) ?? null,
+  };
 }
 
 /** One mix sheet, whole, with its ticks; undefined where there is none. */

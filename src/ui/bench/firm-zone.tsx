@@ -5,6 +5,7 @@ import { useState } from "react";
 import { sentences, useSend, useSlice } from "../data/records";
 import { Button, Note, Select } from "../parts/controls";
 import { Field } from "../parts/field";
+import { AskWhy } from "../parts/ask-why";
 import { Notice } from "../parts/notices";
 import { Row } from "../parts/layout";
 
@@ -19,9 +20,12 @@ export function FirmZone({ asking = false }: { asking?: boolean }) {
   const zone = picked ?? firm?.zone ?? "UTC";
   const [trouble, setTrouble] = useState<readonly string[]>([]);
   const [saved, setSaved] = useState(false);
-  const save = async () => {
-    const result = await send("/api/settings", { zone });
-    setTrouble(result.ok ? [] : sentences(result.issues));
+  const [asksWhy, setAsksWhy] = useState(false);
+  const save = async (why?: string) => {
+    const result = await send("/api/settings", { zone, ...(why !== undefined && { why }) });
+    const issues = result.ok ? [] : result.issues;
+    setAsksWhy(issues.some((issue) => issue.path === "why"));
+    setTrouble(sentences(issues));
     setSaved(result.ok);
   };
   const known = zones();
@@ -51,6 +55,8 @@ export function FirmZone({ asking = false }: { asking?: boolean }) {
                 onChange={(e) => {
                   setZone(e.target.value);
                   setSaved(false);
+                  setAsksWhy(false);
+                  setTrouble([]);
                 }}
               >
                 {(known.includes(zone) ? known : [zone, ...known]).map((one) => (
@@ -66,10 +72,18 @@ export function FirmZone({ asking = false }: { asking?: boolean }) {
         {saved && <span role="status">Saved.</span>}
       </Row>
       {trouble.map((text) => (
-        <Notice key={text} state="stop">
+        <Notice key={text} state={asksWhy ? "act" : "stop"}>
           {text}
         </Notice>
       ))}
+      {asksWhy && (
+        <AskWhy
+          label="Why another time zone?"
+          placeholder="it was guessed wrongly at the first start"
+          press="Save the time zone"
+          onSay={(why) => void save(why)}
+        />
+      )}
     </Box>
   );
 }

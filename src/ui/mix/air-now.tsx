@@ -150,7 +150,7 @@ function Look({ of, under }: { of: WeatherOf; under: "sheets" | "spreads" }) {
     set(undefined);
     if (under === "sheets") tellRecord(of, checked.value, metric ? "metric" : "us");
   };
-  const askStation = async () => change({ metar: await simulatedStation.report(wallClock()) });
+  const askStation = async () => change({ metar: await simulatedStation.report(wallClock(), new Date(nowMoment())) });
   return (
     <Column gap="10px">
       <TextField

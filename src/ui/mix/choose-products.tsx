@@ -3,13 +3,17 @@
 import { Box } from "@chakra-ui/react";
 import Link from "next/link";
 import { rowName, likelyRow, rateAt } from "@/formats/card/choice";
-import type { LabelEntry, SiteEntry } from "@/formats/entries";
+import type { MixWarning } from "@/core/mixing/plan";
+import { mixWarningText } from "@/core/words/mix-warnings";
+import type { CountedEntry, LabelEntry, SiteEntry } from "@/formats/entries";
+import { useInHand } from "../data/in-hand";
 import { useLabels } from "../data/records";
 import { formWords } from "../labels/words";
 import { Button, Note, SubHeading } from "../parts/controls";
 import { FirstThing, Notice } from "../parts/notices";
 import { ShelfPick } from "../parts/pickers";
 import { ChooseRate } from "./choose-rate";
+import { AgainAsk, LastHere } from "./last-here";
 import type { Chosen, DraftProduct, TankDraft } from "./draft";
 import { Column, Row } from "../parts/layout";
 
@@ -28,11 +32,23 @@ interface ProductsProps {
   readonly which?: (label: LabelEntry) => boolean;
   /** What is said where none does. */
   readonly none?: string;
+  /** What counts against the ground that is mixed for, and its zones. */
+  readonly counted?: readonly CountedEntry[] | undefined;
+  readonly zoneIds?: readonly string[];
+  /** What the plan warns of: a second dose of its day is asked about. */
+  readonly warnings?: readonly MixWarning[];
 }
 
 /** The products of one tank and their rates. */
-export function ChooseProducts({ tank, chosen, site, turfs, mix, date, change, which = () => true, none }: ProductsProps) {
+export function ChooseProducts(props: ProductsProps) {
+  const { tank, chosen, site, turfs, mix, date, change, which = () => true, none, counted = [], zoneIds = [] } = props;
+  const { warnings = [] } = props;
   const labels = useLabels();
+  const { system } = useInHand();
+  const again = (name: string) => {
+    const one = warnings.find((w) => w.code === "same-day" && w.values.product === name);
+    return one && mixWarningText(one, system);
+  };
   const shelf = labels.filter((l) => !l.retired && which(l) && !mix.products.some((p) => p.labelId === l.id));
   const put = (products: readonly DraftProduct[]) => change({ ...mix, products });
   const setProduct = (labelId: string, next: Partial<DraftProduct>) =>
@@ -73,6 +89,13 @@ export function ChooseProducts({ tank, chosen, site, turfs, mix, date, change, w
             turfs={turfs}
             {...(date && { date })}
             change={(next) => setProduct(c.labelId, next)}
+          />
+          <LastHere card={c.label.card} counted={counted} zoneIds={zoneIds} />
+          <AgainAsk
+            name={c.label.card.name}
+            said={again(c.label.card.name)}
+            choice={c.choice}
+            change={(choice) => setProduct(c.labelId, { choice })}
           />
         </Column>
       ))}

@@ -100,6 +100,14 @@ export function stopsOf(
     .map((siteId) => ({ siteId, without: without.filter((zone) => zonesOf(siteId).includes(zone)) }));
 }
 
+/** The ids of the zones of some stops. */
+export const zonesOfStops = (stops: readonly StopWish[], sites: readonly SiteEntry[]): string[] =>
+  stops.flatMap(({ siteId, without, spot }) =>
+    spot
+      ? [spot.zoneId]
+      : (sites.find((s) => s.id === siteId)?.site.zones ?? []).map((z) => z["x-id"]).filter((id) => !without?.includes(id)),
+  );
+
 /** The day that a mix is for: one that has gone by is today. */
 export const dateOf = ({ date }: Pick<Draft, "date">): string => (date > todayDate() ? date : todayDate());
 

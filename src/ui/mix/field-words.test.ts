@@ -9,20 +9,33 @@ const product = (name: string, label: object = {}): ProductText => ({
 });
 
 test("the hardest wish of the weather, and whose the others are", () => {
-  expect(weatherLines([], "us")).toEqual([]);
-  expect(weatherLines([product("A")], "us")).toEqual([["Wind", "10 mph at most, where no label says"]]);
+  expect(weatherLines([], "us", [])).toEqual([]);
+  expect(weatherLines([product("A")], "us", [])).toEqual([["Wind", "10 mph at most (our ceiling, where no label says)"]]);
   const lines = weatherLines(
     [
       product("A", { wind: "12 mph", airMost: "85 °F", airOver: "3 days" }),
       product("B", { wind: "8 mph", airLeast: "50 °F", airMost: "90 °F", soilLeast: "50 °F" }),
     ],
     "us",
+    [],
   );
   expect(lines).toEqual([
-    ["Wind", "8 mph at most"],
+    ["Wind", "8 mph at most (B); 12 mph (A)"],
     ["Air", "at most 85 °F, over 3 days (A)"],
     ["Air", "50 °F to 90 °F (B)"],
     ["Soil", "at least 50 °F (B)"],
+  ]);
+});
+
+test("the limit that is shown is the one that holds: the rule of the place before the label, both named", () => {
+  const rules = [{ jurisdiction: "Quay County", wind: "6 mph", airMost: "80 °F" }];
+  expect(weatherLines([product("A", { wind: "12 mph" })], "us", rules)).toEqual([
+    ["Wind", "6 mph at most (the rule of Quay County); 12 mph (A)"],
+    ["Air", "at most 80 °F (the rule of Quay County)"],
+  ]);
+  expect(weatherLines([product("A")], "metric", [{ wind: "20 mph" }])[0]).toEqual([
+    "Wind",
+    "16 km/h at most (our ceiling, where no label says); 20 mph (the firm's own rule)",
   ]);
 });
 

@@ -1,12 +1,13 @@
 import { afterTank, afterWords, type AfterTank } from "@/core/labels/aftercare";
 import { showEntered } from "@/core/quantity/format";
 import { entered, type Entered } from "@/core/quantity/parse";
-import { MOST_WIND } from "@/core/conditions/judge";
 import { valueIn } from "@/core/quantity/quantity";
-import { compare } from "@/core/quantity/arithmetic";
 import { System, read } from "@/core/working/units";
 import type { ProductText } from "@/formats/job-file/types";
+import { windLimits, type WindLimit } from "@/formats/air-seen";
+import type { CardText } from "@/formats/card/card";
 import { cardOfProduct } from "@/formats/gear";
+import { ruleName, type LocalRule } from "@/formats/local-rules";
 import { Faults } from "@/formats/job-file/faults";
 import { readProduct } from "@/formats/job-file/read-product";
 import { wallClock } from "../data/clock";
@@ -15,32 +16,33 @@ import { format } from "../data/dates";
 /** A thing that a label says of the field, and what it says. */
 export type FieldLine = readonly [what: string, says: string];
 
-/** What the labels of a mix want of the weather: the hardest wish, and whose it is where there are several. */
-export function weatherLines(products: readonly ProductText[], system: System): FieldLine[] {
-  const cards = products.map((p) => ({ name: p.name, ...cardOfProduct(p) }));
-  const winds = cards.flatMap((c) => (c.wind === undefined ? [] : [entered(c.wind, "speed")]));
-  const wind = winds.sort((a, b) => compare(a.value, b.value))[0];
-  const each = (of: (card: (typeof cards)[number]) => string | undefined): string[] => [
+/**
+ * What is wanted of the weather for a mix, by its labels and by the rules of its places: what holds it, the strictest first, and
+ * whose each is where there are several. @param rules those of the places of the mix
+ */
+export function weatherLines(products: readonly ProductText[], system: System, rules: readonly LocalRule[]): FieldLine[] {
+  const cards = products.map((p) => ({ ...cardOfProduct(p), name: p.name }));
+  const winds = windLimits(cards, rules);
+  const windOf = ({ value, text }: WindLimit) =>
+    text === null ? read(value, "speed", system, { figures: 2 }) : showEntered(entered(text, "speed"));
+  const windsSaid = winds.map((limit, i) => {
+    const whose = winds.length > 1 || limit.by.of === "ours" ? ` (${limit.by.name})` : "";
+    return `${windOf(limit)}${i === 0 ? " at most" : ""}${whose}`;
+  });
+  type Source = Partial<CardText> & { readonly name: string };
+  const each = (sources: readonly Source[], of: (source: Source) => string | undefined): string[] => [
     ...new Set(
-      cards.flatMap((card) => {
-        const says = of(card);
-        return says === undefined ? [] : [cards.length > 1 ? `${says} (${card.name})` : says];
+      sources.flatMap((source) => {
+        const says = of(source);
+        return says === undefined ? [] : [sources.length > 1 ? `${says} (${source.name})` : says];
       }),
     ),
   ];
+  const airs = [...rules.map((rule) => ({ ...rule, name: ruleName(rule) })), ...cards];
   return [
-    ...(cards.length > 0
-      ? [
-          [
-            "Wind",
-            wind
-              ? `${showEntered(wind)} at most`
-              : `${read(MOST_WIND, "speed", system, { figures: 2 })} at most, where no label says`,
-          ] as FieldLine,
-        ]
-      : []),
-    ...each((c) => between(c.airLeast, c.airMost, c.airOver)).map((says): FieldLine => ["Air", says]),
-    ...each((c) => between(c.soilLeast, c.soilMost)).map((says): FieldLine => ["Soil", says]),
+    ...(cards.length > 0 ? [["Wind", [...new Set(windsSaid)].join("; ")] as FieldLine] : []),
+    ...each(airs, (c) => between(c.airLeast, c.airMost, c.airOver)).map((says): FieldLine => ["Air", says]),
+    ...each(cards, (c) => between(c.soilLeast, c.soilMost)).map((says): FieldLine => ["Soil", says]),
   ];
 }
 

@@ -93,6 +93,7 @@ test("the gear and the cautions of all labels, each once, before the usual ones"
   const gloves = { item: "gloves", type: "nitrile" };
   show(
     <LabelCautions
+      sites={[]}
       products={[
         card("A", { signalWord: "danger", gear: [gloves, { item: "boots" }], reentry: "when dry", emergency: "000" }),
         card("B", { gear: [{ item: "gloves", type: "long" }], reentry: "when dry" }),

@@ -3,15 +3,17 @@
 import { Box, chakra } from "@chakra-ui/react";
 import type { CardText } from "@/formats/card/card";
 import { cardOfProduct, namedGear } from "@/formats/gear";
-import type { ProductText } from "@/formats/job-file/types";
+import type { ProductText, SiteText } from "@/formats/job-file/types";
 import { nowMoment } from "../data/clock";
 import { Cautions } from "../parts/notices";
 import { useSystem } from "../data/units";
 import { afterLine, weatherLines } from "./field-words";
 import { Column } from "../parts/layout";
+import { useAirBeside } from "../weather/beside";
 
 /** What the labels of a mix ask of whoever pours it, said once for all of them, then the usual cautions. */
-export function LabelCautions({ products }: { products: readonly ProductText[] }) {
+export function LabelCautions({ products, sites }: { products: readonly ProductText[]; sites: readonly SiteText[] }) {
+  const { rules = [] } = useAirBeside(sites);
   const cards = products.map((p) => ({ name: p.name, ...cardOfProduct(p) }));
   const gear = namedGear(products);
   const signals = cards.filter((c) => c.signalWord);
@@ -19,7 +21,7 @@ export function LabelCautions({ products }: { products: readonly ProductText[] }
   const lines: (readonly [string, string])[] = [
     ...signals.map((c): [string, string] => [c.signalWord!.toUpperCase(), c.name]),
     ...(gear.length > 0 ? [["Wear", gear.join(" · ")] as [string, string]] : []),
-    ...weatherLines(products, useSystem()),
+    ...weatherLines(products, useSystem(), rules),
     ...(after ? [[...after] as [string, string]] : []),
     ...told(cards, (c) => c.keepOut).map((says): [string, string] => ["Keep out of", says]),
     ...told(cards, (c) => c.reentry).map((says): [string, string] => ["People and pets back", says]),

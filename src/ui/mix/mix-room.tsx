@@ -34,9 +34,11 @@ import { ChooseProducts, firstChoice } from "./choose-products";
 import {
   draftOf,
   followGround,
+  stopsOf,
   tankKey,
   turfsOf,
   tankOf,
+  zonesOfStops,
   type Chosen,
   type Draft,
   type MixRecords,
@@ -57,7 +59,7 @@ import { SaveSheet } from "./save-sheet";
 import { SpreadMix } from "./spread-mix";
 import { sheetLine } from "./sheet-line";
 import { useMixRecords } from "./mix-records";
-import { chosenOf, lockWords, rigAsSet, workMix, type MixWorked, type Worked } from "./work-mix";
+import { chosenOf, lockWords, rigAsSet, workMix, zonesOfSite, type MixWorked, type Worked } from "./work-mix";
 import { Column } from "../parts/layout";
 
 const CheckLoad = dynamic(() => import("./check-load").then((m) => m.CheckLoad), { ssr: false });
@@ -119,11 +121,11 @@ function Mixing() {
       />
     );
   const { chosen, worked } = tanks.find((t) => t.key === tank)!;
+  const planned = worked && "plan" in worked ? worked : undefined;
   const others = tanks.filter((t) => t.key !== tank);
   const putTank = (next: TankDraft) => change({ tanks: { ...draft.tanks, [tank]: next } });
   const name = (key: string) => (rig?.rig.tanks ?? [])[keys.indexOf(key)]?.name ?? "main";
   const lower = (product: string, most: AreaRate) => putTank(lowered(tankOf(draft, tank), labels, product, most));
-  const planned = worked && "plan" in worked ? worked : undefined;
   const plan = planned?.plan;
   /** What there are amounts of. */
   const mixed = planned && planned.plan.sites.length > 0 ? planned : undefined;
@@ -145,6 +147,9 @@ function Mixing() {
           mix={tankOf(draft, tank)}
           date={draft.date}
           change={putTank}
+          counted={records.counted}
+          zoneIds={zonesOfStops(stopsOf(draft, tank, site?.id, zonesOfSite(sites)), sites)}
+          warnings={planned?.plan.warnings ?? []}
         />
       </Box>
       <Column marginTop="22px" gap="18px">
@@ -183,7 +188,7 @@ function Mixing() {
         {mixed && <Loads mixed={mixed} kit={kit} system={hand.system} jar={rig?.rig.head !== undefined} />}
         {plan && <BudgetBars budgets={plan.budgets} system={hand.system} />}
         <AirAtMix products={products} sites={planned?.job.file.sites ?? []} />
-        <LabelCautions products={products} />
+        <LabelCautions products={products} sites={planned?.job.file.sites ?? []} />
       </Column>
     </Room>
   );
@@ -336,8 +341,8 @@ function withOnly(labels: readonly LabelEntry[], site: SiteEntry | undefined): D
   return { ...draft, tanks: { "": { products: [product], without: [] } } };
 }
 
-/** Slips are asked about beside the field that they were typed into. */
-const ASKED: readonly string[] = ["per-acre-slip", "unit-slip"];
+/** Slips are asked about beside the field that they were typed into, a second dose beside its product. */
+const ASKED: readonly string[] = ["per-acre-slip", "unit-slip", "same-day"];
 
 function titleOf({ purpose, stops }: Draft, site: string | undefined): string {
   if (purpose === "day")

@@ -10,6 +10,7 @@ import { download } from "../parts/download";
 import { Notice } from "../parts/notices";
 import { useAction } from "../parts/use-action";
 import { Row } from "../parts/layout";
+import { useAirBeside } from "../weather/beside";
 
 interface FilesProps {
   readonly sheet: Sheet;
@@ -24,10 +25,11 @@ export function SheetFiles({ sheet, worked, kit, system }: FilesProps) {
   const table = useAction("The table could not be made here: is the server there? Try again.");
   const name = sheet.job.run ? `Day ${sheet.job.date ?? ""}` : (sheet.job.sites ?? []).map((s) => s.name).join(", ");
   const held = worked.plan.reasons.length > 0;
+  const { rules = [] } = useAirBeside(sheet.job.sites ?? []);
   const savePdf = async () => {
     // The PDF library is fetched when it is used.
     const { saveSheetPdf } = await import("./sheet-pdf");
-    await saveSheetPdf(sheet, worked, kit, system, name);
+    await saveSheetPdf({ sheet, worked, kit, system, name, rules });
   };
   const saveTable = async () => {
     const { loadsToCsv } = await import("@/formats/loads-csv");

@@ -10,6 +10,7 @@ import { pouringOrder } from "@/core/mixing/pouring-order";
 import { totalsOf } from "@/core/mixing/totals";
 import { read, type System } from "@/core/working/units";
 import type { Sheet } from "@/formats/entries";
+import type { LocalRule } from "@/formats/local-rules";
 import { gearOf } from "@/formats/gear";
 import { tankName } from "@/formats/job-file/assemble";
 import type { SheetPlan } from "@/formats/sheet-plan";
@@ -48,10 +49,12 @@ interface PagesProps {
   readonly worked: SheetPlan;
   readonly kit: Kit;
   readonly system: System;
+  /** Of the places of its sites. */
+  readonly rules: readonly LocalRule[];
 }
 
 /** A page for each site; of a day one for all of it. */
-function Pages({ sheet, worked, kit, system }: PagesProps) {
+function Pages({ sheet, worked, kit, system, rules }: PagesProps) {
   const { plan, fillings, job, calibration } = worked;
   const head = headLine(job.rig.head, calibration, system);
   const parts = plan.run
@@ -72,7 +75,7 @@ function Pages({ sheet, worked, kit, system }: PagesProps) {
       <Text style={styles.line}>{line}</Text>
       {head && <Text style={styles.head}>{head}</Text>}
       {plan.run && <Stops worked={worked} system={system} />}
-      <Field sheet={sheet} system={system} />
+      <Field sheet={sheet} system={system} rules={rules} />
       <Gear sheet={sheet} />
       <InAll plan={plan} system={system} />
       {alike(of).map(({ filling, last }) => (
@@ -103,14 +106,14 @@ function Gear({ sheet }: { sheet: Sheet }) {
 }
 
 /** The weather that the labels want, and what the ground gets afterwards. */
-function Field({ sheet, system }: { sheet: Sheet; system: System }) {
+function Field({ sheet, system, rules }: { sheet: Sheet; system: System; rules: readonly LocalRule[] }) {
   const products = sheet.job.products ?? [];
   const after = afterWords(afterOf(products));
-  const lines = [...weatherLines(products, system), ...(after === "" ? [] : [["Afterwards", after] as const])];
+  const lines = [...weatherLines(products, system, rules), ...(after === "" ? [] : [["Afterwards", after] as const])];
   const known = siteLines(sheet.job, system);
   return (
     <View style={styles.part} wrap={false}>
-      <Text style={styles.name}>In the field, by the labels</Text>
+      <Text style={styles.name}>In the field, by the labels and the rules of the place</Text>
       {lines.map(([what, says]) => (
         <Text key={what + says}>
           {what}: {says}
@@ -172,7 +175,7 @@ function Stops({ worked, system }: Pick<PagesProps, "worked" | "system">) {
   );
 }
 
-function Fill({ filling, last, sheet, worked, kit, system }: PagesProps & { filling: Filling; last: number }) {
+function Fill({ filling, last, sheet, worked, kit, system }: Omit<PagesProps, "rules"> & { filling: Filling; last: number }) {
   const { plan, job, calibration } = worked;
   const measured = measuresOf(plan, kit, system);
   const about = aboutFilling(job, calibration, system)(filling);
@@ -219,10 +222,10 @@ function Many({ from, to }: { from: number; to: number }) {
 }
 
 /** Makes the PDF of a sheet and hands it to the browser as a file. */
-export async function saveSheetPdf(sheet: Sheet, worked: SheetPlan, kit: Kit, system: System, name: string): Promise<void> {
+export async function saveSheetPdf({ name, ...pages }: PagesProps & { readonly name: string }): Promise<void> {
   await savePdf(
     <Document title={name} creator="Careful Gauge">
-      <Pages sheet={sheet} worked={worked} kit={kit} system={system} />
+      <Pages {...pages} />
     </Document>,
     `${name} mix sheet`,
   );

@@ -171,7 +171,7 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
         {sheet.state === "open" && !allDone && (
           <CloseSheet sheet={sheet} worked={worked} held={held || !shown} onClosed={onClosed} />
         )}
-        <LabelCautions products={sheet.job.products ?? []} />
+        <LabelCautions products={sheet.job.products ?? []} sites={sheet.job.sites ?? []} />
       </Column>
     </Room>
   );

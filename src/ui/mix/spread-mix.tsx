@@ -19,7 +19,7 @@ import { Notice } from "../parts/notices";
 import { BudgetBars } from "./budget-bars";
 import { Choices } from "./choices";
 import { ChooseProducts } from "./choose-products";
-import { dateOf, stopsOf, tankOf, turfsOf, type Draft, type MixRecords } from "./draft";
+import { dateOf, stopsOf, tankOf, turfsOf, zonesOfStops, type Draft, type MixRecords } from "./draft";
 import { Held } from "./held";
 import { LabelCautions } from "./label-cautions";
 import type { Preview } from "./preview";
@@ -93,6 +93,9 @@ export function SpreadMix({ records, draft, change, hand, preview, onSaved }: Sp
           which={(label) =>
             isSpread({ form: label.card.form, ...(label.card.formulation && { formulation: label.card.formulation }) })
           }
+          counted={counted}
+          zoneIds={zonesOfStops(stops, sites)}
+          warnings={plan?.warnings ?? []}
           none="No granule on the shelf: a label whose formulation is G is spread dry."
           change={(next) => change({ tanks: { ...draft.tanks, [SPREAD]: next } })}
         />
@@ -113,11 +116,13 @@ export function SpreadMix({ records, draft, change, hand, preview, onSaved }: Sp
             known area: that is its calibration. Sweep what fell on pavement back onto the turf.
           </Note>
         )}
-        {plan?.warnings.map((w) => (
-          <Notice key={mixWarningText(w, hand.system)} state="act">
-            {mixWarningText(w, hand.system)}
-          </Notice>
-        ))}
+        {plan?.warnings
+          .filter((w) => w.code !== "same-day")
+          .map((w) => (
+            <Notice key={mixWarningText(w, hand.system)} state="act">
+              {mixWarningText(w, hand.system)}
+            </Notice>
+          ))}
         {trouble.map((text) => (
           <Notice key={text} state="stop">
             {text}
@@ -133,7 +138,7 @@ export function SpreadMix({ records, draft, change, hand, preview, onSaved }: Sp
         )}
         {plan && <BudgetBars budgets={plan.budgets} system={hand.system} />}
         <AirAtMix products={products} sites={stops.map((stop) => sites.find((s) => s.id === stop.siteId)!.site)} />
-        <LabelCautions products={products} />
+        <LabelCautions products={products} sites={job?.ok ? (job.value.file.sites ?? []) : []} />
       </Column>
     </Room>
   );

@@ -29,6 +29,7 @@ import { asksEmpty, loadInTank, nextWords, pourSteps, type PourStep } from "./po
 import { useSystem } from "../data/units";
 import { useAwake, useVoice } from "./voice";
 import { Column, Row } from "../parts/layout";
+import { useAirBeside } from "../weather/beside";
 
 /** Pouring with gloves on: one step at a time, large, spoken, the screen kept awake. */
 export function PourRoom() {
@@ -297,9 +298,10 @@ const placeWords = ({ job, run }: Sheet): string => {
 function FieldLines({ sheet, after = false }: { sheet: Sheet; after?: boolean }) {
   const system = useSystem();
   const products = sheet.job.products ?? [];
+  const { rules = [] } = useAirBeside(sheet.job.sites ?? []);
   const head = headLine(sheet.job.rig.head && readRig(sheet.job.rig).head, planOfSheet(sheet.job, sheet.run).calibration, system);
   const care = after ? afterLine(products, nowMoment()) : undefined;
-  const lines = [...(care ? [care] : []), ...weatherLines(products, system)];
+  const lines = [...(care ? [care] : []), ...weatherLines(products, system, rules)];
   return (
     <Column textStyle="note" color="soft" gap="2px">
       {head && <strong>{head}</strong>}

@@ -27,6 +27,12 @@ const COLOUR = { go: "ink", wait: "act", no: "stop" } as const;
 
 const clock = (at: number) => format(wallClock(new Date(at).toISOString()), "HH:mm");
 
+/** What the made-up station said some hours ago. */
+const hourAgo = (now: number, hours: number): Promise<string> => {
+  const moment = new Date(now - hours * HOUR);
+  return simulatedStation.report(wallClock(moment.toISOString()), moment);
+};
+
 /** The reports of a day, hour by hour, held against the labels of what is laid out for today: now, and when it went yesterday. */
 export function WeatherHours() {
   const [text = "", set] = useKept<string>(REPORTS);
@@ -46,9 +52,7 @@ export function WeatherHours() {
   const last = hours.at(-1);
   const fresh = newestOf(hours, nowMoment());
   const ask = async () => {
-    const reports = await Promise.all(
-      Array.from({ length: 24 }, (_, i) => simulatedStation.report(wallClock(new Date(now - (23 - i) * HOUR).toISOString()))),
-    );
+    const reports = await Promise.all(Array.from({ length: 24 }, (_, i) => hourAgo(now, 23 - i)));
     set(reports.join("\n"));
   };
   return (
