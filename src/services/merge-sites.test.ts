@@ -182,3 +182,28 @@ describe("what has to be settled first, and nothing is changed", () => {
     expect(faults(mergeSites(records.db, SAME))).toEqual(["other conflict"]);
   });
 });
+
+test("ground of ten times the size is asked about, and the reason stays on record", () => {
+  other({}, { area: "62,000" });
+  const refused = mergeSites(records.db, SAME);
+  expect(faults(refused)).toEqual(["why reason-needed"]);
+  expect(refused.ok ? "" : refused.issues[0]!.received).toBe("North of 62,000 sq ft there, north of 6,200 sq ft here");
+  expect(faults(mergeSites(records.db, { ...SAME, why: "a" }))).toEqual(["why reason-needed"]);
+  must(mergeSites(records.db, { ...SAME, why: "only a tenth of it is sprayed" }));
+  const was = records.db.$client
+    .prepare("select was from revisions where record_id = ? and was like '%mergedInto%'")
+    .pluck()
+    .all(OTHER);
+  expect(was.map((one) => JSON.parse(one as string) as object)).toMatchObject([
+    { mergedInto: KEEP, why: "only a tenth of it is sprayed" },
+  ]);
+});
+
+test("a zone of the other that is two here brings its history to both", () => {
+  other({}, { area: "8000" });
+  down("entry-000000001", OTHER, `${OTHER}.0`);
+  must(mergeSites(records.db, { ...SAME, zones: { [`${OTHER}.0`]: `${KEEP}.0,${KEEP}.1`, [`${OTHER}.1`]: COMES } }));
+  const counted = countedOf(records.db, [KEEP]);
+  for (const zone of [`${KEEP}.0`, `${KEEP}.1`]) expect(counted.filter((one) => one.zoneIds.includes(zone))).toHaveLength(1);
+  expect(faults(mergeSites(records.db, { keep: OTHER, other: KEEP, zones: {} })).length).toBeGreaterThan(0);
+});

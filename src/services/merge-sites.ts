@@ -1,14 +1,17 @@
 import { bad, good, type Issue, type Result } from "@/core/issue";
 import { sameName } from "@/core/names";
-import { COMES } from "@/formats/grounds";
+import { canonical } from "@/core/quantity/arithmetic";
+import { showEntered } from "@/core/quantity/format";
+import { entered } from "@/core/quantity/parse";
+import { COMES, farAreas, groundsIn } from "@/formats/grounds";
 import type { SiteText, ZoneText } from "@/formats/job-file/types";
 import type { Access, Records } from "@/records/database";
 import { openSheets } from "@/records/applications";
 import { groundGroups, noteGround } from "@/records/ground";
-import { keepName } from "@/records/names";
+import { keepName, keepRevision } from "@/records/names";
 import { findSite, retireSite, type KnownSite } from "@/records/sites";
 import { openSpreadings } from "@/records/spreadings";
-import { isId, issue, nowText, shown } from "./input";
+import { isId, isReason, issue, nowText, shown } from "./input";
 import { keepUp, wholly } from "./keep-up";
 import { carryFixed } from "./move-work";
 import { NEW_GROUND } from "./same-ground";
@@ -16,12 +19,12 @@ import { NEW_GROUND } from "./same-ground";
 /** Two sites that are one customer's: one of them stays, with the history of both. */
 
 /**
- * Merges two sites: `{ keep, other, zones }`, for each zone of the other the zone of the kept one that it is the same ground as,
- * or "comes". What went down on either counts for both from then on; the other is retired, and a file that knows it by its name
+ * Merges two sites: `{ keep, other, zones, why? }`, for each zone of the other the zones of the kept one that it is the same ground
+ * as (with a comma between), or "comes". Where two areas can hardly be one ground it needs a reason, which stays on record. What went down on either counts for both from then on; the other is retired, and a file that knows it by its name
  * means the kept one. What the kept one doesn't say of itself it takes from the other; of seeding the stricter day holds.
  */
 export function mergeSites(db: Records, input: unknown): Result<{ id: string }> {
-  const { keep, other, zones } = (input ?? {}) as { keep?: unknown; other?: unknown; zones?: unknown };
+  const { keep, other, zones, why } = (input ?? {}) as { keep?: unknown; other?: unknown; zones?: unknown; why?: unknown };
   if (!isId(keep) || !isId(other) || keep === other)
     return bad(issue("", "wrong-type", "something else", "two sites: the one that stays and the other"));
   const answers = (typeof zones === "object" && zones !== null ? zones : {}) as Readonly<Record<string, unknown>>;
@@ -33,14 +36,18 @@ export function mergeSites(db: Records, input: unknown): Result<{ id: string }> 
     if (two.retired && isMerged(tx, one, two)) return good({ id: keep });
     const faults = mergeFaults(tx, one, two, answers);
     if (faults.length > 0) return bad(...faults);
+    const far = isReason(why) ? [] : farFaults(one, two, answers);
+    if (far.length > 0) return bad(...far);
     const now = nowText();
+    if (isReason(why)) keepRevision(tx, "sites", other, { mergedInto: keep, zones: answers, why: why.trim() }, now);
     const coming = two.site.zones.filter((zone) => answers[zone["x-id"]] === COMES);
     const kept = keepUp(tx, "sites", keep, mergedSite(one, two, coming, answers), now);
     if (!kept.ok) return kept;
     const came = findSite(tx, keep)!.site.zones.slice(one.site.zones.length);
     for (const zone of two.site.zones) {
       const at = coming.indexOf(zone);
-      noteGround(tx, at < 0 ? (answers[zone["x-id"]] as string) : came[at]!["x-id"], [zone["x-id"]], now);
+      const here = at < 0 ? groundsIn(answers[zone["x-id"]] as string) : [came[at]!["x-id"]];
+      for (const id of here) noteGround(tx, id, [zone["x-id"]], now);
     }
     retireSite(tx, other, now);
     keepName(tx, "sites", keep, two.site.name, now);
@@ -71,13 +78,39 @@ function mergeFaults(tx: Access, one: KnownSite, two: KnownSite, answers: Readon
     ...differs("jurisdiction", one.site["x-jurisdiction"], two.site["x-jurisdiction"]),
     ...two.site.zones.flatMap((zone) => {
       const answer = answers[zone["x-id"]];
-      const same = one.site.zones.find((here) => here["x-id"] === answer);
       if (answer === COMES) return [];
-      if (same) return differs(`zones.${zone.name}`, same["x-turf"], zone["x-turf"]);
+      const same = sameOf(one, answer);
+      if (same.length > 0) return same.flatMap((here) => differs(`zones.${zone.name}`, here["x-turf"], zone["x-turf"]));
       const choices = [...one.site.zones.map((here) => here.name), "or that it comes as a zone of its own"];
       return [issue(`zones.${zone.name}`, "not-a-choice", shown(answer), choices.join(", "))];
     }),
   ];
+}
+
+/** The zones of the kept site that an answer names; none where one of them isn't there. */
+function sameOf({ site }: KnownSite, answer: unknown): KnownSite["site"]["zones"] {
+  const named = typeof answer === "string" ? groundsIn(answer) : [];
+  const found = named.flatMap((id) => site.zones.find((zone) => zone["x-id"] === id) ?? []);
+  return found.length === named.length ? found : [];
+}
+
+/** Zones that are said to be one ground, and are too far apart in size to be it. */
+function farFaults(one: KnownSite, two: KnownSite, answers: Readonly<Record<string, unknown>>): Issue[] {
+  const size = ({ area }: { readonly area: string }) => canonical(entered(area, "area").value);
+  return two.site.zones.flatMap((zone) => {
+    const same = sameOf(one, answers[zone["x-id"]]);
+    if (
+      same.length === 0 ||
+      !farAreas(
+        same.reduce((sum, here) => sum + size(here), 0),
+        size(zone),
+      )
+    )
+      return [];
+    const areas = [zone, ...same].map(({ name, area }) => `${name} of ${showEntered(entered(area, "area"))}`);
+    const said = `${areas[0]} there, ${areas.slice(1).join(" and ")} here`;
+    return [issue("why", "reason-needed", said, "say why they are one ground, or that it comes as a zone of its own")];
+  });
 }
 
 /** The site that stays, with what it doesn't say of itself from the other, and the zones that come to it. */
@@ -96,7 +129,9 @@ function mergedSite(
     ...(minding.length > 0 && { "x-minding": [...new Set(minding)].join("; ") }),
     zones: [
       ...one.zones.map((zone) =>
-        there.filter((other) => answers[other["x-id"]] === zone["x-id"]).reduce<ZoneText>(mergedZone, zone),
+        there
+          .filter((other) => groundsIn(answers[other["x-id"]] as string).includes(zone["x-id"]))
+          .reduce<ZoneText>(mergedZone, zone),
       ),
       ...coming.map(({ "x-id": _id, ...zone }) => ({
         ...zone,

@@ -124,6 +124,17 @@ describe("ground and product keep their history", () => {
     must(put(records.db, "sites", { id: ids.sites, form: { ...SITE, zones: zones(NORTH) } }));
     held();
   });
+  test("a zone that joins two carries the history of both", () => {
+    down();
+    down({ id: "application-0002", zoneId: `${ids.sites}.1`, amount: "0.3 oz/1000 ft2" });
+    const joined = (ground: string) => [{ name: "all of it", area: "8,000", ground }];
+    const joinedAs = (ground: string) => put(records.db, "sites", { id: ids.sites, form: { ...SITE, zones: joined(ground) } });
+    expect(faults(joinedAs(`${NORTH},zone-9`))).toEqual(["zones[0].ground same-ground"]);
+    must(joinedAs(`${NORTH}, ${ids.sites}.1`));
+    const entries = readAll(records.db).counted.filter((one) => one.zoneIds.includes(`${ids.sites}.2`));
+    expect(entries.map((one) => one.applied.amount).sort()).toEqual(["0.3 oz/1000 ft2", "0.7 oz/1000 ft2"]);
+    held({ stops: [{ siteId: ids.sites }] });
+  });
   test("a site is retired and entered again under another name: asked", () => {
     down();
     must(retire(records.db, "sites", { id: ids.sites, retired: true }));

@@ -2,7 +2,7 @@ import type { Issue } from "@/core/issue";
 import { sameName } from "@/core/names";
 import { entered } from "@/core/quantity/parse";
 import { canonical } from "@/core/quantity/arithmetic";
-import { alikeAreas } from "@/formats/grounds";
+import { alikeAreas, groundsIn } from "@/formats/grounds";
 import type { SiteText } from "@/formats/job-file/types";
 import type { Access } from "@/records/database";
 import { noteGround, retiredZones, zonesEverOf, zonesOfRetiredSites, type FormerZone } from "@/records/ground";
@@ -37,7 +37,7 @@ export const groundKnown = (db: Access, siteId: string) => ({
 
 /**
  * Keeps a site through `put` and settles which ground each of its new zones is, by the answer that stands under
- * `x-ground`: the id of a zone, or "new". What is unanswered is asked.
+ * `x-ground`: the ids of zones, with a comma between where it joins several, or "new". What is unanswered is asked.
  */
 export function settleGround(
   db: Access,
@@ -56,8 +56,9 @@ export function settleGround(
     const asked = before[i]!;
     if (!isNew || asked.length === 0) return [];
     const answer = site.zones[i]!["x-ground"];
+    const named = groundsIn(answer);
     if (answer === NEW_GROUND) noteGround(db, id, [], now);
-    else if (asked.some((zone) => zone.id === answer)) noteGround(db, id, [answer!], now);
+    else if (named.length > 0 && named.every((one) => asked.some((zone) => zone.id === one))) noteGround(db, id, named, now);
     else return [issue(`zones[${i}].ground`, "same-ground", site.zones[i]!.name ?? `zone ${i + 1}`, namesOf(asked))];
     return [];
   });

@@ -40,8 +40,8 @@ export const siteForm = yup.object({
         sodded: maybeDate(),
         seeding: maybeDate(),
         sodding: maybeDate(),
-        /** Of a new zone: the id of the one that it is the same ground as, or "new". */
-        ground: maybeText(90),
+        /** Of a new zone: the ids of those that it is the same ground as, with a comma between; or "new". */
+        ground: maybeText(600),
         irrigation: maybeQuantity("irrigation"),
         lies: maybeChoice(GROUNDS),
         height: maybeQuantity("mowing"),

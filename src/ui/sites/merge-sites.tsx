@@ -8,6 +8,7 @@ import { entered } from "@/core/quantity/parse";
 import type { KeptZone, SiteEntry } from "@/formats/entries";
 import { COMES } from "@/formats/grounds";
 import { sentences, useSend, useSite } from "../data/records";
+import { AskWhy } from "../parts/ask-why";
 import { Choose, type Option } from "../parts/choose";
 import { Button, Note } from "../parts/controls";
 import { Fold } from "../parts/fold";
@@ -52,10 +53,12 @@ function Merging({ site, other, onDone }: { site: SiteEntry; other: SiteEntry; o
     ...here.map((one): Option => [one["x-id"], `the same ground as ${zoneWords(one)}`]),
     [COMES, "it comes as a zone of its own"],
   ];
-  const merge = async () => {
-    const result = await send("/api/sites/merge", { keep: site.id, other: other.id, zones: answers });
-    if (result.ok) onDone();
-    else setTrouble(sentences(result.issues));
+  const [asksWhy, setAsksWhy] = useState(false);
+  const merge = async (why?: string) => {
+    const result = await send("/api/sites/merge", { keep: site.id, other: other.id, zones: answers, ...(why && { why }) });
+    if (result.ok) return onDone();
+    setAsksWhy(result.issues.every((issue) => issue.path === "why"));
+    setTrouble(sentences(result.issues));
   };
   return (
     <>
@@ -73,10 +76,18 @@ function Merging({ site, other, onDone }: { site: SiteEntry; other: SiteEntry; o
         as they are here. A hose-end head that was calibrated at its tap is calibrated anew.
       </Note>
       {trouble.map((text) => (
-        <Notice key={text} state="stop">
+        <Notice key={text} state={asksWhy ? "act" : "stop"}>
           {text}
         </Notice>
       ))}
+      {asksWhy && (
+        <AskWhy
+          label="Why are they one ground?"
+          placeholder="one of them was only the half that is sprayed"
+          press="Make them one site"
+          onSay={(why) => void merge(why)}
+        />
+      )}
       <Box>
         <Button type="button" look="act" disabled={open} onClick={() => void merge()}>
           Make them one site

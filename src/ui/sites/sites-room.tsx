@@ -9,6 +9,7 @@ import { entered } from "@/core/quantity/parse";
 import { valueIn } from "@/core/quantity/quantity";
 import { slipsOfArea } from "@/core/slips/of-reading";
 import type { SiteEntry } from "@/formats/entries";
+import { groundsIn } from "@/formats/grounds";
 import { turfsOf } from "@/formats/card/says";
 import type { SiteForm } from "@/formats/forms/site";
 import { BLANK_ZONE, siteFormOf } from "@/formats/forms/site-form-of";
@@ -298,6 +299,9 @@ function Ground({ form, site, i }: { form: UseFormReturn<SiteForm>; site: SiteEn
       : null,
   ).value;
   if (!grounds || grounds.length === 0) return null;
+  const [first = "", ...more] = groundsIn(form.watch(`zones.${i}.ground`));
+  const put = (ids: readonly string[]) => form.setValue(`zones.${i}.ground`, ids.join(","), { shouldDirty: true });
+  const others = grounds.filter((ground) => ground.id !== first);
   return (
     <Box gridColumn="1 / -1">
       <Field
@@ -306,7 +310,7 @@ function Ground({ form, site, i }: { form: UseFormReturn<SiteForm>; site: SiteEn
         error={errorAt(form, `zones.${i}.ground`)}
       >
         {(props) => (
-          <Select {...props} {...form.register(`zones.${i}.ground`)}>
+          <Select {...props} value={first} onChange={(e) => put([e.target.value])}>
             <option value="">say which</option>
             <option value="new">new ground: nothing was sprayed there before</option>
             {grounds.map((ground) => (
@@ -317,6 +321,22 @@ function Ground({ form, site, i }: { form: UseFormReturn<SiteForm>; site: SiteEn
           </Select>
         )}
       </Field>
+      {first !== "" && first !== "new" && others.length > 0 && (
+        <Box as="fieldset" border="none" marginTop="6px">
+          <Box as="legend" textStyle="small">
+            It joins several? It carries what went down on each.
+          </Box>
+          {others.map((ground) => (
+            <Check
+              key={ground.id}
+              checked={more.includes(ground.id)}
+              onChange={(e) => put([first, ...more.filter((id) => id !== ground.id), ...(e.target.checked ? [ground.id] : [])])}
+            >
+              and {ground.name}
+            </Check>
+          ))}
+        </Box>
+      )}
     </Box>
   );
 }
