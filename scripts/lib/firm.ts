@@ -146,6 +146,7 @@ export function fillFirm(db: Records, size: FirmSize) {
       zoneId,
       zone: `zone ${zone + 1}`,
       area,
+      covered: area,
       product: label.name,
       labelId: label.id,
       rate: rate.text,

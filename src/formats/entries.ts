@@ -410,8 +410,12 @@ export interface ApplicationEntry {
   readonly corrects: string | null;
   readonly isVoid: boolean;
   readonly facts: FactsText | null;
-  /** The area that it went down on, as it was then. */
+  /** The zone's area, as it was then. */
   readonly area: string;
+  /** The ground that it went down on: of what was sprayed in part, that part. Rate and total are of this ground. */
+  readonly covered: string;
+  /** Of a correction: what it was before, where less counts since, or elsewhere. */
+  readonly was?: string;
   /** What its product is called now, and what is known of its actives now, where that is another thing. */
   readonly calledNow?: string;
   readonly activesNow?: readonly ActiveText[];
@@ -586,6 +590,16 @@ export interface SheetEntry {
 }
 
 /** Granules that are booked to be spread dry. */
+/** What was poured of a sheet and nobody can account for, mL of spray, and what was said of it. */
+export interface UnaccountedEntry {
+  readonly sheetId: string;
+  readonly sites: readonly string[];
+  readonly products: readonly string[];
+  readonly volume: number;
+  readonly says: string | null;
+  readonly at: string;
+}
+
 /** What was seen of the weather, when that was, and when it was kept. */
 export interface WeatherEntry {
   readonly at: string;

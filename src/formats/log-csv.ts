@@ -32,6 +32,7 @@ export const LOG_DETAILS = [
   "site",
   "zone",
   "area",
+  "covered",
   "turf",
   "jurisdiction",
   "product",
@@ -52,6 +53,7 @@ export const LOG_DETAILS = [
   "state",
   "id",
   "corrects",
+  "was",
 ] as const;
 
 /** Records → CSV with all that is known of each. */

@@ -37,6 +37,7 @@ import type {
   TipEntry,
   TotalEntry,
   WeekEntry,
+  UnaccountedEntry,
   YearEntry,
   YearOfSiteEntry,
 } from "./entries";
@@ -143,6 +144,8 @@ export interface Slices {
   openSheets: { query: { after?: Cursor }; value: Page<SheetEntry> };
   sheet: { query: { id: string }; value: Sheet };
   spreadings: { query: object; value: readonly SpreadingEntry[] };
+  /** What was poured and nobody can account for: it counts until it is known. */
+  unaccounted: { query: object; value: readonly UnaccountedEntry[] };
   /** The newest clean-outs of a rig, newest first. */
   cleanOuts: { query: { rig: string }; value: readonly RinseEntry[] };
   lastMix: { query: { rig: string; tank: string; except?: string }; value: LastMix | null };
@@ -209,6 +212,7 @@ export const MADE_OF: { readonly [S in SliceName]: readonly SliceKind[] } = {
   openSheets: ["sheets", "ticks", "log"],
   sheet: [...CALIBRATING, "people", "sites", "sheets", "ticks", "log", "labels", "spreadings"],
   spreadings: ["people", "sites", "sheets", "ticks", "log", "labels", "spreadings", "settings"],
+  unaccounted: ["log", "sheets"],
   cleanOuts: ["rinses", "people"],
   lastMix: ["sheets", "ticks", "rinses"],
   mixedBefore: ["sheets", "ticks"],

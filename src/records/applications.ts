@@ -1,6 +1,8 @@
 import { and, asc, desc, eq, gt, gte, inArray, isNull, lte, or, sql, type SQL } from "drizzle-orm";
 import { isDate } from "@/core/calendar";
-import { parseAs, type Entered } from "@/core/quantity/parse";
+import { entered, parseAs, type Entered } from "@/core/quantity/parse";
+import { plainNumber } from "@/core/quantity/plain";
+import { valueIn } from "@/core/quantity/quantity";
 import { canonical } from "@/core/quantity/arithmetic";
 import type { ActiveText } from "@/formats/card/card";
 import type { FactsText } from "@/formats/facts";
@@ -36,6 +38,10 @@ export interface NewApplication {
   readonly corrects: string | null;
   readonly isVoid: boolean;
   readonly facts: FactsText | null;
+  /** The ground that it went down on. */
+  readonly covered: Entered<"area">;
+  /** The granules that it comes from. */
+  readonly spreadingId?: string | null;
 }
 
 /** A rate and a total as numbers, for sums and CHECKs in the database; none where a text can't be read. */
@@ -47,7 +53,28 @@ function numbersOf({ rate, total }: Pick<ApplicationRow, "rate" | "total">) {
   return { measured, rateCanonical: canonical(perArea.value.value), totalCanonical: canonical(amount.value.value) };
 }
 
-const rowOf = (application: NewApplication, createdAt: string) => ({ ...application, ...numbersOf(application), createdAt });
+const rowOf = (application: NewApplication, createdAt: string) => ({
+  ...application,
+  ...numbersOf(application),
+  coveredM2: canonical(application.covered.value),
+  createdAt,
+});
+
+/** The ground that a record went down on: as it was told; of a row of before that was kept, what its total is for at its rate. */
+export function coveredOf({
+  covered,
+  area,
+  rateCanonical,
+  totalCanonical,
+}: Pick<ApplicationRow, "covered" | "area" | "rateCanonical" | "totalCanonical">): Entered<"area"> {
+  if (covered) return covered;
+  if (rateCanonical === null || totalCanonical === null) return area;
+  const part = totalCanonical / rateCanonical / canonical(area.value);
+  if (Math.abs(part - 1) <= ROUNDED) return area;
+  return entered(`${plainNumber(valueIn(area.value, "ft2") * part)} ft2`, "area");
+}
+/** What the texts of a rate and a total round off, as a part. */
+const ROUNDED = 1e-3;
 
 export function addApplication(db: Access, application: NewApplication, now: string): void {
   db.insert(applications).values(rowOf(application, now)).run();
@@ -99,6 +126,20 @@ function recordOf<R extends ApplicationRow>(row: R): R {
 
 export const findApplication = (db: Access, id: string): ApplicationRow | undefined =>
   readRow("record of the log", db.select().from(applications).where(eq(applications.id, id)).get(), recordOf);
+
+/** Some records, by their ids. */
+export const applicationsById = (db: Access, ids: readonly string[]): ApplicationRow[] =>
+  ids.length === 0
+    ? []
+    : readRows(
+        "record of the log",
+        db
+          .select()
+          .from(applications)
+          .where(inArray(applications.id, [...ids]))
+          .all(),
+        recordOf,
+      );
 
 /** What corrects a record; undefined where nothing does. */
 export const correctionOf = (db: Access, id: string) =>
@@ -274,7 +315,14 @@ export function usedSince(
 
 export const recordsOfSheet = (db: Access, sheetId: string) =>
   db
-    .select({ id: applications.id, date: applications.date, corrects: applications.corrects })
+    .select({
+      id: applications.id,
+      date: applications.date,
+      corrects: applications.corrects,
+      product: applications.product,
+      zone: applications.zone,
+      total: applications.total,
+    })
     .from(applications)
     .where(eq(applications.sheetId, sheetId))
     .all();

@@ -8,7 +8,7 @@ import type { Access, Records } from "./access";
  * against someone who holds the file and makes all of them anew: against that, note the last digest where he can't reach it
  * (it stands on each page that is printed for an inspector).
  */
-const COLUMNS = [
+const FIRST = [
   "id",
   "date",
   "site_id",
@@ -32,18 +32,26 @@ const COLUMNS = [
   "facts",
   "created_at",
 ] as const;
-const LIST = sql.raw(COLUMNS.map((name) => `a."${name}"`).join(", "));
+/** With the ground that was covered, and the granules that it comes from: what came before these were kept stays under the first list. */
+const SECOND = [...FIRST, "covered", "spreading_id"] as const;
+const COLUMNS = { 1: FIRST, 2: SECOND } as const;
+type List = keyof typeof COLUMNS;
+/** Under which a record is taken in. */
+const NEWEST = 2 satisfies List;
+const LIST = sql.raw(SECOND.map((name) => `a."${name}"`).join(", "));
 
-type Row = Readonly<Record<(typeof COLUMNS)[number], string | number | null>>;
+type Row = Readonly<Record<(typeof SECOND)[number], string | number | null>>;
 
 /** What stands before the first record. */
 const BEGINNING = "";
 
-const digestOf = (before: string, row: Row): string =>
+const digestOf = (before: string, row: Row, list: List): string =>
   createHash("sha256")
     .update(before)
-    .update(JSON.stringify(COLUMNS.map((name) => row[name])))
+    .update(JSON.stringify(COLUMNS[list].map((name) => row[name])))
     .digest("hex");
+
+const isList = (list: number): list is List => Object.hasOwn(COLUMNS, list);
 
 const inNoPlace = sql`not exists (select 1 from log_chain c where c.record_id = a.id)`;
 
@@ -65,8 +73,8 @@ function chain(db: Access, rows: readonly Row[]): void {
   const [last] = db.all<{ digest: string }>(sql`select digest from log_chain order by place desc limit 1`);
   let digest = last?.digest ?? BEGINNING;
   for (const row of rows) {
-    digest = digestOf(digest, row);
-    db.run(sql`insert into log_chain (record_id, digest) values (${row.id}, ${digest})`);
+    digest = digestOf(digest, row, NEWEST);
+    db.run(sql`insert into log_chain (record_id, digest, columns) values (${row.id}, ${digest}, ${NEWEST})`);
   }
 }
 
@@ -85,12 +93,12 @@ export function chainState(db: Records): ChainState {
   const sqlite = db.$client;
   let [digest, records] = [BEGINNING, 0];
   let broken: ChainState["broken"] = null;
-  const columns = COLUMNS.map((name) => `a."${name}"`).join(", ");
+  const columns = SECOND.map((name) => `a."${name}"`).join(", ");
   const all = sqlite.prepare(
-    `select c.place, c.digest, c.record_id, ${columns} from log_chain c left join applications a on a.id = c.record_id order by c.place`,
+    `select c.place, c.digest, c.record_id, c.columns as list, ${columns} from log_chain c left join applications a on a.id = c.record_id order by c.place`,
   );
-  for (const row of all.iterate() as IterableIterator<Row & { place: number; digest: string; record_id: string }>) {
-    const now = digestOf(digest, row);
+  for (const row of all.iterate() as IterableIterator<Row & { place: number; digest: string; record_id: string; list: number }>) {
+    const now = isList(row.list) ? digestOf(digest, row, row.list) : undefined;
     if (!broken && now !== row.digest) broken = { place: row.place, recordId: row.record_id };
     digest = row.digest;
     records += 1;

@@ -15,6 +15,7 @@ export interface NewStopEvent {
   /** As entered: the ground that was done. */
   readonly covered: string | null;
   readonly order: readonly string[] | null;
+  readonly why?: string | null;
 }
 
 export function addStopEvent(db: Access, event: NewStopEvent, at: string): void {

@@ -1,4 +1,15 @@
-import { blob, check, index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+import {
+  blob,
+  check,
+  index,
+  integer,
+  primaryKey,
+  real,
+  sqliteTable,
+  text,
+  uniqueIndex,
+  type AnySQLiteColumn,
+} from "drizzle-orm/sqlite-core";
 import { sql } from "drizzle-orm";
 import { STOP_EVENTS } from "@/core/mixing/run-state";
 import { SLIP_CODES } from "@/core/slips/slip";
@@ -83,6 +94,8 @@ export const stopEvents = sqliteTable(
     covered: text("covered"),
     /** The names of the sites still to do, in their new order. */
     order: textsText("order"),
+    /** Why more ground was covered than can be. */
+    why: text("why"),
     at: text("at").notNull(),
   },
   (t) => [index("stop_events_of_sheet").on(t.sheetId)],
@@ -231,6 +244,11 @@ export const applications = sqliteTable(
     /** What else is on record of it: registration, certificate, weather and their like, as they were then. */
     facts: factsText("facts"),
     createdAt: createdAt(),
+    /** The ground that it went down on, as entered; the rate is that of this ground. Null only in rows of before it was kept. */
+    covered: enteredText("zoneArea")("covered"),
+    coveredM2: real("covered_m2"),
+    /** The granules that it comes from: their day binds its own, as a sheet's does. */
+    spreadingId: text("spreading_id").references((): AnySQLiteColumn => spreadings.id),
   },
   (t) => [
     index("applications_of_site").on(t.siteId, t.date, t.createdAt, t.id),
@@ -248,6 +266,12 @@ export const applications = sqliteTable(
     check("applications_measured", sql`${t.measured} is null or ${t.measured} in ('mass', 'volume')`),
     check("applications_rate", sql`${t.rateCanonical} is null or ${t.rateCanonical} > 0`),
     check("applications_total", sql`${t.totalCanonical} is null or ${t.totalCanonical} > 0`),
+    // What went down is its rate on the ground that it covered: a thousandth is what texts round off.
+    check(
+      "applications_balance",
+      sql`${t.coveredM2} is null or abs(${t.totalCanonical} - ${t.rateCanonical} * ${t.coveredM2}) <= 0.001 * ${t.totalCanonical}`,
+    ),
+    index("applications_of_spreading").on(t.spreadingId),
     check("applications_date", sql`${t.date} glob '[0-9][0-9][0-9][0-9]-[0-9][0-9]-[0-9][0-9]'`),
   ],
 );
@@ -295,6 +319,8 @@ export const logChain = sqliteTable(
       .notNull()
       .references(() => applications.id),
     digest: text("digest").notNull(),
+    /** Which list of columns the digest is of: a record's is that of its day. */
+    columns: integer("columns").notNull().default(1),
   },
   (t) => [uniqueIndex("log_chain_of").on(t.recordId)],
 );
@@ -360,6 +386,42 @@ export const dismissals = sqliteTable(
     at: text("at").notNull(),
   },
   (t) => [uniqueIndex("dismissals_once").on(t.recordId, t.field, t.slip, t.typed)],
+);
+
+/**
+ * The ledger of a load: what was filled went down, is left in the tank, was disposed of, or is unaccounted for, in mL. The last row of
+ * a load counts. Append-only.
+ */
+export const loadEnds = sqliteTable(
+  "load_ends",
+  {
+    id: integer("id").primaryKey({ autoIncrement: true }),
+    sheetId: text("sheet_id")
+      .notNull()
+      .references(() => mixSheets.id),
+    /** Whose the load is: the site's name and the load's number; of a day, the day's tank. */
+    site: text("site").notNull(),
+    load: integer("load").notNull(),
+    filled: real("filled").notNull(),
+    applied: real("applied").notNull(),
+    left: real("left").notNull(),
+    disposed: real("disposed").notNull(),
+    unaccounted: real("unaccounted").notNull(),
+    /** Where what is left goes, how it was disposed of, why nobody knows. */
+    says: text("says"),
+    at: text("at").notNull(),
+  },
+  (t) => [
+    index("load_ends_of_sheet").on(t.sheetId),
+    index("load_ends_lost")
+      .on(t.unaccounted, t.sheetId)
+      .where(sql`${t.unaccounted} > 0`),
+    check(
+      "load_ends_balance",
+      sql`abs(${t.filled} - ${t.applied} - ${t.left} - ${t.disposed} - ${t.unaccounted}) <= 0.001 * ${t.filled}`,
+    ),
+    check("load_ends_amounts", sql`${t.applied} >= 0 and ${t.left} >= 0 and ${t.disposed} >= 0 and ${t.unaccounted} >= 0`),
+  ],
 );
 
 /** Granules that are to be spread dry: no rig, no calibration, no tank. Open until it is down or withdrawn. */

@@ -42,6 +42,7 @@ export const TABLES = [
   "stock_counts",
   "withdrawals",
   "outcomes",
+  "load_ends",
   "spreadings",
   "spreading_ticks",
   "spreading_weather",

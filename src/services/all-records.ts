@@ -56,6 +56,8 @@ const FOLLOWS: readonly TableName[] = ["tanks", "zones", "settings", "record_nam
 const NUMBERED: readonly TableName[] = [
   "trials",
   "ticks",
+  "spreading_ticks",
+  "load_ends",
   "dismissals",
   "revisions",
   "same_ground",

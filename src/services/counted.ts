@@ -2,6 +2,7 @@ import { daysLater } from "@/core/calendar";
 import { calibrate } from "@/core/calibration/calibrate";
 import { mixedFor } from "@/core/mixing/fixed-volume";
 import { rateOnGround } from "@/core/mixing/judge";
+import { plainNumber } from "@/core/quantity/plain";
 import { given } from "@/core/working/rule";
 import type { CardText } from "@/formats/card/card";
 import { groundText } from "@/formats/card/choice";
@@ -15,10 +16,12 @@ import { countedSince, openSheets, standingApplications, type ApplicationRow } f
 import type { SetAside } from "@/records/aside";
 import type { Access } from "@/records/database";
 import { groundGroups, sitesOfZones } from "@/records/ground";
+import { sheetsOf, unaccountedLoads } from "@/records/load-ends";
 import { everTicked, siteIdOf } from "@/records/sheets";
 import { doneOfSpreading, openSpreadings } from "@/records/spreadings";
 import { cardsNow, type Recorded } from "./cards-now";
 import { todayOf } from "./clock";
+import { plannedFor } from "./sheet-state";
 
 /**
  * The first day that a limit can still see from today: the calendar year and the twelve months before it, or the longest
@@ -81,8 +84,34 @@ export function countedOf(db: Access, siteIds: readonly string[], aside?: SetAsi
         );
       });
     });
-  return [...down, ...planned, ...spread];
+  return [...down, ...planned, ...spread, ...unaccountedIn(db, counting)];
 }
+
+/**
+ * What was poured and nobody can account for may lie on any site of its sheet: on each it counts as if all of it did, on the day of
+ * the sheet, until it is known where it is.
+ */
+function unaccountedIn(db: Access, { everywhere, known, ground }: Counting): CountedEntry[] {
+  const ends = unaccountedLoads(db, everywhere);
+  return sheetsOf(
+    db,
+    ends.map((end) => end.sheetId),
+  ).flatMap((sheet) => {
+    const lost = ends.filter((end) => end.sheetId === sheet.id).reduce((sum, end) => sum + end.unaccounted, 0);
+    return plansOf(sheet).flatMap(({ siteId, zoneId, zone, holder, amount, planFor }): CountedEntry[] => {
+      const site = (sheet.job.sites ?? []).find((one) => siteIdOf(sheet, one) === siteId);
+      const spray = site ? plannedFor(sheet, site.name) : 0;
+      if (spray <= 0) return [];
+      const on = { date: planFor, planned: true, poured: true };
+      const applied = appliedOf(known.downOf(holder), timesAmount(amount, lost / spray), on);
+      return applied.map((one) => ({ siteId, zoneIds: ground(zoneId), zone, sheetId: sheet.id, applied: one }));
+    });
+  });
+}
+
+/** So many times an amount for an area, as a job file writes it. */
+const timesAmount = (amount: string, times: number): string =>
+  amount.replace(/^[\d.]+/, (number) => plainNumber(Number(number) * times));
 
 /**
  * What went down on some sites, as far back as a limit can see: without what stands on open sheets.

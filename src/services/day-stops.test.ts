@@ -88,7 +88,7 @@ test("a stop's tank and ground say what really went down there; it is evidence u
   expect(faults(tell("done", { site: "Court", left: "1 gal", covered: "2 gal" }))).toEqual(["covered wrong-unit"]);
   must(tell("done", { site: "Court", left: "1 gal", covered: "2,000" }));
   for (const site of ["Green", "Park"]) must(tell("skipped", { site }));
-  must(recordSheet(records.db, DAY, { date: "2026-09-02" }));
+  must(recordSheet(records.db, DAY, { date: "2026-09-02", rest: { what: "left", says: "goes on the court tomorrow" } }));
   const sheetNow = readSheet(records.db, DAY)!;
   expect(sheetNow.outcome).toEqual([{ site: "Court", load: 1, mixed: `${4 * GAL} mL`, left: `${GAL} mL`, covered: "2,000 ft2" }]);
   // 3 gal on 2,000 sq ft, of a mix that puts 0.3 oz into 1.03125 gal.

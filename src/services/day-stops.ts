@@ -1,13 +1,17 @@
-import { bad, good, type Result } from "@/core/issue";
+import { bad, good, type Issue, type Result } from "@/core/issue";
+import { showEntered } from "@/core/quantity/format";
+import { entered } from "@/core/quantity/parse";
+import { read } from "@/core/working/units";
 import { STOP_EVENTS, type StopEvent } from "@/core/mixing/run-state";
 import { parseField } from "@/core/quantity/ranges";
-import { canonical } from "@/core/quantity/arithmetic";
+import { canonical, ratio, total } from "@/core/quantity/arithmetic";
 import { type Access, type Records, whole } from "@/records/database";
 import { addStopEvent, type NewStopEvent } from "@/records/runs";
 import { doneSteps, findSheet, sheetsOfDay } from "@/records/sheets";
 import { wholly } from "./keep-up";
-import { isId, issue, nowText, shown } from "./input";
-import { plannedFor, runOf, sheetState } from "./sheet-state";
+import { isId, isReason, issue, nowText, shown } from "./input";
+import { OVER } from "./record-sheet";
+import { plannedFor, runOf, sheetState, type SheetRow } from "./sheet-state";
 
 /**
  * Tells what became of a stop of a day: `{ what: "done", site, left?, covered? }` with what the tank still holds
@@ -28,7 +32,7 @@ export function tellStop(db: Records, sheetId: string, input: unknown): Result<{
 }
 
 function tellOne(db: Access, sheetId: string, input: unknown): Result<{ id: string }> {
-  const { what, site, left, covered, order } = (input ?? {}) as Record<string, unknown>;
+  const { what, site, left, covered, order, why } = (input ?? {}) as Record<string, unknown>;
   return whole(db, (tx): Result<{ id: string }> => {
     const sheet = isId(sheetId) ? findSheet(tx, sheetId) : undefined;
     const run = sheet && runOf(tx, sheet);
@@ -75,13 +79,41 @@ function tellOne(db: Access, sheetId: string, input: unknown): Result<{ id: stri
         ),
       );
     if (what === "done" && stop.state === "done") return good({ id: sheetId });
+    // What went down there went down: a stop that is done is no skipped one.
+    if (what === "skipped" && stop.state === "done")
+      return bad(issue("site", "conflict", `${stop.site} is done`, "take that back first, if nothing went down there"));
+    const far = what === "done" && !isReason(why) ? unlikelyGround(sheet, stop.site, ground.value, run.inTank) : [];
+    if (far.length > 0) return bad(...far);
     addStopEvent(
       tx,
-      { ...event, site: stop.site, left: rest.value, covered: ground.value, order: null } satisfies NewStopEvent,
+      {
+        ...event,
+        site: stop.site,
+        left: rest.value,
+        covered: ground.value,
+        order: null,
+        why: isReason(why) ? why.trim() : null,
+      } satisfies NewStopEvent,
       nowText(),
     );
     return good({ id: sheetId });
   });
+}
+
+/** More ground than the site has, or than all that was in the tank could do, is asked about. */
+function unlikelyGround(sheet: SheetRow, site: string, covered: string | null, inTank: number): Issue[] {
+  if (covered === null) return [];
+  const ground = entered(covered, "area");
+  const zones = (sheet.job.sites ?? []).find((one) => one.name === site)?.zones ?? [];
+  const whole = total(zones.map((zone) => entered(zone.area, "area").value));
+  const planned = plannedFor(sheet, site);
+  const could = planned > 0 ? canonical(whole) * (inTank / planned) : Infinity;
+  const over = ratio(ground.value, whole) > OVER.zone;
+  if (!over && canonical(ground.value) <= could * OVER.load) return [];
+  const said = over
+    ? `${showEntered(ground)} of ${site}, which has ${read(whole, "area", "us")}`
+    : `${showEntered(ground)} of ${site} with what was in the tank`;
+  return [issue("why", "reason-needed", said, "look again, or say why it is so")];
 }
 
 /** The ground that a stop did; told with what the tank still held, since of that alone nothing follows. */

@@ -9,7 +9,7 @@ import { saveSheet } from "./save-sheet";
 import { saveSpreadWeather } from "./save-weather";
 import { recordSpread, saveSpread, tickSpread, withdrawSpread } from "./spread";
 import { readAll } from "./read-all";
-import { withdraw } from "./sheet-state";
+import { withdraw } from "./withdraw";
 import {
   add,
   faults,

@@ -53,6 +53,7 @@ export function keepApplied(tx: Access, site: KnownSite, fileSite: string, zones
           labelId: recordsNamed(tx, "labels", entry.of)[0]?.id ?? null,
           rate: rate.value.text,
           total: totalText(rate.value, area.value),
+          covered: area,
           // An entry that stands for a product of which nobody noted the active says nothing of an active.
           actives: entry["x-unknown"] ? [] : [{ name: entry.active, content: (entry.fraction ?? entry.strength)! }],
           gravity: entry["x-gravity"] ?? null,

@@ -232,6 +232,7 @@ describe("a record says what happened", () => {
       amount: "0.28 oz/1000 ft2",
       personId: null,
       note: "",
+      why: "the scale was off",
       corrects: north!.id,
     };
     must(saveApplication(records.db, entry));

@@ -9,7 +9,7 @@ import { saveCalibration } from "./save-calibration";
 import { saveQuickCheck } from "./save-check";
 import { saveSheet } from "./save-sheet";
 import { saveZone } from "./save-zone";
-import { withdraw } from "./sheet-state";
+import { withdraw } from "./withdraw";
 import { tickStep } from "./tick-step";
 import {
   add,
@@ -362,10 +362,10 @@ describe("what was poured can't be un-poured", () => {
   test("withdrawing asks what became of it, and the budget stays taken until that is on record", () => {
     pour();
     must(plan({ id: "sheet-0000000002", date: "2026-09-03", products: [{ labelId: ids.labels, rate: "0.4" }] }));
-    for (const said of [{}, { became: "" }, { became: 7 }])
+    for (const said of [{}, { became: "" }, { became: 7 }, { became: "abc", what: "left" }, { became: "it was knocked over" }])
       expect(faults(withdraw(records.db, SHEET, said))).toEqual(["became reason-needed"]);
     held({ id: "sheet-0000000003", date: "2026-09-04" });
-    must(withdraw(records.db, SHEET, { became: "the jug was knocked over on the truck" }));
+    must(withdraw(records.db, SHEET, { what: "disposed", became: "the jug was knocked over on the truck" }));
     expect(records.db.$client.prepare("select became from withdrawals").pluck().all()).toEqual([
       "the jug was knocked over on the truck",
     ]);
@@ -393,7 +393,13 @@ describe("what was poured can't be un-poured", () => {
   test("a record that is moved to another site counts there, and nowhere else", () => {
     must(add(records.db, "sites", { name: "Quay", zones: [{ name: "a", area: "500" }] }, "site-0000000002"));
     down();
-    down({ id: "application-0002", siteId: "site-0000000002", zoneId: "site-0000000002.0", corrects: "application-0001" });
+    down({
+      id: "application-0002",
+      siteId: "site-0000000002",
+      zoneId: "site-0000000002.0",
+      corrects: "application-0001",
+      why: "the other lawn",
+    });
     must(plan());
     held({ id: "sheet-0000000002", stops: [{ siteId: "site-0000000002" }] });
     expect(

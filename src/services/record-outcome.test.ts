@@ -18,7 +18,8 @@ function begun(): void {
   must(saveSheet(records.db, sheet()));
 }
 const log = () => logPage(records.db, {}, []).rows;
-const record = (more: object) => recordSheet(records.db, ID, { date: TODAY, ...more });
+const rest = { what: "left", says: "goes on the hedge by the slip" };
+const record = (more: object) => recordSheet(records.db, ID, { date: TODAY, rest, ...more });
 
 /** What the site of the sheet is called. */
 const planned = () => readSheet(records.db, ID)!.job.sites![0]!.name;
@@ -169,6 +170,7 @@ describe("facts of a record", () => {
           amount: "1 oz",
           personId: ids.people,
           note: "the scale was off",
+          why: "the scale was off",
           ...more,
         }),
       );

@@ -1,14 +1,17 @@
 import { isDate } from "@/core/calendar";
-import { bad, good, type Result } from "@/core/issue";
+import { bad, good, type Issue, type Result } from "@/core/issue";
 import type { Form, LabelRate } from "@/core/labels/label-rate";
 import { parseRate } from "@/core/labels/rate";
 import type { RunState } from "@/core/mixing/run-state";
 import type { SiteOutcome } from "@/core/outcome/reconcile";
 import { canonical, ratio, total } from "@/core/quantity/arithmetic";
 import { writeNumber } from "@/core/quantity/format";
+import { read } from "@/core/working/units";
+import type { FactsText, ToldFact } from "@/formats/facts";
 import { plainNumber } from "@/core/quantity/plain";
 import { valueIn } from "@/core/quantity/quantity";
-import { entered, type Entered } from "@/core/quantity/parse";
+import { entered, parseAs, type Entered } from "@/core/quantity/parse";
+import type { Source } from "@/core/working/rule";
 import { outcomeText } from "@/core/words/outcome";
 import { amountText, groundText, isChoice, totalText } from "@/formats/card/choice";
 import { outcomeOfSheet } from "@/formats/job-file/outcome-of-sheet";
@@ -26,7 +29,9 @@ import { dateAt, todayOf } from "./clock";
 import { plansOf, recordedOf, wasPoured } from "./counted";
 import { factsNow, readTold } from "./facts";
 import { judgeSheet, unopenedFaults } from "./judge";
+import { closeLoads, dayDown, loadsDown, readRest, restFaults, type Rest } from "./ledger";
 import { readLots, withLot } from "./lots";
+import { once } from "./once";
 import { isId, isReason, issue, nowText, shown } from "./input";
 import { runOf, sheetState, type SheetRow } from "./sheet-state";
 
@@ -44,7 +49,7 @@ export interface RecordedDay {
  */
 export function dayOfRecord(
   db: Access,
-  sheet: Pick<SheetRow, "madeAt"> | undefined,
+  sheet: { readonly madeAt: string } | undefined,
   input: { readonly date?: unknown; readonly why?: unknown },
   today = todayOf(db),
 ): Result<RecordedDay> {
@@ -78,11 +83,15 @@ interface RecordRequest {
   readonly facts?: unknown;
   /** Of which lot each product was. */
   readonly lots?: unknown;
+  /** Where what was poured and didn't go down is: `{ what, says }`. */
+  readonly rest?: unknown;
+  /** The names of the sites on which nothing went down. */
+  readonly nothing?: unknown;
 }
 
 /**
  * Puts a poured sheet on record: one application for each of its products on each of its zones. Of a day, the stops that
- * were done; where the tank was read after one, with what really went down. `{ date, why?, all?, outcome?, facts?, lots? }`: with an
+ * were done; where the tank was read after one, with what really went down. `{ date, why?, all?, outcome?, facts?, lots?, rest?, nothing? }`: with an
  * outcome, what really went down on the sites that it tells of; `all` answers that all of it went down where not every step
  * is ticked.
  */
@@ -97,82 +106,196 @@ export function recordSheet(db: Records, sheetId: string, input: unknown): Resul
     if (!told.ok) return told;
     const lots = readLots(request.lots, sheet.job.products!.length);
     if (!lots.ok) return lots;
-    const before = recordsOfSheet(tx, sheetId);
-    if (before.length > 0)
-      return before.some((row) => row.corrects === null && row.date === day.value.date)
-        ? good({ id: sheetId })
-        : bad(issue("date", "kept-otherwise", "this sheet is on record for another day", "correct its records in the log"));
-    if (sheetState(tx, sheetId) === "withdrawn")
-      return bad(issue("", "conflict", "this sheet was withdrawn", "enter what went down by hand in the log"));
-    const run = runOf(tx, sheet);
-    const stops = sprayedSites(sheet, run);
-    if (!stops.ok) return stops;
-    const entries = run ? stopsRead(stops.value, run) : request.outcome;
-    if (run && request.outcome !== undefined)
-      return bad(issue("outcome", "conflict", "a day's stops", "the tank is read at each stop of a day"));
-    const outcome = entries === undefined ? good({ sites: [] }) : outcomeOfSheet(sheet.job, entries as readonly OutcomeText[]);
-    if (!outcome.ok) return outcome;
-    const unticked = run ? undefined : untickedOf(tx, sheet);
-    // What was opened was judged then, and what went down is truth; what wasn't is judged now.
-    if (unticked && !wasPoured(tx, sheetId)) {
-      const faults = unopenedFaults(judgeSheet(tx, sheet, true));
-      if (faults.length > 0) return bad(...faults);
-    }
-    if (unticked && outcome.value.sites.length === 0 && request.all !== true) return bad(notAllTicked(unticked));
-    const now = nowText();
-    // What a sheet plans is worked out in one place: it is what is recorded, or so much more as the tank told.
-    const plans = plansOf(sheet);
-    const papers = sheet.personId === null ? undefined : findPerson(tx, sheet.personId)?.papers;
-    stops.value.forEach((site, k) => {
-      const siteId = siteIdOf(sheet, site);
-      const known = findSite(tx, siteId)?.site;
-      const really = outcome.value.sites.find((one) => one.name === site.name);
-      site.zones.forEach((zone, i) =>
-        sheet.job.products!.forEach((product, j) => {
-          const planned = plans.find((p) => p.siteId === siteId && p.product === j && p.zone === (zone.name ?? ""))!;
-          const area = entered(zone.area, "area");
-          const what = recordedOf(product);
-          // A sheet from before cards travelled by id knows its product by name.
-          const labelId = what.labelId ?? recordsNamed(tx, "labels", product.name)[0]?.id ?? null;
-          const put = really ? putDownOn(really, product.name, area) : wentAsPlanned(planned.amount, product.form, area);
-          const notes = [
-            zone["x-spot"] !== undefined && `a spot of ${zone["x-spot"]}`,
-            againNote(product),
-            really && outcomeNote(really, run !== null),
-            !really &&
-              unticked &&
-              `put on record with ${unticked.done} of ${unticked.steps} steps ticked: all of it was said to be sprayed`,
-          ].filter(Boolean);
-          const zoneId = zone["x-id"] ?? "";
-          const card = labelId === null ? undefined : findLabel(tx, labelId)?.card;
-          const facts = factsNow({ card, site: known, zoneId, papers, date: day.value.date, rig: sheet.job.rig.name });
-          addApplication(
-            tx,
-            {
-              id: k === 0 ? `${sheetId}.${i}.${j}` : `${sheetId}.${k}.${i}.${j}`,
-              ...day.value,
-              siteId,
-              zoneId,
-              zone: zone.name ?? "",
-              area,
-              ...what,
-              labelId,
-              ...put,
-              personId: sheet.personId,
-              source: "sheet",
-              sheetId,
-              note: notes.length > 0 ? notes.join("; ") : null,
-              corrects: null,
-              isVoid: false,
-              facts: withLot({ ...facts, ...told.value }, lots.value[j]),
-            } satisfies NewApplication,
-            now,
-          );
-        }),
-      );
-      if (really) addOutcome(tx, outcomeRow(sheetId, siteId, really, entries as readonly OutcomeText[]), now);
-    });
-    return good({ id: sheetId });
+    const rest = readRest(request.rest);
+    if (!rest.ok) return rest;
+    const nothing = readNothing(request.nothing, sheet);
+    if (!nothing.ok) return nothing;
+    const content = { ...day.value, all: request.all, outcome: request.outcome, facts: told.value, lots: lots.value, rest: rest.value, nothing: nothing.value }; // prettier-ignore
+    const said: Said = { day: day.value, told: told.value, lots: lots.value, rest: rest.value, nothing: nothing.value };
+    const stands = recordsOfSheet(tx, sheetId);
+    const kept = once(
+      tx,
+      "record",
+      sheetId,
+      content,
+      stands.length > 0,
+      () => ({ id: sheetId }),
+      () => keepRecord(tx, sheet, request, said),
+    );
+    return kept.ok || kept.issues[0]?.code !== "kept-otherwise" ? kept : bad(keptOtherwise(stands, request, day.value.date));
+  });
+}
+
+/** What is said of a sheet when it is put on record, read. */
+interface Said {
+  readonly day: RecordedDay;
+  readonly told: Pick<FactsText, ToldFact>;
+  readonly lots: readonly (string | undefined)[];
+  readonly rest: Rest | undefined;
+  readonly nothing: readonly string[];
+}
+
+/** Something else stands on record than what is told now: both are shown, and nothing is thrown away in silence. */
+function keptOtherwise(
+  stands: readonly {
+    readonly date: string;
+    readonly corrects: string | null;
+    readonly total: string;
+    readonly product: string;
+    readonly zone: string;
+  }[],
+  { outcome }: RecordRequest,
+  date: string,
+): Issue {
+  const first = stands.filter((row) => row.corrects === null);
+  const rows = first.slice(0, 6).map(({ product, total, zone }) => `${brief(total)} of ${product} on ${zone}`);
+  const now = outcome === undefined ? `as planned, on ${date}` : `load by load, on ${date}`;
+  const path = first.every((row) => row.date === date) ? "outcome" : "date";
+  const received = `on record since: ${rows.join(", ")}, on ${first[0]?.date}; told now: ${now}`;
+  return issue(path, "kept-otherwise", received, "what stands was left as it is: correct its records in the log");
+}
+
+/** The sites of a sheet on which nothing went down. */
+function readNothing(input: unknown, { job }: SheetRow): Result<readonly string[]> {
+  if (input === undefined) return good([]);
+  const names = (job.sites ?? []).map((site) => site.name);
+  if (!Array.isArray(input) || !input.every((name) => names.includes(name as string)))
+    return bad(
+      issue("nothing", "unknown-name", Array.isArray(input) ? input.map(shown).join(", ") : shown(input), names.join(", ")),
+    );
+  return input.length < names.length
+    ? good(input as readonly string[])
+    : bad(issue("nothing", "conflict", "nothing went down on any site", "withdraw the sheet"));
+}
+
+/** Puts a sheet on record that isn't yet. */
+function keepRecord(tx: Access, sheet: SheetRow, request: RecordRequest, said: Said): Result<{ id: string }> {
+  const { id: sheetId } = sheet;
+  if (sheetState(tx, sheetId) === "withdrawn")
+    return bad(issue("", "conflict", "this sheet was withdrawn", "enter what went down by hand in the log"));
+  const run = runOf(tx, sheet);
+  const sprayed = sprayedSites(sheet, run);
+  if (!sprayed.ok) return sprayed;
+  const stops = sprayed.value.filter((site) => !said.nothing.includes(site.name));
+  const entries = run ? stopsRead(stops, run) : request.outcome;
+  if (run && request.outcome !== undefined)
+    return bad(issue("outcome", "conflict", "a day's stops", "the tank is read at each stop of a day"));
+  const outcome = entries === undefined ? good({ sites: [] }) : outcomeOfSheet(sheet.job, entries as readonly OutcomeText[]);
+  if (!outcome.ok) return outcome;
+  const told = outcome.value.sites;
+  // What was opened was judged then, and what went down is truth; what wasn't is judged now.
+  if (!run && !wasPoured(tx, sheetId) && untickedOf(tx, sheet)) {
+    const faults = unopenedFaults(judgeSheet(tx, sheet, true));
+    if (faults.length > 0) return bad(...faults);
+  }
+  const unticked = (site: SiteText) => (run || told.some((one) => one.name === site.name) ? undefined : untickedOf(tx, sheet, told.length > 0 ? site : undefined)); // prettier-ignore
+  const open = stops.find((site) => unticked(site));
+  if (open && request.all !== true) return bad(notAllTicked(unticked(open)!, told.length > 0 ? open.name : undefined));
+  const loads = run ? dayDown(run) : loadsDown(tx, sheet, told, said.nothing);
+  const faults = [
+    // Of a day that was asked stop by stop.
+    ...(run || isReason(request.why) ? [] : unlikely(told)),
+    ...restFaults(loads, said.rest),
+  ];
+  if (faults.length > 0) return bad(...faults);
+  const now = nowText();
+  // What a sheet plans is worked out in one place: it is what is recorded, or so much more as the tank told.
+  const plans = plansOf(sheet);
+  const papers = sheet.personId === null ? undefined : findPerson(tx, sheet.personId)?.papers;
+  const rows: NewApplication[] = [];
+  const outcomes: NewOutcome[] = [];
+  const tooLittle: Issue[] = [];
+  (sheet.job.sites ?? []).forEach((site) => {
+    const k = sprayed.value.indexOf(site);
+    if (!stops.includes(site)) return;
+    const siteId = siteIdOf(sheet, site);
+    const known = findSite(tx, siteId)?.site;
+    const really = told.find((one) => one.name === site.name);
+    site.zones.forEach((zone, i) =>
+      sheet.job.products!.forEach((product, j) => {
+        const planned = plans.find((p) => p.siteId === siteId && p.product === j && p.zone === (zone.name ?? ""))!;
+        const area = entered(zone.area, "area");
+        const what = recordedOf(product);
+        // A sheet from before cards travelled by id knows its product by name.
+        const labelId = what.labelId ?? recordsNamed(tx, "labels", product.name)[0]?.id ?? null;
+        const put = really ? putDownOn(really, product.name, area) : wentAsPlanned(planned.amount, product.form, area);
+        const notes = [
+          zone["x-spot"] !== undefined && `a spot of ${zone["x-spot"]}`,
+          againNote(product),
+          really && outcomeNote(really, run !== null),
+          !really && unticked(site) && untickedNote(unticked(site)!),
+        ].filter(Boolean);
+        if (!isReadable(put)) tooLittle.push(tooLittleOf(site.name, product.name));
+        const zoneId = zone["x-id"] ?? "";
+        const card = labelId === null ? undefined : findLabel(tx, labelId)?.card;
+        const facts = factsNow({ card, site: known, zoneId, papers, date: said.day.date, rig: sheet.job.rig.name });
+        rows.push({
+          id: k === 0 ? `${sheetId}.${i}.${j}` : `${sheetId}.${k}.${i}.${j}`,
+          ...said.day,
+          siteId,
+          zoneId,
+          zone: zone.name ?? "",
+          area,
+          ...what,
+          labelId,
+          ...put,
+          personId: sheet.personId,
+          source: "sheet",
+          sheetId,
+          note: notes.length > 0 ? notes.join("; ") : null,
+          corrects: null,
+          isVoid: false,
+          facts: withLot({ ...facts, ...said.told }, said.lots[j]),
+        } satisfies NewApplication);
+      }),
+    );
+    if (really) outcomes.push(outcomeRow(sheetId, siteId, really, entries as readonly OutcomeText[]));
+  });
+  // What is written can always be read.
+  if (tooLittle.length > 0) return bad(tooLittle[0]!);
+  for (const row of rows) addApplication(tx, row, now);
+  for (const row of outcomes) addOutcome(tx, row, now);
+  closeLoads(tx, sheetId, loads, said.rest, now);
+  return good({ id: sheetId });
+}
+
+const untickedNote = ({ done, steps }: Unticked) =>
+  `put on record with ${done} of ${steps} steps ticked: all of it was said to be sprayed`;
+
+/** So little of a product is no record that anybody could read again. */
+const tooLittleOf = (site: string, product: string): Issue =>
+  issue(
+    "outcome",
+    "out-of-range",
+    `hardly any ${product} on ${site}`,
+    "that nothing went down there, and where what was mixed is",
+  );
+
+/** Whether the reader takes what is written. */
+const isReadable = ({ rate, total }: PutDown): boolean =>
+  parseAs<"rateByWeight" | "rateByVolume">(rate, ["rateByWeight", "rateByVolume"]).ok &&
+  parseAs<"mass" | "volume">(total, ["mass", "volume"]).ok;
+
+/** A quantity that was worked out, in as many figures as anybody reads. */
+const brief = (text: string) => text.replace(/^[\d.]+/, (number) => writeNumber(Number(number), { figures: 3 }));
+
+/** So much more than the zone, or than the load could do, is asked about; so much may a fill be off its plan. */
+export const OVER = { zone: 1.02, load: 1.1, fill: 0.1 } as const;
+
+/** What of a telling can hardly be: more ground than there is, or than the load could do, another fill than was poured. */
+function unlikely(told: readonly SiteOutcome[]): Issue[] {
+  return told.flatMap(({ name, covered, area, passes }): Issue[] => {
+    const all = ratio(covered.value, area.value) > OVER.zone;
+    const far = passes.find((pass) => !pass.again && ratio(pass.covered.value, pass.could.value) > OVER.load);
+    const fill = passes.find((pass) => pass.mixed && Math.abs(ratio(pass.mixed.value, pass.fillTo.value) - 1) > OVER.fill);
+    const words = [
+      all && `${read(covered.value, "area", "us")} of ${name}, which has ${read(area.value, "area", "us")}`,
+      far &&
+        `load ${far.load} of ${name} did ${read(far.covered.value, "area", "us")}, and holds spray for ${read(far.could.value, "area", "us")}`,
+      fill &&
+        `load ${fill.load} of ${name} was mixed to ${read(fill.mixed!.value, "volume", "us")}, its plan is ${read(fill.fillTo.value, "volume", "us")}`,
+    ].filter((one) => one !== false && one !== undefined);
+    return words.length === 0 ? [] : [issue("why", "reason-needed", words.join("; "), "look again, or say why it is so")];
   });
 }
 
@@ -206,30 +329,37 @@ const stopsRead = (sites: readonly SiteText[], run: RunState): OutcomeText[] =>
 
 const mL = (volume: number) => `${plainNumber(volume)} mL`;
 
-const notAllTicked = ({ done, steps, gear }: Unticked) =>
+/** @param site where others were told of and this one wasn't */
+const notAllTicked = ({ done, steps, gear }: Unticked, site?: string) =>
   issue(
     "all",
     "reason-needed",
-    `${done} of ${steps} steps are ticked${gear ? ", and not all of the gear" : ""}`,
+    `${site === undefined ? "" : `nothing is told of ${site}: `}${done} of ${steps} steps are ticked${gear ? ", and not all of the gear" : ""}`,
     "say whether it was all poured and sprayed; what never went down is withdrawn, a part is told load by load",
   );
 
 /** The rate and the total of a product on a zone. */
-type PutDown = Pick<NewApplication, "rate" | "total">;
+type PutDown = Pick<NewApplication, "rate" | "total" | "covered">;
 
 const wentAsPlanned = (rate: string, form: Form, area: Entered<"area">): PutDown => ({
   rate,
   total: totalText(soundRate(rate, form), area.value),
+  covered: area,
 });
 
 /**
  * What really went down of a product: its rate where it went down, and of what left the tank this zone's part by its area. The
  * rate is that of the ground that was covered: a limit is passed where product lies, not on the mean of a half-done lawn.
  */
-function putDownOn({ products, area: whole }: SiteOutcome, name: string, area: Entered<"area">): PutDown {
+function putDownOn({ products, area: whole, covered }: SiteOutcome, name: string, area: Entered<"area">): PutDown {
   const { putDown, total } = products.find((p) => p.product.name === name)!;
-  return { rate: groundText(putDown), total: amountText(total, ratio(area.value, whole.value)) };
+  const part = ratio(area.value, whole.value);
+  const ground = entered(`${plainNumber(valueIn(covered.value, "ft2") * part)} ft2`, "area");
+  return { rate: groundText(putDown), total: amountText(total, part), covered: isWhole(covered, whole) ? area : ground };
 }
+
+/** Ground that was done but for what texts round off is all of it. */
+const isWhole = (covered: Source<"area">, whole: Source<"area">) => Math.abs(ratio(covered.value, whole.value) - 1) < 1e-6;
 
 /** Why it went down there twice on one day. */
 export function againNote(product: ProductText): string | false {
@@ -265,9 +395,10 @@ interface Unticked {
   readonly gear: boolean;
 }
 
-/** How far a sheet was ticked off, where not all of it was; undefined where it was. */
-function untickedOf(db: Access, sheet: SheetRow): Unticked | undefined {
-  const keys = tickKeys(sheet.job, planOfSheet(sheet.job, null));
+/** How far a sheet, or what of it is for one site, was ticked off, where not all of it was; undefined where it was. */
+function untickedOf(db: Access, sheet: SheetRow, site?: SiteText): Unticked | undefined {
+  const of = site === undefined ? undefined : `${sheet.job.sites!.indexOf(site) + 1}.`;
+  const keys = tickKeys(sheet.job, planOfSheet(sheet.job, null)).filter((key) => of === undefined || key.startsWith(of));
   const ticked = new Set(doneSteps(db, sheet.id));
   const done = keys.filter((key) => ticked.has(key)).length;
   if (done === keys.length) return undefined;

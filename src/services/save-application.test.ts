@@ -8,7 +8,7 @@ import { recordSheet } from "./record-sheet";
 import { saveApplication, voidApplication } from "./save-application";
 import { saveCalibration } from "./save-calibration";
 import { saveSheet } from "./save-sheet";
-import { withdraw } from "./sheet-state";
+import { withdraw } from "./withdraw";
 import { tickStep } from "./tick-step";
 import { put } from "./keep-up";
 import { add, faults, freshRecords, gearOn, ids, LABEL, must, NOW, session, sheet, SITE, town } from "./testing/town";
@@ -71,7 +71,12 @@ describe("what went down", () => {
   });
   test("a correction names what it corrects, a void one counts no more, each once", () => {
     must(saveApplication(records.db, application()));
-    must(saveApplication(records.db, application({ id: "application-0002", amount: "0.3", corrects: "application-0001" })));
+    must(
+      saveApplication(
+        records.db,
+        application({ id: "application-0002", amount: "0.3", corrects: "application-0001", why: "misread" }),
+      ),
+    );
     expect(faults(saveApplication(records.db, application({ id: "application-0003", corrects: "application-0001" })))).toEqual([
       "corrects conflict",
     ]);
@@ -166,7 +171,7 @@ describe("which zone, which label, which person a record is of", () => {
     ];
     must(put(records.db, "sites", { id: ids.sites, form: { ...SITE, zones } }));
     const correct = (n: number, of: number, more: object) =>
-      must(saveApplication(records.db, application({ id: `application-000${n}`, corrects: `application-000${of}`, ...more })));
+      must(saveApplication(records.db, application({ id: `application-000${n}`, corrects: `application-000${of}`, why: "misread", ...more }))); // prettier-ignore
     correct(2, 1, { note: "  wet  " });
     expect([ground("application-0002"), row("application-0002").note]).toEqual([[ids.sites, north, "north", "6,200 ft2", "2.48 oz"], "wet"]); // prettier-ignore
     correct(3, 2, { zoneId: south, note: "   " });

@@ -1,4 +1,7 @@
-import { bad, good, type Result } from "@/core/issue";
+import { bad, good, type Issue, type Result } from "@/core/issue";
+import { canonical, ratio } from "@/core/quantity/arithmetic";
+import { showEntered, writeNumber } from "@/core/quantity/format";
+import { parseField } from "@/core/quantity/ranges";
 import { ounceOf, isRateText, type Form } from "@/core/labels/label-rate";
 import type { Quantity } from "@/core/quantity/kinds";
 import { entered, parseAs, type Entered } from "@/core/quantity/parse";
@@ -10,6 +13,7 @@ import type { PaperText } from "@/formats/papers";
 import {
   addApplication,
   addDismissals,
+  coveredOf,
   correctionOf,
   findApplication,
   type ApplicationRow,
@@ -20,6 +24,7 @@ import { findLabel, type Label } from "@/records/labels";
 import { findPerson } from "@/records/people";
 import { findSheet } from "@/records/sheets";
 import { findSite, type KnownSite } from "@/records/sites";
+import { findSpreading } from "@/records/spreadings";
 import { readDismissed } from "./dismissed";
 import { isId, isReason, isRecordId, issue, nowText } from "./input";
 import { wasPoured } from "./counted";
@@ -39,8 +44,10 @@ interface Request {
   /** As typed: a total for the zone, or a rate. */
   readonly amount: string;
   readonly personId: string | null;
+  /** The ground that it went down on, where that isn't the whole zone, or what it was before a correction. */
+  readonly covered?: string;
   readonly note: string;
-  /** Why it is put on a day before its sheet's. */
+  /** Why it is put on a day before its sheet's, on more ground than there is, or corrected so that less counts. */
   readonly why?: string;
   /** What else is known of it. */
   readonly facts?: unknown;
@@ -52,6 +59,7 @@ function isRequest(input: unknown): input is Request {
   const r = (input ?? {}) as Record<string, unknown>;
   return (
     [r.id, r.siteId, r.labelId].every(isId) &&
+    (r.covered === undefined || typeof r.covered === "string") &&
     (r.why === undefined || (typeof r.why === "string" && r.why.length <= 300)) &&
     typeof r.zoneId === "string" &&
     typeof r.date === "string" &&
@@ -86,7 +94,8 @@ export function saveApplication(db: Access, input: unknown): Result<{ id: string
       (): Result<{ id: string }> => {
         if (old && correctionOf(tx, old.id)) return bad(corrected);
         const now = nowText();
-        addApplication(tx, { ...entry.value, id: input.id, source: "hand" }, now);
+        // What came from its sheet still does.
+        addApplication(tx, { ...entry.value, id: input.id, source: old?.source ?? "hand" }, now);
         addDismissals(tx, input.id, dismissed.value, now);
         return good({ id: input.id });
       },
@@ -113,8 +122,8 @@ export function readEntry(
 ): Result<Omit<NewApplication, "id" | "source">> {
   const zone = zoneOf(site, input.zoneId);
   // What came from a sheet stays bound to the sheet's day, through every correction.
-  const sheet = old?.sheetId ? findSheet(db, old.sheetId) : undefined;
-  const day = dayOfRecord(db, sheet, { date: input.date, why: input.why ?? input.note }, today);
+  const from = old ? madeFrom(db, old) : undefined;
+  const day = dayOfRecord(db, from, { date: input.date, why: input.why }, today);
   const issues = [
     ...(day.ok ? [] : day.issues),
     ...(zone ? [] : [noZone(input.zoneId)]),
@@ -142,8 +151,22 @@ export function readEntry(
     date: day.value.date,
     rig: old?.facts?.rig,
   });
-  const put = readAmount(input.amount, label.card.form, area.value);
+  const ground = readCovered(input, old && same.zone ? coveredOf(old) : area);
+  if (!ground.ok) return ground;
+  const covered = ground.value;
+  // What was only shown is as it was: a correction of the note is none of the amount.
+  const shown = old && same.label && same.zone && isAmountOf(old, input.amount) ? old : undefined;
+  const put =
+    shown && covered.text === coveredOf(shown).text
+      ? good({ rate: shown.rate, total: shown.total })
+      : // On other ground it is the same amount: that is what left the tank.
+        readAmount(shown ? shown.total : input.amount, label.card.form, covered.value);
   if (!put.ok) return put;
+  const reasons = [
+    ...overZone(covered, area, input.why),
+    ...(old ? freed(old, { date: day.value.date, same, put: put.value, label, zone }, input.why) : []),
+  ];
+  if (reasons.length > 0) return { ok: false, issues: reasons };
   return good({
     ...(old && same.label ? { product: old.product, actives: old.actives, gravity: old.gravity } : whatOf(label.card)),
     ...day.value,
@@ -151,7 +174,9 @@ export function readEntry(
     zoneId: zone.id,
     zone: old && same.zone ? old.zone : zone.name,
     area,
+    covered,
     labelId: input.labelId,
+    spreadingId: from?.of === "spreading" ? from.id : null,
     ...put.value,
     personId: input.personId,
     sheetId: old?.sheetId ?? null,
@@ -162,6 +187,73 @@ export function readEntry(
     facts: { ...(old?.facts ? factsKept(old.facts, now, same) : now), ...told.value },
   });
 }
+
+/** The sheet, or the granules, that a record comes from: they bind its day through every correction. */
+function madeFrom(db: Access, old: ApplicationRow): { of: "sheet" | "spreading"; id: string; madeAt: string } | undefined {
+  const sheet = old.sheetId === null ? undefined : findSheet(db, old.sheetId);
+  if (sheet) return { of: "sheet", id: sheet.id, madeAt: sheet.madeAt };
+  // Records of granules were once known by their ids alone.
+  const spreading = findSpreading(db, old.spreadingId ?? old.id.split(".")[0]!);
+  return spreading && { of: "spreading", id: spreading.id, madeAt: spreading.madeAt };
+}
+
+/** The ground that was covered, as typed; what it was, or the whole zone, where nothing is said. */
+function readCovered({ covered }: Pick<Request, "covered">, known: Entered<"area">): Result<Entered<"area">> {
+  if (covered === undefined || covered.trim() === "" || covered.trim() === known.text) return good(known);
+  return parseField("zoneArea", covered, { path: "covered" });
+}
+
+/** Whether an amount is typed as a record has it: its rate, or its total. */
+const isAmountOf = ({ rate, total }: Pick<ApplicationRow, "rate" | "total">, typed: string) =>
+  typed.trim() === rate || typed.trim() === total;
+
+/** Two measurements of one ground differ by so much. */
+const OVER_ZONE = 1.02;
+
+/** More ground than the zone has is asked about: nothing goes down beside it unseen. */
+function overZone(covered: Entered<"area">, area: Entered<"area">, why: unknown): Issue[] {
+  if (isReason(why) || ratio(covered.value, area.value) <= OVER_ZONE) return [];
+  const said = `${showEntered(covered)} were covered, the zone has ${showEntered(area)}`;
+  return [issue("why", "reason-needed", said, "say how more ground was covered than there is, or how much it was")];
+}
+
+interface Now {
+  readonly date: string;
+  readonly same: { readonly label: boolean; readonly zone: boolean };
+  readonly put: { readonly rate: string; readonly total: string };
+  readonly label: Label;
+  readonly zone: { readonly name: string };
+}
+
+/** Less than this part less is no less: texts round. */
+const LESS = 1 - 1e-9;
+
+/** What of a correction would let something count less than before, or elsewhere: it needs a reason, as striking does. */
+function freed(old: ApplicationRow, { date, same, put, label, zone }: Now, why: unknown): Issue[] {
+  if (isReason(why)) return [];
+  const size = (text: string) => {
+    const read = parseAs<"mass" | "volume" | "rateByWeight" | "rateByVolume">(text, [
+      "mass",
+      "volume",
+      "rateByWeight",
+      "rateByVolume",
+    ]);
+    return read.ok ? canonical(read.value.value) : 0;
+  };
+  const less = (was: string, is: string) => size(is) < size(was) * LESS;
+  const changes = [
+    !same.label && `${old.product} becomes ${label.card.name}`,
+    !same.zone && `${old.zone} becomes ${zone.name}`,
+    date !== old.date && `${old.date} becomes ${date}`,
+    same.label && less(old.rate, put.rate) && `${brief(old.rate)} becomes ${brief(put.rate)}`,
+    same.label && !less(old.rate, put.rate) && less(old.total, put.total) && `${brief(old.total)} becomes ${brief(put.total)}`,
+  ].filter((change) => change !== false);
+  if (changes.length === 0) return [];
+  return [issue("why", "reason-needed", changes.join(", "), "say why less counts than before, or elsewhere")];
+}
+
+/** A quantity that was worked out, in as many figures as anybody reads. */
+const brief = (text: string) => text.replace(/^[\d.]+/, (number) => writeNumber(Number(number), { figures: 4 }));
 
 const corrected = issue("corrects", "conflict", "this record was corrected already", "correct the newest one");
 
@@ -202,7 +294,11 @@ export function voidApplication(db: Access, input: unknown): Result<{ id: string
             ),
           );
         const { createdAt: _, ...row } = old;
-        addApplication(tx, { ...row, id, source: "hand", note: null, why: why.trim(), corrects, isVoid: true }, nowText());
+        addApplication(
+          tx,
+          { ...row, id, covered: coveredOf(old), note: null, why: why.trim(), corrects, isVoid: true },
+          nowText(),
+        );
         return good({ id });
       },
     ),
@@ -229,7 +325,7 @@ function takeBackVoid(db: Access, id: unknown, corrects: unknown): Result<{ id: 
         const { createdAt: _, ...row } = before;
         addApplication(
           tx,
-          { ...row, id, source: "hand", why: "struck by mistake: it did go down", corrects, isVoid: false },
+          { ...row, id, covered: coveredOf(before), why: "struck by mistake: it did go down", corrects, isVoid: false },
           nowText(),
         );
         return good({ id });

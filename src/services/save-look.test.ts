@@ -145,7 +145,7 @@ describe("what the bench asks to look at", () => {
   test("what went down, from the day on which its effect can be seen, until it is judged", () => {
     must(saveApplication(records.db, down(13)));
     expect(due()).toEqual([]);
-    must(saveApplication(records.db, down(14, { id: "entry-000000002", corrects: "entry-000000001" })));
+    must(saveApplication(records.db, down(14, { id: "entry-000000002", corrects: "entry-000000001", why: "misread" })));
     expect(due()).toEqual([["inspection", "north", TODAY]]);
     must(saveLook(records.db, inspection({ recordId: "entry-000000002" })));
     expect(due()).toEqual([]);
@@ -188,7 +188,7 @@ describe("what it teaches", () => {
       ["product", "Granule", 90, 0],
       ["rate", expect.stringMatching(/^0\.16\d* oz\/1000 ft2$/), 90, 0],
     ]);
-    must(saveApplication(records.db, down(5, { id: "entry-000000002", corrects: "entry-000000001" })));
+    must(saveApplication(records.db, down(5, { id: "entry-000000002", corrects: "entry-000000001", why: "misread" })));
     expect(said()[0]).toEqual(["product", "Granule", undefined, 1]);
     must(voidApplication(records.db, { id: "void-000000001", corrects: "entry-000000002", why: "the wrong lawn" }));
     expect(said()).toEqual([]);

@@ -264,6 +264,8 @@ export function recordSpread(db: Records, id: string, input: unknown): Result<{ 
               ...what,
               rate: one.by ? groundText(one.by) : product.rate,
               total: totalText(one.rate, area.value),
+              covered: area,
+              spreadingId: id,
               personId: spreading.personId,
               source: "hand",
               sheetId: null,

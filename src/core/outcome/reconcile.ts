@@ -38,6 +38,9 @@ export interface Pass {
 /** A pass with what it began and ended with. */
 export interface Sprayed extends Pass {
   readonly began: Source<"volume">;
+  /** What the plan fills its load to, and the ground that what it began with does at the planned rate. */
+  readonly fillTo: Source<"volume">;
+  readonly could: Derived<"area">;
   readonly out: Derived<"volume">;
   /** Nothing more was sprayed of this load after it: what it left is left over. */
   readonly last: boolean;
@@ -175,6 +178,8 @@ export interface Planning {
   readonly calibrated: Source<"sprayVolume">;
   /** The loads are a head's jars: what leaves the sprayer is more than what leaves the jar. */
   readonly jars: boolean;
+  /** The amounts of the plan were ticked into each load: what was mixed to another volume is so much stronger, or thinner. */
+  readonly ticked?: boolean;
 }
 
 /** What a load is filled to, by its number; undefined where the plan has no such load. */
@@ -200,7 +205,9 @@ export function sprayedOf(planning: Planning, passes: readonly Pass[]): Sprayed[
     if (num(left) >= num(began)) throw new RangeError(`nothing of load ${pass.load} was sprayed`);
     inTank.set(tankOf(planning, pass), left);
     const last = !passes.slice(i + 1).some((later) => tankOf(planning, later) === tankOf(planning, pass));
-    return { ...pass, began, out: derive(leftTheTankRule, { began, left }), last };
+    const fillTo = fillOf(planning, pass.site, pass.load)!;
+    const could = derive(coversRule, { fill: began, sprayVolume: planning.plan.sprayVolume });
+    return { ...pass, began, fillTo, could, out: derive(leftTheTankRule, { began, left }), last };
   });
 }
 
@@ -238,7 +245,9 @@ function siteOutcome(planning: Planning, name: string, passes: readonly Sprayed[
   const lasts = passes.filter((pass) => pass.last);
   const leftover = derive(leftInAllRule, { loads: lasts.map((p) => given(p.left, `left of load ${p.load}`)) });
   const area = plan.sites.find((s) => s.name === name)!.area;
-  const products = plan.products.map((product, i) => productOutcome(planning, name, product, i, { all, covered, leftover }));
+  const products = plan.products.map((product, i) =>
+    productOutcome(planning, name, product, i, { all, covered, leftover, passes }),
+  );
   const outcome = {
     name,
     passes,
@@ -269,24 +278,26 @@ function volumeOf(
 }
 
 interface InAll {
+  readonly passes: readonly Sprayed[];
   readonly all: Source<"volume">;
   readonly covered: Source<"area">;
   readonly leftover: Source<"volume">;
 }
 
 function productOutcome(
-  { plan }: Planning,
+  { plan, ticked = false }: Planning,
   site: string,
   product: MixProduct,
   i: number,
-  { all, covered, leftover }: InAll,
+  { all, covered, leftover, passes }: InAll,
 ): ProductOutcome {
   const load = plan.run
     ? plan.run.loads.find((l) => l.pieces.some((piece) => piece.lawn.site === site))!
     : plan.sites.find((s) => s.name === site)!.loads[0]!.contents;
   const amount = load.amounts[i]!;
-  const onGround = derive(reallySprayedRule, { sprayed: all, ground: covered });
   const planned = plannedOf(product, plan);
+  if (ticked && passes.some((pass) => pass.mixed)) return ofMixed(product, planned, amount, load.fillTo, { covered, passes });
+  const onGround = derive(reallySprayedRule, { sprayed: all, ground: covered });
   if (kindOf(amount) === "mass") {
     const strength = derive(weightInSprayRule, { amount: amount as Derived<"mass">, fill: load.fillTo });
     const putDown = derive(weightOnAreaRule, { strength, sprayVolume: onGround });
@@ -309,6 +320,100 @@ function productOutcome(
     total: derive(volumeForSprayRule, { strength, spray: all }),
     left: derive(volumeForSprayRule, { strength, spray: leftover }),
   };
+}
+
+export const weightInAllRule = rule({
+  id: "weight-in-all",
+  version: 1,
+  title: "In all",
+  formula: "sum(passes)",
+  inputs: { passes: ["mass"] },
+  output: "mass",
+  source: "what each pass put down, added up",
+  compute: ({ passes }) => nums(passes).reduce((sum, m) => sum + m, 0),
+});
+
+export const volumeInAllRule = rule({
+  id: "volume-in-all",
+  version: 1,
+  title: "In all",
+  formula: "sum(passes)",
+  inputs: { passes: ["volume"] },
+  output: "volume",
+  source: "what each pass put down, added up",
+  compute: ({ passes }) => nums(passes).reduce((sum, v) => sum + v, 0),
+});
+
+export const weightOverGroundRule = rule({
+  id: "weight-over-ground",
+  version: 1,
+  title: "Put down",
+  formula: "amount / ground",
+  inputs: { amount: "mass", ground: "area" },
+  output: "rateByWeight",
+  source: "what left the tank of it, over the ground that was covered",
+  compute: ({ amount, ground }) => num(amount) / num(ground),
+});
+
+export const volumeOverGroundRule = rule({
+  id: "volume-over-ground",
+  version: 1,
+  title: "Put down",
+  formula: "amount / ground",
+  inputs: { amount: "volume", ground: "area" },
+  output: "rateByVolume",
+  source: "what left the tank of it, over the ground that was covered",
+  compute: ({ amount, ground }) => num(amount) / num(ground),
+});
+
+/**
+ * Loads that were mixed to another volume than their plan: what was measured went in whatever the volume, so the mix is so much
+ * stronger, or thinner. @param amount, fillTo of a planned load: all of a plan's are of one strength
+ */
+function ofMixed(
+  product: MixProduct,
+  planned: AreaRate,
+  amount: Amount,
+  fillTo: Source<"volume">,
+  { covered, passes }: Pick<InAll, "covered" | "passes">,
+): ProductOutcome {
+  const began = new Map<number, Source<"volume">>();
+  for (const pass of passes) if (!began.has(pass.load)) began.set(pass.load, pass.began);
+  if (kindOf(amount) === "mass") {
+    const strong = (pass: Sprayed) => {
+      // What the plan measures for its own fill of this load.
+      const strength = derive(weightInSprayRule, { amount: amount as Derived<"mass">, fill: fillTo });
+      const went = derive(weightForSprayRule, { strength, spray: pass.fillTo });
+      return derive(weightInSprayRule, { amount: went, fill: began.get(pass.load)! });
+    };
+    const put = (of: (pass: Sprayed) => Source<"volume">, which: readonly Sprayed[]) =>
+      derive(weightInAllRule, {
+        passes: which.map((pass) => derive(weightForSprayRule, { strength: strong(pass), spray: of(pass) })),
+      });
+    const total = put((pass) => pass.out, passes);
+    const left = put(
+      (pass) => given(pass.left, `left of load ${pass.load}`),
+      passes.filter((pass) => pass.last),
+    );
+    const putDown = derive(weightOverGroundRule, { amount: total, ground: covered });
+    return { product, planned, putDown, ratio: num(putDown) / sizeOf(planned), total, left };
+  }
+  const strong = (pass: Sprayed) => {
+    const strength = derive(volumeInSprayRule, { amount: amount as Derived<"volume">, fill: fillTo });
+    const went = derive(volumeForSprayRule, { strength, spray: pass.fillTo });
+    return derive(volumeInSprayRule, { amount: went, fill: began.get(pass.load)! });
+  };
+  const put = (of: (pass: Sprayed) => Source<"volume">, which: readonly Sprayed[]) =>
+    derive(volumeInAllRule, {
+      passes: which.map((pass) => derive(volumeForSprayRule, { strength: strong(pass), spray: of(pass) })),
+    });
+  const total = put((pass) => pass.out, passes);
+  const left = put(
+    (pass) => given(pass.left, `left of load ${pass.load}`),
+    passes.filter((pass) => pass.last),
+  );
+  const putDown = derive(volumeOverGroundRule, { amount: total, ground: covered });
+  return { product, planned, putDown, ratio: num(putDown) / sizeOf(planned), total, left };
 }
 
 /** What the plan meant to put down: of a rate for an area that rate, whatever school it was mixed by. */

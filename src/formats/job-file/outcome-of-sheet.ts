@@ -7,13 +7,13 @@ import type { JobFile, OutcomeText } from "./types";
 export type SitesTold = Pick<Outcome, "sites">;
 
 /**
- * What became of a sheet's loads, as it is kept. A day is told stop by stop, each by what the tank held before and after it:
+ * What became of a sheet's loads, as it is kept: their amounts were ticked. A day is told stop by stop, each by what the tank held before and after it:
  * whichever loads that came from, it was all of one strength.
  */
 export function outcomeOfSheet(file: JobFile, entries: readonly OutcomeText[]): Result<SitesTold> {
   if (file.run !== "day") {
     const read = readJob({ ...file, outcome: entries });
-    return read.ok ? outcomeOf(read.value, read.value.file.outcome) : read;
+    return read.ok ? outcomeOf(read.value, read.value.file.outcome, true) : read;
   }
   const { run: _, "x-places": _p, ...rest } = file;
   const sites: Outcome["sites"][number][] = [];

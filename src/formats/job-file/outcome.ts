@@ -27,8 +27,11 @@ export function planningOf(job: Job, { calibration, input }: Planned): Planning 
   return { plan: { ...plan, products }, calibrated: calibration.sprayVolume, jars: job.rig.head !== undefined };
 }
 
-/** A job and what became of its loads → what it really did; or every fault. */
-export function outcomeOf(job: Job, entries: readonly OutcomeText[] | undefined): Result<Outcome> {
+/**
+ * A job and what became of its loads → what it really did; or every fault.
+ * @param ticked the plan's amounts went into each load, whatever it was mixed to; else what is mixed is of the plan's strength
+ */
+export function outcomeOf(job: Job, entries: readonly OutcomeText[] | undefined, ticked = false): Result<Outcome> {
   if (!entries)
     return bad({
       path: "outcome",
@@ -38,7 +41,7 @@ export function outcomeOf(job: Job, entries: readonly OutcomeText[] | undefined)
     });
   const planned = planOf(job);
   if (!planned.ok) return planned;
-  const planning = planningOf(job, planned.value);
+  const planning = { ...planningOf(job, planned.value), ticked };
   const passes = readOutcome(planning, entries);
   if (!passes.ok) return passes;
   const { calibration } = planned.value;

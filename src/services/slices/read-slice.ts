@@ -16,7 +16,7 @@ import { dueToday, programOf } from "../program";
 import { lotsOf, recall, shelf } from "../shelf";
 import { week, yearEntry, yearOfSite } from "./season";
 import { looks, results, toJudge, toLookAt } from "./looks";
-import { lastMix, openSheets, readSheet } from "./sheets";
+import { lastMix, openSheets, readSheet, unaccounted } from "./sheets";
 import { cleanOuts, firm, grounds, people, proofs, siteCalled, sites, spreadings } from "./upkeep";
 
 /** The one reader of each slice: what a room asks for, and no more. */
@@ -46,6 +46,7 @@ const READERS: { readonly [S in SliceName]: Reader<S> } = {
   openSheets,
   sheet: (db, { id }) => readSheet(db, id),
   spreadings: (db, _query, aside) => spreadings(db, aside),
+  unaccounted: (db) => unaccounted(db),
   cleanOuts,
   lastMix,
   mixedBefore: (db, { labels }) => mixedBefore(db, labels),
@@ -102,6 +103,7 @@ const ASKED: { readonly [S in SliceName]: Readonly<Record<string, Part>> } = {
   openSheets: { after: "cursor?" },
   sheet: { id: "text" },
   spreadings: {},
+  unaccounted: {},
   cleanOuts: { rig: "text" },
   lastMix: { rig: "text", tank: "text", except: "text?" },
   mixedBefore: { labels: "texts" },

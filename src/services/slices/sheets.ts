@@ -1,11 +1,12 @@
 import { tankName } from "@/formats/job-file/assemble";
 import type { JobFile } from "@/formats/job-file/types";
 import { planOfSheet, tickKeys } from "@/formats/sheet-plan";
-import type { LastMix, Sheet, SheetEntry } from "@/formats/entries";
+import type { LastMix, Sheet, SheetEntry, UnaccountedEntry } from "@/formats/entries";
 import type { Cursor, Page } from "@/formats/slices";
 import { readRows, type SetAside } from "@/records/aside";
 import { findCalibration } from "@/records/calibrations";
 import type { Access } from "@/records/database";
+import { sheetsOf, unaccountedLoads } from "@/records/load-ends";
 import { outcomesOfSheet } from "@/records/outcomes";
 import { findPerson } from "@/records/people";
 import { doneSteps, findSheet, mixedInto, openSheetsPage, productsOfSheet, sheetsOfDay, siteIdOf } from "@/records/sheets";
@@ -103,4 +104,21 @@ export function lastMix(db: Access, { rig, tank, except }: { rig: string; tank: 
   if (!last || rinsedSince(db, rig, tank, last.madeAt)) return null;
   const products = (findSheet(db, last.id)?.job.products ?? []).map((product) => product.name);
   return { sheetId: last.id, madeAt: last.madeAt, labelIds: productsOfSheet(db, last.id), products };
+}
+
+/** What was poured and nobody can account for, the newest first. */
+export function unaccounted(db: Access): UnaccountedEntry[] {
+  const ends = unaccountedLoads(db);
+  const ids = [...new Set(ends.map((end) => end.sheetId))];
+  return sheetsOf(db, ids).map(({ id, job }) => {
+    const own = ends.filter((end) => end.sheetId === id);
+    return {
+      sheetId: id,
+      sites: (job.sites ?? []).map((site) => site.name),
+      products: (job.products ?? []).map((product) => product.name),
+      volume: own.reduce((sum, end) => sum + end.unaccounted, 0),
+      says: own[0]!.says,
+      at: own[0]!.at,
+    };
+  });
 }

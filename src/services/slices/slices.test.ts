@@ -9,7 +9,7 @@ import { saveKitCheck, saveQuickCheck } from "../save-check";
 import { saveSheet, saveSheets } from "../save-sheet";
 import { saveRinse, saveStockCount } from "../save-stock";
 import { tellStop } from "../day-stops";
-import { withdraw } from "../sheet-state";
+import { withdraw } from "../withdraw";
 import { tickStep } from "../tick-step";
 import { put, retire } from "../keep-up";
 import {
@@ -45,6 +45,7 @@ const calibrate = (more: object = {}, madeAt = NOW) => must(saveCalibration(reco
 /** Puts some hundred entries on record, as a file would. */
 function fill(count: number, more: Partial<NewApplication> = {}): void {
   const one = (i: number): NewApplication => ({
+    covered: entered("6200 ft2", "area"),
     id: `entry-${String(i).padStart(5, "0")}`,
     date: `2026-0${1 + (i % 8)}-${String(1 + (i % 28)).padStart(2, "0")}`,
     siteId: ids.sites,
@@ -265,6 +266,7 @@ describe("facts that a list of the newest would lose", () => {
     must(
       saveApplication(records.db, {
         id: "correction-0001",
+        why: "the day was misread",
         date: "2026-09-01",
         siteId: ids.sites,
         zoneId: first.zoneId,
@@ -403,6 +405,7 @@ const QUERIES: { readonly [S in SliceName]: readonly Slices[S]["query"][] } = {
   openSheets: [{}, { after: [NOW, "x"] }],
   sheet: [{ id: one.id }],
   spreadings: [{}],
+  unaccounted: [{}],
   cleanOuts: [{ rig: one.rig }],
   lastMix: [
     { rig: one.rig, tank: one.tank },
@@ -482,7 +485,7 @@ describe("every answer is made of what it says", () => {
 
 describe("no query looks through all of what grows", () => {
   const GROWING =
-    /^SCAN (sites|zones|applications|mix_sheets|sheet_sites|calibrations|trials|quick_checks|kit_checks|ticks|weather_seen|stop_events|fills|rinses|stock_counts|withdrawals|calibration_withdrawals|spreadings|spreading_ends|dismissals|revisions|record_names|saved_requests|same_ground|still_open|sheet_tanks|sheet_products|record_actives|outcomes|looks|photos|areas_before|site_numbers|planned_days|waterings|deliveries|practices|calendar_events|[a-z]\d?)\b/;
+    /^SCAN (sites|zones|applications|mix_sheets|sheet_sites|calibrations|trials|quick_checks|kit_checks|ticks|weather_seen|stop_events|fills|rinses|stock_counts|withdrawals|load_ends|calibration_withdrawals|spreadings|spreading_ends|dismissals|revisions|record_names|saved_requests|same_ground|still_open|sheet_tanks|sheet_products|record_actives|outcomes|looks|photos|areas_before|site_numbers|planned_days|waterings|deliveries|practices|calendar_events|[a-z]\d?)\b/;
   /** Walked in the order of a list, as far as a page goes. */
   const PAGE = /USING (COVERING )?INDEX (sites_live|sites_retired|applications_by_day|applications_restricted|looks_by_day)\b/;
   /** These hold no more than what is asked for: what is retired. */

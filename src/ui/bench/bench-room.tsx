@@ -26,7 +26,7 @@ import { DueLooks } from "../looks/due-looks";
 import { AfterWork } from "../after/after-work";
 import { DueRounds } from "../program/due-rounds";
 import { WeatherHours } from "../weather/hours";
-import { ShelfDue, TodaysWork } from "./today";
+import { ShelfDue, TodaysWork, Unaccounted } from "./today";
 import { PapersDue } from "./papers-due";
 import { More } from "../parts/more";
 import { SetAside } from "../parts/set-aside";
@@ -166,6 +166,7 @@ function Bench({ rigs }: { rigs: readonly RigEntry[] }) {
       <RunSheets rigs={rigs} people={people} />
       <OpenSheets />
       <PapersDue />
+      <Unaccounted />
       <TodaysWork />
       <WeatherHours />
       <AfterWork />

@@ -2,11 +2,18 @@
 
 import { Box } from "@chakra-ui/react";
 import Link from "next/link";
-import { useSlice } from "../data/records";
+import { useState } from "react";
+import { fromCanonical } from "@/core/quantity/arithmetic";
+import { read, type System } from "@/core/working/units";
+import type { UnaccountedEntry } from "@/formats/entries";
+import { AskRest, type Where } from "../mix/ask-rest";
+import { Fold } from "../parts/fold";
+import { Notice } from "../parts/notices";
+import { sentences, useSend, useSlice } from "../data/records";
 import { todayDate } from "../data/clock";
 import { useInHand } from "../data/in-hand";
 import { useSystem } from "../data/units";
-import { SubHeading } from "../parts/controls";
+import { Note, SubHeading } from "../parts/controls";
 import { Row } from "../parts/layout";
 import { Stamp } from "../parts/stamp";
 import { DayLoad } from "../program/day-load";
@@ -47,6 +54,53 @@ export function TodaysWork() {
       {day.more > 0 && <Box color="soft">And {day.more.toLocaleString("en-US")} more.</Box>}
       <DayLoad day={day} begun />
       <Link href="/sites/program/year">The week and the year</Link>
+    </Box>
+  );
+}
+
+/** What was poured and nobody can account for: open until somebody says where it is. */
+export function Unaccounted() {
+  const system = useSystem();
+  const lost = useSlice("unaccounted", {}).value ?? [];
+  if (lost.length === 0) return null;
+  return (
+    <Box as="section" aria-label="Poured, not accounted for">
+      <SubHeading>Poured, not accounted for</SubHeading>
+      <Note>It counts against the limits of these grounds until it is known where it is.</Note>
+      {lost.map((one) => (
+        <Lost key={one.sheetId} lost={one} system={system} />
+      ))}
+    </Box>
+  );
+}
+
+function Lost({ lost, system }: { lost: UnaccountedEntry; system: System }) {
+  const send = useSend();
+  const [trouble, setTrouble] = useState<readonly string[]>([]);
+  const say = async (what: Where, says: string) => {
+    const result = await send(`/api/sheets/${encodeURIComponent(lost.sheetId)}/rest`, { what, says });
+    setTrouble(result.ok ? [] : sentences(result.issues));
+  };
+  return (
+    <Box borderBottom="1px solid" borderColor="line" paddingY="8px" display="grid" gap="6px">
+      <Box>
+        <strong>{read(fromCanonical<"volume">(lost.volume), "volume", system)}</strong> of {lost.products.join(", ")} for{" "}
+        {lost.sites.join(", ")}
+        {lost.says && `: ${lost.says}`}
+      </Box>
+      <Fold title="It is known by now where it is">
+        <AskRest
+          label="Where it is"
+          of={["left", "disposed"]}
+          press="That is where it is"
+          onSay={(what, says) => void say(what, says)}
+        />
+      </Fold>
+      {trouble.map((text) => (
+        <Notice key={text} state="stop">
+          {text}
+        </Notice>
+      ))}
     </Box>
   );
 }

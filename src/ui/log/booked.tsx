@@ -53,13 +53,25 @@ function One({ spreading }: { spreading: SpreadingEntry }) {
     const job = readSpread(file);
     return job.ok ? planOfSpread(job.value) : undefined;
   }, [file]);
-  const done = new Set(spreading.done);
+  /** What was ticked here and isn't answered yet. */
+  const [said, setSaid] = useState<Readonly<Record<string, boolean>>>({});
+  const done = useMemo(
+    () =>
+      new Set([
+        ...spreading.done.filter((step) => said[step] !== false),
+        ...Object.keys(said).filter((step) => said[step] === true),
+      ]),
+    [spreading.done, said],
+  );
   const gear = gearOf(products);
   const held = stopped.length > 0 || !plan || plan.reasons.length > 0;
   const gearFirst = gear.some((item) => !done.has(item.key));
   const tick = async (step: string, on: boolean) => {
-    const result = await send(`/api/spreads/${id}/ticks`, { step, done: on });
+    setSaid((before) => ({ ...before, [step]: on }));
+    const result = await send<{ done: readonly string[] }>(`/api/spreads/${id}/ticks`, { step, done: on });
     setTrouble(result.ok ? [] : result.issues);
+    // What is refused isn't ticked.
+    if (!result.ok) setSaid(({ [step]: _, ...rest }) => rest);
   };
   const close = async (how: "record" | "withdraw", all = false) => {
     const said = { date, ...(all && { all }), ...(lots.told.some((lot) => lot !== null) && { lots: lots.told }) };

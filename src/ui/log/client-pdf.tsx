@@ -108,7 +108,7 @@ function Day({ date, records, cards, promised, looks }: Omit<ClientFacts, "site"
               return (
                 <View key={one.id} style={styles.row}>
                   <Text style={styles.zone}>
-                    {one.zone}, {showEntered(entered(one.area, "area"))}
+                    {one.zone}, {showEntered(entered(one.covered, "area"))}
                   </Text>
                   <Text style={styles.cell}>{planned ? rateWords(shorter(planned.rate)) : "not noted"}</Text>
                   <Text style={styles.cell}>{rateWords(shorter(one.rate))}</Text>

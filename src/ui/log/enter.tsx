@@ -47,6 +47,8 @@ interface EntryDraft {
   readonly zoneId: string;
   readonly labelId: string;
   readonly amount: string;
+  /** The ground that was covered; empty where it is the whole zone. */
+  readonly covered?: string;
   readonly personId: string;
   readonly note: string;
   /** Why it is put on a day before its sheet's. */
@@ -74,6 +76,7 @@ function useEntry({ corrects, onDone }: EnterProps) {
     zoneId: corrects?.zoneId ?? "",
     labelId: corrects?.labelId ?? labels.find((l) => corrects && sameName(l.card.name, corrects.product))?.id ?? "",
     amount: corrects ? shorter(corrects.rate) : "",
+    covered: corrects && corrects.covered !== corrects.area ? corrects.covered : "",
     personId: corrects?.personId ?? hand.person?.id ?? "",
     note: "",
     ...(corrects?.facts && { facts: toldOf(corrects.facts) }),
@@ -100,6 +103,7 @@ function useEntry({ corrects, onDone }: EnterProps) {
     const content = {
       ...rest,
       amount,
+      covered: rest.covered?.trim() === "" ? undefined : rest.covered,
       zoneId: zone?.["x-id"] ?? draft.zoneId,
       personId: draft.personId === "" ? null : draft.personId,
       ...(draft.facts && { facts: factsOf(draft.facts) }),
@@ -125,7 +129,7 @@ export function Enter({ corrects, onDone }: EnterProps) {
     const issue = issues.find((i) => i.path === path);
     return issue && sentences([issue])[0];
   };
-  const placed = ["date", "amount", "zoneId", "labelId", "why"];
+  const placed = ["date", "amount", "covered", "zoneId", "labelId", "why"];
   return (
     <form
       aria-label={corrects ? "Correct a record" : "Enter what went down"}
@@ -148,7 +152,7 @@ export function Enter({ corrects, onDone }: EnterProps) {
         </SlipKeeper>
         {issues.some((i) => i.path === "why") && (
           <TextField
-            label="Why it went down on that day"
+            label="Why"
             value={draft.why ?? ""}
             maxLength={300}
             error={errorOf("why")}
@@ -218,6 +222,15 @@ function EntryFields({ draft, set, zones, zone, label, errorOf }: EntryFieldsPro
         value={draft.amount}
         error={errorOf("amount")}
         onChange={(e) => set({ amount: e.target.value })}
+      />
+      <TextField
+        label="Ground covered"
+        quantity="zoneArea"
+        placeholder={zone?.area ?? "6,200 sq ft"}
+        hint="all of the zone, where it is left out"
+        value={draft.covered ?? ""}
+        error={errorOf("covered")}
+        onChange={(e) => set({ covered: e.target.value })}
       />
     </Box>
   );

@@ -49,7 +49,7 @@ function Record({ entry, chain, system }: { entry: ApplicationEntry; chain: LogF
     ["Total amount", readAmountOf(entry.total, system)],
     ["Rate", rateWords(shorter(entry.rate))],
     ["Place", `${entry.site}, ${entry.zone}`],
-    ["Area treated", showEntered(entered(entry.area, "area"))],
+    ["Area treated", showEntered(entered(entry.covered, "area"))],
     ["Crop or site", facts?.turf],
     ["Date", format(new Date(`${entry.date}T12:00:00`), "d MMMM yyyy")],
     ["Applied by", entry.person],

@@ -51,6 +51,7 @@ const entry = (more: Partial<ApplicationEntry> = {}): ApplicationEntry => ({
   isVoid: false,
   facts: null,
   area: "6200 ft2",
+  covered: "6200 ft2",
   meant: [],
   ...more,
 });

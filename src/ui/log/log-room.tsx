@@ -5,6 +5,8 @@ import { format } from "../data/dates";
 import Link from "next/link";
 import { Fragment, useState, type ReactNode } from "react";
 import { readAmountOf } from "@/core/mixing/display";
+import { showEntered } from "@/core/quantity/format";
+import { entered } from "@/core/quantity/parse";
 import type { ApplicationEntry } from "@/formats/entries";
 import type { Cursor, LogAsked, Page } from "@/formats/slices";
 import { sentences, useRead, useSlice } from "../data/records";
@@ -209,6 +211,7 @@ function Record({ entry, onCorrect, onUndo, onBack, onWhy, children }: RecordPro
           <Box textStyle="note" color="soft">
             {[
               `${site}, ${entry.zone}`,
+              entry.covered !== entry.area && `on ${showEntered(entered(entry.covered, "area"))} of it`,
               person,
               FROM[entry.source],
               entry.note,
@@ -221,6 +224,11 @@ function Record({ entry, onCorrect, onUndo, onBack, onWhy, children }: RecordPro
               .filter(Boolean)
               .join(" · ")}
           </Box>
+          {entry.was && (
+            <Box textStyle="note" fontWeight="700" color="act">
+              ! Corrected: before it was {entry.was}
+            </Box>
+          )}
           {entry.facts && (
             <Box textStyle="note" color="soft">
               {factsLine(entry.facts)}

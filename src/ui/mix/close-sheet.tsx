@@ -12,6 +12,7 @@ import { useKept } from "../data/kept-here";
 import { sentences, usePeople, useSend } from "../data/records";
 import { useLots } from "./lots";
 import { FactFields, factsOf, type Told } from "../log/fact-fields";
+import { AskRest, type Where } from "./ask-rest";
 import { AskWhy } from "../parts/ask-why";
 import { Button, Note, SubHeading } from "../parts/controls";
 import { TextField } from "../parts/field";
@@ -34,14 +35,14 @@ interface CloseProps {
 }
 
 /** What has to be said before a sheet is closed so. */
-const ASKS = {
-  record: { label: "Why did it go down before this sheet was made?", placeholder: "sprayed that day, written up later" },
-  withdraw: { label: "A product was ticked as poured. What became of it?", placeholder: "ticked by mistake, nothing was opened" },
-} as const;
-type How = keyof typeof ASKS;
+type How = "record" | "withdraw";
 
 interface Closing {
   readonly why?: string;
+  /** Where what was poured and didn't go down is. */
+  readonly rest?: { readonly what: Where; readonly says: string };
+  /** The sites on which nothing went down. */
+  readonly nothing?: readonly string[];
   /** All of it went down, though not every step is ticked. */
   readonly all?: boolean;
   readonly outcome?: readonly OutcomeText[];
@@ -51,7 +52,7 @@ interface Closing {
 function useClosing(id: string, date: string, told: Told, lots: readonly (string | null)[], onClosed: () => void) {
   const send = useSend();
   const [trouble, setTrouble] = useState<readonly Issue[]>([]);
-  const [asked, setAsked] = useState<{ readonly how: How; readonly more: Closing }>();
+  const [asked, setAsked] = useState<{ readonly how: How; readonly more: Closing; readonly wants: string | undefined }>();
   const close = async (how: How, more: Closing = {}) => {
     const facts = factsOf(told);
     const record = {
@@ -60,11 +61,11 @@ function useClosing(id: string, date: string, told: Told, lots: readonly (string
       ...(Object.keys(facts).length > 0 && { facts }),
       ...(lots.some((lot) => lot !== null) && { lots }),
     };
-    const said = how === "record" ? record : more.why ? { became: more.why } : {};
+    const said = how === "record" ? record : more.rest ? { what: more.rest.what, became: more.rest.says } : {};
     const result = await send(`/api/sheets/${encodeURIComponent(id)}/${how}`, said);
     const issues = result.ok ? [] : result.issues;
-    const wants = issues.some((issue) => issue.code === "reason-needed" && issue.path !== "all");
-    setAsked(wants ? { how, more } : undefined);
+    const wants = issues.find((issue) => issue.code === "reason-needed" && issue.path !== "all");
+    setAsked(wants || issues.some((issue) => issue.path === "all") ? { how, more, wants: wants?.path } : undefined);
     setTrouble(issues);
     if (result.ok) onClosed();
   };
@@ -131,19 +132,42 @@ export function CloseSheet({ sheet, worked, held, ready = false, onClosed }: Clo
         <FactFields told={told} set={setTold} without="lot" />
       </Fold>
       {unticked && (
-        <Unticked said={unticked.received} onAll={() => void close("record", { all: true })} onLeave={calm} day={day} />
+        <Unticked
+          said={unticked.received}
+          nothingOn={untoldIn(sheet, asked?.more.outcome)}
+          onAll={() => void close("record", { ...asked?.more, all: true })}
+          onNothing={(nothing) => void close("record", { ...asked?.more, nothing })}
+          onLeave={calm}
+          day={day}
+        />
       )}
       {sentences(trouble.filter((issue) => issue !== unticked)).map((text) => (
-        <Notice key={text} state={asked ? "act" : "stop"}>
+        <Notice key={text} state={asked?.wants ? "act" : "stop"}>
           {text}
         </Notice>
       ))}
-      {asked && (
+      {asked?.wants === "why" && (
         <AskWhy
-          key={asked.how}
-          {...ASKS[asked.how]}
-          press={asked.how === "record" ? "Put on record" : "None of it was sprayed: withdraw"}
-          onSay={(why) => void close(asked.how, { ...asked.more, why })}
+          label="Why?"
+          placeholder="sprayed that day, written up later"
+          press="Put on record"
+          onSay={(why) => void close("record", { ...asked.more, why })}
+        />
+      )}
+      {asked?.wants === "rest" && (
+        <AskRest
+          label="Where is what didn't go down?"
+          of={["left", "disposed", "unaccounted"]}
+          press="Put on record"
+          onSay={(what, says) => void close("record", { ...asked.more, rest: { what, says } })}
+        />
+      )}
+      {asked?.wants === "became" && (
+        <AskRest
+          label="A product was ticked as poured. What became of it?"
+          of={["never-opened", "left", "disposed", "unaccounted"]}
+          press="None of it was sprayed: withdraw"
+          onSay={(what, says) => void close("withdraw", { rest: { what, says } })}
         />
       )}
     </Column>
@@ -157,19 +181,31 @@ function intro(held: boolean, day: boolean): string {
     : "Put it on record, so that the next plan counts it. Until then it counts as planned; withdraw it if it isn't poured.";
 }
 
+/** The sites of a sheet of which nothing was told, where others were. */
+const untoldIn = ({ job }: Sheet, outcome: readonly OutcomeText[] | undefined): readonly string[] =>
+  outcome === undefined
+    ? []
+    : (job.sites ?? []).map((site) => site.name).filter((name) => !outcome.some((entry) => entry.site === name));
+
 interface UntickedProps {
   readonly said: string;
+  /** The sites of which it may be said that nothing went down there. */
+  readonly nothingOn: readonly string[];
+  readonly onNothing: (sites: readonly string[]) => void;
   readonly day: boolean;
   readonly onAll: () => void;
   readonly onLeave: () => void;
 }
 
-function Unticked({ said, day, onAll, onLeave }: UntickedProps) {
+function Unticked({ said, nothingOn, day, onAll, onNothing, onLeave }: UntickedProps) {
   return (
     <Notice state="act">
       {said.charAt(0).toUpperCase() + said.slice(1)}: was it all poured and sprayed?
       <Row alignItems="stretch" gap="8px 12px" flexWrap="wrap" marginTop="8px">
         <Button onClick={onAll}>Yes, all of it went down</Button>
+        {nothingOn.length > 0 && (
+          <Button onClick={() => onNothing(nothingOn)}>Nothing went down on {nothingOn.join(", ")}</Button>
+        )}
         <Button look="quiet" onClick={onLeave}>
           No: leave it open
         </Button>

@@ -149,7 +149,7 @@ function Mixing() {
           change={putTank}
           counted={records.counted}
           zoneIds={zonesOfStops(stopsOf(draft, tank, site?.id, zonesOfSite(sites)), sites)}
-          warnings={planned?.plan.warnings ?? []}
+          warnings={planned && planned.plan.reasons.length === 0 ? planned.plan.warnings : []}
         />
       </Box>
       <Column marginTop="22px" gap="18px">

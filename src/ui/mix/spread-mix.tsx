@@ -95,7 +95,7 @@ export function SpreadMix({ records, draft, change, hand, preview, onSaved }: Sp
           }
           counted={counted}
           zoneIds={zonesOfStops(stops, sites)}
-          warnings={plan?.warnings ?? []}
+          warnings={plan && plan.reasons.length === 0 ? plan.warnings : []}
           none="No granule on the shelf: a label whose formulation is G is spread dry."
           change={(next) => change({ tanks: { ...draft.tanks, [SPREAD]: next } })}
         />

@@ -261,6 +261,7 @@ function answerOf(of: TestRecords, path: string): Answer<SliceName> | undefined 
     openSheets: () => page(of.openSheets),
     sheet: () => of.sheets.find((s) => s.id === query.id)!,
     spreadings: () => of.spreadings,
+    unaccounted: () => [],
     lastMix: () => of.lastMix,
     mixedBefore: () => of.mixedBefore,
     counted: () => of.counted,

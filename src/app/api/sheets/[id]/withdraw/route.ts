@@ -1,4 +1,4 @@
-import { withdraw } from "@/services/sheet-state";
+import { withdraw } from "@/services/withdraw";
 import { answerTo } from "../../../answer";
 
 export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }) {

@@ -1,0 +1,269 @@
+import { endsOfSheet, type LoadEnd } from "@/records/load-ends";
+import { chainState } from "@/records/chain";
+import { countedOf } from "./counted";
+import { tellStop } from "./day-stops";
+import { accountFor } from "./ledger";
+import { recordSheet } from "./record-sheet";
+import { saveApplication } from "./save-application";
+import { saveCalibration } from "./save-calibration";
+import { saveSheet } from "./save-sheet";
+import { recordSpread, saveSpread } from "./spread";
+import { logPage } from "./slices/log";
+import { readSheet, unaccounted } from "./slices/sheets";
+import { put } from "./keep-up";
+import { add, faults, freshRecords, gearOn, ids, LABEL, must, NOW, session, sheet, town } from "./testing/town";
+import { tickStep } from "./tick-step";
+import { withdraw } from "./withdraw";
+
+/** One ledger that balances: what was ticked went down, is left, was disposed of, or is unaccounted for. */
+
+const records = freshRecords();
+const ID = "sheet-0000000001";
+const OTHER = "site-0000000002";
+const TODAY = "2026-09-02";
+const GAL = 3785.411784;
+const LEFT = { what: "left", says: "goes on the hedge by the slip tomorrow" };
+const log = () => logPage(records.db, {}, []).rows;
+const ounces = (text: string) => Number.parseFloat(text);
+const record = (more: object = {}) => recordSheet(records.db, ID, { date: TODAY, ...more });
+const told = (more: object = {}) => [{ site: "Green", load: 1, left: "1 gal", covered: "1000 ft2", ...more }];
+/** Ticks the gear and some loads of a sheet. */
+const pour = (...loads: string[]) => {
+  gearOn(records.db, ID);
+  for (const load of loads)
+    for (const step of ["water", "product-1", "rinse", "top-up"])
+      must(tickStep(records.db, ID, { step: `${load}.${step}`, done: true }));
+};
+const balanced = (ends: readonly LoadEnd[]) => {
+  for (const { filled, applied, left, disposed, unaccounted: lost } of ends)
+    expect(applied + left + disposed + lost).toBeCloseTo(filled, 6);
+  return ends.map(({ site, load, filled, applied, left, disposed, unaccounted: lost }) => [
+    `${site} ${load}`,
+    ...[filled, applied, left, disposed, lost].map((mL) => Math.round((mL / GAL) * 100) / 100),
+  ]);
+};
+
+beforeEach(() => {
+  town(records.db);
+  must(saveCalibration(records.db, { session: session(), madeAt: NOW }));
+});
+
+describe("a record carries the ground that it covered", () => {
+  const correct = (of: string, more: object = {}) => {
+    const was = log().find((row) => row.id === of)!;
+    return saveApplication(records.db, {
+      id: `correction-${of.length}-${Object.keys(more).length}`,
+      date: was.date,
+      siteId: was.siteId,
+      zoneId: was.zoneId,
+      labelId: ids.labels,
+      amount: was.rate,
+      personId: ids.people,
+      note: "",
+      corrects: of,
+      ...more,
+    });
+  };
+  test("ground that was covered in part stays that through a correction of the note, amount and rate with it", () => {
+    must(saveSheet(records.db, sheet()));
+    must(record({ outcome: told(), all: true, rest: LEFT }));
+    const [north] = log().filter((row) => row.zone === "north");
+    expect([ounces(north!.covered), north!.area]).toEqual([775, "6,200 ft2"]);
+    must(correct(north!.id, { note: "windy at the end" }));
+    const now = log().find((row) => row.corrects === north!.id)!;
+    expect([now.rate, now.total, now.covered]).toEqual([north!.rate, north!.total, north!.covered]);
+    expect([now.source, now.was, now.note]).toEqual(["sheet", undefined, "windy at the end"]);
+    expect(chainState(records.db)).toMatchObject({ broken: null, outside: 0 });
+  });
+  test("told by its total it is the same; on other ground it is the same amount", () => {
+    must(saveSheet(records.db, sheet()));
+    must(record({ outcome: told(), all: true, rest: LEFT }));
+    const [north] = log().filter((row) => row.zone === "north");
+    must(correct(north!.id, { amount: north!.total, covered: "1550 ft2", why: "measured with the wheel" }));
+    const now = log().find((row) => row.corrects === north!.id)!;
+    expect(ounces(now.total)).toBeCloseTo(ounces(north!.total), 9);
+    expect(ounces(now.rate)).toBeCloseTo(ounces(north!.rate) / 2, 9);
+  });
+  test("the database itself refuses a total that isn't rate times ground", () => {
+    must(saveSheet(records.db, sheet()));
+    must(record({ all: true }));
+    const { id: _, ...row } = records.db.$client.prepare("select * from applications limit 1").get() as Record<string, unknown>;
+    const again = (more: object) => {
+      const values = { ...row, id: "by-hand-0000001", corrects: null, ...more };
+      const names = Object.keys(values);
+      records.db.$client
+        .prepare(`insert into applications (${names.map((n) => `"${n}"`).join()}) values (${names.map(() => "?").join()})`)
+        .run(Object.values(values));
+    };
+    expect(() => again({ covered_m2: 1 })).toThrow(/applications_balance/);
+    expect(() => again({ total_canonical: 9999 })).toThrow(/applications_balance/);
+    again({});
+  });
+  test("what would let less count needs a reason, and is marked with what it was", () => {
+    must(saveSheet(records.db, sheet()));
+    must(record({ all: true }));
+    const [north] = log().filter((row) => row.zone === "north");
+    const said = (more: object) => {
+      const refused = correct(north!.id, more);
+      return refused.ok ? "" : refused.issues.map((one) => `${one.path}: ${one.received}`).join();
+    };
+    must(add(records.db, "labels", { ...LABEL, name: "Other" }, "label-000000002"));
+    must(add(records.db, "sites", { name: "Quay", zones: [{ name: "a", area: "6200" }] }, OTHER));
+    expect(said({ amount: "0.2 oz/1000 ft2" })).toBe("why: 0.3 oz/1000 ft2 becomes 0.2 oz/1000 ft2");
+    expect(said({ amount: "1 oz" })).toMatch(/^why: 0\.3 oz\/1000 ft2 becomes 0\.1613 oz\/1000 ft2/);
+    expect(said({ labelId: "label-000000002" })).toBe("why: Granule becomes Other");
+    expect(said({ siteId: OTHER, zoneId: `${OTHER}.0` })).toBe("why: north becomes a");
+    expect(said({ covered: "9000 ft2" })).toMatch(/why: 9,000 sq ft were covered, the zone has 6,200 sq ft/);
+    must(correct(north!.id, { amount: "0.4 oz/1000 ft2" }));
+    const more = log().find((row) => row.corrects === north!.id)!;
+    expect(more.was).toBe("1.86 oz, 0.3 oz/1000 ft2");
+    must(correct(more.id, { amount: "0.2 oz/1000 ft2", why: "the scale was off" }));
+    expect(log().find((row) => row.corrects === more.id)).toMatchObject({
+      was: "2.48 oz, 0.4 oz/1000 ft2",
+      why: "the scale was off",
+    });
+  });
+  test("granules bind their day as a sheet does, through every correction", () => {
+    must(add(records.db, "labels", { ...LABEL, name: "Feed", formulation: "g" }, "label-000000002"));
+    const stops = [{ siteId: ids.sites }];
+    must(saveSpread(records.db, { id: "spreading-00001", personId: null, stops, products: [{ labelId: "label-000000002", rate: "0.3" }] })); // prettier-ignore
+    must(recordSpread(records.db, "spreading-00001", { date: TODAY, all: true }));
+    const [north] = log().filter((row) => row.zone === "north");
+    const early = { labelId: "label-000000002", date: "2025-09-01" };
+    expect(faults(correct(north!.id, early))).toEqual(["why reason-needed"]);
+    must(correct(north!.id, { ...early, why: "written up a year late" }));
+    expect(log().find((row) => row.corrects === north!.id)).toMatchObject({ date: "2025-09-01", alsoOn: TODAY });
+  });
+});
+
+describe("each poured load ends somewhere", () => {
+  test("what is left is asked about, and the ledger balances", () => {
+    must(saveSheet(records.db, sheet()));
+    const refused = record({ outcome: told(), all: true });
+    expect(faults(refused)).toEqual(["rest reason-needed"]);
+    expect(refused.ok ? "" : refused.issues[0]!.received).toBe("1 gal of load 1 of Green did not go down");
+    for (const rest of [{ what: "left", says: "abc" }, { what: "gone", says: "down the drain of the yard" }, "left"])
+      expect(faults(record({ outcome: told(), all: true, rest })).join()).toMatch(/^rest\.(what|says) /);
+    must(record({ outcome: told(), all: true, rest: LEFT }));
+    expect(balanced(endsOfSheet(records.db, ID))).toEqual([["Green 1", 4, 3, 1, 0, 0]]);
+  });
+  test("of two loads that were poured, one that is told of doesn't let the other vanish", () => {
+    must(saveSheet(records.db, sheet()));
+    pour("1.1", "1.2");
+    const one = told({ left: "0 gal", covered: "3500 ft2" });
+    expect(faults(record({ outcome: one }))).toEqual(["rest reason-needed"]);
+    must(record({ outcome: one, rest: { what: "unaccounted", says: "nobody saw it leave the truck" } }));
+    const ends = balanced(endsOfSheet(records.db, ID));
+    expect(ends.map(([load, , applied, left]) => [load, applied, left])).toEqual([
+      ["Green 1", 4, 0],
+      ["Green 2", 0, 0],
+    ]);
+    expect(ends[1]![5]).toBeGreaterThan(2);
+  });
+  test("what nobody can account for counts until it is known where it is", () => {
+    must(put(records.db, "labels", { id: ids.labels, form: { ...LABEL, limits: [{ perYear: "0.65" }] } }));
+    must(saveSheet(records.db, sheet()));
+    pour("1.1");
+    const rest = { what: "unaccounted", became: "the tank was empty when we came back" };
+    must(withdraw(records.db, ID, rest));
+    const counts = () =>
+      countedOf(records.db, [ids.sites]).map(({ zone, applied }) => [zone, Number(ounces(applied.amount).toFixed(3))]);
+    expect(counts().map(([zone]) => zone)).toEqual(["north", "south"]);
+    expect(unaccounted(records.db)).toMatchObject([{ sheetId: ID, sites: ["Green"], says: rest.became }]);
+    expect(accountFor(records.db, ID, { what: "left", says: "abc" }).ok).toBe(false);
+    must(accountFor(records.db, ID, { what: "disposed", says: "sprayed out over the same lawn" }));
+    expect([counts(), unaccounted(records.db)]).toEqual([[], []]);
+    expect(faults(accountFor(records.db, ID, { what: "left", says: "it is in the tank" }))).toEqual([" conflict"]);
+    balanced(endsOfSheet(records.db, ID));
+  });
+  test("a sheet of two sites told for one doesn't put the other down in silence", () => {
+    must(add(records.db, "sites", { name: "Quay", zones: [{ name: "a", area: "1000" }] }, OTHER));
+    must(saveSheet(records.db, sheet({ stops: [{ siteId: OTHER }, { siteId: ids.sites }] })));
+    const one = [{ site: "Quay", load: 1, left: "0 gal", covered: "1000 ft2" }];
+    const refused = record({ outcome: one });
+    expect(faults(refused)).toEqual(["all reason-needed"]);
+    expect(refused.ok ? "" : refused.issues[0]!.received).toMatch(/^nothing is told of Green: 0 of \d+ steps are ticked/);
+    expect(faults(record({ outcome: one, nothing: ["Hythe"] }))).toEqual(["nothing unknown-name"]);
+    expect(faults(record({ outcome: one, nothing: ["Quay", "Green"] }))).toEqual(["nothing conflict"]);
+    must(record({ outcome: one, nothing: ["Green"] }));
+    expect(log().map((row) => row.site)).toEqual(["Quay"]);
+  });
+  test("a second telling is shown beside what stands, not thrown away", () => {
+    must(saveSheet(records.db, sheet()));
+    must(record({ all: true }));
+    must(record({ all: true }));
+    const second = record({ outcome: told(), all: true, rest: LEFT });
+    expect(faults(second)).toEqual(["outcome kept-otherwise"]);
+    expect(second.ok ? "" : second.issues[0]!.received).toMatch(/^on record since: .*Granule on north.*; told now: load by load/);
+    expect(faults(recordSheet(records.db, ID, { date: "2026-09-01", all: true, why: "it was yesterday" }))).toEqual(["date kept-otherwise"]); // prettier-ignore
+  });
+  test.each([
+    ["ten times the ground", { covered: "80000 ft2" }],
+    ["more than the load could do", { covered: "7900 ft2" }],
+    ["another fill than was poured", { mixed: "0.4 gal", left: "0 gal", covered: "350 ft2" }],
+  ])("%s is asked about, and kept with its reason", (_what, more) => {
+    must(saveSheet(records.db, sheet()));
+    expect(faults(record({ outcome: told({ left: "0 gal", ...more }), all: true }))).toEqual(["why reason-needed"]);
+    must(record({ outcome: told({ left: "0 gal", ...more }), all: true, why: "read off the gauge twice" }));
+    expect(log()[0]!.why).toBe("read off the gauge twice");
+  });
+  test("the ticked amounts went in whatever the volume", () => {
+    must(saveSheet(records.db, sheet()));
+    const planned = readSheet(records.db, ID)!.job;
+    expect(planned.products![0]!.rate).toBe("0.3 oz/1000 ft2");
+    must(
+      record({
+        outcome: told({ left: "0 gal", mixed: "2 gal", covered: "3000 ft2" }),
+        all: true,
+        why: "only half of the water went in",
+      }),
+    );
+    const half = log().reduce((sum, row) => sum + ounces(row.total), 0);
+    // All of what was measured for the load of 4 gal, though only 2 gal left the tank.
+    const { spray_volume: q } = records.db.$client.prepare("select spray_volume from calibrations").get() as {
+      spray_volume: number;
+    };
+    const perThousand = (q * 92.90304) / GAL;
+    expect(half).toBeCloseTo((4 / perThousand) * 0.3, 6);
+  });
+  test("so little that nobody could read it again is no record: the site stays open to plans", () => {
+    must(saveSheet(records.db, sheet()));
+    const refused = record({
+      outcome: told({ left: "3.99999999 gal", covered: "8000 ft2" }),
+      all: true,
+      why: "hardly any",
+      rest: LEFT,
+    });
+    expect(faults(refused)).toEqual(["outcome out-of-range"]);
+    expect(log()).toEqual([]);
+    must(withdraw(records.db, ID, {}));
+  });
+});
+
+describe("a truck's day", () => {
+  const step = (name: string) => must(tickStep(records.db, ID, { step: `run.1.${name}`, done: true }));
+  beforeEach(() => {
+    must(add(records.db, "sites", { name: "Quay", zones: [{ name: "a", area: "1000" }] }, OTHER));
+    must(
+      saveSheet(records.db, sheet({ run: true, stops: [{ siteId: OTHER }, { siteId: ids.sites, without: [`${ids.sites}.0`] }] })),
+    );
+    gearOn(records.db, ID);
+    for (const name of ["water", "product-1", "rinse", "top-up"]) step(name);
+  });
+  test("a stop that is done is no skipped one, and more ground than there is is asked about", () => {
+    const tell = (more: object) => tellStop(records.db, ID, { site: "Quay", ...more });
+    expect(faults(tell({ what: "done", left: "1.9 gal", covered: "1000000 ft2" }))).toEqual(["why reason-needed"]);
+    must(tell({ what: "done", left: "1.9 gal", covered: "1000 ft2" }));
+    expect(faults(tell({ what: "skipped" }))).toEqual(["site conflict"]);
+  });
+  test("the rest of its tank is what was filled less what went down, and is asked about", () => {
+    must(tellStop(records.db, ID, { what: "done", site: "Quay" }));
+    must(tellStop(records.db, ID, { what: "skipped", site: "Green" }));
+    expect(faults(record())).toEqual(["rest reason-needed"]);
+    must(record({ rest: LEFT }));
+    const [end] = endsOfSheet(records.db, ID);
+    balanced([end!]);
+    expect(end!.applied / GAL).toBeCloseTo(1.031, 2);
+    expect(end!.left).toBeGreaterThan(0);
+  });
+});
