@@ -184,7 +184,7 @@ test("what went down is entered by hand, corrected, and struck; a slip is asked 
   await page.getByRole("form", { name: "Correct a record" }).getByLabel("Amount").fill("2 oz");
   await page.getByRole("button", { name: "Save the correction" }).click();
   await expect(row.filter({ hasText: "2 oz ·" })).toContainText("corrects an earlier record");
-  await expect(row.filter({ hasText: "1.86 oz" })).toContainText("corrected");
+  await expect(row.filter({ hasText: "1.86 oz ·" })).toContainText("corrected");
   await row.getByRole("button", { name: /never went down/ }).click();
   await row.getByLabel(/Why did it never go down/).fill("entered twice");
   await row.getByRole("button", { name: "It never went down", exact: true }).click();

@@ -133,7 +133,8 @@ test("a sheet that was poured asks what became of it; one that the world overtoo
   await steps.nth(0).check();
   await steps.nth(1).check();
   await page.getByRole("button", { name: "Withdraw the sheet" }).click();
-  await page.getByLabel("A product was ticked as poured. What became of it?").fill("the jug was knocked over");
+  await page.getByLabel("A product was ticked as poured. What became of it?").selectOption("unaccounted");
+  await page.getByLabel("In words").fill("the jug was knocked over");
 
   // The tip is changed meanwhile: no amount stands there any more.
   const form = {
@@ -149,7 +150,7 @@ test("a sheet that was poured asks what became of it; one that the world overtoo
   await expect(page.getByRole("alert", { name: "Held" })).toContainText("tip 03, was 025");
   await expect(steps).toHaveCount(0);
   await page.getByRole("button", { name: "None of it was sprayed: withdraw" }).click();
-  await expect(page.getByText("Withdrawn: it was not poured, and nothing of it counts.")).toBeVisible();
+  await expect(page.getByText("Withdrawn: what it planned counts no more.")).toBeVisible();
 });
 
 test("a sheet's record is corrected, also to another site, and counts there alone", async ({ page, expectErrors }) => {
@@ -179,6 +180,7 @@ test("a sheet's record is corrected, also to another site, and counts there alon
     await route.continue();
   });
   await form.getByLabel("Site", { exact: true }).selectOption({ label: there });
+  await form.getByLabel("Why", { exact: true }).fill("the other lawn");
   await form.getByRole("button", { name: "Save the correction" }).click();
   zonesMayCome();
   await expect(page.getByRole("form", { name: "Correct a record" })).toBeHidden();

@@ -182,6 +182,8 @@ test("a map with faults: each is drawn, what may be kept is offered, a corner is
   const one = page.getByRole("button", { name: "Make them one site" });
   await expect(one).toBeDisabled();
   await page.getByLabel("strip, 300 sq ft").selectOption({ label: "it comes as a zone of its own" });
+  // The two fronts are of different sizes: why they are one is asked.
+  await page.getByLabel("Why are they one ground?").fill("one of them was paced");
   await one.click();
   await expect.poll(async () => (await found(name))!.site.zones.map((zone) => zone.name)).toEqual(["front", "back", "strip"]);
   expect(await found(twin)).toBeUndefined();

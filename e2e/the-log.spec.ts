@@ -85,7 +85,8 @@ test("a wrong entry is put right a week later: both are shown, one counts, and t
   await list.getByRole("button", { name: /^Correct / }).click();
   const correct = page.getByRole("form", { name: "Correct a record" });
   await correct.getByLabel("Amount").fill("0.3 oz");
-  await correct.getByLabel("Note").fill("a slip of the point");
+  await correct.getByLabel("Why", { exact: true }).fill("a slip of the point");
+  await correct.getByLabel("Note").fill("read off the pad again");
   await correct.getByRole("button", { name: "Save the correction" }).click();
   await expect(list).toContainText("corrects an earlier record");
   await expect(list.getByText(/\bcorrected$/)).toBeVisible();

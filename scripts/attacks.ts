@@ -1,5 +1,6 @@
 import { fuzz } from "./attacks/fuzz";
 import { killInBursts } from "./attacks/kill";
+import { histories } from "./attacks/histories";
 import { saveUnderLoad } from "./attacks/load";
 
 /** The long forms of the attacks; `npm test` runs short ones. */
@@ -15,6 +16,12 @@ async function main(): Promise<void> {
   const killed = await killInBursts(40);
   console.log(
     `kill -9: ${killed.kills} kills, ${killed.acknowledged.toLocaleString("en-US")} saves acknowledged, ${killed.lost.length} lost`,
+  );
+
+  const count = Number(process.env.HISTORIES ?? 2_000);
+  const played = histories(count);
+  console.log(
+    `histories: ${played.histories.toLocaleString("en-US")} (${played.onDisk.toLocaleString("en-US")} on disk), ${played.opened.toLocaleString("en-US")} containers opened, ${played.held.toLocaleString("en-US")} held, none against the book, every ledger balanced`,
   );
 
   for (const readers of [0, 50]) {

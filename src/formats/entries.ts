@@ -590,6 +590,18 @@ export interface SheetEntry {
 }
 
 /** Granules that are booked to be spread dry. */
+/** A load that was poured, and what became of it; of a day the one tank, with an empty site. */
+export interface LoadEndEntry {
+  readonly site: string;
+  readonly load: number;
+  readonly filled: number;
+  readonly applied: number;
+  readonly left: number;
+  readonly disposed: number;
+  readonly unaccounted: number;
+  readonly says: string | null;
+}
+
 /** What was poured of a sheet and nobody can account for, mL of spray, and what was said of it. */
 export interface UnaccountedEntry {
   readonly sheetId: string;
@@ -670,6 +682,8 @@ export interface Sheet {
   readonly weatherHolds: readonly Issue[];
   /** The newest moment on record, where the server's clock stands before it: what is looked at now says nothing. */
   readonly clockBehind: string | null;
+  /** What was filled of it, and where that is by now, mL; empty while it is open. */
+  readonly ends: readonly LoadEndEntry[];
   /** What its loads did, as it was told when it was put on record; empty where that wasn't told. */
   readonly outcome: readonly OutcomeText[];
 }

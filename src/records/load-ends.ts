@@ -1,4 +1,4 @@
-import { and, desc, eq, inArray, sql } from "drizzle-orm";
+import { desc, eq, inArray, sql } from "drizzle-orm";
 import type { Access } from "./access";
 import { loadEnds, mixSheets, sheetSites } from "./schema-work";
 
@@ -30,13 +30,17 @@ const MOST = 100;
 
 /** The loads of which something is unaccounted for, the newest first. @param siteIds those for some sites; all where it is left out */
 export function unaccountedLoads(db: Access, siteIds?: readonly string[]): LoadEnd[] {
-  const ever = db
-    .selectDistinct({ sheetId: loadEnds.sheetId })
-    .from(loadEnds)
-    .innerJoin(sheetSites, eq(sheetSites.sheetId, loadEnds.sheetId))
-    // Written out, as the index has it.
-    .where(and(sql`${loadEnds.unaccounted} > 0`, siteIds === undefined ? undefined : inArray(sheetSites.siteId, [...siteIds])))
-    .all();
+  const here =
+    siteIds === undefined
+      ? sql``
+      : sql`and exists (select 1 from ${sheetSites} s where s.sheet_id = e.sheet_id and s.site_id in (${sql.join(
+          siteIds.map((id) => sql`${id}`),
+          sql`, `,
+        )}))`;
+  // By the few that ever were, not through all loads.
+  const ever = db.all<{ sheetId: string }>(
+    sql`select distinct e.sheet_id as "sheetId" from ${loadEnds} e indexed by load_ends_lost where e.unaccounted > 0 ${here}`,
+  );
   const open = ever.flatMap(({ sheetId }) => endsOfSheet(db, sheetId)).filter((end) => end.unaccounted > 0);
   return siteIds === undefined ? open.reverse().slice(0, MOST) : open;
 }

@@ -6,7 +6,7 @@ import type { Cursor, Page } from "@/formats/slices";
 import { readRows, type SetAside } from "@/records/aside";
 import { findCalibration } from "@/records/calibrations";
 import type { Access } from "@/records/database";
-import { sheetsOf, unaccountedLoads } from "@/records/load-ends";
+import { endsOfSheet, sheetsOf, unaccountedLoads } from "@/records/load-ends";
 import { outcomesOfSheet } from "@/records/outcomes";
 import { findPerson } from "@/records/people";
 import { doneSteps, findSheet, mixedInto, openSheetsPage, productsOfSheet, sheetsOfDay, siteIdOf } from "@/records/sheets";
@@ -94,6 +94,7 @@ export function readSheet(db: Access, id: string): Sheet | undefined {
     poured: wasPoured(db, id),
     done: doneSteps(db, id),
     weather: lastWeather(db, { sheetId: id }) ?? null,
+    ends: endsOfSheet(db, id).map(({ sheetId: _, at: _a, ...end }) => end),
     outcome: outcomesOfSheet(db, id).flatMap((outcome) => outcome.entries),
   };
 }

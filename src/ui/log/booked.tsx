@@ -5,6 +5,7 @@ import { useMemo, useState } from "react";
 import type { Issue } from "@/core/issue";
 import { readAmount } from "@/core/mixing/display";
 import { read } from "@/core/working/units";
+import type { SpreadItem } from "@/core/mixing/plan";
 import { planOfSpread, readSpread } from "@/formats/job-file/spread";
 import type { SpreadingEntry } from "@/formats/entries";
 import { gearOf } from "@/formats/gear";
@@ -41,12 +42,59 @@ export function Booked() {
   );
 }
 
+interface BagsProps {
+  readonly spreading: SpreadingEntry;
+  readonly items: readonly SpreadItem[];
+  readonly done: ReadonlySet<string>;
+  readonly onTick: (step: string, on: boolean) => void;
+}
+
+/** The weather, the gear, and what is spread where; then the bags, which wait for both. */
+function BeforeTheBags({ spreading, items, done, onTick }: BagsProps) {
+  const { system } = useInHand();
+  const { job: file, weatherHolds } = spreading;
+  const products = file.products ?? [];
+  const gear = gearOf(products);
+  const gearFirst = gear.some((item) => !done.has(item.key));
+  return (
+    <>
+      <AirAtMix products={products} sites={file.sites ?? []} />
+      <AirNow of={spreading} under="spreads" />
+      <GearList gear={gear} done={done} onTick={onTick} />
+      {items.map((item) => (
+        <Box key={item.site + item.product.name}>
+          {item.product.name}, {item.site}: {readAmount(item.total, system)} on {read(item.area.value, "area", system)}
+          {item.bags && `, ${bagWords(item)}`}
+        </Box>
+      ))}
+      {(gearFirst || weatherHolds.length > 0) && <Note>{gearFirst ? "The gear first." : "The weather says no."}</Note>}
+      <Box as="ul" listStyleType="none" aria-label="Bags">
+        {products.map(({ name }, i) => {
+          const step = `bags.product-${i + 1}`;
+          return (
+            <li key={step}>
+              <Check
+                gloves
+                checked={done.has(step)}
+                disabled={!done.has(step) && (gearFirst || weatherHolds.length > 0)}
+                onChange={(e) => onTick(step, e.target.checked)}
+              >
+                The bags of {name} are opened
+              </Check>
+            </li>
+          );
+        })}
+      </Box>
+    </>
+  );
+}
+
 function One({ spreading }: { spreading: SpreadingEntry }) {
   const { system } = useInHand();
   const send = useSend();
   const [date, setDate] = useState(todayDate());
   const [trouble, setTrouble] = useState<readonly Issue[]>([]);
-  const { id, job: file, stopped, weatherHolds } = spreading;
+  const { id, job: file, stopped } = spreading;
   const products = file.products ?? [];
   const lots = useLots(id, products);
   const plan = useMemo(() => {
@@ -63,9 +111,7 @@ function One({ spreading }: { spreading: SpreadingEntry }) {
       ]),
     [spreading.done, said],
   );
-  const gear = gearOf(products);
   const held = stopped.length > 0 || !plan || plan.reasons.length > 0;
-  const gearFirst = gear.some((item) => !done.has(item.key));
   const tick = async (step: string, on: boolean) => {
     setSaid((before) => ({ ...before, [step]: on }));
     const result = await send<{ done: readonly string[] }>(`/api/spreads/${id}/ticks`, { step, done: on });
@@ -88,36 +134,8 @@ function One({ spreading }: { spreading: SpreadingEntry }) {
       </Box>
       <Stopped issues={stopped} />
       {stopped.length === 0 && plan && plan.reasons.length > 0 && <Held plan={plan} system={system} />}
-      {!held && (
-        <>
-          <AirAtMix products={products} sites={file.sites ?? []} />
-          <AirNow of={spreading} under="spreads" />
-          <GearList gear={gear} done={done} onTick={(step, on) => void tick(step, on)} />
-          {plan.items.map((item) => (
-            <Box key={item.site + item.product.name}>
-              {item.product.name}, {item.site}: {readAmount(item.total, system)} on {read(item.area.value, "area", system)}
-              {item.bags && `, ${bagWords(item)}`}
-            </Box>
-          ))}
-          {(gearFirst || weatherHolds.length > 0) && <Note>{gearFirst ? "The gear first." : "The weather says no."}</Note>}
-          <Box as="ul" listStyleType="none" aria-label="Bags">
-            {products.map(({ name }, i) => {
-              const step = `bags.product-${i + 1}`;
-              return (
-                <li key={step}>
-                  <Check
-                    gloves
-                    checked={done.has(step)}
-                    disabled={!done.has(step) && (gearFirst || weatherHolds.length > 0)}
-                    onChange={(e) => void tick(step, e.target.checked)}
-                  >
-                    The bags of {name} are opened
-                  </Check>
-                </li>
-              );
-            })}
-          </Box>
-        </>
+      {!held && plan && (
+        <BeforeTheBags spreading={spreading} items={plan.items} done={done} onTick={(step, on) => void tick(step, on)} />
       )}
       <Fold title="The lot, off each bag">
         <Lots of={id} products={products} />

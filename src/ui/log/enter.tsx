@@ -150,11 +150,12 @@ export function Enter({ corrects, onDone }: EnterProps) {
             onTake={(amount) => set({ amount })}
           />
         </SlipKeeper>
-        {issues.some((i) => i.path === "why") && (
+        {(corrects || issues.some((i) => i.path === "why")) && (
           <TextField
             label="Why"
             value={draft.why ?? ""}
             maxLength={300}
+            hint={corrects && "needed where less counts than before, or elsewhere"}
             error={errorOf("why")}
             onChange={(e) => set({ why: e.target.value })}
           />

@@ -65,6 +65,7 @@ const sheet = (weather: Sheet["weather"], label: object = {}, jurisdiction?: str
   weather,
   weatherHolds: [],
   clockBehind: null,
+  ends: [],
   outcome: [],
 });
 const seen = (more: object) => ({

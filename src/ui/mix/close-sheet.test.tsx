@@ -46,6 +46,7 @@ const sheetOf = (file: JobFile): Sheet => ({
   weather: null,
   weatherHolds: [],
   clockBehind: null,
+  ends: [],
   outcome: [],
 });
 const onClosed = jest.fn();

@@ -66,6 +66,7 @@ const sheetOf = (run: RunState): Sheet => ({
   weather: null,
   weatherHolds: [],
   clockBehind: null,
+  ends: [],
   outcome: [],
 });
 

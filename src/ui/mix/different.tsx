@@ -46,5 +46,5 @@ export function Different({ worked, told, set, onRecord }: DifferentProps) {
 export function ToldOutcome({ sheet }: { sheet: Sheet }) {
   const system = useSystem();
   const outcome = useMemo(() => outcomeOfSheet(sheet.job, sheet.outcome), [sheet.job, sheet.outcome]);
-  return outcome.ok ? <OutcomePanel outcome={outcome.value} system={system} /> : null;
+  return outcome.ok ? <OutcomePanel outcome={outcome.value} system={system} day={sheet.run !== null} /> : null;
 }

@@ -23,15 +23,17 @@ const isFar = (ratio: number): boolean => ratio > 2 || ratio < 0.5;
 interface OutcomeProps {
   readonly outcome: SitesTold;
   readonly system: System;
+  /** Of a day: what the tank held after a stop went on to the next one, and is no leftover. */
+  readonly day?: boolean;
 }
 
 /** What the loads really did: on each site the spray volume, the products, what it probably was, and what comes next. */
-export function OutcomePanel({ outcome, system }: OutcomeProps) {
+export function OutcomePanel({ outcome, system, day = false }: OutcomeProps) {
   return (
     <Column as="section" aria-label="What really went down" gap="16px">
       <SubHeading>What really went down</SubHeading>
       {outcome.sites.map((site) => (
-        <OneSite key={site.name} site={site} several={outcome.sites.length > 1} system={system} />
+        <OneSite key={site.name} site={site} several={outcome.sites.length > 1} system={system} day={day} />
       ))}
     </Column>
   );
@@ -41,9 +43,10 @@ interface SiteProps {
   readonly site: Outcome["sites"][number];
   readonly several: boolean;
   readonly system: System;
+  readonly day: boolean;
 }
 
-function OneSite({ site, several, system }: SiteProps) {
+function OneSite({ site, several, system, day }: SiteProps) {
   return (
     <Column gap="10px">
       {several && <Box textStyle="strong">{site.name}</Box>}
@@ -58,12 +61,14 @@ function OneSite({ site, several, system }: SiteProps) {
         </Notice>
       )}
       <Products site={site} system={system} />
-      {site.warnings.map((warning) => (
-        <Notice key={outcomeText(warning, system)} state={warning.code === "put-down-over-label" ? "stop" : "act"}>
-          {outcomeText(warning, system)}
-        </Notice>
-      ))}
-      {!isZero(site.leftover.value) && (
+      {site.warnings
+        .filter((warning) => !day || warning.code !== "left-over")
+        .map((warning) => (
+          <Notice key={outcomeText(warning, system)} state={warning.code === "put-down-over-label" ? "stop" : "act"}>
+            {outcomeText(warning, system)}
+          </Notice>
+        ))}
+      {!day && !isZero(site.leftover.value) && (
         <Note>
           The leftover does {read(site.leftoverCovers.value, "area", system)} at the planned rate: a site of the same turf that
           its label and the year&apos;s limits still allow, today. It is mixed, and doesn&apos;t keep.

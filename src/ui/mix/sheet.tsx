@@ -9,6 +9,7 @@ import { useMemo, useState } from "react";
 import { planLines } from "@/core/mixing/mix";
 import { showEntered } from "@/core/quantity/format";
 import { entered } from "@/core/quantity/parse";
+import type { System } from "@/core/working/units";
 import { mixWarningText } from "@/core/words/mix-warnings";
 import type { Sheet } from "@/formats/entries";
 import { choiceWords, isChoice } from "@/formats/card/choice";
@@ -23,6 +24,7 @@ import { Heading, Note } from "../parts/controls";
 import { FirstThing, Notice } from "../parts/notices";
 import { besideOf } from "./about-filling";
 import { AirNow } from "./air-now";
+import { WorkOutAnew } from "./anew";
 import { CloseSheet } from "./close-sheet";
 import { DayPicture } from "./day-picture";
 import { DayStops, type Tell } from "./day-stops";
@@ -33,6 +35,7 @@ import { Held } from "./held";
 import { SiteCautions } from "./site-cautions";
 import { LabelCautions } from "./label-cautions";
 import { kitNow } from "./measures";
+import { LoadEnds } from "./load-ends";
 import { OnePlan } from "./one-plan";
 import { createPreview } from "./preview";
 import { EndOfDay, RigNotes } from "./rig-notes";
@@ -113,10 +116,10 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
         )}
         {shown && job.rig.head && <Box textStyle="lead">{headLine(job.rig.head, calibration, system)}</Box>}
         {poured && <SiteCautions job={sheet.job} plan={plan} />}
-        <Stopped issues={sheet.stopped} />
+        <Overtaken sheet={sheet} />
         {held && shown && <Held plan={plan} system={system} />}
         {sheet.state !== "open" && <Notice state="plain">{CLOSED[sheet.state]}</Notice>}
-        {sheet.outcome.length > 0 && <ToldOutcome sheet={sheet} />}
+        <WhatBecame sheet={sheet} system={system} />
         {plan.warnings.map((w) => (
           <Notice key={mixWarningText(w, system)} state="act">
             {mixWarningText(w, system)}
@@ -174,6 +177,26 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
         <LabelCautions products={sheet.job.products ?? []} sites={sheet.job.sites ?? []} />
       </Column>
     </Room>
+  );
+}
+
+/** What has changed since, and the way on from it. */
+function Overtaken({ sheet }: { sheet: Sheet }) {
+  return (
+    <>
+      <Stopped issues={sheet.stopped} />
+      <WorkOutAnew sheet={sheet} />
+    </>
+  );
+}
+
+/** Of a closed sheet: what really went down, and what became of each load. */
+function WhatBecame({ sheet, system }: { sheet: Sheet; system: System }) {
+  return (
+    <>
+      {sheet.outcome.length > 0 && <ToldOutcome sheet={sheet} />}
+      <LoadEnds ends={sheet.ends} system={system} />
+    </>
   );
 }
 
@@ -255,7 +278,7 @@ const zoneWords = (zone: NonNullable<Sheet["job"]["sites"]>[number]["zones"][num
 
 const CLOSED = {
   recorded: "On record as sprayed: it is in the log.",
-  withdrawn: "Withdrawn: it was not poured, and nothing of it counts.",
+  withdrawn: "Withdrawn: what it planned counts no more.",
 } as const;
 
 /** How each rate was chosen, as it was kept with the sheet. */

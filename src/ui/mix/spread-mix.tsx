@@ -101,13 +101,7 @@ export function SpreadMix({ records, draft, change, hand, preview, onSaved }: Sp
         />
       </Box>
       <Column marginTop="22px" gap="18px">
-        {job &&
-          !job.ok &&
-          sentences(job.issues).map((text) => (
-            <Notice key={text} state="stop">
-              {text}
-            </Notice>
-          ))}
+        <Troubles of={job && !job.ok ? sentences(job.issues) : []} />
         {plan && plan.reasons.length > 0 && <Held plan={plan} system={hand.system} />}
         {plan && <SpreadList items={plan.items} system={hand.system} title="Bags and weight" />}
         {plan && plan.items.length > 0 && (
@@ -123,11 +117,7 @@ export function SpreadMix({ records, draft, change, hand, preview, onSaved }: Sp
               {mixWarningText(w, hand.system)}
             </Notice>
           ))}
-        {trouble.map((text) => (
-          <Notice key={text} state="stop">
-            {text}
-          </Notice>
-        ))}
+        <Troubles of={trouble} />
         {plan && plan.items.length > 0 && (
           <Box>
             <Button look="act" disabled={plan.reasons.length > 0 || open} onClick={() => void save()}>
@@ -143,3 +133,10 @@ export function SpreadMix({ records, draft, change, hand, preview, onSaved }: Sp
     </Room>
   );
 }
+
+const Troubles = ({ of }: { of: readonly string[] }) =>
+  of.map((text) => (
+    <Notice key={text} state="stop">
+      {text}
+    </Notice>
+  ));

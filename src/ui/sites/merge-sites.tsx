@@ -6,7 +6,8 @@ import { sameName } from "@/core/names";
 import { showEntered } from "@/core/quantity/format";
 import { entered } from "@/core/quantity/parse";
 import type { KeptZone, SiteEntry } from "@/formats/entries";
-import { COMES } from "@/formats/grounds";
+import { canonical } from "@/core/quantity/arithmetic";
+import { COMES, farAreas } from "@/formats/grounds";
 import { sentences, useSend, useSite } from "../data/records";
 import { AskWhy } from "../parts/ask-why";
 import { Choose, type Option } from "../parts/choose";
@@ -17,6 +18,8 @@ import { Notice } from "../parts/notices";
 import { SitePick } from "../parts/pickers";
 
 const zoneWords = (zone: KeptZone) => `${zone.name}, ${showEntered(entered(zone.area, "area"))}`;
+
+const areaOf = (zone: KeptZone): number => canonical(entered(zone.area, "area").value);
 
 /** Makes one of two sites that are one customer's. @param onDone the other is gone then */
 export function MergeSites({ site, onDone }: { site: SiteEntry; onDone: () => void }) {
@@ -48,17 +51,20 @@ function Merging({ site, other, onDone }: { site: SiteEntry; other: SiteEntry; o
   const [trouble, setTrouble] = useState<readonly string[]>([]);
   const send = useSend();
   const open = other.site.zones.some((zone) => !answers[zone["x-id"]]);
+  // Asked before it is sent: the server would ask it, too.
+  const far = other.site.zones.flatMap((zone) => {
+    const same = here.find((one) => one["x-id"] === answers[zone["x-id"]]);
+    return same && farAreas(areaOf(same), areaOf(zone)) ? [`${zoneWords(zone)} there, ${zoneWords(same)} here`] : [];
+  });
   const options: readonly Option[] = [
     ["", "say which"],
     ...here.map((one): Option => [one["x-id"], `the same ground as ${zoneWords(one)}`]),
     [COMES, "it comes as a zone of its own"],
   ];
-  const [asksWhy, setAsksWhy] = useState(false);
   const merge = async (why?: string) => {
     const result = await send("/api/sites/merge", { keep: site.id, other: other.id, zones: answers, ...(why && { why }) });
-    if (result.ok) return onDone();
-    setAsksWhy(result.issues.every((issue) => issue.path === "why"));
-    setTrouble(sentences(result.issues));
+    if (result.ok) onDone();
+    else setTrouble(sentences(result.issues));
   };
   return (
     <>
@@ -76,23 +82,27 @@ function Merging({ site, other, onDone }: { site: SiteEntry; other: SiteEntry; o
         as they are here. A hose-end head that was calibrated at its tap is calibrated anew.
       </Note>
       {trouble.map((text) => (
-        <Notice key={text} state={asksWhy ? "act" : "stop"}>
+        <Notice key={text} state="stop">
           {text}
         </Notice>
       ))}
-      {asksWhy && (
-        <AskWhy
-          label="Why are they one ground?"
-          placeholder="one of them was only the half that is sprayed"
-          press="Make them one site"
-          onSay={(why) => void merge(why)}
-        />
+      {far.length > 0 && !open ? (
+        <>
+          <Notice state="act">{far.join("; ")}: hardly one ground.</Notice>
+          <AskWhy
+            label="Why are they one ground?"
+            placeholder="one of them was only the half that is sprayed"
+            press="Make them one site"
+            onSay={(why) => void merge(why)}
+          />
+        </>
+      ) : (
+        <Box>
+          <Button type="button" look="act" disabled={open} onClick={() => void merge()}>
+            Make them one site
+          </Button>
+        </Box>
       )}
-      <Box>
-        <Button type="button" look="act" disabled={open} onClick={() => void merge()}>
-          Make them one site
-        </Button>
-      </Box>
     </>
   );
 }
