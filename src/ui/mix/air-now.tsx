@@ -68,7 +68,13 @@ export function AirNow({ of, under }: { of: WeatherOf; /** Where a look is sent.
 }
 
 /** Why nothing is opened there, whoever looked and for which sheet. */
-function PlaceHolds({ of: { weatherHolds, clockBehind } }: { of: WeatherOf }) {
+function PlaceHolds({ of }: { of: WeatherOf }) {
+  const { weather, clockBehind } = of;
+  const { rules } = useAirBeside(of.job.sites ?? []);
+  const seen = weather && saysNow(weather) ? readAir(weather.seen) : undefined;
+  // What the look above says already isn't said twice.
+  const said = seen?.ok ? judgeAir(seen.value, of.job.products ?? [], { rules }).reasons.map(({ text }) => text("us")) : [];
+  const weatherHolds = of.weatherHolds.filter(({ received }) => !said.includes(received));
   return (
     <Column gap="6px" marginY={weatherHolds.length > 0 || clockBehind !== null ? "6px" : "0"}>
       {clockBehind !== null && (
