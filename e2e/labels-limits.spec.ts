@@ -156,7 +156,7 @@ test("a withdrawn sheet gives its budget back, and shows no amounts any more", a
   await expect(page.getByText("Held: no amounts")).toBeVisible();
   await page.goto(sheet);
   await page.getByRole("button", { name: "Withdraw the sheet" }).click();
-  await expect(page.getByText(/Withdrawn: it was not poured/)).toBeVisible();
+  await expect(page.getByText(/Withdrawn: what it planned counts no more/)).toBeVisible();
   await expect(page.getByRole("region", { name: /^Load/ })).toHaveCount(0);
   await expect(page.getByText("1.6 oz")).toHaveCount(0);
   await page.goto("/mix");
