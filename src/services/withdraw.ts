@@ -43,7 +43,7 @@ export function withdraw(db: Records, id: string, input: unknown): Result<{ id: 
             "became",
             "reason-needed",
             "a product of this sheet was ticked as poured",
-            "put it on record if any of it was sprayed; else say where it is (left, disposed, unaccounted, never-opened), and in words what became of it",
+            "put it on record if any of it was sprayed; else say where it is, and in words what became of it",
           ),
         );
       const says = became.trim();

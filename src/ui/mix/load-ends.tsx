@@ -16,7 +16,8 @@ export function LoadEnds({ ends, system }: { ends: readonly LoadEndEntry[]; syst
       <Box as="ul" listStyleType="none">
         {ends.map(({ site, load, filled, applied, left, disposed, unaccounted, says }) => (
           <li key={`${site} ${load}`}>
-            {site === "" ? "The day's tank" : `${site}, load ${load}`}: filled {say(filled)}, went down {say(applied)}
+            {site === "" ? "The day's tank" : `${site}, load ${load}`}: filled {say(filled)},{" "}
+            {applied > 0 ? `went down ${say(applied)}` : "nothing went down"}
             {left > 0 && `, left ${say(left)}`}
             {disposed > 0 && `, disposed of ${say(disposed)}`}
             {unaccounted > 0 && `, unaccounted for ${say(unaccounted)}`}
