@@ -12,12 +12,14 @@ import { read, type System } from "@/core/working/units";
 import type { Sheet } from "@/formats/entries";
 import type { LocalRule } from "@/formats/local-rules";
 import { gearOf } from "@/formats/gear";
+import { fromCanonical } from "@/core/quantity/arithmetic";
 import { tankName } from "@/formats/job-file/assemble";
 import type { SheetPlan } from "@/formats/sheet-plan";
 import { wallClock } from "../data/clock";
 import { INK, savePdf } from "../parts/pdf";
 import { aboutFilling } from "./about-filling";
 import { afterOf, weatherLines } from "./field-words";
+import { endWords } from "./load-ends";
 import { headLine } from "./head-setting";
 import { measuresOf } from "./measures";
 import { bagWords } from "./spread-list";
@@ -74,7 +76,8 @@ function Pages({ sheet, worked, kit, system, rules }: PagesProps) {
       </Text>
       <Text style={styles.line}>{line}</Text>
       {head && <Text style={styles.head}>{head}</Text>}
-      {plan.run && <Stops worked={worked} system={system} />}
+      {sheet.run && <Behind sheet={sheet} system={system} />}
+      {plan.run && plan.sites.length > 0 && <Stops worked={worked} system={system} />}
       <Field sheet={sheet} system={system} rules={rules} />
       <Gear sheet={sheet} />
       <InAll plan={plan} system={system} />
@@ -142,6 +145,30 @@ function InAll({ plan, system }: { plan: MixPlan; system: System }) {
           Spread dry on {item.site}: {item.product.name}, {readAmount(item.total, system)}
           {item.bags ? `, ${bagWords(item)}` : ""}
         </Text>
+      ))}
+    </View>
+  );
+}
+
+/** The stops of a day that are behind, what went out at each, and what became of the tank. */
+function Behind({ sheet: { run, ends }, system }: { sheet: Sheet; system: System }) {
+  const stops = run!.stops.filter((stop) => stop.state !== "todo");
+  if (stops.length === 0) return null;
+  const say = (mL: number) => read(fromCanonical<"volume">(mL), "volume", system);
+  return (
+    <View style={styles.part} wrap={false}>
+      <Text style={styles.name}>Behind</Text>
+      {stops.map((stop) => (
+        <View key={stop.site} style={styles.row}>
+          <Text style={styles.what}>{stop.site}</Text>
+          <Text style={styles.amount}>{stop.used === null ? stop.state : say(stop.used)}</Text>
+          <Text style={styles.how}>
+            {stop.read ? `read off the tank: ${say(stop.read.left)} after it` : stop.state === "done" ? "as planned" : ""}
+          </Text>
+        </View>
+      ))}
+      {ends.map((end) => (
+        <Text key={`${end.site} ${end.load}`}>{endWords(end, system)}</Text>
       ))}
     </View>
   );
