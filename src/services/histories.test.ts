@@ -11,7 +11,7 @@ import { town } from "./testing/town";
  * many more as they are asked for, some of them on disk.
  */
 const BEGINS = "2026-03-02T08:00:00.000Z";
-const BATCHES = 10;
+const BATCHES = 5;
 /** Of a batch, whose lawns know of one another. */
 const HISTORIES = 20;
 

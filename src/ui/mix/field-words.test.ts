@@ -33,6 +33,10 @@ test("the limit that is shown is the one that holds: the rule of the place befor
     ["Wind", "6 mph at most (the rule of Quay County); 12 mph (A)"],
     ["Air", "at most 80 °F (the rule of Quay County)"],
   ]);
+  const alike = [product("A", { wind: "10 mph" }), product("B", { wind: "10 mph" })];
+  expect(weatherLines(alike, "us", [])).toEqual([["Wind", "10 mph at most"]]);
+  expect(weatherLines(alike, "us", rules, true)[0]).toEqual(["Wind", "6 mph at most (the rule of Quay County)"]);
+  expect(weatherLines(alike, "us", rules)[0]).toEqual(["Wind", "6 mph at most (the rule of Quay County); 10 mph (A, B)"]);
   expect(weatherLines([product("A")], "metric", [{ wind: "20 mph" }])[0]).toEqual([
     "Wind",
     "16 km/h at most (our ceiling, where no label says); 20 mph (the firm's own rule)",

@@ -18,16 +18,23 @@ export type FieldLine = readonly [what: string, says: string];
 
 /**
  * What is wanted of the weather for a mix, by its labels and by the rules of its places: what holds it, the strictest first, and
- * whose each is where there are several. @param rules those of the places of the mix
+ * whose each is where there are several. @param rules those of the places of the mix, @param strictest of the wind the strictest limit alone: where there is no room
  */
-export function weatherLines(products: readonly ProductText[], system: System, rules: readonly LocalRule[]): FieldLine[] {
+export function weatherLines(
+  products: readonly ProductText[],
+  system: System,
+  rules: readonly LocalRule[],
+  strictest = false,
+): FieldLine[] {
   const cards = products.map((p) => ({ ...cardOfProduct(p), name: p.name }));
   const winds = windLimits(cards, rules);
   const windOf = ({ value, text }: WindLimit) =>
     text === null ? read(value, "speed", system, { figures: 2 }) : showEntered(entered(text, "speed"));
-  const windsSaid = winds.map((limit, i) => {
-    const whose = winds.length > 1 || limit.by.of === "ours" ? ` (${limit.by.name})` : "";
-    return `${windOf(limit)}${i === 0 ? " at most" : ""}${whose}`;
+  // Those that are the same are said once, with the names of all.
+  const alike = [...new Map(winds.map((limit) => [windOf(limit), winds.filter((one) => windOf(one) === windOf(limit))]))];
+  const windsSaid = alike.map(([says, of], i) => {
+    const named = alike.length > 1 || of.some(({ by }) => by.of !== "label");
+    return `${says}${i === 0 ? " at most" : ""}${named ? ` (${of.map(({ by }) => by.name).join(", ")})` : ""}`;
   });
   type Source = Partial<CardText> & { readonly name: string };
   const each = (sources: readonly Source[], of: (source: Source) => string | undefined): string[] => [
@@ -40,7 +47,7 @@ export function weatherLines(products: readonly ProductText[], system: System, r
   ];
   const airs = [...rules.map((rule) => ({ ...rule, name: ruleName(rule) })), ...cards];
   return [
-    ...(cards.length > 0 ? [["Wind", [...new Set(windsSaid)].join("; ")] as FieldLine] : []),
+    ...(cards.length > 0 ? [["Wind", (strictest ? windsSaid.slice(0, 1) : windsSaid).join("; ")] as FieldLine] : []),
     ...each(airs, (c) => between(c.airLeast, c.airMost, c.airOver)).map((says): FieldLine => ["Air", says]),
     ...each(cards, (c) => between(c.soilLeast, c.soilMost)).map((says): FieldLine => ["Soil", says]),
   ];

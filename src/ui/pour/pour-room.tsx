@@ -301,7 +301,7 @@ function FieldLines({ sheet, after = false }: { sheet: Sheet; after?: boolean })
   const { rules = [] } = useAirBeside(sheet.job.sites ?? []);
   const head = headLine(sheet.job.rig.head && readRig(sheet.job.rig).head, planOfSheet(sheet.job, sheet.run).calibration, system);
   const care = after ? afterLine(products, nowMoment()) : undefined;
-  const lines = [...(care ? [care] : []), ...weatherLines(products, system, rules)];
+  const lines = [...(care ? [care] : []), ...weatherLines(products, system, rules, true)];
   return (
     <Column textStyle="note" color="soft" gap="2px">
       {head && <strong>{head}</strong>}
