@@ -188,6 +188,18 @@ describe("each poured load ends somewhere", () => {
     must(record({ outcome: one, nothing: ["Green"] }));
     expect(log().map((row) => row.site)).toEqual(["Quay"]);
   });
+  test("a load that was poured for a site on which nothing went down is asked for", () => {
+    must(add(records.db, "sites", { name: "Quay", zones: [{ name: "a", area: "1000" }] }, OTHER));
+    must(saveSheet(records.db, sheet({ stops: [{ siteId: OTHER }, { siteId: ids.sites }] })));
+    pour("1.1", "2.1");
+    const one = { outcome: [{ site: "Quay", load: 1, left: "0 gal", covered: "1000 ft2" }], nothing: ["Green"] };
+    expect(faults(record(one))).toEqual(["rest reason-needed"]);
+    must(record({ ...one, rest: LEFT }));
+    expect(balanced(endsOfSheet(records.db, ID)).map(([load, , applied, left]) => [load, applied, left])).toEqual([
+      ["Quay 1", 1.03, 0],
+      ["Green 1", 0, 4],
+    ]);
+  });
   test("a second telling is shown beside what stands, not thrown away", () => {
     must(saveSheet(records.db, sheet()));
     must(record({ all: true }));
