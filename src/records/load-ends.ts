@@ -1,6 +1,6 @@
-import { desc, eq, inArray, sql } from "drizzle-orm";
+import { eq, sql } from "drizzle-orm";
 import type { Access } from "./access";
-import { loadEnds, mixSheets, sheetSites } from "./schema-work";
+import { loadEnds, sheetSites } from "./schema-work";
 
 /** The ledger of the loads that were poured: what each came to, in mL. */
 
@@ -18,12 +18,8 @@ export const addLoadEnds = (db: Access, ends: readonly LoadEnd[]): void =>
 /** How the loads of a sheet ended: the last word on each counts. */
 export function endsOfSheet(db: Access, sheetId: string): LoadEnd[] {
   const rows = db.select().from(loadEnds).where(eq(loadEnds.sheetId, sheetId)).orderBy(loadEnds.id).all();
-  return lastOfEach(rows);
+  return [...new Map(rows.map(({ id: _, ...row }) => [`${row.site} ${row.load}`, row])).values()];
 }
-
-const lastOfEach = (rows: readonly (typeof loadEnds.$inferSelect)[]): LoadEnd[] => [
-  ...new Map(rows.map(({ id: _, ...row }) => [`${row.sheetId} ${row.site} ${row.load}`, row])).values(),
-];
 
 /** As many as a bench lists. */
 const MOST = 100;
@@ -44,14 +40,3 @@ export function unaccountedLoads(db: Access, siteIds?: readonly string[]): LoadE
   const open = ever.flatMap(({ sheetId }) => endsOfSheet(db, sheetId)).filter((end) => end.unaccounted > 0);
   return siteIds === undefined ? open.reverse().slice(0, MOST) : open;
 }
-
-/** Sheets by their ids, the newest first. */
-export const sheetsOf = (db: Access, ids: readonly string[]) =>
-  ids.length === 0
-    ? []
-    : db
-        .select()
-        .from(mixSheets)
-        .where(inArray(mixSheets.id, [...ids]))
-        .orderBy(desc(mixSheets.madeAt))
-        .all();

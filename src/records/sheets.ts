@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, ne, sql } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, ne, sql } from "drizzle-orm";
 import type { SQLiteColumn } from "drizzle-orm/sqlite-core";
 import type { JobFile, SiteText } from "@/formats/job-file/types";
 import type { Cursor } from "@/formats/slices";
@@ -33,6 +33,12 @@ export function addSheet(db: Access, sheet: NewSheet, siteIds: readonly string[]
 /** The other sheets of the same day: a truck's other tank. */
 export const sheetsOfDay = (db: Access, dayId: string) =>
   readRows("mix sheet", db.select().from(mixSheets).where(eq(mixSheets.dayId, dayId)).all(), asItIs);
+
+/** Some sheets by their ids, the newest first. */
+export const sheetsById = (db: Access, ids: readonly string[], aside?: SetAside[]) => {
+  const found = ids.length === 0 ? [] : db.select().from(mixSheets).where(inArray(mixSheets.id, [...ids])).orderBy(desc(mixSheets.madeAt)).all(); // prettier-ignore
+  return readRows("mix sheet", found, asItIs, aside);
+};
 
 export const findSheet = (db: Access, id: string) =>
   readRow("mix sheet", db.select().from(mixSheets).where(eq(mixSheets.id, id)).get(), asItIs);

@@ -1,4 +1,4 @@
-import { desc, eq, inArray, max, sql } from "drizzle-orm";
+import { desc, eq, inArray, max, sql, type SQL } from "drizzle-orm";
 import type { AirLook } from "@/formats/air-holds";
 import type { AirText } from "@/formats/air-seen";
 import type { Access } from "./access";
@@ -31,52 +31,31 @@ export const findWeather = (db: Access, id: string) =>
   db.select({ id: weatherSeen.id }).from(weatherSeen).where(eq(weatherSeen.id, id)).get() ??
   db.select({ id: spreadingWeather.id }).from(spreadingWeather).where(eq(spreadingWeather.id, id)).get();
 
-const looked = (table: typeof weatherSeen | typeof spreadingWeather) => ({
-  id: table.id,
-  at: table.at,
-  keptAt: table.createdAt,
-  seen: table.seen,
-});
+/** What was seen, as one of the two tables has it, newest first. */
+const looksIn = (db: Access, table: typeof weatherSeen | typeof spreadingWeather, which: SQL) =>
+  db
+    .select({ id: table.id, at: table.at, keptAt: table.createdAt, seen: table.seen })
+    .from(table)
+    .where(which)
+    .orderBy(desc(table.createdAt), desc(sql`rowid`));
 
 /** What was seen last for a sheet, or for granules. */
 export function lastWeather(db: Access, of: WeatherFor) {
-  const row =
+  const looks =
     "sheetId" in of
-      ? db
-          .select(looked(weatherSeen))
-          .from(weatherSeen)
-          .where(eq(weatherSeen.sheetId, of.sheetId))
-          .orderBy(desc(weatherSeen.createdAt), desc(sql`rowid`))
-          .limit(1)
-          .get()
-      : db
-          .select(looked(spreadingWeather))
-          .from(spreadingWeather)
-          .where(eq(spreadingWeather.spreadingId, of.spreadingId))
-          .orderBy(desc(spreadingWeather.createdAt), desc(sql`rowid`))
-          .limit(1)
-          .get();
-  return readRow("weather", row, asItIs);
+      ? looksIn(db, weatherSeen, eq(weatherSeen.sheetId, of.sheetId))
+      : looksIn(db, spreadingWeather, eq(spreadingWeather.spreadingId, of.spreadingId));
+  return readRow("weather", looks.limit(1).get(), asItIs);
 }
 
-/** All that was ever seen of the weather at some sites, whatever it was looked at for, newest first. */
+/** All that was ever seen of the weather at some sites, whatever it was looked at for. */
 export function looksAt(db: Access, siteIds: readonly string[]): AirLook[] {
   const ids = [...siteIds];
   const sheets = db.select({ id: sheetSites.sheetId }).from(sheetSites).where(inArray(sheetSites.siteId, ids));
   const spreads = db.select({ id: spreadingSites.spreadingId }).from(spreadingSites).where(inArray(spreadingSites.siteId, ids));
   const rows = [
-    ...db
-      .select(looked(weatherSeen))
-      .from(weatherSeen)
-      .where(inArray(weatherSeen.sheetId, sheets))
-      .orderBy(desc(weatherSeen.createdAt), desc(sql`rowid`))
-      .all(),
-    ...db
-      .select(looked(spreadingWeather))
-      .from(spreadingWeather)
-      .where(inArray(spreadingWeather.spreadingId, spreads))
-      .orderBy(desc(spreadingWeather.createdAt), desc(sql`rowid`))
-      .all(),
+    ...looksIn(db, weatherSeen, inArray(weatherSeen.sheetId, sheets)).all(),
+    ...looksIn(db, spreadingWeather, inArray(spreadingWeather.spreadingId, spreads)).all(),
   ];
   return readRows("weather", rows, asItIs);
 }

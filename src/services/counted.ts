@@ -16,8 +16,8 @@ import { countedSince, openSheets, standingApplications, type ApplicationRow } f
 import type { SetAside } from "@/records/aside";
 import type { Access } from "@/records/database";
 import { groundGroups, sitesOfZones } from "@/records/ground";
-import { sheetsOf, unaccountedLoads } from "@/records/load-ends";
-import { everTicked, siteIdOf } from "@/records/sheets";
+import { unaccountedLoads } from "@/records/load-ends";
+import { everTicked, sheetsById, siteIdOf } from "@/records/sheets";
 import { doneOfSpreading, openSpreadings } from "@/records/spreadings";
 import { cardsNow, type Recorded } from "./cards-now";
 import { todayOf } from "./clock";
@@ -84,19 +84,17 @@ export function countedOf(db: Access, siteIds: readonly string[], aside?: SetAsi
         );
       });
     });
-  return [...down, ...planned, ...spread, ...unaccountedIn(db, counting)];
+  return [...down, ...planned, ...spread, ...unaccountedIn(db, counting, aside)];
 }
 
 /**
  * What was poured and nobody can account for may lie on any site of its sheet: on each it counts as if all of it did, on the day of
  * the sheet, until it is known where it is.
  */
-function unaccountedIn(db: Access, { everywhere, known, ground }: Counting): CountedEntry[] {
+function unaccountedIn(db: Access, { everywhere, known, ground }: Counting, aside?: SetAside[]): CountedEntry[] {
   const ends = unaccountedLoads(db, everywhere);
-  return sheetsOf(
-    db,
-    ends.map((end) => end.sheetId),
-  ).flatMap((sheet) => {
+  const ids = ends.map((end) => end.sheetId);
+  return sheetsById(db, ids, aside).flatMap((sheet) => {
     const lost = ends.filter((end) => end.sheetId === sheet.id).reduce((sum, end) => sum + end.unaccounted, 0);
     return plansOf(sheet).flatMap(({ siteId, zoneId, zone, holder, amount, planFor }): CountedEntry[] => {
       const site = (sheet.job.sites ?? []).find((one) => siteIdOf(sheet, one) === siteId);

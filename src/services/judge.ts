@@ -118,8 +118,9 @@ export function weatherFaults(
   siteIds: readonly string[],
   { products = [], sites = [] }: Pick<JobFile, "products" | "sites">,
 ): Issue[] {
-  const behind = clockBehind(db);
-  return airHolds(looksAt(db, withGround(db, siteIds)), products, rulesOn(db, sites)).map(({ text }) => {
+  const holds = airHolds(looksAt(db, withGround(db, siteIds)), products, rulesOn(db, sites));
+  const behind = holds.length > 0 ? clockBehind(db) : undefined;
+  return holds.map(({ text }) => {
     const [received, metric] = [text("us"), text("metric")];
     const wait = "wait, and look again there: no label is sprayed against its weather";
     const expected = behind === undefined ? wait : `put the server's clock right first: ${behindWords(db, behind)}`;

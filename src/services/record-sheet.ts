@@ -148,7 +148,7 @@ function keptOtherwise(
   date: string,
 ): Issue {
   const first = stands.filter((row) => row.corrects === null);
-  const rows = first.slice(0, 6).map(({ product, total, zone }) => `${brief(total)} of ${product} on ${zone}`);
+  const rows = first.slice(0, 6).map(({ product, total, zone }) => `${brief(total, 3)} of ${product} on ${zone}`);
   const now = outcome === undefined ? `as planned, on ${date}` : `load by load, on ${date}`;
   const path = first.every((row) => row.date === date) ? "outcome" : "date";
   const received = `on record since: ${rows.join(", ")}, on ${first[0]?.date}; told now: ${now}`;
@@ -188,9 +188,14 @@ function keepRecord(tx: Access, sheet: SheetRow, request: RecordRequest, said: S
     const faults = unopenedFaults(judgeSheet(tx, sheet, true));
     if (faults.length > 0) return bad(...faults);
   }
-  const unticked = (site: SiteText) => (run || told.some((one) => one.name === site.name) ? undefined : untickedOf(tx, sheet, told.length > 0 ? site : undefined)); // prettier-ignore
-  const open = stops.find((site) => unticked(site));
-  if (open && request.all !== true) return bad(notAllTicked(unticked(open)!, told.length > 0 ? open.name : undefined));
+  const unticked = new Map(
+    stops.map((site) => {
+      const asked = !run && !told.some((one) => one.name === site.name);
+      return [site, asked ? untickedOf(tx, sheet, told.length > 0 ? site : undefined) : undefined];
+    }),
+  );
+  const open = stops.find((site) => unticked.get(site));
+  if (open && request.all !== true) return bad(notAllTicked(unticked.get(open)!, told.length > 0 ? open.name : undefined));
   const loads = run ? dayDown(run) : loadsDown(tx, sheet, told, said.nothing);
   const faults = [
     // Of a day that was asked stop by stop.
@@ -211,6 +216,7 @@ function keepRecord(tx: Access, sheet: SheetRow, request: RecordRequest, said: S
     const siteId = siteIdOf(sheet, site);
     const known = findSite(tx, siteId)?.site;
     const really = told.find((one) => one.name === site.name);
+    const noted = unticked.get(site);
     site.zones.forEach((zone, i) =>
       sheet.job.products!.forEach((product, j) => {
         const planned = plans.find((p) => p.siteId === siteId && p.product === j && p.zone === (zone.name ?? ""))!;
@@ -223,7 +229,7 @@ function keepRecord(tx: Access, sheet: SheetRow, request: RecordRequest, said: S
           zone["x-spot"] !== undefined && `a spot of ${zone["x-spot"]}`,
           againNote(product),
           really && outcomeNote(really, run !== null),
-          !really && unticked(site) && untickedNote(unticked(site)!),
+          !really && noted && untickedNote(noted),
         ].filter(Boolean);
         if (!isReadable(put)) tooLittle.push(tooLittleOf(site.name, product.name));
         const zoneId = zone["x-id"] ?? "";
@@ -276,8 +282,9 @@ const isReadable = ({ rate, total }: PutDown): boolean =>
   parseAs<"rateByWeight" | "rateByVolume">(rate, ["rateByWeight", "rateByVolume"]).ok &&
   parseAs<"mass" | "volume">(total, ["mass", "volume"]).ok;
 
-/** A quantity that was worked out, in as many figures as anybody reads. */
-const brief = (text: string) => text.replace(/^[\d.]+/, (number) => writeNumber(Number(number), { figures: 3 }));
+/** A quantity that was worked out, in as many figures as are read. */
+export const brief = (text: string, figures: number): string =>
+  text.replace(/^[\d.]+/, (number) => writeNumber(Number(number), { figures }));
 
 /** So much more than the zone, or than the load could do, is asked about; so much may a fill be off its plan. */
 export const OVER = { zone: 1.02, load: 1.1, fill: 0.1 } as const;

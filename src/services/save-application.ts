@@ -1,6 +1,6 @@
 import { bad, good, type Issue, type Result } from "@/core/issue";
 import { canonical, ratio } from "@/core/quantity/arithmetic";
-import { showEntered, writeNumber } from "@/core/quantity/format";
+import { showEntered } from "@/core/quantity/format";
 import { parseField } from "@/core/quantity/ranges";
 import { ounceOf, isRateText, type Form } from "@/core/labels/label-rate";
 import type { Quantity } from "@/core/quantity/kinds";
@@ -30,7 +30,7 @@ import { isId, isReason, isRecordId, issue, nowText } from "./input";
 import { wasPoured } from "./counted";
 import { once } from "./once";
 import { factsKept, factsNow, readTold } from "./facts";
-import { dayOfRecord } from "./record-sheet";
+import { brief, dayOfRecord } from "./record-sheet";
 import { noZone, zoneNamed } from "./zone-named";
 
 /** Recording what went down. Records are truth: what passed a limit is recorded too, and what follows is held by it. */
@@ -245,15 +245,15 @@ function freed(old: ApplicationRow, { date, same, put, label, zone }: Now, why: 
     !same.label && `${old.product} becomes ${label.card.name}`,
     !same.zone && `${old.zone} becomes ${zone.name}`,
     date !== old.date && `${old.date} becomes ${date}`,
-    same.label && less(old.rate, put.rate) && `${brief(old.rate)} becomes ${brief(put.rate)}`,
-    same.label && !less(old.rate, put.rate) && less(old.total, put.total) && `${brief(old.total)} becomes ${brief(put.total)}`,
+    same.label && less(old.rate, put.rate) && `${brief(old.rate, 4)} becomes ${brief(put.rate, 4)}`,
+    same.label &&
+      !less(old.rate, put.rate) &&
+      less(old.total, put.total) &&
+      `${brief(old.total, 4)} becomes ${brief(put.total, 4)}`,
   ].filter((change) => change !== false);
   if (changes.length === 0) return [];
   return [issue("why", "reason-needed", changes.join(", "), "say why less counts than before, or elsewhere")];
 }
-
-/** A quantity that was worked out, in as many figures as anybody reads. */
-const brief = (text: string) => text.replace(/^[\d.]+/, (number) => writeNumber(Number(number), { figures: 4 }));
 
 const corrected = issue("corrects", "conflict", "this record was corrected already", "correct the newest one");
 

@@ -6,10 +6,19 @@ import type { Cursor, Page } from "@/formats/slices";
 import { readRows, type SetAside } from "@/records/aside";
 import { findCalibration } from "@/records/calibrations";
 import type { Access } from "@/records/database";
-import { endsOfSheet, sheetsOf, unaccountedLoads } from "@/records/load-ends";
+import { endsOfSheet, unaccountedLoads } from "@/records/load-ends";
 import { outcomesOfSheet } from "@/records/outcomes";
 import { findPerson } from "@/records/people";
-import { doneSteps, findSheet, mixedInto, openSheetsPage, productsOfSheet, sheetsOfDay, siteIdOf } from "@/records/sheets";
+import {
+  doneSteps,
+  findSheet,
+  mixedInto,
+  openSheetsPage,
+  productsOfSheet,
+  sheetsById,
+  sheetsOfDay,
+  siteIdOf,
+} from "@/records/sheets";
 import { rinsedSince } from "@/records/stock";
 import { lastWeather } from "@/records/weather";
 import { wasPoured } from "../counted";
@@ -111,7 +120,7 @@ export function lastMix(db: Access, { rig, tank, except }: { rig: string; tank: 
 export function unaccounted(db: Access): UnaccountedEntry[] {
   const ends = unaccountedLoads(db);
   const ids = [...new Set(ends.map((end) => end.sheetId))];
-  return sheetsOf(db, ids).map(({ id, job }) => {
+  return sheetsById(db, ids).map(({ id, job }) => {
     const own = ends.filter((end) => end.sheetId === id);
     return {
       sheetId: id,

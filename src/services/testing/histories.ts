@@ -196,7 +196,7 @@ export function play(db: Records, k: number, acts: readonly Act[], from: number)
     if (partly && lost)
       lines.push({ ...line, id: `${line.id} lost`, is: "lost", rate: line.rate * (left / fill), days: [...line.days] });
   };
-  const put_ = (kind: Line["kind"], of: string, at: number, result: Result<unknown>) => {
+  const noteLine = (kind: Line["kind"], of: string, at: number, result: Result<unknown>) => {
     if (result.ok) lines.push({ id: of, rate: at, days: [today()], is: kind === "hand" ? "down" : "planned", kind, record: of, calibration: inForce, area, perThousand }); // prettier-ignore
   };
 
@@ -213,8 +213,8 @@ export function play(db: Records, k: number, acts: readonly Act[], from: number)
       const of = id(act.what === "plan" ? "sheet" : "spreading");
       const stops = [{ siteId: site }];
       if (act.what === "plan")
-        put_("sheet", of, act.rate, saveSheet(db, sheet({ id: of, rigId: rig, calibrationId: inForce, stops, products })));
-      else put_("spread", of, act.rate, saveSpread(db, { id: of, personId: ids.people, stops, products }));
+        noteLine("sheet", of, act.rate, saveSheet(db, sheet({ id: of, rigId: rig, calibrationId: inForce, stops, products })));
+      else noteLine("spread", of, act.rate, saveSpread(db, { id: of, personId: ids.people, stops, products }));
     } else if (act.what === "open") {
       const line = pick(["planned", "poured"]);
       if (line?.is === "planned") open(line);
@@ -252,7 +252,7 @@ export function play(db: Records, k: number, acts: readonly Act[], from: number)
     } else if (act.what === "hand") {
       const of = id("application");
       const entry = { id: of, date: today(), siteId: site, zoneId: zone, labelId: label, amount: `${act.rate} oz/1000 ft2`, personId: null, note: "", corrects: null }; // prettier-ignore
-      put_("hand", of, act.rate, saveApplication(db, entry));
+      noteLine("hand", of, act.rate, saveApplication(db, entry));
     } else if (act.what === "card") {
       card = { once: act.once, year: act.year };
       cards();
