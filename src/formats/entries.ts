@@ -33,6 +33,20 @@ export interface AsideEntry {
   readonly name: string;
   readonly reason: string;
   readonly raw: string;
+  /** Of a record of the log: what can be told of it still. It is written anew from that. */
+  readonly record?: BrokenEntry;
+}
+
+/** What can be told of a record of the log that can't be read whole. */
+export interface BrokenEntry {
+  readonly date: string | undefined;
+  readonly siteId: string;
+  readonly zoneId: string;
+  readonly zone: string;
+  readonly product: string;
+  readonly labelId: string | null;
+  readonly rate: string | undefined;
+  readonly personId: string | null;
 }
 
 /** What the firm has settled, and the day that it is there. */
@@ -380,6 +394,8 @@ export interface CountedEntry {
   readonly applied: AppliedText;
   /** Of what is down: how much in all, the hour that is noted of it, and when it was put on record. */
   readonly down?: { readonly total: string; readonly time: string | null; readonly keptAt: string };
+  /** Its record can't be read whole: it counts as much as it can have been, at the most. */
+  readonly unreadable?: true;
 }
 
 /** A record of what went down. */

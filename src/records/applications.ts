@@ -7,7 +7,7 @@ import { canonical } from "@/core/quantity/arithmetic";
 import type { ActiveText } from "@/formats/card/card";
 import type { FactsText } from "@/formats/facts";
 import type { Cursor, Page } from "@/formats/slices";
-import { asItIs, readRow, readRows, type SetAside } from "./aside";
+import { asItIs, readRow, readRows, RecordUnreadable, type BrokenRecord, type SetAside } from "./aside";
 import type { Access } from "./access";
 import { chainAdded } from "./chain";
 import { once } from "./prepared";
@@ -76,18 +76,29 @@ export function coveredOf({
 /** What the texts of a rate and a total round off, as a part. */
 const ROUNDED = 1e-3;
 
+/**
+ * Puts a record on the log.
+ * @throws RecordUnreadable where it couldn't be read again: nothing is kept that can't be counted
+ */
 export function addApplication(db: Access, application: NewApplication, now: string): void {
   db.insert(applications).values(rowOf(application, now)).run();
+  findApplication(db, application.id);
   chainAdded(db, [application.id]);
 }
 
-/** Many at once, as a file brings them: a statement for a few hundred rows, not one for each. */
+/** Many at once, as a file brings them: a statement for a few hundred rows, not one for each. @throws RecordUnreadable as with one */
 export function addApplications(db: Access, list: readonly NewApplication[], now: string): void {
   const AT_ONCE = 200;
-  for (let i = 0; i < list.length; i += AT_ONCE)
+  for (let i = 0; i < list.length; i += AT_ONCE) {
+    const some = list.slice(i, i + AT_ONCE);
     db.insert(applications)
-      .values(list.slice(i, i + AT_ONCE).map((application) => rowOf(application, now)))
+      .values(some.map((application) => rowOf(application, now)))
       .run();
+    const unread: SetAside[] = [];
+    const ids = some.map(({ id }) => id);
+    readRows(OF_LOG, db.select().from(applications).where(inArray(applications.id, ids)).all(), recordOf, unread);
+    if (unread[0]) throw new RecordUnreadable(unread[0]);
+  }
   chainAdded(
     db,
     list.map((application) => application.id),
@@ -124,15 +135,89 @@ function recordOf<R extends ApplicationRow>(row: R): R {
   return row;
 }
 
+/** The raw columns of a record that count, each of them plain. */
+type RawRecord = Record<keyof BrokenRecord | "id", unknown> & { readonly rateCanonical: unknown; readonly measured: unknown };
+
+/** What a broken record says still. */
+function brokenOf(row: RawRecord): BrokenRecord {
+  const text = (value: unknown): string | undefined => (typeof value === "string" ? value : undefined);
+  const rate = parseAs<"rateByWeight" | "rateByVolume">(text(row.rate) ?? "", ["rateByWeight", "rateByVolume"]);
+  const { rateCanonical: number, measured } = row;
+  const kept =
+    typeof number === "number" && number > 0
+      ? measured === "mass"
+        ? `${plainNumber(number)} g/m2`
+        : measured === "volume" && `${plainNumber(number)} mL/m2`
+      : false;
+  const date = text(row.date);
+  return {
+    date: date !== undefined && isDate(date) ? date : undefined,
+    siteId: text(row.siteId) ?? "",
+    zoneId: text(row.zoneId) ?? "",
+    zone: text(row.zone) ?? "",
+    product: text(row.product) ?? "",
+    labelId: text(row.labelId) ?? null,
+    rate: rate.ok ? rate.value.text : kept === false ? undefined : kept,
+    sheetId: text(row.sheetId) ?? null,
+    spreadingId: text(row.spreadingId) ?? null,
+    personId: text(row.personId) ?? null,
+  };
+}
+
+const OF_LOG = "record of the log";
+
+/** Records of the log → values; those that can't be read go into `aside` with what can be told of them. */
+function readRecords<R extends { readonly id: string }>(
+  db: Access,
+  rows: readonly R[],
+  make: (row: R) => R,
+  aside: SetAside[] | undefined,
+): R[] {
+  const broken: SetAside[] = [];
+  const read = readRows(OF_LOG, rows, make, broken);
+  if (aside && broken.length > 0) aside.push(...broken.map((one) => withRecord(db, one)));
+  return read;
+}
+
+const withRecord = (db: Access, one: SetAside): SetAside => {
+  const row = rawRecord(db, one.id);
+  return row ? { ...one, record: row } : one;
+};
+
+/** What can be told of one record, read as it lies. */
+function rawRecord(db: Access, id: string): BrokenRecord | undefined {
+  const { date, siteId, zoneId, zone, product, labelId, rate, sheetId, spreadingId, personId } = applications;
+  const plain = { id: applications.id, date, siteId, zoneId, zone, product, labelId, rate, sheetId, spreadingId, personId };
+  const { rateCanonical, measured } = applications;
+  const row = db
+    .select({ ...plain, rateCanonical, measured })
+    .from(applications)
+    .where(eq(applications.id, id))
+    .get();
+  return row && brokenOf(row);
+}
+
+/** A record that is to be corrected: as it stands, or what can be told of it where it can't be read. */
+export function findToCorrect(db: Access, id: string): { readonly old?: ApplicationRow; readonly broken?: BrokenRecord } {
+  try {
+    const old = findApplication(db, id);
+    return old ? { old } : {};
+  } catch (error) {
+    if (!(error instanceof RecordUnreadable)) throw error;
+    const broken = rawRecord(db, id);
+    return broken ? { broken } : {};
+  }
+}
+
 export const findApplication = (db: Access, id: string): ApplicationRow | undefined =>
-  readRow("record of the log", db.select().from(applications).where(eq(applications.id, id)).get(), recordOf);
+  readRow(OF_LOG, db.select().from(applications).where(eq(applications.id, id)).get(), recordOf);
 
 /** Some records, by their ids. */
 export const applicationsById = (db: Access, ids: readonly string[]): ApplicationRow[] =>
   ids.length === 0
     ? []
     : readRows(
-        "record of the log",
+        OF_LOG,
         db
           .select()
           .from(applications)
@@ -202,7 +287,7 @@ export function applicationsPage(
     .all()
     .map(({ row, corrected }) => ({ ...row, corrected: corrected === 1 }));
   const page = pageOf(found, most, (row) => [row.date, row.createdAt, row.id]);
-  return { ...page, rows: readRows("record of the log", page.rows, recordOf, aside) };
+  return { ...page, rows: readRecords(db, page.rows, recordOf, aside) };
 }
 
 /**
@@ -225,12 +310,12 @@ export function totalsDown(db: Access, query: LogQuery & { readonly from: string
     .where(and(asked(query), STANDS))
     .groupBy(product, actives, gravity, measured)
     .all();
-  return readRows("record of the log", rows, asItIs, aside);
+  return readRows(OF_LOG, rows, asItIs, aside);
 }
 
 /** Every row of the log, for whoever looks at all of it. */
 export const allApplications = (db: Access, aside?: SetAside[]): ApplicationRow[] =>
-  readRows("record of the log", db.select().from(applications).all(), recordOf, aside);
+  readRows(OF_LOG, db.select().from(applications).all(), recordOf, aside);
 
 /**
  * What stands as down on some sites since a day: neither corrected, wherever the correction lies, nor void.
@@ -250,7 +335,7 @@ export function standingApplications(
     )
     .orderBy(asc(applications.date))
     .all();
-  return readRows("record of the log", rows, recordOf, aside);
+  return readRecords(db, rows, recordOf, aside);
 }
 
 /** More than goes down in some days. */
@@ -266,7 +351,7 @@ export function downSince(db: Access, since: string, aside?: SetAside[]): Applic
     .orderBy(desc(date), desc(createdAt), desc(id))
     .limit(MOST_SINCE)
     .all();
-  return readRows("record of the log", rows, recordOf, aside);
+  return readRows(OF_LOG, rows, recordOf, aside);
 }
 
 /**
@@ -289,7 +374,7 @@ export function countedSince(db: Access, since: string, aside?: SetAside[]) {
     if (row.rateCanonical === null) throw new Error(`"${row.rate}": no amount`);
     return row;
   };
-  return readRows("record of the log", rows, read, aside);
+  return readRecords(db, rows, read, aside);
 }
 
 /**

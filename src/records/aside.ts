@@ -20,6 +20,27 @@ export interface SetAside {
   readonly name: string;
   readonly reason: string;
   readonly raw: string;
+  /** Of a record of the log: what can be told of it still. */
+  readonly record?: BrokenRecord;
+}
+
+/**
+ * What can be told of a record of the log that can't be read whole: on which ground it lies, and of which product, so that it counts
+ * there and holds nothing elsewhere, and can be written anew.
+ */
+export interface BrokenRecord {
+  /** Undefined where it is no date. */
+  readonly date: string | undefined;
+  readonly siteId: string;
+  readonly zoneId: string;
+  readonly zone: string;
+  readonly product: string;
+  readonly labelId: string | null;
+  /** As a job file writes it; undefined where it can't be read. */
+  readonly rate: string | undefined;
+  readonly sheetId: string | null;
+  readonly spreadingId: string | null;
+  readonly personId: string | null;
 }
 
 /** One record alone was asked for, and it can't be read. */

@@ -2,10 +2,13 @@ import { daysLater } from "@/core/calendar";
 import { calibrate } from "@/core/calibration/calibrate";
 import { mixedFor } from "@/core/mixing/fixed-volume";
 import { rateOnGround } from "@/core/mixing/judge";
+import { canonical } from "@/core/quantity/arithmetic";
+import { parseAs } from "@/core/quantity/parse";
 import { plainNumber } from "@/core/quantity/plain";
+import { boundsOf, FIELDS } from "@/core/quantity/ranges";
 import { given } from "@/core/working/rule";
 import type { CardText } from "@/formats/card/card";
-import { groundText } from "@/formats/card/choice";
+import { groundText, rowRates } from "@/formats/card/choice";
 import type { CountedEntry } from "@/formats/entries";
 import { appliedOf } from "@/formats/counted";
 import { cardOfProduct } from "@/formats/gear";
@@ -13,7 +16,7 @@ import { oneLess, soundJob } from "@/formats/job-file/assemble";
 import { readSpread } from "@/formats/job-file/spread";
 import type { JobFile, ProductText } from "@/formats/job-file/types";
 import { countedSince, openSheets, standingApplications, type ApplicationRow } from "@/records/applications";
-import type { SetAside } from "@/records/aside";
+import type { BrokenRecord, SetAside } from "@/records/aside";
 import type { Access } from "@/records/database";
 import { groundGroups, sitesOfZones } from "@/records/ground";
 import { unaccountedLoads } from "@/records/load-ends";
@@ -41,7 +44,7 @@ const days = (text: string | undefined): number => Number.parseInt(text ?? "0", 
 /**
  * All that counts against the limits of the zones of some sites: what went down, as far back as a limit can see, and what
  * open sheets and spreadings plan.
- * @param aside takes the rows that can't be read: what they hold isn't counted, so nothing may be planned beside them
+ * @param aside takes the rows that can't be read and can't be counted at their most either: nothing may be planned beside them
  */
 export function countedOf(db: Access, siteIds: readonly string[], aside?: SetAside[]): CountedEntry[] {
   const counting = countingIn(db, siteIds);
@@ -109,7 +112,20 @@ function unaccountedIn(db: Access, { everywhere, known, ground }: Counting, asid
 
 /** So many times an amount for an area, as a job file writes it. */
 const timesAmount = (amount: string, times: number): string =>
-  amount.replace(/^[\d.]+/, (number) => plainNumber(Number(number) * times));
+  atLeastRead(amount.replace(/^[\d.]+/, (number) => plainNumber(Number(number) * times)));
+
+/** The least rates that a job file can have: what is less counts as that. */
+const LEAST = { rateByWeight: FIELDS.weightRate.least, rateByVolume: FIELDS.volumeRate.least } as const;
+const SMALLEST = Math.max(boundsOf("weightRate").least, boundsOf("volumeRate").least);
+
+/** An amount for an area, or the least that can be read, where it is less: what next to nothing went down of counts a little more. */
+function atLeastRead(amount: string): string {
+  const read = parseAs<"rateByWeight" | "rateByVolume">(amount, ["rateByWeight", "rateByVolume"]);
+  if (!read.ok) return amount;
+  const { kind, value } = read.value;
+  const field = kind === "rateByWeight" ? "weightRate" : "volumeRate";
+  return canonical(value) < boundsOf(field).least ? LEAST[kind] : amount;
+}
 
 /**
  * What went down on some sites, as far back as a limit can see: without what stands on open sheets.
@@ -117,9 +133,8 @@ const timesAmount = (amount: string, times: number): string =>
  */
 export function downOn(db: Access, siteIds: readonly string[], aside?: SetAside[], all = false): CountedEntry[] {
   const counting = countingIn(db, siteIds);
-  return all
-    ? entriesOf(countedSince(db, firstSeen(counting.known.cards, counting.today), aside), counting)
-    : downIn(db, counting, aside);
+  if (!all) return downIn(db, counting, aside);
+  return withBroken(counting, aside, (broken) => countedSince(db, firstSeen(counting.known.cards, counting.today), broken));
 }
 
 function countingIn(db: Access, siteIds: readonly string[]) {
@@ -134,15 +149,64 @@ function countingIn(db: Access, siteIds: readonly string[]) {
 type Counting = ReturnType<typeof countingIn>;
 
 const downIn = (db: Access, counting: Counting, aside?: SetAside[]): CountedEntry[] =>
-  entriesOf(standingApplications(db, counting.everywhere, firstSeen(counting.known.cards, counting.today), aside), counting);
+  withBroken(counting, aside, (broken) =>
+    standingApplications(db, counting.everywhere, firstSeen(counting.known.cards, counting.today), broken),
+  );
+
+/** What is down by some records, those that can't be read whole with it; only what can't be counted at all is set aside. */
+function withBroken(
+  counting: Counting,
+  aside: SetAside[] | undefined,
+  read: (broken: SetAside[]) => readonly DownRow[],
+): CountedEntry[] {
+  const broken: SetAside[] = [];
+  const down = entriesOf(read(broken), counting);
+  const guessed = broken.flatMap((one) => {
+    const entries = one.record ? atMost(one.record, counting) : [];
+    if (entries.length === 0) aside?.push(one);
+    return entries;
+  });
+  return [...down, ...guessed];
+}
+
+/**
+ * A record that can't be read whole, as much as it can have been: on its own zone, at its rate, or the most that its label allows at
+ * once; today, where its day can't be read. None where the zone, the product or the most isn't known.
+ */
+function atMost(record: BrokenRecord, { known, today, ground }: Counting): CountedEntry[] {
+  const { siteId, zoneId, zone, labelId, product } = record;
+  const zoneIds = ground(zoneId);
+  const holder = { labelId, product, actives: [], gravity: null };
+  // Which actives it held may be what can't be read: its card has to say.
+  const cards = known.cardsOf(holder);
+  const amount = record.rate === undefined ? mostOf(cards) : atLeastRead(record.rate);
+  if (zoneIds.length === 0 || cards.length === 0 || amount === undefined) return [];
+  return appliedOf(known.downOf(holder), amount, { date: record.date ?? today }).map((applied) => ({
+    siteId,
+    zoneIds,
+    zone,
+    sheetId: null,
+    applied,
+    unreadable: true,
+  }));
+}
+
+/** The most of a product that goes down at once by its cards, as a job file writes it. */
+function mostOf(cards: readonly CardText[]): string | undefined {
+  const rates = cards.flatMap((card) => card.rates.flatMap((_, i) => rowRates(card, i)?.most ?? []));
+  const byArea = rates.filter((rate) => rate.kind === "rateByWeight" || rate.kind === "rateByVolume");
+  return byArea.sort((a, b) => canonical(b.value) - canonical(a.value))[0]?.text;
+}
 
 type DownRow = Recorded &
-  Pick<ApplicationRow, "rate" | "date" | "alsoOn" | "siteId" | "zone" | "zoneId"> &
+  Pick<ApplicationRow, "rate" | "rateCanonical" | "date" | "alsoOn" | "siteId" | "zone" | "zoneId"> &
   Partial<Pick<ApplicationRow, "total" | "facts" | "createdAt">>;
 
 function entriesOf(rows: readonly DownRow[], { known, ground }: Counting): CountedEntry[] {
   return rows.flatMap((row): CountedEntry[] => {
-    const applied = appliedOf(known.downOf(row), row.rate, { date: row.date, alsoOn: row.alsoOn });
+    // Rows of before the least was asked for may be under it.
+    const rate = row.rateCanonical !== null && row.rateCanonical < SMALLEST ? atLeastRead(row.rate) : row.rate;
+    const applied = appliedOf(known.downOf(row), rate, { date: row.date, alsoOn: row.alsoOn });
     const { siteId, zone } = row;
     const zoneIds = ground(row.zoneId);
     const { total, facts, createdAt: keptAt } = row;

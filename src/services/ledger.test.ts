@@ -1,9 +1,13 @@
+import fc from "fast-check";
+import { plainNumber } from "@/core/quantity/plain";
+import type { SetAside } from "@/records/aside";
 import { endsOfSheet, type LoadEnd } from "@/records/load-ends";
 import { chainState } from "@/records/chain";
 import { countedOf } from "./counted";
 import { tellStop } from "./day-stops";
 import { accountFor } from "./ledger";
 import { recordSheet } from "./record-sheet";
+import { readAll } from "./read-all";
 import { saveApplication } from "./save-application";
 import { saveCalibration } from "./save-calibration";
 import { saveSheet } from "./save-sheet";
@@ -277,5 +281,166 @@ describe("a truck's day", () => {
     balanced([end!]);
     expect(end!.applied / GAL).toBeCloseTo(1.031, 2);
     expect(end!.left).toBeGreaterThan(0);
+  });
+});
+
+describe("a record that can't be read", () => {
+  const CARD = { ...LABEL, actives: [{ name: "tidal", content: "50 %" }], rates: [{ rate: "0.2", to: "0.4" }] };
+  const on = (zone: 0 | 1, id: string) => ({
+    id,
+    date: TODAY,
+    siteId: ids.sites,
+    zoneId: `${ids.sites}.${zone}`,
+    labelId: ids.labels,
+    amount: "0.3 oz/1000 ft2",
+    personId: null,
+    note: "",
+    corrects: null,
+  });
+  /** Of a year's half ounce, on the north. */
+  const damaged = (change: string) => {
+    must(put(records.db, "labels", { id: ids.labels, form: { ...CARD, limits: [{ perYear: "0.7 oz/1000 ft2" }] } }));
+    must(saveApplication(records.db, on(0, "application-0001")));
+    records.db.$client.exec(
+      `drop trigger applications_keep; drop trigger applications_numbers; update applications set ${change} where id = 'application-0001'`,
+    );
+  };
+  const heldOn = () =>
+    countedOf(records.db, [ids.sites]).map(({ zone, applied, unreadable }) => [zone, applied.amount, applied.date, unreadable]);
+  const mixed = (without: string[] = []) => saveSheet(records.db, sheet({ stops: [{ siteId: ids.sites, without }] }));
+  const [NORTH, SOUTH] = [`${ids.sites}.0`, `${ids.sites}.1`];
+
+  test.each([
+    ["a rate of which the number was kept", "rate = 'some'", "0.0915", TODAY],
+    [
+      "no rate at all: the label's most",
+      "rate = 'some', rate_canonical = null, measured = null, total_canonical = null",
+      "0.4 oz/1000 ft2",
+      TODAY,
+    ],
+    ["facts that are none", "facts = '7'", "0.3 oz/1000 ft2", TODAY],
+    ["actives that are none", "actives = 'none'", "0.3 oz/1000 ft2", TODAY],
+    ["no day: today", "date = '2026-08-32'", "0.3 oz/1000 ft2", TODAY],
+  ])("counts on its own zone: %s", (_, change, amount, date) => {
+    damaged(change);
+    expect(heldOn()).toEqual([["north", expect.stringMatching(new RegExp(`^${amount}`)), date, true]]);
+    // 0.3 and 0.4 are all of a year's 0.7; 0.4 more are not, and the zone beside it is free.
+    expect(faults(mixed([NORTH]))).toEqual([]);
+  });
+  test("it holds what would pass a limit beside it, and is written anew, with a reason", () => {
+    damaged("rate = 'some', rate_canonical = null, measured = null, total_canonical = null");
+    const more = {
+      products: [{ labelId: ids.labels, rate: "0.35 oz/1000 ft2" }],
+      stops: [{ siteId: ids.sites, without: [SOUTH] }],
+    };
+    expect(faults(saveSheet(records.db, sheet(more)))).toEqual([" held"]);
+    const anew = { ...on(0, "application-0002"), corrects: "application-0001" };
+    expect(faults(saveApplication(records.db, anew))).toEqual(["why reason-needed"]);
+    must(saveApplication(records.db, { ...anew, why: "the pad has 0.3 oz" }));
+    expect(heldOn()).toEqual([["north", "0.3 oz/1000 ft2", TODAY, undefined]]);
+    expect(logPage(records.db, {}, []).rows.map(({ id, why }) => [id, why])).toEqual([
+      ["application-0002", "the pad has 0.3 oz"],
+    ]);
+    expect(faults(saveSheet(records.db, sheet(more)))).toEqual([]);
+  });
+  test("of which nobody knows the zone or the product holds its whole site", () => {
+    damaged("zone_id = '?', rate = 'some'");
+    expect(faults(mixed())).toEqual([" unreadable"]);
+  });
+});
+
+describe("what is written can be read", () => {
+  const size = fc.tuple(fc.integer({ min: 1, max: 9999 }), fc.integer({ min: -9, max: 7 }));
+  const text = fc
+    .tuple(
+      size,
+      fc.constantFrom(
+        "gal",
+        "oz",
+        "fl oz",
+        "lb",
+        "mL",
+        "g",
+        "kg",
+        "ft2",
+        "sq yd",
+        "m2",
+        "ac",
+        "ha",
+        "oz/1000 ft2",
+        "lb/ac",
+        "g/m2",
+        "",
+      ),
+    )
+    .map(([[digits, power], unit]) => `${plainNumber(digits * 10 ** power)} ${unit}`.trim());
+  /** Nothing of what is on record is set aside, and nothing is held because it can't be read. */
+  const allRead = () => {
+    expect(readAll(records.db).aside).toEqual([]);
+    const aside: SetAside[] = [];
+    countedOf(records.db, [ids.sites, OTHER], aside);
+    expect(aside).toEqual([]);
+  };
+  let n = 0;
+  const id = (of: string) => `${of}-${String((n += 1)).padStart(6, "0")}`;
+
+  /** So many of a unit, from a grain to too much. */
+  const of = (unit: string, least: number, most: number) =>
+    fc
+      .tuple(fc.integer({ min: 1, max: 9999 }), fc.integer({ min: least, max: most }))
+      .map(([digits, power]) => `${plainNumber(digits * 10 ** power)} ${unit}`);
+  /** What is left of four gallons, also where next to nothing went down. */
+  const left = fc.oneof(
+    of("gal", -6, -2),
+    fc.integer({ min: 1, max: 9 }).map((k) => `${plainNumber(4 - 10 ** -k)} gal`),
+  );
+  const outcomes = fc.record({ left, covered: of("ft2", -3, 3), mixed: of("gal", -3, 0) }, { requiredKeys: ["left", "covered"] });
+
+  test("however a close is told: what is taken is read by every room", () => {
+    let taken = 0;
+    fc.assert(
+      fc.property(outcomes, (outcome) => {
+        const sheetId = id("sheet-of-a-close");
+        must(saveSheet(records.db, sheet({ id: sheetId })));
+        const said = { site: "Green", load: 1, ...outcome };
+        const why = "the hose had burst";
+        if (recordSheet(records.db, sheetId, { date: TODAY, all: true, outcome: [said], rest: LEFT, why }).ok) taken += 1;
+        else must(withdraw(records.db, sheetId, {}));
+        allRead();
+      }),
+      { numRuns: 60, examples: [[{ left: "1 gal", covered: "1000 ft2" }], [{ left: "3.999 gal", covered: "3000 ft2" }]] },
+    );
+    expect(taken).toBeGreaterThan(5);
+  });
+  test("however a record is entered", () => {
+    let taken = 0;
+    fc.assert(
+      fc.property(text, fc.option(text, { nil: undefined }), (amount, covered) => {
+        const entry = {
+          id: id("application"),
+          date: TODAY,
+          siteId: ids.sites,
+          zoneId: `${ids.sites}.0`,
+          labelId: ids.labels,
+          amount,
+          ...(covered !== undefined && { covered }),
+          why: "more than was measured",
+          personId: null,
+          note: "",
+          corrects: null,
+        };
+        if (saveApplication(records.db, entry).ok) taken += 1;
+        allRead();
+      }),
+      {
+        numRuns: 150,
+        examples: [
+          ["0.000000001 oz", undefined],
+          ["4 oz", "1 ft2"],
+          ["4 oz", "9999 ha"],
+        ],
+      },
+    );
+    expect(taken).toBeGreaterThan(0);
   });
 });

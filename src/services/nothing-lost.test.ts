@@ -296,7 +296,7 @@ describe("what comes in is checked by the same reader as what is read", () => {
     must(recordSheet(records.db, "sheet-0000000001", { date: "2026-09-02", all: true }));
     const { $client } = records.db;
     $client.exec(
-      "drop trigger applications_keep; drop trigger applications_numbers; update applications set rate = 'some' where id = 'sheet-0000000001.0.0'",
+      "drop trigger applications_keep; drop trigger applications_numbers; update applications set rate = 'some', zone_id = '?' where id = 'sheet-0000000001.0.0'",
     );
     expect(readAll(records.db)).toMatchObject({ aside: [{ of: "record of the log", id: "sheet-0000000001.0.0" }] });
     expect(faults(saveSheet(records.db, sheet({ id: "sheet-0000000002" })))).toEqual([" unreadable"]);

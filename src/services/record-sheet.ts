@@ -11,6 +11,7 @@ import type { FactsText, ToldFact } from "@/formats/facts";
 import { plainNumber } from "@/core/quantity/plain";
 import { valueIn } from "@/core/quantity/quantity";
 import { entered, parseAs, type Entered } from "@/core/quantity/parse";
+import { withinField } from "@/core/quantity/ranges";
 import type { Source } from "@/core/working/rule";
 import { outcomeText } from "@/core/words/outcome";
 import { amountText, groundText, isChoice, totalText } from "@/formats/card/choice";
@@ -278,7 +279,8 @@ const tooLittleOf = (site: string, product: string): Issue =>
   );
 
 /** Whether the reader takes what is written. */
-const isReadable = ({ rate, total }: PutDown): boolean =>
+const isReadable = ({ rate, total, covered }: PutDown): boolean =>
+  withinField("zoneArea", covered, "covered").ok &&
   parseAs<"rateByWeight" | "rateByVolume">(rate, ["rateByWeight", "rateByVolume"]).ok &&
   parseAs<"mass" | "volume">(total, ["mass", "volume"]).ok;
 

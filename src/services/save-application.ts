@@ -16,9 +16,11 @@ import {
   coveredOf,
   correctionOf,
   findApplication,
+  findToCorrect,
   type ApplicationRow,
   type NewApplication,
 } from "@/records/applications";
+import type { BrokenRecord } from "@/records/aside";
 import { type Access, whole } from "@/records/database";
 import { findLabel, type Label } from "@/records/labels";
 import { findPerson } from "@/records/people";
@@ -76,8 +78,9 @@ export function saveApplication(db: Access, input: unknown): Result<{ id: string
   if (!isRequest(input)) return bad(issue("", "wrong-type", "something else", "a date, a zone, a product and an amount"));
   const dismissed = readDismissed(input);
   if (!dismissed.ok) return dismissed;
-  const old = input.corrects === null ? undefined : findApplication(db, input.corrects);
+  const { old, broken } = input.corrects === null ? {} : findToCorrect(db, input.corrects);
   const entry = readEntry(db, input, old, {
+    broken,
     site: findSite(db, input.siteId),
     label: findLabel(db, input.labelId),
     person: input.personId === null ? null : findPerson(db, input.personId),
@@ -92,7 +95,7 @@ export function saveApplication(db: Access, input: unknown): Result<{ id: string
       findApplication(tx, input.id) !== undefined,
       () => ({ id: input.id }),
       (): Result<{ id: string }> => {
-        if (old && correctionOf(tx, old.id)) return bad(corrected);
+        if (input.corrects !== null && correctionOf(tx, input.corrects)) return bad(corrected);
         const now = nowText();
         // What came from its sheet still does.
         addApplication(tx, { ...entry.value, id: input.id, source: old?.source ?? "hand" }, now);
@@ -111,6 +114,8 @@ export interface EntryOf {
   readonly person: { readonly papers?: readonly PaperText[] } | null | undefined;
   /** Today's date, where it is known already. */
   readonly today?: string;
+  /** The record that it corrects, where that one can't be read: it is written anew. */
+  readonly broken?: BrokenRecord | undefined;
 }
 
 /** An entry as it would be kept, or every fault of it. @param old the record that it corrects */
@@ -118,18 +123,19 @@ export function readEntry(
   db: Access,
   input: Omit<Request, "id">,
   old: ApplicationRow | undefined,
-  { site, label, person, today }: EntryOf,
+  { site, label, person, today, broken }: EntryOf,
 ): Result<Omit<NewApplication, "id" | "source">> {
   const zone = zoneOf(site, input.zoneId);
   // What came from a sheet stays bound to the sheet's day, through every correction.
-  const from = old ? madeFrom(db, old) : undefined;
+  const before = old ?? (broken && { ...broken, id: input.corrects! });
+  const from = before && madeFrom(db, before);
   const day = dayOfRecord(db, from, { date: input.date, why: input.why }, today);
   const issues = [
     ...(day.ok ? [] : day.issues),
     ...(zone ? [] : [noZone(input.zoneId)]),
     ...(label ? [] : [issue("labelId", "unknown-name", input.labelId, "the labels on record")]),
     ...(person === undefined ? [issue("personId", "unknown-name", input.personId ?? "", "the people on record")] : []),
-    ...(input.corrects !== null && !old ? [issue("corrects", "unknown-name", input.corrects, "the records of the log")] : []),
+    ...(input.corrects !== null && !before ? [issue("corrects", "unknown-name", input.corrects, "the records of the log")] : []),
   ];
   if (issues.length > 0 || !zone || !label || !day.ok) return { ok: false, issues };
   const same = {
@@ -165,6 +171,7 @@ export function readEntry(
   const reasons = [
     ...overZone(covered, area, input.why),
     ...(old ? freed(old, { date: day.value.date, same, put: put.value, label, zone }, input.why) : []),
+    ...(broken && !isReason(input.why) ? [unread] : []),
   ];
   if (reasons.length > 0) return { ok: false, issues: reasons };
   return good({
@@ -179,7 +186,7 @@ export function readEntry(
     spreadingId: from?.of === "spreading" ? from.id : null,
     ...put.value,
     personId: input.personId,
-    sheetId: old?.sheetId ?? null,
+    sheetId: before?.sheetId ?? null,
     note: input.note.trim() === "" ? null : input.note.trim(),
     corrects: input.corrects,
     isVoid: false,
@@ -189,7 +196,10 @@ export function readEntry(
 }
 
 /** The sheet, or the granules, that a record comes from: they bind its day through every correction. */
-function madeFrom(db: Access, old: ApplicationRow): { of: "sheet" | "spreading"; id: string; madeAt: string } | undefined {
+function madeFrom(
+  db: Access,
+  old: Pick<ApplicationRow, "id" | "sheetId" | "spreadingId">,
+): { of: "sheet" | "spreading"; id: string; madeAt: string } | undefined {
   const sheet = old.sheetId === null ? undefined : findSheet(db, old.sheetId);
   if (sheet) return { of: "sheet", id: sheet.id, madeAt: sheet.madeAt };
   // Records of granules were once known by their ids alone.
@@ -254,6 +264,8 @@ function freed(old: ApplicationRow, { date, same, put, label, zone }: Now, why: 
   if (changes.length === 0) return [];
   return [issue("why", "reason-needed", changes.join(", "), "say why less counts than before, or elsewhere")];
 }
+
+const unread = issue("why", "reason-needed", "the record that this replaces can't be read", "say by what it is known");
 
 const corrected = issue("corrects", "conflict", "this record was corrected already", "correct the newest one");
 

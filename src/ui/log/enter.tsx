@@ -12,7 +12,7 @@ import { slipsOfForm } from "@/core/slips/of-load";
 import { slipsOfRate } from "@/core/slips/of-rate";
 import { slipsOfTotal } from "@/core/slips/of-total";
 import type { Slip } from "@/core/slips/slip";
-import type { ApplicationEntry, LabelEntry } from "@/formats/entries";
+import type { ApplicationEntry, BrokenEntry, LabelEntry } from "@/formats/entries";
 import { productOf } from "@/formats/card/product-of";
 import { rowRates } from "@/formats/card/choice";
 import { toldOf } from "@/formats/facts";
@@ -58,9 +58,21 @@ interface EntryDraft {
   readonly dismissed: readonly Dismissed[];
 }
 
+/** A record as a correction begins with it. */
+type Before = Pick<ApplicationEntry, "id" | "date" | "siteId" | "zoneId" | "labelId" | "product" | "rate" | "personId"> &
+  Partial<Pick<ApplicationEntry, "covered" | "area" | "facts">>;
+
+/** A record that can't be read whole, as it is written anew. */
+export const beforeOf = (id: string, record: BrokenEntry): Before => ({
+  ...record,
+  id,
+  date: record.date ?? todayDate(),
+  rate: record.rate ?? "",
+});
+
 interface EnterProps {
   /** The record that is corrected; a new one where it is left out. */
-  readonly corrects: ApplicationEntry | undefined;
+  readonly corrects: Before | undefined;
   readonly onDone: () => void;
 }
 
@@ -76,7 +88,7 @@ function useEntry({ corrects, onDone }: EnterProps) {
     zoneId: corrects?.zoneId ?? "",
     labelId: corrects?.labelId ?? labels.find((l) => corrects && sameName(l.card.name, corrects.product))?.id ?? "",
     amount: corrects ? shorter(corrects.rate) : "",
-    covered: corrects && corrects.covered !== corrects.area ? corrects.covered : "",
+    covered: corrects?.covered !== undefined && corrects.covered !== corrects.area ? corrects.covered : "",
     personId: corrects?.personId ?? hand.person?.id ?? "",
     note: "",
     ...(corrects?.facts && { facts: toldOf(corrects.facts) }),

@@ -7,7 +7,7 @@ import { Fragment, useState, type ReactNode } from "react";
 import { readAmountOf } from "@/core/mixing/display";
 import { showEntered } from "@/core/quantity/format";
 import { entered } from "@/core/quantity/parse";
-import type { ApplicationEntry } from "@/formats/entries";
+import type { ApplicationEntry, AsideEntry, BrokenEntry } from "@/formats/entries";
 import type { Cursor, LogAsked, Page } from "@/formats/slices";
 import { sentences, useRead, useSlice } from "../data/records";
 import { useInHand } from "../data/in-hand";
@@ -23,7 +23,7 @@ import { More } from "../parts/more";
 import { SetAside } from "../parts/set-aside";
 import { Stamp } from "../parts/stamp";
 import { Booked } from "./booked";
-import { Enter } from "./enter";
+import { beforeOf, Enter } from "./enter";
 import { LogSearch } from "./log-search";
 import { LogFiles } from "./log-files";
 import { Totals } from "./totals";
@@ -64,7 +64,7 @@ export function LogRoom() {
           )}
           {(looking || (first && first.rows.length > 0)) && <LogSearch asked={query} set={setQuery} />}
           {looking && first?.rows.length === 0 && <Note>Nothing of this is on record.</Note>}
-          <SetAside rows={aside} />
+          <SetAside rows={aside} mend={(row) => row.record && <WriteAnew row={row} record={row.record} />} />
           {first && (
             <Box as="ul" listStyleType="none" aria-label="What went down">
               <Records key={JSON.stringify(query)} page={first} query={query} before="" />
@@ -81,6 +81,26 @@ export function LogRoom() {
         </Box>
       </TwoSides>
     </Room>
+  );
+}
+
+/** A record that can't be read counts as the most that its label allows, until it is written anew. */
+function WriteAnew({ row, record }: { row: AsideEntry; record: BrokenEntry }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <Box paddingTop="6px">
+      <Note>
+        {record.product} on {record.zone}: until it is written anew it counts{" "}
+        {record.rate ? `as ${record.rate}` : "as the most of its label"} there.
+      </Note>
+      {open ? (
+        <Enter corrects={beforeOf(row.id, record)} onDone={() => setOpen(false)} />
+      ) : (
+        <Button look="quiet" onClick={() => setOpen(true)}>
+          Write it anew
+        </Button>
+      )}
+    </Box>
   );
 }
 
@@ -150,7 +170,7 @@ function MoreRecords({ query, after, before }: Pick<RecordsProps, "query" | "bef
   if (!page) return null;
   return (
     <>
-      <SetAside rows={aside} />
+      <SetAside rows={aside} mend={(row) => row.record && <WriteAnew row={row} record={row.record} />} />
       <Records page={page} query={query} before={before} />
     </>
   );

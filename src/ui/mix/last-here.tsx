@@ -37,14 +37,15 @@ export function LastHere({ card, counted, zoneIds }: LastProps) {
   const system = useSystem();
   const last = lastOn(card, counted, zoneIds);
   if (!last) return null;
-  const { applied, zone, down } = last;
+  const { applied, zone, down, unreadable } = last;
   const day = applied.date === todayDate() ? "today" : dayWords(applied.date);
   const time = down?.time ?? (down?.keptAt && applied.date === todayDate() ? format(wallClock(down.keptAt), "HH:mm") : undefined);
   const much = down ? readAmountOf(down.total, system) : rateWords(applied.amount);
   const other = sameName(applied.of, card.name) ? "" : ` of ${applied.of}`;
   return (
     <Note>
-      {down ? "Last here" : "Planned here on an open sheet"}: {[day, time].filter(Boolean).join(" ")}, {much}
+      {unreadable ? "Last here, by a record that can't be read" : down ? "Last here" : "Planned here on an open sheet"}:{" "}
+      {[day, time].filter(Boolean).join(" ")}, {much}
       {other} on {zone}
     </Note>
   );

@@ -1,10 +1,17 @@
 import { Box, chakra } from "@chakra-ui/react";
+import type { ReactNode } from "react";
 import type { AsideEntry } from "@/formats/entries";
 import { Fold } from "./fold";
 import { Notice } from "./notices";
 
+interface SetAsideProps {
+  readonly rows: readonly AsideEntry[];
+  /** What can be done about one, where its kind is at home. */
+  readonly mend?: (row: AsideEntry) => ReactNode;
+}
+
 /** Rows that can't be read: what they are, why, and their raw text, so that nothing of them is lost. */
-export function SetAside({ rows }: { rows: readonly AsideEntry[] }) {
+export function SetAside({ rows, mend }: SetAsideProps) {
   if (rows.length === 0) return null;
   return (
     <Box as="section" aria-label="Records that can't be read" display="grid" gap="8px">
@@ -23,6 +30,7 @@ export function SetAside({ rows }: { rows: readonly AsideEntry[] }) {
               {row.raw}
             </chakra.pre>
           </Fold>
+          {mend?.(row)}
         </Box>
       ))}
     </Box>
