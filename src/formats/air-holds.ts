@@ -11,6 +11,8 @@ export interface AirLook {
   /** When it was kept, by the server's clock. */
   readonly keptAt: string;
   readonly seen: AirText;
+  /** Nobody said at which of several sites it was seen: it may hold each of them, and answers for none. A report has its own station. */
+  readonly somewhere?: boolean;
 }
 
 /** What can hold, and what a newer look has to know so as to answer it. */
@@ -58,7 +60,7 @@ export function airHolds(
       const by = answered.get(quantity)!;
       if (!by.has("") && !by.has(place)) held.push(reason);
     }
-    if (isOfNoTime(look.seen)) continue;
+    if (isOfNoTime(look.seen) || (look.somewhere && place === "")) continue;
     for (const quantity of QUANTITIES) if (KNOWN[quantity](read.value)) answered.get(quantity)!.add(place);
   }
   return held;

@@ -42,6 +42,8 @@ export interface AirText {
   readonly wet?: boolean;
   /** Of the soil at the place, beside a report too. */
   readonly soil?: string;
+  /** The id of the site at which it was seen, where it was looked at for several; it says nothing of the others. */
+  readonly site?: string;
   /** Kept by a server whose clock stood before the newest moment on record: it says nothing of now. */
   readonly clock?: "behind";
 }
@@ -70,7 +72,7 @@ export interface AirSeen {
   readonly unread: readonly string[];
 }
 
-const KEYS = ["when", "metar", "wind", "windMeasured", "gust", "from", "air", "dewPoint", "wet", "soil", "clock"];
+const KEYS = ["when", "metar", "wind", "windMeasured", "gust", "from", "air", "dewPoint", "wet", "soil", "site", "clock"];
 
 /** @returns what was seen, or every fault with its field */
 export function readAir(told: unknown): Result<AirSeen> {
@@ -81,6 +83,8 @@ export function readAir(told: unknown): Result<AirSeen> {
   const when = WHENS.find((one) => one === text.when);
   if (!when) issues.push({ path: "when", code: "not-a-choice", received: String(text.when), expected: WHENS.join(", ") });
   const soil = degreesOf(text, "soil", issues);
+  if (text.site !== undefined && typeof text.site !== "string")
+    issues.push({ path: "site", code: "wrong-type", received: typeof text.site, expected: "the site at which it was seen" });
   if (text.metar !== undefined) {
     const report = typeof text.metar === "string" ? readMetar(text.metar, "metar") : readMetar("", "metar");
     if (!report.ok) issues.push(...report.issues);

@@ -587,6 +587,8 @@ export interface LastMix {
 export interface GroundEntry {
   readonly id: string;
   readonly name: string;
+  /** It is in use at another site: that it is other ground needs a reason. */
+  readonly live?: true;
 }
 
 export interface SheetEntry {

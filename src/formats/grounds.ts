@@ -1,12 +1,30 @@
 /** The answer that a zone of a site that is merged into another comes there as a zone of its own. */
 export const COMES = "comes";
 
-/** The grounds that an answer names: a zone that joins several carries the history of each. "a,b" */
-export const groundsIn = (answer: string | undefined): string[] =>
-  (answer ?? "")
-    .split(",")
-    .map((id) => id.trim())
-    .filter((id) => id !== "");
+/** The answer that a zone is ground of which nothing was on record before. */
+export const NEW_GROUND = "new";
+
+/** An answer to which ground a zone is. */
+export interface GroundAnswer {
+  /** It is none of those that it may be. */
+  readonly other: boolean;
+  /** Why not, where it was taken for ground in use. */
+  readonly why?: string;
+  /** The grounds that it names: a zone that joins several carries the history of each. */
+  readonly named: readonly string[];
+}
+
+/** "a,b", "new", or "new: a fence stands between them". */
+export function readGround(answer: string | undefined): GroundAnswer {
+  const [, why] = /^\s*new(?:: ?(.*))?$/s.exec(answer ?? "") ?? [null, null];
+  // As it is typed, blanks at its end too: a screen shows it while it grows.
+  if (why !== null) return { other: true, named: [], ...(why !== undefined && why.trim() !== "" && { why }) };
+  const named = (answer ?? "").split(",").map((id) => id.trim());
+  return { other: false, named: named.filter((id) => id !== "") };
+}
+
+/** That it is new ground, with the reason where there is one. */
+export const newGround = (why: string): string => (why === "" ? NEW_GROUND : `${NEW_GROUND}: ${why}`);
 
 /** So far apart two sizes of one ground may be before it is asked about, as a part (ours). */
 const FAR = 0.1;

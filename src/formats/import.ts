@@ -1,3 +1,4 @@
+import type { GroundEntry } from "./entries";
 /** What a file would bring in, before anything of it is kept: a person looks, and chooses item by item. */
 
 /** How an item of a file stands to what is on record. */
@@ -36,7 +37,7 @@ export interface ImportItem {
   readonly calledHere?: string;
   readonly differences: readonly Difference[];
   /** Of a zone: the ground that it may be, by id. */
-  readonly grounds?: readonly { readonly id: string; readonly name: string }[];
+  readonly grounds?: readonly GroundEntry[];
   /** What should be looked at before it is kept. */
   readonly notes?: readonly string[];
   /** It was taken by a person's choice. */

@@ -60,14 +60,14 @@ interface Work extends Recorded {
 }
 
 /** Whether a certificate's categories, "core, turf and ornamental", name one. */
-const names = (categories: string | undefined, category: string): boolean =>
+export const namesCategory = (categories: string | undefined, category: string): boolean =>
   (categories ?? "").split(",").some((one) => sameName(one, category));
 
 function lacking(record: Work): Lacking[] {
   const fields = missingByLaw(record);
   const ended = record.restricted && certificateEnded(record) ? record.certificateEnds : undefined;
   const { category } = record;
-  const uncovered = category !== undefined && !names(record.categories, category) ? category : undefined;
+  const uncovered = category !== undefined && !namesCategory(record.categories, category) ? category : undefined;
   return fields.length > 0 || ended !== undefined || uncovered !== undefined
     ? [{ product: record.product, fields, ended, category: uncovered }]
     : [];

@@ -127,7 +127,11 @@ export interface Slices {
   /** The site that is called so. */
   siteCalled: { query: { name: string }; value: SiteEntry | null };
   /** The ground that a zone of so many square metres may be. */
-  grounds: { query: { site?: string; name: string; areaM2: number }; value: readonly GroundEntry[] };
+  /** `called`: the site's name; `gate`: its place; `map`: the polygons of the zone as JSON. */
+  grounds: {
+    query: { site?: string; name: string; areaM2: number; called?: string; gate?: string; map?: string };
+    value: readonly GroundEntry[];
+  };
   /** What a zone was taken for before it was measured again, newest first. */
   areasBefore: { query: { zone: string }; value: readonly AreaBefore[] };
   /** How every rig stands with whom it was calibrated with. */

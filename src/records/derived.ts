@@ -12,6 +12,7 @@ const DERIVED = [
   "record_actives",
   "site_numbers",
   "site_search",
+  "ground_boxes",
 ];
 
 export const isDerived = (table: string): boolean =>

@@ -1,14 +1,19 @@
-import { and, eq, inArray, isNotNull, isNull, sql } from "drizzle-orm";
+import { and, eq, gte, inArray, isNotNull, isNull, lte, ne, sql, type SQL } from "drizzle-orm";
+import type { MeasuredText } from "@/formats/area/types";
 import type { Access } from "./access";
 import { once } from "./prepared";
-import { sameGround, sites, zones } from "./schema";
+import { readRows } from "./aside";
+import { groundBoxes, sameGround, sites, zones } from "./schema";
 import { applications } from "./schema-work";
 
 /** Which zones are one ground, through every change of name: what went down on one of them went down on all. */
 
-/** Says which ground a zone is: that of others, or, where none is named, ground that nothing was known of. */
-export function noteGround(db: Access, zoneId: string, as: readonly string[], at: string): void {
-  const rows = as.length > 0 ? as.map((asZoneId) => ({ zoneId, asZoneId, at })) : [{ zoneId, asZoneId: null, at }];
+/**
+ * Says which ground a zone is: that of others, or, where none is named, ground that nothing was known of.
+ * @param why why it is other ground than that it was taken for
+ */
+export function noteGround(db: Access, zoneId: string, as: readonly string[], at: string, why: string | null = null): void {
+  const rows = as.length > 0 ? as.map((asZoneId) => ({ zoneId, asZoneId, at })) : [{ zoneId, asZoneId: null, at, why }];
   db.insert(sameGround).values(rows).run();
 }
 
@@ -68,6 +73,8 @@ export interface FormerZone {
   readonly siteId: string;
   readonly areaM2: number;
   readonly retired: boolean;
+  /** It is in use, at a site that is none of the one that is kept. */
+  readonly live?: true;
 }
 
 const columns = {
@@ -130,3 +137,63 @@ export const retiredZones = (db: Access): FormerZone[] =>
   )
     .all()
     .map(asFormer);
+
+/** Zones in use at other sites whose box lies on one. @param box south, north, west, east, degrees */
+export function zonesAround(
+  db: Access,
+  except: string,
+  [south, north, west, east]: readonly [number, number, number, number],
+): (FormerZone & { readonly measured: MeasuredText | null })[] {
+  const near = db
+    .select({ id: groundBoxes.id })
+    .from(groundBoxes)
+    .where(
+      and(
+        lte(groundBoxes.south, north),
+        gte(groundBoxes.north, south),
+        lte(groundBoxes.west, east),
+        gte(groundBoxes.east, west),
+        eq(groundBoxes.gate, false),
+      ),
+    );
+  return liveZones(db, except, inArray(zones.id, near));
+}
+
+/** The zones in use of other sites whose gate lies in a box. */
+export function zonesOfGate(
+  db: Access,
+  except: string,
+  [south, north, west, east]: readonly [number, number, number, number],
+): FormerZone[] {
+  const near = db
+    .select({ id: groundBoxes.siteId })
+    .from(groundBoxes)
+    .where(
+      and(
+        gte(groundBoxes.south, south),
+        lte(groundBoxes.south, north),
+        gte(groundBoxes.west, west),
+        lte(groundBoxes.west, east),
+        eq(groundBoxes.gate, true),
+      ),
+    );
+  return liveZones(db, except, inArray(zones.siteId, near));
+}
+
+/** The zones in use of other sites whose names begin with a house number and a street's first word. */
+export const zonesOfAddress = (db: Access, except: string, number: string, street: string): FormerZone[] =>
+  liveZones(
+    db,
+    except,
+    sql`${zones.siteId} in (select n.site_id from site_search f join site_numbers n on n.n = f.rowid where site_search match ${`"${number}" "${street}"`})`,
+  );
+
+function liveZones(db: Access, except: string, which: SQL): (FormerZone & { readonly measured: MeasuredText | null })[] {
+  const rows = db
+    .select({ ...columns, measured: zones.measured })
+    .from(zones)
+    .innerJoin(sites, eq(sites.id, zones.siteId))
+    .where(and(which, ne(zones.siteId, except), isNull(zones.retiredAt), isNull(sites.retiredAt)))
+    .all();
+  return readRows("zone", rows, ({ measured, ...row }) => ({ ...asFormer(row), live: true as const, measured }));
+}

@@ -224,8 +224,29 @@ export const sameGround = sqliteTable(
       .references(() => zones.id),
     asZoneId: text("as_zone_id").references(() => zones.id),
     at: text("at").notNull(),
+    /** Why it is other ground than it seems, where it was asked about ground that is in use. */
+    why: text("why"),
   },
   (t) => [index("same_ground_of").on(t.zoneId), index("same_ground_as").on(t.asZoneId)],
+);
+
+/**
+ * Where zones that were measured on a map lie, and the gates of sites: the box around each, degrees. Triggers fill it, whoever writes
+ * a zone or a site.
+ */
+export const groundBoxes = sqliteTable(
+  "ground_boxes",
+  {
+    /** Of a zone, or of a site whose gate it is. */
+    id: id(),
+    siteId: text("site_id").notNull(),
+    gate: integer("gate", { mode: "boolean" }).notNull(),
+    south: real("south").notNull(),
+    north: real("north").notNull(),
+    west: real("west").notNull(),
+    east: real("east").notNull(),
+  },
+  (t) => [index("ground_boxes_south").on(t.south, t.north, t.west, t.east)],
 );
 
 /** What the firm has settled for all its devices. */

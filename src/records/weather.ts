@@ -34,7 +34,13 @@ export const findWeather = (db: Access, id: string) =>
 /** What was seen, as one of the two tables has it, newest first. */
 const looksIn = (db: Access, table: typeof weatherSeen | typeof spreadingWeather, which: SQL) =>
   db
-    .select({ id: table.id, at: table.at, keptAt: table.createdAt, seen: table.seen })
+    .select({
+      id: table.id,
+      of: "sheetId" in table ? table.sheetId : table.spreadingId,
+      at: table.at,
+      keptAt: table.createdAt,
+      seen: table.seen,
+    })
     .from(table)
     .where(which)
     .orderBy(desc(table.createdAt), desc(sql`rowid`));
@@ -48,7 +54,10 @@ export function lastWeather(db: Access, of: WeatherFor) {
   return readRow("weather", looks.limit(1).get(), asItIs);
 }
 
-/** All that was ever seen of the weather at some sites, whatever it was looked at for. */
+/**
+ * All that was ever seen of the weather at one piece of ground, whatever it was looked at for.
+ * @param siteIds the site and those whose ground is one with it
+ */
 export function looksAt(db: Access, siteIds: readonly string[]): AirLook[] {
   const ids = [...siteIds];
   const sheets = db.select({ id: sheetSites.sheetId }).from(sheetSites).where(inArray(sheetSites.siteId, ids));
@@ -57,7 +66,28 @@ export function looksAt(db: Access, siteIds: readonly string[]): AirLook[] {
     ...looksIn(db, weatherSeen, inArray(weatherSeen.sheetId, sheets)).all(),
     ...looksIn(db, spreadingWeather, inArray(spreadingWeather.spreadingId, spreads)).all(),
   ];
-  return readRows("weather", rows, asItIs);
+  const plans = [...new Set(rows.map((row) => row.of))];
+  const sitesOf = [
+    ...db
+      .select({ of: sheetSites.sheetId, site: sheetSites.siteId })
+      .from(sheetSites)
+      .where(inArray(sheetSites.sheetId, plans))
+      .all(),
+    ...db
+      .select({ of: spreadingSites.spreadingId, site: spreadingSites.siteId })
+      .from(spreadingSites)
+      .where(inArray(spreadingSites.spreadingId, plans))
+      .all(),
+  ];
+  const elsewhere = new Set(sitesOf.filter(({ site }) => !ids.includes(site)).map(({ of }) => of));
+  return readRows("weather", rows, asItIs).flatMap(({ of, ...look }): AirLook[] => {
+    const { site, metar } = look.seen;
+    if (site === undefined) return [{ ...look, ...(elsewhere.has(of) && { somewhere: true }) }];
+    if (ids.includes(site)) return [look];
+    // A report is its station's, wherever somebody stood; the soil is the place's.
+    const { soil: _, site: _at, ...report } = look.seen;
+    return metar === undefined ? [] : [{ ...look, seen: report }];
+  });
 }
 
 /** The newest moment that the server's clock gave a sheet, a tick or a look; undefined where nothing is on record yet. */

@@ -7,7 +7,7 @@ import { bringIn } from "./import-items";
 import { newZones, siteOver, withGrounds } from "./import-sites";
 import { issue, nowText } from "./input";
 import { wholly } from "./keep-up";
-import { groundKnown } from "./same-ground";
+import { groundGone } from "./same-ground";
 import type { Progress } from "./progress";
 
 /** More faults than anybody reads are not looked for. */
@@ -37,11 +37,11 @@ export function importSiteTable(
     const now = nowText();
     const items: ImportItem[] = [];
     const faults: Issue[] = [];
-    const before = groundKnown(tx, "");
+    const gone = groundGone(tx);
     for (const [i, told] of sites.entries()) {
       if (i % 20 === 0) progress?.(i, sites.length);
       if (faults.length > MOST_FAULTS) break;
-      const { site, asked, open } = withGrounds(tx, told, choices, before);
+      const { site, asked, open } = withGrounds(tx, told, choices, gone);
       items.push(...asked);
       if (chosen && open)
         faults.push(

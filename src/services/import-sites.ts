@@ -2,14 +2,16 @@ import { issueAt, type Issue } from "@/core/issue";
 import { entered } from "@/core/quantity/parse";
 import { canonical, ratio } from "@/core/quantity/arithmetic";
 import type { Choices, ImportItem } from "@/formats/import";
-import type { SiteText } from "@/formats/job-file/types";
+import { isMeasured } from "@/formats/area/measured";
+import { newGround } from "@/formats/grounds";
+import type { SiteText, ZoneText } from "@/formats/job-file/types";
 import type { Access } from "@/records/database";
 import { findSite, zonesTold } from "@/records/sites";
 import { meantBy } from "./file-identity";
 import { issue } from "./input";
 import { zoneMeant } from "./keep-applied";
 import { keepUp } from "./keep-up";
-import { groundBefore, groundKnown, NEW_GROUND } from "./same-ground";
+import { groundBefore, groundGone, groundKnown, groundNear, siteAsked } from "./same-ground";
 
 /** The sites of a job file, put beside those that are here. */
 
@@ -54,7 +56,7 @@ export function newZones(
     if (zoneMeant(known, zone, j)) return [];
     const name = zone.name ?? `zone ${j + 1}`;
     const key = `zone:${siteId}:${name}`;
-    const grounds = groundsOf(tx, siteId, name, zone.area);
+    const grounds = groundsOf(tx, siteId, zone, j, groundKnown(tx, siteId));
     const answer = choices[key];
     if (answer !== undefined) {
       const { applied: _, ...facts } = zone;
@@ -80,34 +82,44 @@ export function newZones(
 /**
  * A site of a file that isn't on record, with the ground that each of its zones is: where it may be ground that somebody
  * gave up, that is asked. For a look beforehand what is unsaid is taken for new ground: nothing of it is kept.
- * @param before the ground that was given up, where many sites are asked about one after another
+ * @param gone the ground that was given up, where many sites are asked about one after another
  * @returns the site, what is asked of it, and whether some of that is still to be said
  */
 export function withGrounds(
   tx: Access,
   site: SiteText,
   choices: Choices,
-  before = groundKnown(tx, ""),
+  gone = groundGone(tx),
 ): { readonly site: SiteText; readonly asked: readonly ImportItem[]; readonly open: boolean } {
   if (meantBy(tx, "sites", site.name, site["x-id"])) return { site, asked: [], open: false };
   const asked: ImportItem[] = [];
+  const known = { here: [], gone, near: groundNear(tx, "", siteAsked(site)) };
   const zones = site.zones.map((zone, j) => {
     const name = zone.name ?? `zone ${j + 1}`;
-    const grounds = groundsOf(tx, "", name, zone.area, before);
+    const grounds = groundsOf(tx, "", zone, j, known);
     if (grounds.length === 0) return zone;
     const key = `zone:${site.name}:${name}`;
     const taken = choices[key] !== undefined;
     asked.push({ key, kind: "zone", name: `${name} of ${site.name}`, state: "new-zone", differences: [], grounds, taken });
-    return { ...zone, "x-ground": choices[key] ?? NEW_GROUND };
+    return { ...zone, "x-ground": choices[key] ?? newGround("nobody has said yet") };
   });
   return { site: { ...site, zones }, asked, open: asked.some((item) => !item.taken) };
 }
 
-const groundsOf = (tx: Access, siteId: string, name: string, area: string, known?: ReturnType<typeof groundKnown>) =>
-  groundBefore(tx, siteId, { name, areaM2: canonical(entered(area, "area").value) }, known).map((z) => ({
-    id: z.id,
-    name: `${z.name} of ${z.site}`,
-  }));
+const groundsOf = (tx: Access, siteId: string, zone: ZoneText, j: number, known: ReturnType<typeof groundKnown>) =>
+  groundBefore(
+    tx,
+    siteId,
+    {
+      name: zone.name ?? `zone ${j + 1}`,
+      areaM2: canonical(entered(zone.area, "area").value),
+      polygons: polygonsIn(zone),
+    },
+    known,
+  ).map((z) => ({ id: z.id, name: `${z.name} of ${z.site}`, ...(z.live && { live: z.live }) }));
+
+/** The shape of a zone of a file, where that is one. */
+const polygonsIn = (zone: ZoneText) => (isMeasured(zone["x-measured"]) ? zone["x-measured"].map?.polygons : undefined);
 
 /** A spot mix at a site that isn't on record: how large its zones really are is not in the file. */
 export function spotOf(tx: Access, site: SiteText, path: string): Issue | undefined {

@@ -118,7 +118,8 @@ export function weatherFaults(
   siteIds: readonly string[],
   { products = [], sites = [] }: Pick<JobFile, "products" | "sites">,
 ): Issue[] {
-  const holds = airHolds(looksAt(db, withGround(db, siteIds)), products, rulesOn(db, sites));
+  const all = siteIds.flatMap((id) => airHolds(looksAt(db, withGround(db, [id])), products, rulesOn(db, sites)));
+  const holds = [...new Map(all.map((one) => [one.text("us"), one])).values()];
   const behind = holds.length > 0 ? clockBehind(db) : undefined;
   return holds.map(({ text }) => {
     const [received, metric] = [text("us"), text("metric")];

@@ -113,7 +113,10 @@ export const KEPT: { readonly [K in KeptKind]: Kind<KeptText[K]> } = {
     },
     put: (db, id, text, now) => {
       const faults = twinZones(text);
-      return faults.length > 0 ? faults : settleGround(db, id, text, () => putSite(db, id, text, now), now);
+      if (faults.length > 0) return faults;
+      const before = readable(() => KEPT.sites.find(db, id));
+      const was = before && "zones" in before ? before : undefined;
+      return settleGround(db, id, text, () => putSite(db, id, text, now), { now, before: was });
     },
     retire: retireSite,
   },

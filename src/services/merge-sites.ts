@@ -3,7 +3,7 @@ import { sameName } from "@/core/names";
 import { canonical } from "@/core/quantity/arithmetic";
 import { showEntered } from "@/core/quantity/format";
 import { entered } from "@/core/quantity/parse";
-import { COMES, farAreas, groundsIn } from "@/formats/grounds";
+import { COMES, farAreas, readGround, newGround } from "@/formats/grounds";
 import type { SiteText, ZoneText } from "@/formats/job-file/types";
 import type { Access, Records } from "@/records/database";
 import { openSheets } from "@/records/applications";
@@ -14,7 +14,6 @@ import { openSpreadings } from "@/records/spreadings";
 import { isId, isReason, issue, nowText, shown } from "./input";
 import { keepUp, wholly } from "./keep-up";
 import { carryFixed } from "./move-work";
-import { NEW_GROUND } from "./same-ground";
 
 /** Two sites that are one customer's: one of them stays, with the history of both. */
 
@@ -46,7 +45,7 @@ export function mergeSites(db: Records, input: unknown): Result<{ id: string }> 
     const came = findSite(tx, keep)!.site.zones.slice(one.site.zones.length);
     for (const zone of two.site.zones) {
       const at = coming.indexOf(zone);
-      const here = at < 0 ? groundsIn(answers[zone["x-id"]] as string) : [came[at]!["x-id"]];
+      const here = at < 0 ? readGround(answers[zone["x-id"]] as string).named : [came[at]!["x-id"]];
       for (const id of here) noteGround(tx, id, [zone["x-id"]], now);
     }
     retireSite(tx, other, now);
@@ -89,7 +88,7 @@ function mergeFaults(tx: Access, one: KnownSite, two: KnownSite, answers: Readon
 
 /** The zones of the kept site that an answer names; none where one of them isn't there. */
 function sameOf({ site }: KnownSite, answer: unknown): KnownSite["site"]["zones"] {
-  const named = typeof answer === "string" ? groundsIn(answer) : [];
+  const named = typeof answer === "string" ? readGround(answer).named : [];
   const found = named.flatMap((id) => site.zones.find((zone) => zone["x-id"] === id) ?? []);
   return found.length === named.length ? found : [];
 }
@@ -130,12 +129,12 @@ function mergedSite(
     zones: [
       ...one.zones.map((zone) =>
         there
-          .filter((other) => groundsIn(answers[other["x-id"]] as string).includes(zone["x-id"]))
+          .filter((other) => readGround(answers[other["x-id"]] as string).named.includes(zone["x-id"]))
           .reduce<ZoneText>(mergedZone, zone),
       ),
       ...coming.map(({ "x-id": _id, ...zone }) => ({
         ...zone,
-        "x-ground": NEW_GROUND,
+        "x-ground": newGround(`it came with ${two.name}`),
         ...(one.zones.some((here) => sameName(here.name, zone.name ?? "")) && {
           name: `${zone.name} of ${two.name}`.slice(0, MOST_NAME),
         }),

@@ -134,3 +134,45 @@ test("told again it is the same; a closed sheet and one that isn't there are tol
   expect(faults(saveWeather(records.db, "sheet-0000000009", { id: "weather-00000009", at: NOW, seen: { when: "day", wind: "calm", windMeasured: "measured" } }))).toEqual([" unknown-name"]); // prettier-ignore
   expect(faults(look({ wind: "calm", windMeasured: "measured" }, { at: "yesterday" }))).toEqual(["at bad-date"]);
 });
+
+describe("a plan for several sites", () => {
+  const OTHER = "site-0000000002";
+  const BOTH = "sheet-0000000002";
+  const at = (seen: object) =>
+    saveWeather(records.db, BOTH, {
+      id: `weather-${String(++count).padStart(8, "0")}`,
+      at: NOW,
+      seen: { when: "day", ...seen },
+    });
+  const holds = (id: string) => readSheet(records.db, id)!.weatherHolds.map(({ received }) => received);
+  beforeEach(() => {
+    must(add(records.db, "sites", { name: "Quay", zones: [{ name: "all", area: "3000" }] }, OTHER));
+    must(saveSheet(records.db, sheet({ id: BOTH, stops: [{ siteId: ids.sites }, { siteId: OTHER }] })));
+  });
+  test("a look is at one of its sites, and answers for no other", () => {
+    must(at({ wind: "9 mph", site: ids.sites }));
+    must(at({ wind: "12 mph", site: OTHER }));
+    must(at({ wind: "4 mph", site: ids.sites }));
+    expect([holds(SHEET), holds(BOTH)]).toEqual([[], ["wind of 12 mph, 8 mph is the most"]]);
+    must(at({ wind: "4 mph", site: OTHER }));
+    expect(holds(BOTH)).toEqual([]);
+    expect(faults(at({ wind: "4 mph", site: "site-0000000009" }))).toEqual(["seen.site unknown-name"]);
+  });
+  test("of which nobody says where it was holds all of them, and answers for none", () => {
+    must(look({ wind: "9 mph" }));
+    must(at({ wind: "4 mph" }));
+    expect(holds(SHEET)).toEqual(["wind of 9 mph, 8 mph is the most"]);
+    must(look({ wind: "4 mph" }));
+    must(at({ wind: "12 mph" }));
+    expect(holds(SHEET)).toEqual(["wind of 12 mph, 8 mph is the most"]);
+  });
+  test("a report is its station's wherever one stands; what is told of the soil beside it is the place's", () => {
+    must(put(records.db, "labels", { id: ids.labels, form: { ...LABEL, wind: "8 mph", soilLeast: "50 °F" } }));
+    const REPORT = (wind: string) => `KFRY 020958Z 240${wind}KT 10SM CLR 22/12 A3002`;
+    must(at({ metar: REPORT("12"), soil: "40 F", site: OTHER }));
+    expect(holds(SHEET)).toEqual([expect.stringMatching(/^wind/)]);
+    expect(holds(BOTH)).toHaveLength(2);
+    must(look({ metar: REPORT("03") }));
+    expect(holds(SHEET)).toEqual([]);
+  });
+});

@@ -30,6 +30,7 @@ import { isId, issue, nowText, shown } from "./input";
 import { clockBehind, judgeSpreading, plannedFaults, stoppedFaults, unopenedFaults, weatherFaults } from "./judge";
 import { readLots, withLot } from "./lots";
 import { once } from "./once";
+import { paperFaults } from "./paper-faults";
 import { againNote, dayOfRecord } from "./record-sheet";
 import { retiredFaults } from "./retired";
 import { dayOfPlan, isStop, strangeRows } from "./save-sheet";
@@ -176,6 +177,8 @@ export function tickSpread(db: Records, id: string, input: unknown): Result<{ do
         );
       const weather = weatherFaults(tx, sitesOf(spreading), judged.job);
       if (weather.length > 0) return bad(...weather);
+      const papers = paperFaults(tx, spreading.personId, judged.job);
+      if (papers.length > 0) return bad(...papers);
     }
     if (before.has(step) !== done) addSpreadingTick(tx, id, step, done, nowText());
     return good({ done: doneOfSpreading(tx, id) });

@@ -8,11 +8,13 @@ import { addTick, doneSteps, findSheet, siteIdOf } from "@/records/sheets";
 import { isId, issue, nowText, shown } from "./input";
 import { isProductStep } from "./counted";
 import { judgeSheet, plannedFaults, weatherFaults } from "./judge";
+import { paperFaults } from "./paper-faults";
 import { runOf, sheetState, type SheetRow } from "./sheet-state";
 
 /**
  * Ticks a step of a sheet off, or takes the tick back: `{ step, done }`. Answers with how the whole sheet stands. Gear
- * comes before the first container, and none is opened while the weather that was seen last says no; of a day only the fill that is next is poured, and its last step fixes what it held.
+ * comes before the first container, and none is opened while the weather that was seen last says no, or against the papers of who
+ * sprays; of a day only the fill that is next is poured, and its last step fixes what it held.
  */
 export function tickStep(db: Records, sheetId: string, input: unknown): Result<{ done: string[] }> {
   const { step, done } = (input ?? {}) as { step?: unknown; done?: unknown };
@@ -43,6 +45,8 @@ export function tickStep(db: Records, sheetId: string, input: unknown): Result<{
     const siteIds = (sheet.job.sites ?? []).map((site) => siteIdOf(sheet, site));
     const weather = done && isProductStep(step) ? weatherFaults(tx, siteIds, now.job) : [];
     if (weather.length > 0) return bad(...weather);
+    const papers = done && isProductStep(step) ? paperFaults(tx, sheet.personId, now.job) : [];
+    if (papers.length > 0) return bad(...papers);
     const inTurn = run ? tickOfRun(tx, sheet, known, step, done) : good(null);
     if (!inTurn.ok) return inTurn;
     if (before.has(step) !== done) addTick(tx, sheetId, step, done, nowText());

@@ -91,7 +91,7 @@ const ASKED: { readonly [S in SliceName]: Readonly<Record<string, Part>> } = {
   },
   sitesById: { ids: "texts" },
   siteCalled: { name: "text" },
-  grounds: { site: "text?", name: "text", areaM2: "number" },
+  grounds: { site: "text?", name: "text", areaM2: "number", called: "text?", gate: "text?", map: "text?" },
   areasBefore: { zone: "text" },
   standings: {},
   inForce: { rig: "text", person: "text?", site: "text?" },

@@ -1,3 +1,6 @@
+import type { Polygons } from "@/core/area/overlap";
+import { polygonsOf } from "@/formats/area/measured";
+import { placeOf } from "@/formats/area/place";
 import type {
   FirmEntry,
   GroundEntry,
@@ -9,7 +12,7 @@ import type {
 } from "@/formats/entries";
 import { kitOf } from "@/formats/rig-setup";
 import { daysBefore } from "@/formats/season/days-before";
-import type { Cursor, Page, SitesAsked } from "@/formats/slices";
+import type { Cursor, Page, SitesAsked, Slices } from "@/formats/slices";
 import type { SetAside } from "@/records/aside";
 import { calibrationsByPerson } from "@/records/calibrations";
 import { lastProof } from "@/records/checks";
@@ -24,7 +27,7 @@ import { spreadingEntry } from "../spread";
 import { firmZone, todayOf } from "../clock";
 import { localRules } from "../local-rules";
 import { programOf } from "../program";
-import { groundBefore } from "../same-ground";
+import { groundBefore, groundKnown } from "../same-ground";
 
 /** What people keep up to date, as rooms ask for it. */
 
@@ -96,11 +99,24 @@ export function siteCalled(db: Access, { name }: { name: string }): SiteEntry | 
 }
 
 /** The ground that a zone which comes to a site may be: asked in the form by the same rule as when it is kept. */
-export const grounds = (db: Access, { site, name, areaM2 }: { site?: string; name: string; areaM2: number }): GroundEntry[] =>
-  groundBefore(db, site ?? "", { name, areaM2 }).map((zone) => ({
+export function grounds(db: Access, { site = "", name, areaM2, called, gate, map }: Slices["grounds"]["query"]): GroundEntry[] {
+  const known = groundKnown(db, site, { name: called, gate: placeOf(gate) });
+  return groundBefore(db, site, { name, areaM2, polygons: shapeOf(map) }, known).map((zone) => ({
     id: zone.id,
     name: `${zone.name}${zone.siteId === site ? "" : ` of ${zone.site}`}${zone.siteId === site && zone.retired ? ", taken out" : ""}`,
+    ...(zone.live && { live: zone.live }),
   }));
+}
+
+/** Polygons as JSON; none where they can't be read. */
+function shapeOf(map: string | undefined): Polygons | undefined {
+  try {
+    const read = map === undefined ? undefined : polygonsOf(JSON.parse(map) as Polygons);
+    return read?.ok ? (JSON.parse(map!) as Polygons) : undefined;
+  } catch {
+    return undefined;
+  }
+}
 
 export const spreadings = (db: Access, aside: SetAside[]): SpreadingEntry[] =>
   openSpreadings(db, aside).map((spreading) => spreadingEntry(db, spreading));

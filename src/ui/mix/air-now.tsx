@@ -110,6 +110,8 @@ interface Draft {
   readonly soil?: string;
   /** Whether the wind was measured or guessed. */
   readonly measured?: WindMeasured | "";
+  /** The id of the site, where the work is on several. */
+  readonly site?: string;
 }
 const BLANK: Draft = { metar: "", wind: "", gust: "", from: "", air: "", dewPoint: "", wet: "" };
 
@@ -124,7 +126,10 @@ const measuredOf = ({ wind, measured }: Draft): WindMeasured | "" =>
 
 function Look({ of, under }: { of: WeatherOf; under: "sheets" | "spreads" }) {
   const [draft = BLANK, set] = useKept<Draft>(`air:${of.id}`);
-  const site = useSite(of.job.sites?.[0]?.["x-id"])?.site;
+  const places = (of.job.sites ?? []).flatMap((one): Option[] => (one["x-id"] ? [[one["x-id"], one.name]] : []));
+  const seenAt = draft.site ?? places[0]?.[0];
+  const several = places.length > 1 && seenAt !== undefined ? { site: seenAt } : {};
+  const site = useSite(seenAt)?.site;
   const [picked, setWhen] = useState<When>();
   const now = Date.parse(nowMoment());
   const when = picked ?? partAt(site ? [site] : [])(now);
@@ -145,8 +150,9 @@ function Look({ of, under }: { of: WeatherOf; under: "sheets" | "spreads" }) {
           ...given("dewPoint", draft.dewPoint, metric ? "°C" : "°F"),
           wet: draft.wet === "yes",
           ...soil,
+          ...several,
         }
-      : { when, metar: draft.metar.trim(), ...soil };
+      : { when, metar: draft.metar.trim(), ...soil, ...(draft.soil?.trim() && several) };
   const look = async (seen: AirText) => {
     const checked = readAir(seen);
     if (!checked.ok) return setTrouble(placed(checked.issues));
@@ -159,6 +165,9 @@ function Look({ of, under }: { of: WeatherOf; under: "sheets" | "spreads" }) {
   const askStation = async () => change({ metar: await simulatedStation.report(wallClock(), new Date(nowMoment())) });
   return (
     <Column gap="10px">
+      {places.length > 1 && (
+        <Choose label="Seen at" value={seenAt ?? ""} options={places} onPick={(picked) => change({ site: picked })} />
+      )}
       <TextField
         label="A station's report (METAR)"
         placeholder="KFRY 101653Z 24008KT 10SM FEW040 22/12 A3002"

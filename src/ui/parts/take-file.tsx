@@ -3,10 +3,12 @@
 import { Box, chakra } from "@chakra-ui/react";
 import { useRef, useState } from "react";
 import { lineFor, type Issue, type Result } from "@/core/issue";
+import { NEW_GROUND, newGround, readGround } from "@/formats/grounds";
 import { columnsOpen, type Choices, type Imported, type ImportItem } from "@/formats/import";
 import { useReadAgain } from "../data/records";
 import { sendFile } from "../data/send-file";
 import { Button, Select } from "./controls";
+import { TextField } from "./field";
 import { Notice } from "./notices";
 import { PickFile } from "./pick-file";
 import { isUnread, ReadColumns } from "./read-columns";
@@ -215,6 +217,8 @@ interface ItemProps {
 
 function Item({ item, choice, onChoose }: ItemProps) {
   const { kind, name, state, calledHere, differences, grounds } = item;
+  const { other, why = "" } = readGround(choice);
+  const inUse = grounds?.filter((ground) => ground.live) ?? [];
   const called = calledHere !== undefined && state === "renamed" ? `: ${calledHere}` : "";
   return (
     <Column borderTop="1px solid" borderColor="line" paddingTop="10px" gap="8px">
@@ -253,11 +257,17 @@ function Item({ item, choice, onChoose }: ItemProps) {
         </Box>
       )}
       <Box maxW="420px">
-        <Select aria-label={`What to do with ${name}`} value={choice} onChange={(e) => onChoose(e.target.value)}>
+        <Select
+          aria-label={`What to do with ${name}`}
+          value={other ? NEW_GROUND : choice}
+          onChange={(e) => onChoose(e.target.value)}
+        >
           {state === "new-zone" ? (
             <>
               <option value="">leave it out</option>
-              <option value="new">new ground: nothing was sprayed there before</option>
+              <option value={NEW_GROUND}>
+                {inUse.length > 0 ? "other ground than any of these" : "new ground: nothing was sprayed there before"}
+              </option>
               {grounds?.map((ground) => (
                 <option key={ground.id} value={ground.id}>
                   the same ground as {ground.name}
@@ -277,6 +287,15 @@ function Item({ item, choice, onChoose }: ItemProps) {
             </>
           )}
         </Select>
+        {state === "new-zone" && other && inUse.length > 0 && (
+          <TextField
+            label={`Why ${name} is other ground than ${inUse.map((ground) => ground.name).join(", ")}`}
+            placeholder="the neighbour's, behind the fence"
+            maxLength={300}
+            value={why}
+            onChange={(e) => onChoose(newGround(e.target.value))}
+          />
+        )}
       </Box>
     </Column>
   );

@@ -9,7 +9,9 @@ import { entered } from "@/core/quantity/parse";
 import { valueIn } from "@/core/quantity/quantity";
 import { slipsOfArea } from "@/core/slips/of-reading";
 import type { SiteEntry } from "@/formats/entries";
-import { groundsIn } from "@/formats/grounds";
+import { coarse } from "@/core/area/overlap";
+import type { MeasuredText } from "@/formats/area/types";
+import { NEW_GROUND, newGround, readGround } from "@/formats/grounds";
 import { turfsOf } from "@/formats/card/says";
 import type { SiteForm } from "@/formats/forms/site";
 import { BLANK_ZONE, siteFormOf } from "@/formats/forms/site-form-of";
@@ -287,32 +289,57 @@ function Seeds({ form, i }: { form: UseFormReturn<SiteForm>; i: number }) {
   );
 }
 
-/** Of a zone that comes to ground that was there before: which one it is. Its history goes with it. */
+/** The shape of a zone that was measured on a map or walked, as coarse as grounds are compared; undefined of any other. */
+function shapeOf(measured: string | undefined): string | undefined {
+  try {
+    const { map } = JSON.parse(measured ?? "null") as MeasuredText;
+    return map && JSON.stringify(coarse(map.polygons));
+  } catch {
+    return undefined;
+  }
+}
+
+/** Of a zone that comes to ground that was there before, or lies on another's: which one it is. Its history goes with it. */
 function Ground({ form, site, i }: { form: UseFormReturn<SiteForm>; site: SiteEntry | undefined; i: number }) {
-  const { id, name = "", area } = form.watch(`zones.${i}`) ?? {};
+  const { id, name = "", area, measured } = form.watch(`zones.${i}`) ?? {};
+  const [called, gate] = [form.watch("name"), form.watch("gate")];
   const read = readTyped("zoneArea", area ?? "");
   const fresh = (id ?? "") === "" && read.ok;
+  const map = shapeOf(measured);
+  const drawn = !fresh && map !== undefined && map !== shapeOf(JSON.stringify(zoneOf(site, id)?.["x-measured"]));
   const grounds = useSlice(
     "grounds",
-    fresh
-      ? { name: name.trim() || `zone ${i + 1}`, areaM2: valueIn(read.value.value, "m2"), ...(site && { site: site.id }) }
+    read.ok && (fresh || drawn)
+      ? {
+          name: name.trim() || `zone ${i + 1}`,
+          areaM2: valueIn(read.value.value, "m2"),
+          ...(site && { site: site.id }),
+          ...(called && { called }),
+          ...(gate && { gate }),
+          ...(map !== undefined && { map }),
+        }
       : null,
-  ).value;
+  ).value?.filter((ground) => fresh || ground.live);
   if (!grounds || grounds.length === 0) return null;
-  const [first = "", ...more] = groundsIn(form.watch(`zones.${i}.ground`));
-  const put = (ids: readonly string[]) => form.setValue(`zones.${i}.ground`, ids.join(","), { shouldDirty: true });
+  const answer = form.watch(`zones.${i}.ground`) ?? "";
+  const { other, why = "", named } = readGround(answer);
+  const [first = "", ...more] = named;
+  const say = (next: string) => form.setValue(`zones.${i}.ground`, next, { shouldDirty: true });
   const others = grounds.filter((ground) => ground.id !== first);
+  const inUse = grounds.filter((ground) => ground.live);
   return (
     <Box gridColumn="1 / -1">
       <Field
         label={`Is zone ${i + 1} ground that was here before?`}
         hint="what went down there stays with it, under any name"
-        error={errorAt(form, `zones.${i}.ground`)}
+        error={other ? undefined : errorAt(form, `zones.${i}.ground`)}
       >
         {(props) => (
-          <Select {...props} value={first} onChange={(e) => put([e.target.value])}>
+          <Select {...props} value={other ? NEW_GROUND : first} onChange={(e) => say(e.target.value)}>
             <option value="">say which</option>
-            <option value="new">new ground: nothing was sprayed there before</option>
+            <option value={NEW_GROUND}>
+              {inUse.length > 0 ? "other ground than any of these" : "new ground: nothing was sprayed there before"}
+            </option>
             {grounds.map((ground) => (
               <option key={ground.id} value={ground.id}>
                 the same ground as {ground.name}
@@ -321,7 +348,17 @@ function Ground({ form, site, i }: { form: UseFormReturn<SiteForm>; site: SiteEn
           </Select>
         )}
       </Field>
-      {first !== "" && first !== "new" && others.length > 0 && (
+      {other && inUse.length > 0 && (
+        <TextField
+          label={`Why zone ${i + 1} is other ground than ${inUse.map((ground) => ground.name).join(", ")}`}
+          placeholder="the neighbour's, behind the fence"
+          maxLength={300}
+          value={why}
+          error={errorAt(form, `zones.${i}.ground`)}
+          onChange={(e) => say(newGround(e.target.value))}
+        />
+      )}
+      {first !== "" && others.length > 0 && (
         <Box as="fieldset" border="none" marginTop="6px">
           <Box as="legend" textStyle="small">
             It joins several? It carries what went down on each.
@@ -330,7 +367,9 @@ function Ground({ form, site, i }: { form: UseFormReturn<SiteForm>; site: SiteEn
             <Check
               key={ground.id}
               checked={more.includes(ground.id)}
-              onChange={(e) => put([first, ...more.filter((id) => id !== ground.id), ...(e.target.checked ? [ground.id] : [])])}
+              onChange={(e) =>
+                say([first, ...more.filter((one) => one !== ground.id), ...(e.target.checked ? [ground.id] : [])].join(","))
+              }
             >
               and {ground.name}
             </Check>
@@ -340,6 +379,8 @@ function Ground({ form, site, i }: { form: UseFormReturn<SiteForm>; site: SiteEn
     </Box>
   );
 }
+
+const zoneOf = (site: SiteEntry | undefined, id: string | undefined) => site?.site.zones.find((zone) => zone["x-id"] === id);
 
 const SEEDS = [
   ["seeded", "Seeded on"],
