@@ -1,6 +1,10 @@
 import fc from "fast-check";
 import { plainNumber } from "@/core/quantity/plain";
 import type { SetAside } from "@/records/aside";
+import { outcomeOfSheet } from "@/formats/job-file/outcome-of-sheet";
+import type { Quantity } from "@/core/quantity/kinds";
+import { valueIn } from "@/core/quantity/quantity";
+import { findSheet } from "@/records/sheets";
 import { endsOfSheet, type LoadEnd } from "@/records/load-ends";
 import { chainState } from "@/records/chain";
 import { countedOf } from "./counted";
@@ -442,5 +446,68 @@ describe("what is written can be read", () => {
       },
     );
     expect(taken).toBeGreaterThan(0);
+  });
+});
+
+describe("which zone got what", () => {
+  const entry = (load: number, more: object = {}) => ({ site: "Green", load, left: "0 gal", covered: "3000 ft2", ...more });
+  const close = (outcome: readonly object[], more: object = {}) => {
+    must(saveSheet(records.db, sheet()));
+    return record({ outcome, all: true, rest: LEFT, ...more });
+  };
+  const rows = () =>
+    Object.fromEntries(log().map((row) => [row.zone, [ounces(row.rate), ounces(row.total), ounces(row.covered)]]));
+
+  test("a load that is told for one zone alone is that zone's; the rate is each zone's own", () => {
+    // Two of four gallons each; over half the ground that is twice the rate.
+    const north1 = entry(1, { left: "2 gal", "x-zones": { north: "3000 ft2" } });
+    must(close([north1, entry(1, { covered: "1500 ft2", "x-zones": { south: "1500 ft2" } })]));
+    const { north, south } = rows();
+    expect([north![2], south![2]]).toEqual([3000, 1500]);
+    expect(south![0]! / north![0]!).toBeCloseTo(2, 6);
+    expect(south![1]!).toBeCloseTo(north![1]!, 6);
+  });
+  test("a zone that got nothing has no record", () => {
+    must(close([entry(1, { "x-zones": { north: "3000 ft2", south: "0 ft2" } })]));
+    expect(Object.keys(rows())).toEqual(["north"]);
+  });
+  test("what is shared out is all of it, load by load and pass by pass", () => {
+    const part = fc.integer({ min: 0, max: 100 });
+    fc.assert(
+      fc.property(fc.array(fc.option(part, { nil: undefined }), { minLength: 1, maxLength: 2 }), fc.boolean(), (parts, again) => {
+        const id = `sheet-${String((n += 1)).padStart(10, "0")}`;
+        must(saveSheet(records.db, sheet({ id })));
+        const told = parts.map((north, i) => ({
+          ...entry(i + 1, { covered: "1500 ft2", left: "0.5 gal" }),
+          ...(north !== undefined && { "x-zones": { north: `${15 * north} ft2`, south: `${15 * (100 - north)} ft2` } }),
+        }));
+        const outcome = again ? [...told, { ...entry(1), covered: "900 ft2", again: true }] : told;
+        must(recordSheet(records.db, id, { date: TODAY, all: true, outcome, rest: LEFT, why: "paced" }));
+        const own = log().filter((row) => row.id.startsWith(id));
+        const sum = (of: (row: (typeof own)[number]) => string) => own.reduce((all, row) => all + ounces(of(row)), 0);
+        expect(sum((row) => row.covered)).toBeCloseTo(1500 * parts.length, 3);
+        // As much as the same loads told without zones.
+        const plain = outcome.map((one) => ({ ...one, "x-zones": undefined }));
+        const told2 = outcomeOfSheet(findSheet(records.db, id)!.job, plain);
+        const total = must(told2).sites[0]!.products[0]!.total;
+        expect(sum((row) => row.total)).toBeCloseTo(valueIn(total.value as Quantity<"mass">, "oz"), 6);
+        for (const row of own) expect(ounces(row.rate) * ounces(row.covered)).toBeCloseTo(ounces(row.total) * 1000, 3);
+      }),
+      { numRuns: 25 },
+    );
+  });
+  let n = 0;
+  test.each<[string, object, readonly string[]]>([
+    ["no zone of the site", { east: "3000 ft2" }, ["outcome[0].x-zones.east unknown-name"]],
+    ["parts that are less than the whole", { north: "1000 ft2" }, ["outcome[0].x-zones contradiction"]],
+    ["a text", { north: "some" }, ["outcome[0].x-zones.north not-a-number"]],
+    ["no text", { north: 3000 }, ["outcome[0].x-zones.north not-text"]],
+  ])("%s is told with its place", (_, zones, told) => {
+    expect(faults(close([entry(1, { "x-zones": zones })]))).toEqual(told);
+  });
+  test("more of a zone than there is of it needs a reason", () => {
+    const outcome = [entry(1, { "x-zones": { south: "3000 ft2" } })];
+    expect(faults(close(outcome))).toEqual(["why reason-needed"]);
+    must(record({ outcome, all: true, rest: LEFT, why: "the verge belongs to it" }));
   });
 });

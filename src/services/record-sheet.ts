@@ -12,11 +12,11 @@ import { plainNumber } from "@/core/quantity/plain";
 import { valueIn } from "@/core/quantity/quantity";
 import { entered, parseAs, type Entered } from "@/core/quantity/parse";
 import { withinField } from "@/core/quantity/ranges";
-import type { Source } from "@/core/working/rule";
+import { given, type Source } from "@/core/working/rule";
 import { outcomeText } from "@/core/words/outcome";
 import { amountText, groundText, isChoice, totalText } from "@/formats/card/choice";
 import { outcomeOfSheet } from "@/formats/job-file/outcome-of-sheet";
-import type { OutcomeText, ProductText, SiteText } from "@/formats/job-file/types";
+import type { JobFile, OutcomeText, ProductText, SiteText } from "@/formats/job-file/types";
 import { planOfSheet, tickKeys } from "@/formats/sheet-plan";
 import { addApplication, recordsOfSheet, type NewApplication } from "@/records/applications";
 import { type Access, type Records, whole } from "@/records/database";
@@ -200,7 +200,7 @@ function keepRecord(tx: Access, sheet: SheetRow, request: RecordRequest, said: S
   const loads = run ? dayDown(run) : loadsDown(tx, sheet, told, said.nothing);
   const faults = [
     // Of a day that was asked stop by stop.
-    ...(run || isReason(request.why) ? [] : unlikely(told)),
+    ...(run || isReason(request.why) ? [] : unlikely(told, sheet.job)),
     ...restFaults(loads, said.rest),
   ];
   if (faults.length > 0) return bad(...faults);
@@ -225,7 +225,9 @@ function keepRecord(tx: Access, sheet: SheetRow, request: RecordRequest, said: S
         const what = recordedOf(product);
         // A sheet from before cards travelled by id knows its product by name.
         const labelId = what.labelId ?? recordsNamed(tx, "labels", product.name)[0]?.id ?? null;
-        const put = really ? putDownOn(really, product.name, area) : wentAsPlanned(planned.amount, product.form, area);
+        const zoneTold = zone.name ?? `zone ${i + 1}`;
+        const put = really ? putDownOn(really, product.name, area, zoneTold) : wentAsPlanned(planned.amount, product.form, area);
+        if (!put) return;
         const notes = [
           zone["x-spot"] !== undefined && `a spot of ${zone["x-spot"]}`,
           againNote(product),
@@ -292,12 +294,19 @@ export const brief = (text: string, figures: number): string =>
 export const OVER = { zone: 1.02, load: 1.1, fill: 0.1 } as const;
 
 /** What of a telling can hardly be: more ground than there is, or than the load could do, another fill than was poured. */
-function unlikely(told: readonly SiteOutcome[]): Issue[] {
-  return told.flatMap(({ name, covered, area, passes }): Issue[] => {
+function unlikely(told: readonly SiteOutcome[], job: JobFile): Issue[] {
+  return told.flatMap(({ name, covered, area, passes, zones = [] }): Issue[] => {
     const all = ratio(covered.value, area.value) > OVER.zone;
     const far = passes.find((pass) => !pass.again && ratio(pass.covered.value, pass.could.value) > OVER.load);
     const fill = passes.find((pass) => pass.mixed && Math.abs(ratio(pass.mixed.value, pass.fillTo.value) - 1) > OVER.fill);
+    const sizes = job.sites?.find((site) => site.name === name)?.zones ?? [];
+    const over = zones.flatMap(({ zone, covered: on }) => {
+      const size = sizes.find((one, i) => (one.name ?? `zone ${i + 1}`) === zone)?.area;
+      const more = size !== undefined && ratio(on.value, entered(size, "area").value) > OVER.zone;
+      return more ? [`${read(on.value, "area", "us")} of ${zone}, which has ${size}`] : [];
+    });
     const words = [
+      ...over,
       all && `${read(covered.value, "area", "us")} of ${name}, which has ${read(area.value, "area", "us")}`,
       far &&
         `load ${far.load} of ${name} did ${read(far.covered.value, "area", "us")}, and holds spray for ${read(far.could.value, "area", "us")}`,
@@ -357,10 +366,27 @@ const wentAsPlanned = (rate: string, form: Form, area: Entered<"area">): PutDown
 });
 
 /**
- * What really went down of a product: its rate where it went down, and of what left the tank this zone's part by its area. The
- * rate is that of the ground that was covered: a limit is passed where product lies, not on the mean of a half-done lawn.
+ * What really went down of a product on a zone: its rate where it went down, and of what left the tank this zone's part, as it was
+ * told, else by its area. The rate is that of the ground that was covered: a limit is passed where product lies, not on the mean of
+ * a half-done lawn. Undefined where somebody said that the zone got nothing.
  */
-function putDownOn({ products, area: whole, covered }: SiteOutcome, name: string, area: Entered<"area">): PutDown {
+function putDownOn(
+  { products, zones, area: whole, covered }: SiteOutcome,
+  name: string,
+  area: Entered<"area">,
+  zone: string,
+): PutDown | undefined {
+  if (zones) {
+    const own = zones.find((one) => one.zone === zone);
+    const here = own?.products.find((p) => p.product.name === name);
+    if (!own || !here) return undefined;
+    const ground = entered(`${plainNumber(valueIn(own.covered.value, "ft2"))} ft2`, "area");
+    return {
+      rate: groundText(here.putDown),
+      total: amountText(here.total, 1),
+      covered: isWhole(own.covered, given(area, zone)) ? area : ground,
+    };
+  }
   const { putDown, total } = products.find((p) => p.product.name === name)!;
   const part = ratio(area.value, whole.value);
   const ground = entered(`${plainNumber(valueIn(covered.value, "ft2") * part)} ft2`, "area");

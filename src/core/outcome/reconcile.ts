@@ -10,7 +10,9 @@ import type { MixProduct } from "../mixing/product";
 import type { Entered } from "../quantity/parse";
 import { atLeast, atMost, isWithin } from "../quantity/slack";
 import { derive, given, kindOf, num, nums, rule, type Derived, type Source } from "../working/rule";
+import { groundCoveredRule, volumeOverGroundRule, weightOverGroundRule } from "./over-ground";
 import type { OutcomeWarning } from "./warnings";
+import { zonesOf, type ZoneOutcome } from "./zones";
 
 /**
  * What a mix really did: from what was left in the tank and how much ground a load did, back to the spray volume and to each
@@ -33,6 +35,8 @@ export interface Pass {
   readonly mixed?: Entered<"volume"> | undefined;
   /** How long the spraying took, where somebody timed it. */
   readonly time?: Entered<"time"> | undefined;
+  /** How much of each zone it did, where somebody said; together its ground. */
+  readonly on?: readonly { readonly zone: string; readonly covered: Entered<"area"> }[] | undefined;
 }
 
 /** A pass with what it began and ended with. */
@@ -56,6 +60,8 @@ export interface ProductOutcome {
   /** What left the tank of it in all, and what is still in it. */
   readonly total: Amount;
   readonly left: Amount;
+  /** What each pass put down of it. */
+  readonly passes: readonly Amount[];
 }
 
 export interface SiteOutcome {
@@ -72,6 +78,8 @@ export interface SiteOutcome {
   /** How sure that is: reading the tank, and the tape. */
   readonly uncertainty: Uncertainty;
   readonly products: readonly ProductOutcome[];
+  /** Zone by zone, where somebody said which got what. */
+  readonly zones?: readonly ZoneOutcome[] | undefined;
   readonly leftover: Source<"volume">;
   /** What to mix by next time: what the first passes alone came to. */
   readonly next: Source<"sprayVolume">;
@@ -111,17 +119,6 @@ export const leftInAllRule = rule({
   output: "volume",
   source: "what the last pass of each load left, added up",
   compute: ({ loads }) => nums(loads).reduce((sum, v) => sum + v, 0),
-});
-
-export const groundCoveredRule = rule({
-  id: "ground-covered",
-  version: 1,
-  title: "Ground covered",
-  formula: "sum(passes)",
-  inputs: { passes: ["area"] },
-  output: "area",
-  source: "what the first passes did; a second one over the same ground adds none",
-  compute: ({ passes }) => nums(passes).reduce((sum, a) => sum + a, 0),
 });
 
 export const reallySprayedRule = rule({
@@ -257,6 +254,7 @@ function siteOutcome(planning: Planning, name: string, passes: readonly Sprayed[
     ratio: num(sprayVolume) / num(calibrated),
     uncertainty: measuredUse(first.map((p) => ({ area: p.covered, began: p.began, left: p.left }))),
     products,
+    zones: zonesOf(passes, products),
     leftover,
     next,
     leftoverCovers: derive(coversRule, { fill: leftover, sprayVolume: plan.sprayVolume }),
@@ -308,6 +306,7 @@ function productOutcome(
       ratio: num(putDown) / sizeOf(planned),
       total: derive(weightForSprayRule, { strength, spray: all }),
       left: derive(weightForSprayRule, { strength, spray: leftover }),
+      passes: passes.map((pass) => derive(weightForSprayRule, { strength, spray: pass.out })),
     };
   }
   const strength = derive(volumeInSprayRule, { amount: amount as Derived<"volume">, fill: load.fillTo });
@@ -319,6 +318,7 @@ function productOutcome(
     ratio: num(putDown) / sizeOf(planned),
     total: derive(volumeForSprayRule, { strength, spray: all }),
     left: derive(volumeForSprayRule, { strength, spray: leftover }),
+    passes: passes.map((pass) => derive(volumeForSprayRule, { strength, spray: pass.out })),
   };
 }
 
@@ -344,28 +344,6 @@ export const volumeInAllRule = rule({
   compute: ({ passes }) => nums(passes).reduce((sum, v) => sum + v, 0),
 });
 
-export const weightOverGroundRule = rule({
-  id: "weight-over-ground",
-  version: 1,
-  title: "Put down",
-  formula: "amount / ground",
-  inputs: { amount: "mass", ground: "area" },
-  output: "rateByWeight",
-  source: "what left the tank of it, over the ground that was covered",
-  compute: ({ amount, ground }) => num(amount) / num(ground),
-});
-
-export const volumeOverGroundRule = rule({
-  id: "volume-over-ground",
-  version: 1,
-  title: "Put down",
-  formula: "amount / ground",
-  inputs: { amount: "volume", ground: "area" },
-  output: "rateByVolume",
-  source: "what left the tank of it, over the ground that was covered",
-  compute: ({ amount, ground }) => num(amount) / num(ground),
-});
-
 /**
  * Loads that were mixed to another volume than their plan: what was measured went in whatever the volume, so the mix is so much
  * stronger, or thinner. @param amount, fillTo of a planned load: all of a plan's are of one strength
@@ -386,34 +364,28 @@ function ofMixed(
       const went = derive(weightForSprayRule, { strength, spray: pass.fillTo });
       return derive(weightInSprayRule, { amount: went, fill: began.get(pass.load)! });
     };
-    const put = (of: (pass: Sprayed) => Source<"volume">, which: readonly Sprayed[]) =>
-      derive(weightInAllRule, {
-        passes: which.map((pass) => derive(weightForSprayRule, { strength: strong(pass), spray: of(pass) })),
-      });
-    const total = put((pass) => pass.out, passes);
-    const left = put(
-      (pass) => given(pass.left, `left of load ${pass.load}`),
-      passes.filter((pass) => pass.last),
-    );
+    const of = (pass: Sprayed, spray: Source<"volume">) => derive(weightForSprayRule, { strength: strong(pass), spray });
+    const each = passes.map((pass) => of(pass, pass.out));
+    const total = derive(weightInAllRule, { passes: each });
+    const lasts = passes.filter((pass) => pass.last);
+    const left = derive(weightInAllRule, {
+      passes: lasts.map((pass) => of(pass, given(pass.left, `left of load ${pass.load}`))),
+    });
     const putDown = derive(weightOverGroundRule, { amount: total, ground: covered });
-    return { product, planned, putDown, ratio: num(putDown) / sizeOf(planned), total, left };
+    return { product, planned, putDown, ratio: num(putDown) / sizeOf(planned), total, left, passes: each };
   }
   const strong = (pass: Sprayed) => {
     const strength = derive(volumeInSprayRule, { amount: amount as Derived<"volume">, fill: fillTo });
     const went = derive(volumeForSprayRule, { strength, spray: pass.fillTo });
     return derive(volumeInSprayRule, { amount: went, fill: began.get(pass.load)! });
   };
-  const put = (of: (pass: Sprayed) => Source<"volume">, which: readonly Sprayed[]) =>
-    derive(volumeInAllRule, {
-      passes: which.map((pass) => derive(volumeForSprayRule, { strength: strong(pass), spray: of(pass) })),
-    });
-  const total = put((pass) => pass.out, passes);
-  const left = put(
-    (pass) => given(pass.left, `left of load ${pass.load}`),
-    passes.filter((pass) => pass.last),
-  );
+  const of = (pass: Sprayed, spray: Source<"volume">) => derive(volumeForSprayRule, { strength: strong(pass), spray });
+  const each = passes.map((pass) => of(pass, pass.out));
+  const total = derive(volumeInAllRule, { passes: each });
+  const lasts = passes.filter((pass) => pass.last);
+  const left = derive(volumeInAllRule, { passes: lasts.map((pass) => of(pass, given(pass.left, `left of load ${pass.load}`))) });
   const putDown = derive(volumeOverGroundRule, { amount: total, ground: covered });
-  return { product, planned, putDown, ratio: num(putDown) / sizeOf(planned), total, left };
+  return { product, planned, putDown, ratio: num(putDown) / sizeOf(planned), total, left, passes: each };
 }
 
 /** What the plan meant to put down: of a rate for an area that rate, whatever school it was mixed by. */
@@ -422,20 +394,26 @@ const plannedOf = (product: MixProduct, plan: MixPlan): AreaRate =>
 
 type Judged = Omit<SiteOutcome, "warnings">;
 
-function warningsOf({ name, passes, covered, area, next, products, leftover }: Judged, calibrated: number): OutcomeWarning[] {
+function warningsOf(
+  { name, passes, covered, area, next, products, zones, leftover }: Judged,
+  calibrated: number,
+): OutcomeWarning[] {
   const found: OutcomeWarning[] = [];
   const ratio = num(next) / calibrated;
   if (!isWithin(ratio, TOLERANCE))
     found.push({ code: ratio > 1 ? "too-heavy" : "too-light", values: { site: name, sprayVolume: next.value, ratio } });
   if (num(leftover) > 0) found.push({ code: "left-over", values: { site: name, left: leftover.value } });
   if (passes.some((p) => p.again)) found.push({ code: "second-pass", values: { site: name } });
-  for (const { product, putDown } of products) {
+  const put = zones
+    ? zones.flatMap(({ zone, products: own }) => own.map((one) => ({ ...one, site: `${name}, ${zone}` })))
+    : products.map((one) => ({ ...one, site: name }));
+  for (const { site, product, putDown } of put) {
     const { least, most } = boundsOf(product);
     const rate = sizeOf(putDown);
     if (most !== undefined && !atMost(rate, most))
-      found.push({ code: "put-down-over-label", values: { site: name, product: product.name, putDown, ratio: rate / most } });
+      found.push({ code: "put-down-over-label", values: { site, product: product.name, putDown, ratio: rate / most } });
     if (least !== undefined && !atLeast(rate, least))
-      found.push({ code: "put-down-under-label", values: { site: name, product: product.name, putDown, ratio: rate / least } });
+      found.push({ code: "put-down-under-label", values: { site, product: product.name, putDown, ratio: rate / least } });
   }
   if (!atLeast(num(covered), num(area) * WHOLE))
     found.push({ code: "not-all-covered", values: { site: name, covered: covered.value, area: area.value } });

@@ -42,7 +42,13 @@ export function outcomeOf(job: Job, entries: readonly OutcomeText[] | undefined,
   const planned = planOf(job);
   if (!planned.ok) return planned;
   const planning = { ...planningOf(job, planned.value), ticked };
-  const passes = readOutcome(planning, entries);
+  const passes = readOutcome(
+    planning,
+    entries,
+    (site) =>
+      job.sites.find((one) => one.name === site)?.zones.map(({ name, area }, i) => ({ name: name ?? `zone ${i + 1}`, area })) ??
+      [],
+  );
   if (!passes.ok) return passes;
   const { calibration } = planned.value;
   const { timePer1000, flow } = calibration;

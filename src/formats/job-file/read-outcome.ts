@@ -1,8 +1,13 @@
 import type { Issue } from "@/core/issue";
 import { beganWith, fillOf, tankOf, type Pass, type Planning } from "@/core/outcome/reconcile";
-import { compare } from "@/core/quantity/arithmetic";
+import { PARTS_AGREE, partsOff } from "@/core/outcome/zones";
+import { compare, isZero } from "@/core/quantity/arithmetic";
 import { showEntered } from "@/core/quantity/format";
 import { good, type Result } from "@/core/issue";
+import { entered, type Entered } from "@/core/quantity/parse";
+import { plainNumber } from "@/core/quantity/plain";
+import { valueIn } from "@/core/quantity/quantity";
+import { parseField } from "@/core/quantity/ranges";
 import { read } from "@/core/working/units";
 import { given, type Source } from "@/core/working/rule";
 import { Faults, maybe, value } from "./faults";
@@ -11,11 +16,30 @@ import type { OutcomeText } from "./types";
 /**
  * What became of the loads of a plan → passes, or every fault: a load that the plan doesn't have, more left than there was,
  * a site of which nothing but second passes is told. The shape of the entries was looked at before.
+ * @param zonesOf the zones of a site, with their areas
  */
-export function readOutcome(planning: Planning, entries: readonly OutcomeText[]): Result<Pass[]> {
+export function readOutcome(
+  planning: Planning,
+  entries: readonly OutcomeText[],
+  zonesOf: (site: string) => readonly Zone[],
+): Result<Pass[]> {
   const faults = new Faults();
+  // Where one load of a site is told zone by zone, the others were spread over its zones as they are large.
+  const byZone = new Set(entries.flatMap((entry) => (entry["x-zones"] === undefined ? [] : [entry.site])));
   const names = planning.plan.sites.map((site) => site.name);
   const inTank = new Map<string, Source<"volume">>();
+  /** The zones of a site, as large as its first passes did them: a second one goes over those. */
+  const first = (site: string): Zone[] => {
+    const own = zonesOf(site);
+    const done = entries.flatMap((entry, i) =>
+      entry.site === site && entry.again !== true ? (partsOf(entry, own, `outcome[${i}].x-zones`, new Faults()) ?? []) : [],
+    );
+    return own.flatMap(({ name }) => {
+      const on = done.filter(({ zone }) => zone === name).map(({ covered }) => valueIn(covered.value, "ft2"));
+      const sum = on.reduce((all, one) => all + one, 0);
+      return sum > 0 ? [{ name, area: entered(`${plainNumber(sum)} ft2`, "area") }] : [];
+    });
+  };
   const passes = entries.map((entry, i): Pass => {
     const at = `outcome[${i}]`;
     const pass: Pass = {
@@ -26,6 +50,9 @@ export function readOutcome(planning: Planning, entries: readonly OutcomeText[])
       again: entry.again === true,
       mixed: maybe(entry.mixed, "volume"),
       time: maybe(entry.time, "time"),
+      ...(byZone.has(entry.site) && {
+        on: partsOf(entry, entry.again ? first(entry.site) : zonesOf(entry.site), `${at}.x-zones`, faults),
+      }),
     };
     if (!names.includes(entry.site)) faults.add(`${at}.site`, "unknown-name", entry.site, names.join(", "));
     else if (!fillOf(planning, entry.site, entry.load)) faults.issues.push(noLoad(planning, pass, `${at}.load`));
@@ -56,6 +83,46 @@ export function readOutcome(planning: Planning, entries: readonly OutcomeText[])
       );
   });
   return faults.issues.length > 0 ? { ok: false, issues: faults.issues } : good(passes);
+}
+
+interface Zone {
+  readonly name: string;
+  readonly area: Entered<"area">;
+}
+
+/** How much of each zone an entry did. What it doesn't say itself is shared out by the zones' areas. */
+function partsOf({ covered, "x-zones": told }: OutcomeText, zones: readonly Zone[], path: string, faults: Faults): Pass["on"] {
+  const ground = value(covered, "area");
+  if (told === undefined) {
+    const whole = zones.reduce((sum, { area }) => sum + valueIn(area.value, "ft2"), 0);
+    return zones.map(({ name, area }) => {
+      const part = valueIn(ground.value, "ft2") * (valueIn(area.value, "ft2") / whole);
+      return { zone: name, covered: entered(`${plainNumber(part)} ft2`, "area") };
+    });
+  }
+  const names = zones.map(({ name }) => name);
+  if (typeof told !== "object" || told === null || Array.isArray(told)) {
+    faults.add(path, "wrong-type", "something else", `{ "${names[0]}": "1200 ft2" }`);
+    return undefined;
+  }
+  const parts = Object.entries(told).flatMap(([zone, text]: [string, unknown]) => {
+    if (!names.includes(zone)) faults.add(`${path}.${zone}`, "unknown-name", zone, names.join(", "));
+    const read = parseField("zoneArea", text, { path: `${path}.${zone}`, zero: true, dialect: "file" });
+    if (!read.ok) faults.issues.push(...read.issues);
+    return read.ok && names.includes(zone) && !isZero(read.value.value) ? [{ zone, covered: read.value }] : [];
+  });
+  const off = partsOff(
+    given(ground, "covered"),
+    parts.map((part) => given(part.covered, part.zone)),
+  );
+  if (parts.length === Object.keys(told).length && off > PARTS_AGREE)
+    faults.add(
+      path,
+      "contradiction",
+      parts.map(({ zone, covered: on }) => `${zone} ${showEntered(on)}`).join(", "),
+      `together ${showEntered(ground)}, which the load covered`,
+    );
+  return parts;
 }
 
 function noLoad({ plan }: Planning, { site, load }: Pass, path: string): Issue {

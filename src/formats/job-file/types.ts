@@ -47,6 +47,8 @@ export interface OutcomeText {
   readonly mixed?: string;
   /** Ours: how long the spraying took. */
   readonly time?: string;
+  /** Ours: how much of each zone it did, by the zone's name; together what it covered. A zone that is left out got nothing of it. */
+  readonly "x-zones"?: Readonly<Record<string, string>>;
 }
 
 export interface RigText {

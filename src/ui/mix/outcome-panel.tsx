@@ -61,6 +61,7 @@ function OneSite({ site, several, system, day }: SiteProps) {
         </Notice>
       )}
       <Products site={site} system={system} />
+      {site.zones && <Zones zones={site.zones} system={system} />}
       {site.warnings
         .filter((warning) => !day || warning.code !== "left-over")
         .map((warning) => (
@@ -121,5 +122,19 @@ function Products({ site, system }: { site: SiteOutcome; system: System }) {
         ))}
       </tbody>
     </chakra.table>
+  );
+}
+
+/** Each zone with what lies on it, where somebody said which got what. */
+function Zones({ zones, system }: { zones: NonNullable<SiteOutcome["zones"]>; system: System }) {
+  return (
+    <Box as="ul" listStyleType="none" aria-label="Zone by zone" textStyle="note">
+      {zones.map(({ zone, covered, products }) => (
+        <li key={zone}>
+          {zone}, {read(covered.value, "area", system)}:{" "}
+          {products.map(({ product, putDown }) => `${readAreaRate(putDown, system)} of ${product.name}`).join(", ")}
+        </li>
+      ))}
+    </Box>
   );
 }

@@ -74,7 +74,28 @@ function OneLoad({ load, name, told, set, system }: LoadProps) {
           />
         </LeftAndGround>
       )}
+      {!skipped && told.zones && (
+        <Box display="grid" gap="10px" gridTemplateColumns={{ base: "1fr 1fr", md: "1fr 1fr 1fr" }}>
+          {load.zones.map((zone) => (
+            <Typed
+              key={zone}
+              label={`Of ${zone}`}
+              field="zoneArea"
+              zero
+              value={told.zones?.[zone] ?? ""}
+              onChange={(typed) => set({ zones: { ...told.zones, [zone]: typed } })}
+              placeholder="1,800 sq ft"
+              hint="empty: none of it"
+            />
+          ))}
+        </Box>
+      )}
       <Row flexWrap="wrap" gap="0 22px">
+        {!skipped && load.zones.length > 1 && (
+          <Check checked={told.zones !== undefined} onChange={(e) => set({ zones: e.target.checked ? {} : undefined })}>
+            Say which zone got how much
+          </Check>
+        )}
         {!skipped && (
           <Check checked={again} onChange={(e) => set({ again: e.target.checked })}>
             A second pass with what was left

@@ -1,6 +1,7 @@
 "use client";
 
 import { issueAt, type Issue, type Result } from "@/core/issue";
+import { entered } from "@/core/quantity/parse";
 import { plainNumber } from "@/core/quantity/plain";
 import { valueIn } from "@/core/quantity/quantity";
 import type { Quantity } from "@/core/quantity/kinds";
@@ -21,6 +22,8 @@ export interface LoadTold {
   readonly againCovered: string;
   /** It was never sprayed. */
   readonly skipped: boolean;
+  /** How much of each zone it did, by the zone's name; undefined where nobody says so. */
+  readonly zones?: Readonly<Record<string, string>> | undefined;
 }
 
 export const TO_PLAN: LoadTold = {
@@ -43,6 +46,8 @@ export interface PlannedLoad {
   readonly load: number;
   readonly fillTo: Quantity<"volume">;
   readonly covers: Quantity<"area">;
+  /** The names of the zones of its site. */
+  readonly zones: readonly string[];
 }
 
 /** The loads of a sheet, also of a site that its label holds by now: they were poured. */
@@ -54,6 +59,7 @@ export function plannedLoads({ job, calibration, input, plan }: SheetPlan): Plan
       load: number,
       fillTo: contents.fillTo.value,
       covers: contents.covers.value,
+      zones: job.sites.find((one) => one.name === site.name)?.zones.map(({ name }, i) => name ?? `zone ${i + 1}`) ?? [],
     })),
   );
 }
@@ -71,9 +77,22 @@ export function entriesOf(loads: readonly PlannedLoad[], told: LoadsTold): Resul
   const entries = loads.flatMap(({ key, site, load, covers }): OutcomeText[] => {
     const one = told[key] ?? TO_PLAN;
     if (one.skipped) return [];
-    const covered = text(`${key}.covered`, "zoneArea", one.covered) ?? `${plainNumber(valueIn(covers, "ft2"))} ft2`;
+    const on = Object.entries(one.zones ?? {}).flatMap(([zone, typed]) => {
+      const area = text(`${key}.zones.${zone}`, "zoneArea", typed, true);
+      return area === undefined ? [] : [[zone, area] as const];
+    });
+    const all = on.reduce((sum, [, area]) => sum + valueIn(entered(area, "area").value, "ft2"), 0);
+    const planned = on.length > 0 ? all : valueIn(covers, "ft2");
+    const covered = text(`${key}.covered`, "zoneArea", one.covered) ?? `${plainNumber(planned)} ft2`;
     const time = text(`${key}.time`, "loadTime", one.time);
-    const first = { site, load, left: text(`${key}.left`, "left", one.left, true) ?? "0 gal", covered, ...(time && { time }) };
+    const first = {
+      site,
+      load,
+      left: text(`${key}.left`, "left", one.left, true) ?? "0 gal",
+      covered,
+      ...(time && { time }),
+      ...(on.length > 0 && { "x-zones": Object.fromEntries(on) }),
+    };
     if (!one.again) return [first];
     const left = text(`${key}.againLeft`, "left", one.againLeft, true) ?? "0 gal";
     return [
