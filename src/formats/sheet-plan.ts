@@ -7,7 +7,7 @@ import { constant } from "@/core/working/rule";
 import { gearOf } from "./gear";
 import { soundJob, soundPlan } from "./job-file/assemble";
 import type { Job } from "./job-file/read-checked";
-import type { JobFile } from "./job-file/types";
+import type { JobFile, SiteText } from "./job-file/types";
 
 /** A sheet worked out as it stands: a day from where it has come to. */
 export interface SheetPlan {
@@ -25,10 +25,13 @@ export interface SheetPlan {
 const NOTHING = 1;
 
 /** What is still to do of a day, and what it begins with. */
-function progressOf({ stops, inTank }: RunState): Progress {
+function progressOf({ stops, inTank }: RunState, sites: readonly SiteText[]): Progress {
   const todo = stops.filter((s) => s.state === "todo").map((s) => s.site);
-  if (inTank < NOTHING) return { todo };
-  return { todo, inTank: constant("volume", quantity("volume", inTank, "mL"), "in the tank") };
+  const last = stops.findLast((s) => s.state === "done")?.site;
+  const water = sites.find((site) => site.name === last)?.["x-water"] === true;
+  const standsAt = last === undefined ? {} : { standsAt: { site: last, water } };
+  if (inTank < NOTHING) return { todo, ...standsAt };
+  return { todo, ...standsAt, inTank: constant("volume", quantity("volume", inTank, "mL"), "in the tank") };
 }
 
 /** Works a sheet out: what the server ticks against, and what every screen shows. */
@@ -38,7 +41,7 @@ export function planOfSheet(file: JobFile, run: RunState | null): SheetPlan {
     const planned = soundPlan(job);
     return { job, ...planned, fillings: allFillings(planned.plan), filled: 0 };
   }
-  const progress = progressOf(run);
+  const progress = progressOf(run, file.sites ?? []);
   // What is behind is judged no more: it went down, or it didn't.
   const sites = (file.sites ?? []).filter((site) => progress.todo!.includes(site.name));
   const job = soundJob({ ...file, sites });

@@ -94,6 +94,24 @@ describe("in the middle of a day", () => {
     expect(day.loads[0]!.startsWith).toBeNull();
     expect(gal(day.loads[0]!.fillTo)).toBe(2);
   });
+  test("a refill goes to the stop that has water, before the tank is empty, where that saves the drive", () => {
+    const day = run(lawns("b 3000 wet", "c 3000", "d 6000"), { inTank: inTank("7 gal") });
+    expect(day.begun.map((p) => p.lawn.site)).toEqual(["b"]);
+    expect(day.loads.map((l) => [l.at, gal(l.startsWith!), gal(l.fillTo)])).toEqual([[{ kind: "hydrant", site: "b" }, 4, 9]]);
+    // Without it the tank is used up as far as it goes.
+    const dry = run(lawns("b 3000", "c 3000", "d 6000"), { inTank: inTank("7 gal") });
+    expect(dry.begun.map((p) => p.lawn.site)).toEqual(["b", "c"]);
+    expect(dry.loads.map((l) => l.at)).toEqual([{ kind: "shop" }]);
+  });
+  test("the site that was done last may have the water", () => {
+    const at = (water: boolean, more: object = {}) =>
+      run(lawns("c 5000"), { standsAt: { site: "b", water }, ...more }).loads.map((l) => l.at);
+    expect(at(true)).toEqual([{ kind: "hydrant", site: "b" }]);
+    expect(at(false)).toEqual([{ kind: "shop" }]);
+    expect(at(true, { inTank: inTank("1 gal") })).toEqual([{ kind: "hydrant", site: "b" }]);
+    const lawn = run(lawns("c 5000 wet"), { standsAt: { site: "b", water: false } });
+    expect(lawn.loads[0]!.at).toEqual({ kind: "hydrant", site: "c" });
+  });
   test("nothing to do", () => expect(run([])).toEqual({ begun: [], loads: [], left: null }));
 });
 
@@ -104,16 +122,17 @@ const anyRun = fc.record({
   loads: fc.constantFrom("full-then-part" as const, "equal" as const),
   places: fc.boolean(),
   inTank: fc.option(fc.double({ min: 0.05, max: 1, noNaN: true }), { nil: undefined }),
+  standsAt: fc.option(fc.record({ site: fc.constant("before"), water: fc.boolean() }), { nil: undefined }),
 });
 
 test("a day conserves its liquid and its product, serves each lawn once and never overfills", () => {
   fc.assert(
-    fc.property(anyRun, ({ areas, usable, q, loads, places, inTank }) => {
+    fc.property(anyRun, ({ areas, usable, q, loads, places, inTank, standsAt }) => {
       const of = lawns(...areas.map(([area, wet], i) => `s${i} ${area.toFixed(6)} ${wet ? "wet" : ""}`));
       const sprayVolume = given(entered(`${q.toPrecision(9)} gal/1000 ft2`, "sprayVolume"), "q");
       const tank = given(entered(`${usable.toPrecision(9)} gal`, "volume"), "usable");
       const start = inTank === undefined ? undefined : given(entered(`${(usable * inTank).toPrecision(9)} gal`, "volume"), "in");
-      const day = run(of, { sprayVolume, usable: tank, loads, places, inTank: start });
+      const day = run(of, { sprayVolume, usable: tank, loads, places, inTank: start, standsAt });
       const near = (a: number, b: number) => expect(Math.abs(a - b)).toBeLessThanOrEqual(1e-6 * Math.max(a, b, 1));
       const pieces = [...day.begun, ...day.loads.flatMap((l) => l.pieces)];
       for (const lawn of of)
@@ -171,6 +190,35 @@ test("no other way to cut the day has fewer drives, or as few and fewer fills", 
         const day = run(lawns(...areas.map(([area, wet], i) => `s${i} ${area} ${wet ? "wet" : ""}`)));
         const drives = day.loads.slice(1).filter((l) => l.at!.kind === "shop").length;
         expect([drives, day.loads.length]).toEqual(naive(areas, 10_000));
+      },
+    ),
+    { numRuns: 300 },
+  );
+});
+
+test("in the middle of a day too: of every lawn after which the tank could be filled none saves a drive, or as many and a fill", () => {
+  const area = fc.integer({ min: 100, max: 10_000 });
+  fc.assert(
+    fc.property(
+      fc.array(fc.tuple(area, fc.boolean()), { minLength: 1, maxLength: 8 }),
+      area,
+      fc.boolean(),
+      (areas, holds, water) => {
+        const standsAt = { site: "before", water };
+        const of = lawns(...areas.map(([size, wet], i) => `s${i} ${size} ${wet ? "wet" : ""}`));
+        const inTank = given(entered(`${holds / 1000} gal`, "volume"), "in the tank");
+        const day = run(of, { inTank, standsAt });
+        const all = areas.reduce((sum, [size]) => sum + size, 0);
+        if (all <= holds) return expect(day.loads).toEqual([]);
+        const ways = areas.flatMap(([, wet], k): [number, number][] => {
+          const done = areas.slice(0, k).reduce((sum, [size]) => sum + size, 0);
+          if (done > holds) return [];
+          const drive = wet || (k === 0 ? water : areas[k - 1]![1]) ? 0 : 1;
+          const [trips, fills] = naive(areas.slice(k), 10_000);
+          return [[trips + drive, fills]];
+        });
+        const [trips, fills] = ways.sort((a, b) => a[0] - b[0] || a[1] - b[1])[0]!;
+        expect([day.loads.filter((l) => l.at!.kind === "shop").length, day.loads.length]).toEqual([trips, fills]);
       },
     ),
     { numRuns: 300 },

@@ -2,7 +2,7 @@ import { derive, num, nums, rule, type Derived, type Source } from "../working/r
 import type { Amount, AmountFor } from "./amounts";
 import { areaOf, coversRule, siteAreaRule, siteSprayRule } from "./areas";
 import { splitLoads, type LoadMode } from "./loads";
-import { placeRefills, type Stretch } from "./refills";
+import { refills, type Refills, type Standing, type Stretch } from "./refills";
 import { SLACK, atLeast, atMost } from "../quantity/slack";
 
 export const restOfLoadRule = rule({
@@ -72,6 +72,8 @@ export interface RunInput {
   readonly places: boolean;
   /** What is mixed in the tank already, in the middle of a day. */
   readonly inTank?: Source<"volume"> | undefined;
+  /** The site that was done last, in the middle of a day. */
+  readonly standsAt?: { readonly site: string; readonly water: boolean } | undefined;
   readonly amounts: readonly AmountFor[];
 }
 
@@ -109,7 +111,7 @@ export interface DayRun {
 
 /**
  * The fills of a day: one serves the lawns that follow one another. The loads hold what the lawns take and no more, so the
- * last is short and the day ends empty. See {@link placeRefills} for where the tank is filled again.
+ * last is short and the day ends empty. See {@link refills} for where the tank is filled again.
  */
 export function dayRun(input: RunInput): DayRun {
   const { lawns, usable, sprayVolume, inTank } = input;
@@ -139,14 +141,15 @@ export function dayRun(input: RunInput): DayRun {
     return derive(siteSprayRule, { sprayVolume, area });
   };
 
-  const first = inTank ? serve(lawns, num(inTank) / num(sprayVolume), num(usable) / num(sprayVolume), input) : null;
+  const plan = planOf(input);
+  const first = inTank ? serve(input, num(inTank) / num(sprayVolume), num(usable) / num(sprayVolume), plan) : null;
   const begun = first ? piecesOf(first.stretches, covers(inTank!)) : [];
   let left: Source<"volume"> | null =
     !inTank || first!.empty ? null : begun.length > 0 ? derive(leftInTankRule, { inTank, sprayed: [sprayOf(begun)] }) : inTank;
   const loads: RunLoad[] = [];
   const from = first ? first.next : ([0, 0] as const);
   const todo = from ? lawns.slice(from[0]).map((lawn) => leftOf(lawn, done.get(lawn))) : [];
-  for (const { stretches, fill } of from ? fillsFrom(input, from, todo) : []) {
+  for (const { stretches, fill } of from ? fillsFrom(input, from, todo, plan) : []) {
     const pieces = piecesOf(stretches, fill ? covers(fill) : null);
     const fillTo = fill ?? sprayOf(pieces);
     const startsWith = left;
@@ -154,7 +157,7 @@ export function dayRun(input: RunInput): DayRun {
     left = null;
     loads.push({
       number: loads.length + 1,
-      at: input.places ? placeOf(lawns, stretches[0]!, loads.length === 0 && begun.length === 0) : null,
+      at: input.places ? placeOf(input, stretches[0]!, loads.length === 0 && begun.length === 0) : null,
       startsWith,
       fillTo,
       adds,
@@ -175,16 +178,46 @@ export function servedByTank({ begun, loads }: DayRun): string[] {
 const leftOf = (lawn: Lawn, done: readonly Source<"area">[] = []): Source<"area"> =>
   done.length > 0 ? derive(restOfLawnRule, { area: lawn.area, done }) : lawn.area;
 
-/** What the tank still does before it is filled: every lawn that it holds enough for; a lawn over a tank is begun. */
-function serve(lawns: readonly Lawn[], holds: number, tank: number, { places, loads }: RunInput) {
+/** Where the tank is filled again; undefined where nothing is known of places, or its loads are to be equal. */
+const planOf = ({ lawns, usable, least, sprayVolume, places, loads, standsAt }: RunInput): Refills | undefined => {
+  if (!places || loads !== "full-then-part") return undefined;
+  const grounds = lawns.map((l) => ({ area: num(l.area), water: l.water }));
+  const q = num(sprayVolume);
+  return refills(grounds, num(usable) / q, least ? num(least) / q : 0, standsAt?.water === true);
+};
+
+interface Served {
+  readonly stretches: readonly Stretch[];
+  /** Where the tank is filled next; null where it does the rest of the day. */
+  readonly next: Standing | null;
+  readonly empty: boolean;
+}
+
+/**
+ * What the tank still does before it is filled: every lawn that it holds enough for; a lawn over a tank is begun. Where it is known
+ * where water is, it is filled before that at a stop that has some, if that saves a drive or a fill.
+ */
+function serve(input: RunInput, holds: number, tank: number, plan: Refills | undefined): Served {
+  const far = serveAll(input, holds, tank);
+  if (!plan || !far.next) return far;
+  const whole = far.stretches.filter(({ lawn, to }) => to === num(input.lawns[lawn]!.area));
+  let best: Served & { readonly next: Standing } = { ...far, next: far.next };
+  // As many lawns as the tank does, then one less at a time: of equals the latest stop wins.
+  for (let lawn = whole.length; lawn >= 0; lawn--)
+    if (lawn < input.lawns.length && plan.cheaper([lawn, 0], best.next))
+      best = { stretches: whole.slice(0, lawn), next: [lawn, 0], empty: false };
+  return best;
+}
+
+function serveAll({ lawns, places, loads }: RunInput, holds: number, tank: number): Served {
   const stretches: Stretch[] = [];
   let room = holds;
   for (const [i, lawn] of lawns.entries()) {
     const area = num(lawn.area);
     if (area > room * (1 + SLACK) + holds * SLACK) {
       const breaks = !places || loads === "equal" || !atMost(area, tank);
-      if (!breaks || room <= holds * SLACK) return { stretches, next: [i, 0] as const, empty: room <= holds * SLACK };
-      return { stretches: [...stretches, { lawn: i, from: 0, to: room }], next: [i, room] as const, empty: true };
+      if (!breaks || room <= holds * SLACK) return { stretches, next: [i, 0], empty: room <= holds * SLACK };
+      return { stretches: [...stretches, { lawn: i, from: 0, to: room }], next: [i, room], empty: true };
     }
     stretches.push({ lawn: i, from: 0, to: area });
     room -= area;
@@ -199,18 +232,14 @@ interface NextFill {
 }
 
 /** @param zones what is still to do of each lawn from there on */
-function fillsFrom(input: RunInput, from: readonly [number, number], zones: readonly Source<"area">[]): NextFill[] {
-  const { lawns, usable, least, sprayVolume } = input;
-  const q = num(sprayVolume);
-  if (input.places && input.loads === "full-then-part") {
-    const grounds = lawns.map((l) => ({ area: num(l.area), water: l.water }));
-    return placeRefills(grounds, num(usable) / q, least ? num(least) / q : 0, from).map((stretches) => {
-      const last = stretches.at(-1)!;
-      const broken = !atLeast(last.to, num(lawns[last.lawn]!.area));
-      return broken ? { stretches, fill: usable } : { stretches };
-    });
-  }
-  return inOrder(input, from, zones);
+function fillsFrom(input: RunInput, from: Standing, zones: readonly Source<"area">[], plan: Refills | undefined): NextFill[] {
+  if (!plan) return inOrder(input, from, zones);
+  const { lawns, usable } = input;
+  return plan.from(from).map((stretches) => {
+    const last = stretches.at(-1)!;
+    const broken = !atLeast(last.to, num(lawns[last.lawn]!.area));
+    return broken ? { stretches, fill: usable } : { stretches };
+  });
 }
 
 /** Loads that are filled as one site's would be, and run dry where they do. */
@@ -239,9 +268,9 @@ function inOrder(
   );
 }
 
-function placeOf(lawns: readonly Lawn[], { lawn, from }: Stretch, dayBegins: boolean): NonNullable<RunLoad["at"]> {
-  if (dayBegins) return { kind: "shop" };
-  const [before, here] = [from > 0 ? undefined : lawns[lawn - 1], lawns[lawn]!];
-  const wet = [before, here].find((l) => l?.water);
+function placeOf({ lawns, standsAt }: RunInput, { lawn, from }: Stretch, dayBegins: boolean): NonNullable<RunLoad["at"]> {
+  if (dayBegins && !standsAt) return { kind: "shop" };
+  const before = from > 0 ? undefined : lawn > 0 ? lawns[lawn - 1] : standsAt;
+  const wet = [before, lawns[lawn]!].find((l) => l?.water);
   return wet ? { kind: "hydrant", site: wet.site } : { kind: "shop" };
 }

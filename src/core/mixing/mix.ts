@@ -80,6 +80,7 @@ function dayOf(
     loads,
     places: run?.places === true,
     inTank: run?.inTank,
+    standsAt: run?.standsAt,
     amounts,
   });
 }

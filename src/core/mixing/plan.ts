@@ -57,6 +57,8 @@ export interface Progress {
   readonly todo?: readonly string[] | undefined;
   /** What is mixed in the tank now. */
   readonly inTank?: Source<"volume"> | undefined;
+  /** The site that was done last, and whether it has water. */
+  readonly standsAt?: { readonly site: string; readonly water: boolean } | undefined;
 }
 
 /** What one filling holds. Every full tank of a plan is the same object. */

@@ -31,22 +31,28 @@ interface Choice extends Cost {
   readonly next: readonly [lawn: number, done: number] | null;
 }
 
+/** Where a day stands: the lawn, and how much of it is done, m². */
+export type Standing = readonly [lawn: number, done: number];
+
+/** What filling a tank again and again comes to, from anywhere on a day. */
+export interface Refills {
+  /** The loads from there on, each as the stretches that it serves. */
+  readonly from: (at: Standing) => Stretch[][];
+  /** Whether a first refill at a place is cheaper than at another one: fewer drives, then fewer fills. */
+  readonly cheaper: (at: Standing, than: Standing) => boolean;
+}
+
 /**
- * The loads of a day, each as the stretches that it serves.
  * @param tank what a full tank covers, m² · @param least what the least load that can be agitated covers, m²
- * @param from where the day stands: the lawn, and how much of it is done
+ * @param waterBefore whether there is water where the truck stands before the first lawn
  */
-export function placeRefills(
-  grounds: readonly Ground[],
-  tank: number,
-  least: number,
-  from: readonly [lawn: number, done: number] = [0, 0],
-): Stretch[][] {
+export function refills(grounds: readonly Ground[], tank: number, least: number, waterBefore = false): Refills {
   const areas = grounds.map((g) => g.area);
   const known = new Map<string, Choice>();
   /** Whether a refill before this point means a drive: neither the site that was left nor the next has water. */
   const trip = (lawn: number, done: number): number => {
-    const wet = grounds[lawn]!.water || (done === 0 && lawn > 0 && grounds[lawn - 1]!.water);
+    const before = lawn > 0 ? grounds[lawn - 1]!.water : waterBefore;
+    const wet = grounds[lawn]!.water || (done === 0 && before);
     return wet ? 0 : 1;
   };
   const costOf = (stretches: readonly Stretch[], next: Choice["next"]): Choice => {
@@ -66,15 +72,28 @@ export function placeRefills(
     known.set(key, choice);
     return choice;
   };
-  const loads: Stretch[][] = [];
   // From the last lawn backwards first, so that a long day needs no deep recursion.
-  for (let lawn = areas.length - 1; lawn > from[0]; lawn--) best(lawn, 0);
-  for (let at: Choice["next"] = from; at && at[0] < areas.length;) {
-    const choice: Choice = best(at[0], at[1]);
-    loads.push([...choice.stretches]);
-    at = choice.next;
-  }
-  return loads;
+  const backwards = (to: number) => {
+    for (let lawn = areas.length - 1; lawn > to; lawn--) best(lawn, 0);
+  };
+  const withDrive = (at: Standing): Cost => {
+    backwards(at[0]);
+    const { trips, fills, low } = best(...at);
+    return { trips: trips + trip(...at), fills, low };
+  };
+  return {
+    from: (start) => {
+      backwards(start[0]);
+      const loads: Stretch[][] = [];
+      for (let at: Choice["next"] = start; at && at[0] < areas.length;) {
+        const choice: Choice = best(at[0], at[1]);
+        loads.push([...choice.stretches]);
+        at = choice.next;
+      }
+      return loads;
+    },
+    cheaper: (at, than) => cheaper(withDrive(at), withDrive(than)),
+  };
 }
 
 /** What one full tank could serve from here, the most first: that wins among equals. */
