@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { plainNumber } from "@/core/quantity/plain";
 import type { SetAside } from "@/records/aside";
+import { dayLedger } from "@/formats/day-ledger";
 import { outcomeOfSheet } from "@/formats/job-file/outcome-of-sheet";
 import type { Quantity } from "@/core/quantity/kinds";
 import { valueIn } from "@/core/quantity/quantity";
@@ -285,6 +286,47 @@ describe("a truck's day", () => {
     balanced([end!]);
     expect(end!.applied / GAL).toBeCloseTo(1.031, 2);
     expect(end!.left).toBeGreaterThan(0);
+  });
+});
+
+describe("a truck's day, along the day", () => {
+  const step = (name: string) => must(tickStep(records.db, ID, { step: `run.1.${name}`, done: true }));
+  const ledger = () => {
+    const { job, run } = readSheet(records.db, ID)!;
+    return dayLedger(job, run!);
+  };
+  beforeEach(() => {
+    must(add(records.db, "sites", { name: "Quay", zones: [{ name: "a", area: "1000" }] }, OTHER));
+    must(
+      saveSheet(records.db, sheet({ run: true, stops: [{ siteId: OTHER }, { siteId: ids.sites, without: [`${ids.sites}.0`] }] })),
+    );
+    gearOn(records.db, ID);
+  });
+  test("what was filled is what went down and what is in it, of the mix and of each product", () => {
+    expect(ledger()).toBeUndefined();
+    for (const name of ["water", "product-1", "rinse", "top-up"]) step(name);
+    const full = ledger()!;
+    // 2,800 sq ft at 0.3 oz: 0.84 oz went into the tank.
+    expect([full.applied, full.products[0]!.name]).toEqual([0, "Granule"]);
+    expect(ounces(full.products[0]!.filled)).toBeCloseTo(0.84, 6);
+    must(tellStop(records.db, ID, { what: "done", site: "Quay" }));
+    const one = ledger()!;
+    expect(ounces(one.products[0]!.applied)).toBeCloseTo(0.3, 6);
+    expect(ounces(one.products[0]!.inTank)).toBeCloseTo(0.54, 6);
+    // The tank is read: what is in it is what was read, and the product goes with it.
+    must(tellStop(records.db, ID, { what: "done", site: "Green", left: "0.5 gal", why: "thin at the end" }));
+    const read = ledger()!;
+    expect(read.inTank / GAL).toBeCloseTo(0.5, 9);
+    expect(read.filled).toBeCloseTo(read.applied + read.inTank, 6);
+    expect(ounces(read.products[0]!.inTank) / 0.84).toBeCloseTo(read.inTank / read.filled, 6);
+    must(record({ rest: LEFT }));
+    expect(ledger()!.inTank).toBeCloseTo(endsOfSheet(records.db, ID)[0]!.left, 3);
+    expect(ledger()).toEqual(read);
+  });
+  test("a limit that was reached since takes nothing from the ledger", () => {
+    for (const name of ["water", "product-1", "rinse", "top-up"]) step(name);
+    must(put(records.db, "labels", { id: ids.labels, form: { ...LABEL, limits: [{ perApplication: "0.1 oz/1000 ft2" }] } }));
+    expect(ounces(ledger()!.products[0]!.filled)).toBeCloseTo(0.84, 6);
   });
 });
 

@@ -19,6 +19,8 @@ import { wallClock } from "../data/clock";
 import { INK, savePdf } from "../parts/pdf";
 import { aboutFilling } from "./about-filling";
 import { afterOf, weatherLines } from "./field-words";
+import { dayLedger } from "@/formats/day-ledger";
+import { TANK_HEAD, tankRows } from "./day-tank";
 import { endWords } from "./load-ends";
 import { headLine } from "./head-setting";
 import { measuresOf } from "./measures";
@@ -151,7 +153,8 @@ function InAll({ plan, system }: { plan: MixPlan; system: System }) {
 }
 
 /** The stops of a day that are behind, what went out at each, and what became of the tank. */
-function Behind({ sheet: { run, ends }, system }: { sheet: Sheet; system: System }) {
+function Behind({ sheet: { run, ends, job }, system }: { sheet: Sheet; system: System }) {
+  const tank = dayLedger(job, run!);
   const stops = run!.stops.filter((stop) => stop.state !== "todo");
   if (stops.length === 0) return null;
   const say = (mL: number) => read(fromCanonical<"volume">(mL), "volume", system);
@@ -167,6 +170,20 @@ function Behind({ sheet: { run, ends }, system }: { sheet: Sheet; system: System
           </Text>
         </View>
       ))}
+      {tank && (
+        <View style={styles.part} wrap={false}>
+          <Text style={styles.name}>{TANK_HEAD[0]}</Text>
+          {tankRows(tank, system).map(([name, filled, applied, inTank]) => (
+            <View key={name} style={styles.row}>
+              <Text style={styles.what}>{name}</Text>
+              <Text style={styles.amount}>{filled} filled</Text>
+              <Text style={styles.how}>
+                {applied} went down, {inTank} still in it
+              </Text>
+            </View>
+          ))}
+        </View>
+      )}
       {ends.map((end) => (
         <Text key={`${end.site} ${end.load}`}>{endWords(end, system)}</Text>
       ))}

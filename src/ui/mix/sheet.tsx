@@ -28,6 +28,7 @@ import { WorkOutAnew } from "./anew";
 import { CloseSheet } from "./close-sheet";
 import { DayPicture } from "./day-picture";
 import { DayStops, type Tell } from "./day-stops";
+import { DayTank } from "./day-tank";
 import { GearList } from "./gear-list";
 import { Lots } from "./lots";
 import { headLine } from "./head-setting";
@@ -139,6 +140,7 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
         {begun && poured && run && sheet.state === "open" && (
           <DayStops job={sheet.job} run={run} system={system} tell={tell} onPreview={preview.set} />
         )}
+        {poured && run && <DayTank job={sheet.job} run={run} system={system} />}
         {shown && !held && sheet.state === "open" && <AirNow of={sheet} under="sheets" />}
         {shown && <SheetFiles sheet={sheet} worked={worked} kit={kit} system={system} />}
         {shown && !held && <GearList gear={gear} done={done} onTick={onTick} />}
