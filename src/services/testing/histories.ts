@@ -5,6 +5,7 @@ import type { Records } from "@/records/database";
 import { holdClock } from "../clock";
 import { put, retire } from "../keep-up";
 import { accountFor } from "../ledger";
+import { mergeSites } from "../merge-sites";
 import { recordSheet } from "../record-sheet";
 import { saveApplication, voidApplication } from "../save-application";
 import { saveCalibration } from "../save-calibration";
@@ -36,13 +37,15 @@ interface Line {
   readonly calibration: string;
   readonly area: number;
   readonly perThousand: number;
+  /** The lawn that it was put on record for: another one, where that was merged into this. */
+  readonly on: { readonly siteId: string; readonly zoneId: string };
 }
 
 export type Act =
   | { readonly what: "plan" | "book"; readonly rate: number; readonly again: boolean }
   | { readonly what: "open" | "close" | "withdraw" | "account" | "strike"; readonly n: number; readonly how: number }
   | { readonly what: "correct"; readonly n: number; readonly rate: number; readonly why: boolean }
-  | { readonly what: "hand"; readonly rate: number }
+  | { readonly what: "hand" | "merge"; readonly rate: number }
   | { readonly what: "card"; readonly once: number; readonly year: number }
   | { readonly what: "calibrate"; readonly ounces: number }
   | { readonly what: "look"; readonly mph: number }
@@ -58,6 +61,7 @@ export const anAct: fc.Arbitrary<Act> = fc.oneof(
   { weight: 4, arbitrary: fc.record({ what: fc.constantFrom("close", "withdraw", "account", "strike"), n, how: fc.nat(3) }) },
   { weight: 2, arbitrary: fc.record({ what: fc.constant("correct"), n, rate, why: fc.boolean() }) },
   { weight: 1, arbitrary: fc.record({ what: fc.constant("hand"), rate }) },
+  { weight: 1, arbitrary: fc.record({ what: fc.constant("merge"), rate: fc.constant(0.1) }) },
   {
     weight: 1,
     arbitrary: fc.record({
@@ -196,8 +200,28 @@ export function play(db: Records, k: number, acts: readonly Act[], from: number)
     if (partly && lost)
       lines.push({ ...line, id: `${line.id} lost`, is: "lost", rate: line.rate * (left / fill), days: [...line.days] });
   };
-  const noteLine = (kind: Line["kind"], of: string, at: number, result: Result<unknown>) => {
-    if (result.ok) lines.push({ id: of, rate: at, days: [today()], is: kind === "hand" ? "down" : "planned", kind, record: of, calibration: inForce, area, perThousand }); // prettier-ignore
+  const noteLine = (kind: Line["kind"], of: string, at: number, result: Result<unknown>, on = { siteId: site, zoneId: zone }) => {
+    if (result.ok) lines.push({ id: of, rate: at, days: [today()], is: kind === "hand" ? "down" : "planned", kind, record: of, calibration: inForce, area, perThousand, on }); // prettier-ignore
+  };
+  /** A second site that turns out to be this lawn, with what went down there. */
+  const merge = (at: number) => {
+    const other = { siteId: id("site"), zoneId: "" };
+    const on = { ...other, zoneId: `${other.siteId}.0` };
+    const zones = [{ name: "lawn", area: String(area), ground: "new" }];
+    must(put(db, "sites", { id: on.siteId, form: { name: `Other ${on.siteId}`, zones } }));
+    const of = id("application");
+    const entry = {
+      id: of,
+      date: today(),
+      ...on,
+      labelId: label,
+      amount: `${at} oz/1000 ft2`,
+      personId: null,
+      note: "",
+      corrects: null,
+    };
+    must(saveApplication(db, entry));
+    noteLine("hand", of, at, mergeSites(db, { keep: site, other: on.siteId, zones: { [on.zoneId]: zone } }), on);
   };
 
   for (const act of acts) {
@@ -241,7 +265,7 @@ export function play(db: Records, k: number, acts: readonly Act[], from: number)
     } else if (act.what === "correct") {
       const line = pick(["down"], ["sheet", "spread", "hand"]);
       const of = id("correction");
-      const entry = { id: of, date: line?.days[0], siteId: site, zoneId: zone, amount: `${act.rate} oz/1000 ft2`, personId: null, note: "", corrects: line?.record }; // prettier-ignore
+      const entry = { id: of, date: line?.days[0], ...line?.on, amount: `${act.rate} oz/1000 ft2`, personId: null, note: "", corrects: line?.record }; // prettier-ignore
       const labelId = line?.kind === "spread" ? granule : label;
       const result = line && saveApplication(db, { ...entry, labelId, ...(act.why && { why: "the scale was off" }) });
       if (line && result?.ok) {
@@ -253,7 +277,8 @@ export function play(db: Records, k: number, acts: readonly Act[], from: number)
       const of = id("application");
       const entry = { id: of, date: today(), siteId: site, zoneId: zone, labelId: label, amount: `${act.rate} oz/1000 ft2`, personId: null, note: "", corrects: null }; // prettier-ignore
       noteLine("hand", of, act.rate, saveApplication(db, entry));
-    } else if (act.what === "card") {
+    } else if (act.what === "merge") merge(act.rate);
+    else if (act.what === "card") {
       card = { once: act.once, year: act.year };
       cards();
     } else if (act.what === "calibrate") calibrate(act.ounces);
