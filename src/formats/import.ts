@@ -57,8 +57,35 @@ export interface Imported {
   readonly known: number;
   /** Whole rows, of a file of all records. */
   readonly rows: number;
+  /** Of a look beforehand: every row that it would add or change. */
+  readonly changes?: Changes;
   /** Of a table that another program wrote: how its columns are read. While something of them has to be said, nothing else is. */
   readonly columns?: ColumnsRead;
+}
+
+/** Something that a file does to what counts or to what is here, in words. */
+export interface ChangeLine {
+  /** "strikes", "corrects", "withdraws", "changes", "settles" … */
+  readonly of: string;
+  readonly table: string;
+  readonly id: string;
+  readonly words: string;
+}
+
+/** Rows of one kind that a file adds. */
+export interface AddedRows {
+  readonly table: string;
+  /** What they are. */
+  readonly of: string;
+  readonly ids: readonly string[];
+  /** The first of them, as a person knows them. */
+  readonly names: readonly string[];
+}
+
+/** Everything that a file would do to the records, as it stands without anything chosen. */
+export interface Changes {
+  readonly first: readonly ChangeLine[];
+  readonly added: readonly AddedRows[];
 }
 
 /** How the columns of a table are read. */

@@ -57,7 +57,7 @@ function tablesOf(client: Database.Database): Table[] {
         type: string;
         pk: number;
       }[];
-      const key = info.filter((c) => c.pk > 0);
+      const key = info.filter((c) => c.pk > 0).sort((a, b) => a.pk - b.pk);
       return {
         name,
         columns: info.map((c) => c.name),
@@ -65,6 +65,58 @@ function tablesOf(client: Database.Database): Table[] {
         counted: key.length === 1 && key[0]!.type.toLowerCase() === "integer",
       };
     });
+}
+
+/** A row, by its columns. */
+export type StagedRow = Readonly<Record<string, unknown>>;
+
+/** What was done to one table of a copy: rows that are new, that were changed (before, after), that are gone. */
+export interface StagedTable {
+  readonly table: string;
+  readonly key: readonly string[];
+  readonly added: readonly StagedRow[];
+  readonly changed: readonly (readonly [before: StagedRow, after: StagedRow])[];
+  readonly gone: readonly StagedRow[];
+}
+
+/** Everything that was done on a copy, row by row: just what {@link takeOver} would take over. */
+export function stagedRows({ base, scratch }: Copies): StagedTable[] {
+  const { $client: client } = connect(scratch);
+  try {
+    client.prepare("attach ? as base").run(base);
+    client.prepare("attach ? as scratch").run(scratch);
+    return tablesOf(client).flatMap(({ name, key }): StagedTable[] => {
+      const t = quoted(name);
+      const put = client.prepare(`select * from scratch.${t} except select * from base.${t}`).all() as StagedRow[];
+      const was = client.prepare(`select * from base.${t} except select * from scratch.${t}`).all() as StagedRow[];
+      if (put.length === 0 && was.length === 0) return [];
+      const keyOf = (row: StagedRow) => JSON.stringify(key.map((k) => row[k]));
+      const before = new Map(was.map((row) => [keyOf(row), row]));
+      const after = new Set(put.map(keyOf));
+      return [
+        {
+          table: name,
+          key,
+          added: put.filter((row) => !before.has(keyOf(row))),
+          changed: put.flatMap((row) => (before.has(keyOf(row)) ? [[before.get(keyOf(row))!, row] as const] : [])),
+          gone: was.filter((row) => !after.has(keyOf(row))),
+        },
+      ];
+    });
+  } finally {
+    client.close();
+  }
+}
+
+/** Looks a row up by its id on a copy, each once. */
+export function rowFinder(db: Records): (table: string, id: unknown) => StagedRow | undefined {
+  const known = new Map<string, StagedRow | undefined>();
+  return (table, id) => {
+    const at = `${table} ${String(id)}`;
+    if (!known.has(at) && typeof id === "string")
+      known.set(at, db.$client.prepare(`select * from ${quoted(table)} where id = ?`).get(id) as StagedRow | undefined);
+    return known.get(at);
+  };
 }
 
 /**

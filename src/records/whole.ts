@@ -79,9 +79,21 @@ export function infoOf(db: Records, table: TableName): TableInfo {
   };
 }
 
-/** Adds a row as it is. @throws SqliteError where a CHECK, a key or a unique name refuses it */
-export function insertRow(db: Records, table: TableName, row: Row): void {
+/** The columns of a table, which never change while the program runs. */
+const known = new Map<TableName, TableInfo>();
+function columnsIn(db: Records, table: TableName, row: Row): string[] {
+  const info = known.get(table) ?? infoOf(db, table);
+  known.set(table, info);
   const columns = Object.keys(row);
+  const strange = columns.find((column) => !info.columns.includes(column));
+  // A name that reached a statement could say anything.
+  if (strange !== undefined) throw new RangeError(`${table} has no column of that name`);
+  return columns;
+}
+
+/** Adds a row as it is. @throws SqliteError where a CHECK, a key or a unique name refuses it @throws RangeError for a key that is no column */
+export function insertRow(db: Records, table: TableName, row: Row): void {
+  const columns = columnsIn(db, table, row);
   const names = columns.map((c) => `"${c}"`).join(", ");
   client(db)
     .prepare(`insert into "${table}" (${names}) values (${columns.map(() => "?").join(", ")})`)
@@ -98,7 +110,7 @@ export function rowAt(db: Records, table: TableName, { key }: TableInfo, row: Ro
 
 /** Whether a row of this content is there, under whatever number. */
 export function hasRowLike(db: Records, table: TableName, { key }: TableInfo, row: Row): boolean {
-  const columns = Object.keys(row).filter((c) => !key.includes(c));
+  const columns = columnsIn(db, table, row).filter((c) => !key.includes(c));
   const where = columns.map((c) => `"${c}" is ?`).join(" and ");
   const found = client(db)
     .prepare(`select 1 from "${table}" where ${where}`)

@@ -78,6 +78,11 @@ export function importAll(db: Records, text: string, choices: Choices = {}, prog
     done += 1;
     if (done % 500 === 0) progress?.(done, 2 * total);
   };
+  issues.push(...rowFaults(other, tables));
+  if (issues.length > 0) {
+    other.$client.close();
+    return { ok: false, issues };
+  }
   try {
     other.$client.pragma("foreign_keys = OFF");
     other.$client.exec("begin");
@@ -127,6 +132,24 @@ function readFile(text: string): Result<Partial<Record<TableName, readonly Row[]
     if (!Array.isArray(rows) || rows.some((row) => typeof row !== "object" || row === null || Array.isArray(row)))
       return bad(issue(`tables.${table}`, "wrong-type", "something else", "a list of rows"));
   return good(tables as Partial<Record<TableName, readonly Row[]>>);
+}
+
+/** What of the rows of a file is none of its table's: keys that are no columns, and values that no column has. */
+function rowFaults(db: Records, tables: Partial<Record<TableName, readonly Row[]>>): Issue[] {
+  const MOST = 100;
+  const issues: Issue[] = [];
+  for (const table of TABLES) {
+    const columns = new Set(infoOf(db, table).columns);
+    for (const [i, row] of (tables[table] ?? []).entries())
+      for (const [key, value] of Object.entries(row)) {
+        if (issues.length >= MOST) return issues;
+        const path = `tables.${table}[${i}]`;
+        if (!columns.has(key)) issues.push(issue(path, "unknown-key", shown(key), [...columns].join(", ")));
+        else if (value !== null && typeof value !== "string" && !Number.isFinite(value))
+          issues.push(issue(`${path}.${key}`, "wrong-type", shown(value), "a text, a number or null"));
+      }
+  }
+  return issues;
 }
 
 /** What of these records no room could show. */

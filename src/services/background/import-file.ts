@@ -1,9 +1,10 @@
 import { readFileSync } from "node:fs";
-import { bad, type Issue, type Result } from "@/core/issue";
+import { bad, good, type Issue, type Result } from "@/core/issue";
 import type { Choices, Imported } from "@/formats/import";
 import type { Records } from "@/records/database";
-import { ChangedMeanwhile, copyRecords, takeOver } from "@/records/staging";
+import { ChangedMeanwhile, copyRecords, rowFinder, stagedRows, takeOver } from "@/records/staging";
 import { importAll } from "../all-records";
+import { changesOf } from "../import-changes";
 import { importCards } from "../import-cards";
 import { importJob } from "../import-job";
 import { importLog } from "../import-log";
@@ -76,6 +77,8 @@ export function importFile(
   let result: Result<Imported>;
   try {
     result = FILES[kind].take(copies.db, text, choices, progress, choices ?? said);
+    if (result.ok && choices === undefined)
+      result = good({ ...result.value, changes: changesOf(stagedRows(copies), rowFinder(copies.db)) });
   } finally {
     copies.db.$client.close();
   }

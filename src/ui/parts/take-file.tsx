@@ -7,6 +7,7 @@ import { NEW_GROUND, newGround, readGround } from "@/formats/grounds";
 import { columnsOpen, type Choices, type Imported, type ImportItem } from "@/formats/import";
 import { useReadAgain } from "../data/records";
 import { sendFile } from "../data/send-file";
+import { ChangesShown } from "./changes-shown";
 import { Button, Select } from "./controls";
 import { TextField } from "./field";
 import { Notice } from "./notices";
@@ -166,6 +167,7 @@ function Looked({ name, looked, choices, onChoose, onLook, onKeep, onLeave }: Lo
     >
       <Box textStyle="strong">{name}</Box>
       {!toBeSaid && <Box>{wouldBring(looked)}</Box>}
+      {looked.changes && <ChangesShown changes={looked.changes} />}
       {looked.columns && <ReadColumns columns={looked.columns} choices={choices} onChoose={onChoose} onLook={onLook} />}
       {notes.map((note) => (
         <Notice key={note} state="act">

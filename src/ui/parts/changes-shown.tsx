@@ -1,0 +1,57 @@
+"use client";
+
+import { Box, chakra } from "@chakra-ui/react";
+import type { AddedRows, Changes } from "@/formats/import";
+import { Fold } from "./fold";
+import { Notice } from "./notices";
+
+/** As many lines as are in sight at once. */
+const IN_SIGHT = 8;
+
+/** What a file would do, row by row: what it strikes, corrects or changes in sight, what it adds folded away. */
+export function ChangesShown({ changes: { first, added } }: { changes: Changes }) {
+  const [seen, more] = [first.slice(0, IN_SIGHT), first.slice(IN_SIGHT)];
+  return (
+    <>
+      {first.length > 0 && (
+        <Notice state="stop">
+          <Box textStyle="strong">It changes what is here, or what counts:</Box>
+          <Lines lines={seen.map(({ of, words }) => `${of} ${words}`)} />
+          {more.length > 0 && (
+            <Fold title={`${more.length.toLocaleString("en-US")} more of these`}>
+              <Lines lines={more.map(({ of, words }) => `${of} ${words}`)} />
+            </Fold>
+          )}
+        </Notice>
+      )}
+      {added.length > 0 && (
+        <Fold
+          title={`Everything that it adds: ${added.reduce((sum, { ids }) => sum + ids.length, 0).toLocaleString("en-US")} rows`}
+        >
+          {added.map((rows) => (
+            <Added key={rows.table} rows={rows} />
+          ))}
+        </Fold>
+      )}
+    </>
+  );
+}
+
+function Lines({ lines }: { lines: readonly string[] }) {
+  return (
+    <chakra.ul paddingLeft="18px" overflowWrap="anywhere">
+      {lines.map((line, i) => (
+        <li key={i}>{line}</li>
+      ))}
+    </chakra.ul>
+  );
+}
+
+function Added({ rows: { of, ids, names } }: { rows: AddedRows }) {
+  const rest = ids.length - names.length;
+  return (
+    <Fold title={`${of}: ${ids.length.toLocaleString("en-US")}`}>
+      <Lines lines={rest > 0 ? [...names, `and ${rest.toLocaleString("en-US")} more`] : names} />
+    </Fold>
+  );
+}
