@@ -3,7 +3,7 @@ import { isDate } from "@/core/calendar";
 import { entered, parseAs, type Entered } from "@/core/quantity/parse";
 import { plainNumber } from "@/core/quantity/plain";
 import { valueIn } from "@/core/quantity/quantity";
-import { canonical } from "@/core/quantity/arithmetic";
+import { canonical, fromCanonical } from "@/core/quantity/arithmetic";
 import type { ActiveText } from "@/formats/card/card";
 import type { FactsText } from "@/formats/facts";
 import type { Cursor, Page } from "@/formats/slices";
@@ -143,12 +143,7 @@ function brokenOf(row: RawRecord): BrokenRecord {
   const text = (value: unknown): string | undefined => (typeof value === "string" ? value : undefined);
   const rate = parseAs<"rateByWeight" | "rateByVolume">(text(row.rate) ?? "", ["rateByWeight", "rateByVolume"]);
   const { rateCanonical: number, measured } = row;
-  const kept =
-    typeof number === "number" && number > 0
-      ? measured === "mass"
-        ? `${plainNumber(number)} g/m2`
-        : measured === "volume" && `${plainNumber(number)} mL/m2`
-      : false;
+  const kept = typeof number === "number" && number > 0 ? rateOf(number, measured) : undefined;
   const date = text(row.date);
   return {
     date: date !== undefined && isDate(date) ? date : undefined,
@@ -157,11 +152,19 @@ function brokenOf(row: RawRecord): BrokenRecord {
     zone: text(row.zone) ?? "",
     product: text(row.product) ?? "",
     labelId: text(row.labelId) ?? null,
-    rate: rate.ok ? rate.value.text : kept === false ? undefined : kept,
+    rate: rate.ok ? rate.value.text : kept,
     sheetId: text(row.sheetId) ?? null,
     spreadingId: text(row.spreadingId) ?? null,
     personId: text(row.personId) ?? null,
   };
+}
+
+/** A rate that is known by its number alone, as a job file writes it. */
+function rateOf(number: number, measured: unknown): string | undefined {
+  const text = (value: number, unit: string) => `${plainNumber(Number(value.toPrecision(12)))} ${unit}`;
+  if (measured === "mass") return text(valueIn(fromCanonical<"rateByWeight">(number), "oz/1000 ft2"), "oz/1000 ft2");
+  if (measured === "volume") return text(valueIn(fromCanonical<"rateByVolume">(number), "fl oz/1000 ft2"), "fl oz/1000 ft2");
+  return undefined;
 }
 
 const OF_LOG = "record of the log";

@@ -357,7 +357,7 @@ describe("a record that can't be read", () => {
   const [NORTH, SOUTH] = [`${ids.sites}.0`, `${ids.sites}.1`];
 
   test.each([
-    ["a rate of which the number was kept", "rate = 'some'", "0.0915", TODAY],
+    ["a rate of which the number was kept", "rate = 'some'", "0.3 oz/1000 ft2", TODAY],
     [
       "no rate at all: the label's most",
       "rate = 'some', rate_canonical = null, measured = null, total_canonical = null",

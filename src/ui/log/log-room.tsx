@@ -91,7 +91,7 @@ function WriteAnew({ row, record }: { row: AsideEntry; record: BrokenEntry }) {
     <Box paddingTop="6px">
       <Note>
         {record.product} on {record.zone}: until it is written anew it counts{" "}
-        {record.rate ? `as ${record.rate}` : "as the most of its label"} there.
+        {record.rate ? `as ${rateWords(shorter(record.rate))}` : "as the most of its label"} there.
       </Note>
       {open ? (
         <Enter corrects={beforeOf(row.id, record)} onDone={() => setOpen(false)} />

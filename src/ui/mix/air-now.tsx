@@ -40,7 +40,11 @@ import { reasonsSaid, VERDICT_STATE, VERDICT_WORDS } from "../weather/verdict";
 const Plan = dynamic(() => import("../sites/plan").then((m) => m.Plan), { ssr: false });
 
 /** What the weather is looked at for: a sheet, or granules. */
-export type WeatherOf = Pick<Sheet, "id" | "weather" | "weatherHolds" | "clockBehind"> & { readonly job: SpreadFile };
+export type WeatherOf = Pick<Sheet, "id" | "weather" | "weatherHolds" | "clockBehind"> & {
+  readonly job: SpreadFile;
+  /** Of a day: which stops are behind. */
+  readonly run?: Sheet["run"];
+};
 
 /** Whether what was seen says something of now. */
 function saysNow(weather: NonNullable<Sheet["weather"]>): boolean {
@@ -126,8 +130,8 @@ const measuredOf = ({ wind, measured }: Draft): WindMeasured | "" =>
 
 function Look({ of, under }: { of: WeatherOf; under: "sheets" | "spreads" }) {
   const [draft = BLANK, set] = useKept<Draft>(`air:${of.id}`);
-  const places = (of.job.sites ?? []).flatMap((one): Option[] => (one["x-id"] ? [[one["x-id"], one.name]] : []));
-  const seenAt = draft.site ?? places[0]?.[0];
+  const places = placesOf(of);
+  const seenAt = draft.site ?? nextPlace(of, places);
   const several = places.length > 1 && seenAt !== undefined ? { site: seenAt } : {};
   const site = useSite(seenAt)?.site;
   const [picked, setWhen] = useState<When>();
@@ -228,6 +232,16 @@ function Look({ of, under }: { of: WeatherOf; under: "sheets" | "spreads" }) {
       </Row>
     </Column>
   );
+}
+
+/** The sites that a look may be at. */
+const placesOf = ({ job }: WeatherOf): Option[] =>
+  (job.sites ?? []).flatMap((one): Option[] => (one["x-id"] ? [[one["x-id"], one.name]] : []));
+
+/** Where somebody stands: of a day at the stop that comes next. */
+function nextPlace({ run }: WeatherOf, places: readonly Option[]): string | undefined {
+  const next = run?.stops.find((stop) => stop.state === "todo")?.site;
+  return (places.find(([, name]) => name === next) ?? places[0])?.[0];
 }
 
 /** When the sun rises and sets there; that nobody knows it where no place is noted. */

@@ -25,9 +25,7 @@ export function ChangesShown({ changes: { first, added } }: { changes: Changes }
         </Notice>
       )}
       {added.length > 0 && (
-        <Fold
-          title={`Everything that it adds: ${added.reduce((sum, { ids }) => sum + ids.length, 0).toLocaleString("en-US")} rows`}
-        >
+        <Fold title={everythingIn(added)}>
           {added.map((rows) => (
             <Added key={rows.table} rows={rows} />
           ))}
@@ -54,4 +52,9 @@ function Added({ rows: { of, ids, names } }: { rows: AddedRows }) {
       <Lines lines={rest > 0 ? [...names, `and ${rest.toLocaleString("en-US")} more`] : names} />
     </Fold>
   );
+}
+
+function everythingIn(added: readonly AddedRows[]): string {
+  const rows = added.reduce((sum, { ids }) => sum + ids.length, 0);
+  return `Everything that it adds: ${rows === 1 ? "one row" : `${rows.toLocaleString("en-US")} rows`}`;
 }

@@ -349,14 +349,16 @@ function Ground({ form, site, i }: { form: UseFormReturn<SiteForm>; site: SiteEn
         )}
       </Field>
       {other && inUse.length > 0 && (
-        <TextField
-          label={`Why zone ${i + 1} is other ground than ${inUse.map((ground) => ground.name).join(", ")}`}
-          placeholder="the neighbour's, behind the fence"
-          maxLength={300}
-          value={why}
-          error={errorAt(form, `zones.${i}.ground`)}
-          onChange={(e) => say(newGround(e.target.value))}
-        />
+        <Box marginTop="10px">
+          <TextField
+            label={`Why zone ${i + 1} is other ground than ${inUse.map((ground) => ground.name).join(", ")}`}
+            placeholder="the neighbour's, behind the fence"
+            maxLength={300}
+            value={why}
+            error={errorAt(form, `zones.${i}.ground`)}
+            onChange={(e) => say(newGround(e.target.value))}
+          />
+        </Box>
       )}
       {first !== "" && others.length > 0 && (
         <Box as="fieldset" border="none" marginTop="6px">
