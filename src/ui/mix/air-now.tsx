@@ -128,6 +128,30 @@ const FROM: readonly Option[] = [
 const measuredOf = ({ wind, measured }: Draft): WindMeasured | "" =>
   measured ?? (wind.trim().toLowerCase() === "calm" ? "" : "measured");
 
+interface Said {
+  readonly metric: boolean;
+  /** The site that it is seen at, where the work is on several. */
+  readonly several: Pick<AirText, "site">;
+}
+
+/** What was typed, as it is sent. What a report says is its station's; what was seen, and the soil, is the place's. */
+function airOf(draft: Draft, when: When, { metric, several }: Said): AirText {
+  const soil = given("soil", draft.soil ?? "", metric ? "°C" : "°F");
+  if (draft.metar.trim() !== "") return { when, metar: draft.metar.trim(), ...soil, ...(draft.soil?.trim() && several) };
+  return {
+    when,
+    ...given("wind", draft.wind.trim().toLowerCase() === "calm" ? "calm" : draft.wind, metric ? "km/h" : "mph"),
+    ...(draft.wind.trim() !== "" && measuredOf(draft) !== "" && { windMeasured: measuredOf(draft) as WindMeasured }),
+    ...given("gust", draft.gust, metric ? "km/h" : "mph"),
+    ...(draft.from !== "" && { from: Number(draft.from) }),
+    ...given("air", draft.air, metric ? "°C" : "°F"),
+    ...given("dewPoint", draft.dewPoint, metric ? "°C" : "°F"),
+    wet: draft.wet === "yes",
+    ...soil,
+    ...several,
+  };
+}
+
 function Look({ of, under }: { of: WeatherOf; under: "sheets" | "spreads" }) {
   const [draft = BLANK, set] = useKept<Draft>(`air:${of.id}`);
   const places = placesOf(of);
@@ -141,22 +165,7 @@ function Look({ of, under }: { of: WeatherOf; under: "sheets" | "spreads" }) {
   const send = useSend();
   const metric = useSystem() === "metric";
   const change = (more: Partial<Draft>) => set({ ...draft, ...more });
-  const soil = given("soil", draft.soil ?? "", metric ? "°C" : "°F");
-  const typed: AirText =
-    draft.metar.trim() === ""
-      ? {
-          when,
-          ...given("wind", draft.wind.trim().toLowerCase() === "calm" ? "calm" : draft.wind, metric ? "km/h" : "mph"),
-          ...(draft.wind.trim() !== "" && measuredOf(draft) !== "" && { windMeasured: measuredOf(draft) as WindMeasured }),
-          ...given("gust", draft.gust, metric ? "km/h" : "mph"),
-          ...(draft.from !== "" && { from: Number(draft.from) }),
-          ...given("air", draft.air, metric ? "°C" : "°F"),
-          ...given("dewPoint", draft.dewPoint, metric ? "°C" : "°F"),
-          wet: draft.wet === "yes",
-          ...soil,
-          ...several,
-        }
-      : { when, metar: draft.metar.trim(), ...soil, ...(draft.soil?.trim() && several) };
+  const typed = airOf(draft, when, { metric, several });
   const look = async (seen: AirText) => {
     const checked = readAir(seen);
     if (!checked.ok) return setTrouble(placed(checked.issues));
