@@ -58,6 +58,8 @@ export interface FirmEntry {
   readonly today: string;
   /** What places, and the firm itself, ask of the weather beside the labels. */
   readonly rules: readonly LocalRule[];
+  /** How often those were changed. */
+  readonly rulesRevision?: number;
   /** What it measured of the soil and the air in the days before, and where, as far as that is noted. */
   readonly before: DaysBefore;
   readonly place?: string | undefined;

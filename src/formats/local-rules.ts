@@ -1,6 +1,6 @@
 import { good, bad, type Result } from "@/core/issue";
 import { sameName } from "@/core/names";
-import { exact, faultsIn, list, needed, temperature, text, within, fault } from "./job-file/shape-parts";
+import { exact, faultsIn, list, needed, number, temperature, text, within, fault } from "./job-file/shape-parts";
 import { typeName } from "./job-file/shown";
 
 /** What a place asks of the weather beside the labels, and what the firm asks of itself. A rule never loosens a label. */
@@ -15,6 +15,8 @@ export interface LocalRule {
 }
 
 export interface LocalRules {
+  /** How often they were changed when they were read; not kept themselves. */
+  readonly "x-revision"?: number;
   readonly rules: readonly LocalRule[];
 }
 
@@ -22,6 +24,7 @@ export interface LocalRules {
 const MOST_RULES = 60;
 
 const RULES = exact({
+  "x-revision": number(true, 1e9),
   rules: needed(
     list(
       exact({

@@ -1,4 +1,4 @@
-import { eq } from "drizzle-orm";
+import { and, count, eq } from "drizzle-orm";
 import { lineFor, type Result } from "@/core/issue";
 import { parseJson } from "@/formats/json-file";
 import type { Access } from "./access";
@@ -29,6 +29,16 @@ export function readSettingAs<T>(
   if (read.ok) return read.value;
   aside?.push({ of: "setting", id: key, name: key, reason: lineFor(read.issues[0]!), raw });
   return undefined;
+}
+
+/** How often a setting was changed: who saves over a newer one is told. 1 where it was never settled. */
+export function settingRevision(db: Access, key: Setting): number {
+  const { n } = db
+    .select({ n: count() })
+    .from(revisions)
+    .where(and(eq(revisions.kind, key), eq(revisions.recordId, key)))
+    .get()!;
+  return readSetting(db, key) === undefined ? 1 : n + 2;
 }
 
 export function putSetting(db: Access, key: Setting, value: string, at: string): void {

@@ -9,7 +9,9 @@ import { readRigForm } from "@/formats/forms/read-rig-form";
 import { readSiteForm, siteText } from "@/formats/forms/site";
 import { readTipForm, tipText } from "@/formats/forms/tip";
 import type { SiteText } from "@/formats/job-file/types";
-import type { TipText } from "@/formats/rig-setup";
+import { isDate } from "@/core/calendar";
+import type { RigText } from "@/formats/job-file/types";
+import { setupOf, type TipText } from "@/formats/rig-setup";
 import { addDismissals } from "@/records/applications";
 import { RecordUnreadable } from "@/records/aside";
 import { type Access, type Records, whole } from "@/records/database";
@@ -81,7 +83,11 @@ export const KEPT: { readonly [K in KeptKind]: Kind<KeptText[K]> } = {
       const found = findRig(db, id);
       return found && { retired: found.retired, revision: found.revision, text: found.rig };
     },
-    put: saying(putRig),
+    put: (db, id, text, now) => {
+      const faults = servicedFaults(text);
+      if (faults.length === 0) putRig(db, id, text, now);
+      return faults;
+    },
     retire: retireRig,
   },
   tips: {
@@ -123,6 +129,13 @@ export const KEPT: { readonly [K in KeptKind]: Kind<KeptText[K]> } = {
 };
 
 export const isKept = (value: string): value is KeptKind => Object.hasOwn(KEPT, value);
+
+/** A day on which a pump was serviced is a day. */
+function servicedFaults(rig: RigText): Issue[] {
+  const { pumpServiced } = setupOf(rig);
+  const real = pumpServiced === undefined || pumpServiced === "" || isDate(pumpServiced);
+  return real ? [] : [issue("pumpServiced", "bad-date", pumpServiced, `"2026-04-14"`)];
+}
 
 /** Zones of one site whose names differ only in capitals, accents or what can't be seen. */
 const twinZones = ({ zones }: SiteText): Issue[] =>

@@ -6,7 +6,8 @@ import { put } from "./keep-up";
 import { stationAt } from "@/formats/season/program";
 import { firm } from "./slices/upkeep";
 import { yearNow } from "./year";
-import { dueToday, programOf, saveProgram } from "./program";
+import { localRules, saveLocalRules } from "./local-rules";
+import { dueToday, programNow, programOf, saveProgram } from "./program";
 import { saveApplication, voidApplication } from "./save-application";
 import { faults, freshRecords, ids, LABEL, must, NOW, town } from "./testing/town";
 
@@ -162,6 +163,32 @@ describe("stations", () => {
     const at = stationAt(told);
     expect([at("40.3, -75.0"), at("40.1, -75"), at(null), at("x")]).toEqual([0, undefined, undefined, undefined]);
   });
+});
+
+test("a reading of tomorrow is none", () => {
+  const ahead = [{ date: "2026-09-03", temperature: "60 F" }];
+  const station = { name: "the hill", place: "41.88, -87.61", soil: ahead };
+  expect(faults(saveProgram(records.db, { ...PROGRAM, soil: ahead }))).toEqual(["soil[0].date bad-date"]);
+  expect(faults(saveProgram(records.db, { ...PROGRAM, stations: [station] }))).toEqual(["stations[0].soil[0].date bad-date"]);
+  must(saveProgram(records.db, { ...PROGRAM, soil: [{ date: "2026-09-02", temperature: "60 F" }] }));
+});
+test("the program and the rules are saved over knowingly alone: a stale tab is told", () => {
+  const program = (more: object) => saveProgram(records.db, { ...PROGRAM, ...more });
+  const revision = () => programNow(records.db)["x-revision"];
+  expect(revision()).toBe(1);
+  must(program({ "x-revision": 1 }));
+  expect(revision()).toBe(2);
+  must(program({ soil: [{ date: "2026-09-01", temperature: "60 F" }], "x-revision": 2 }));
+  expect(faults(program({ rounds: [], "x-revision": 2 }))).toEqual([" changed-meanwhile"]);
+  expect(programOf(records.db).soil).toHaveLength(1);
+  // An answer that got lost is asked again, and what stands is what was asked for.
+  must(program({ soil: [{ date: "2026-09-01", temperature: "60 F" }], "x-revision": 2 }));
+  must(program({ rounds: [], "x-revision": 3 }));
+  const rules = (wind: string, more: object) => saveLocalRules(records.db, { rules: [{ wind }], ...more });
+  must(rules("8 mph", { "x-revision": 1 }));
+  must(rules("7 mph", { "x-revision": 2 }));
+  expect(faults(rules("9 mph", { "x-revision": 2 }))).toEqual([" changed-meanwhile"]);
+  expect(localRules(records.db)).toEqual({ rules: [{ wind: "7 mph" }] });
 });
 
 test("what stood before stays on record; what is wrong is told at its place, and nothing is changed", () => {

@@ -6,12 +6,13 @@ import { countingOf } from "@/formats/season/rates";
 import type { SetAside } from "@/records/aside";
 import { type Access, type Records, whole } from "@/records/database";
 import { findLabel } from "@/records/labels";
-import { changeSetting, readSettingAs } from "@/records/settings";
+import { changeSetting, readSettingAs, settingRevision } from "@/records/settings";
 import { seedOfSites, type SiteSeed } from "@/records/sites";
 import { carryRenamed } from "./carry-renamed";
 import { todayOf } from "./clock";
 import { doneBySite, doneOn, isForZone, stillToDo } from "./done";
 import { issue, nowText } from "./input";
+import { overtakenSetting } from "./overtaken-setting";
 
 /** The firm's program: its rounds, and what of them is due where. */
 
@@ -26,10 +27,13 @@ export const programOf = (db: Access, aside?: SetAside[]): ProgramText =>
  * (`x-was`) takes with it what was fixed for it.
  */
 export function saveProgram(db: Records, input: unknown): Result<{ rounds: number }> {
-  const read = readProgram(input);
-  if (!read.ok) return read;
+  const checked = readProgram(input);
+  if (!checked.ok) return checked;
+  const { "x-revision": revision, ...program } = checked.value;
+  const ahead = aheadFaults(program, todayOf(db));
+  if (ahead.length > 0) return bad(...ahead);
   return whole(db, (tx): Result<{ rounds: number }> => {
-    const strange = read.value.rounds.flatMap(({ label, rate }, i): readonly Issue[] => {
+    const strange = program.rounds.flatMap(({ label, rate }, i): readonly Issue[] => {
       const card = findLabel(tx, label)?.card;
       if (!card) return [issue(`rounds[${i}].label`, "unknown-name", label, "the labels on record")];
       const counting = rate === undefined ? undefined : countingOf(card, rate, `rounds[${i}].rate`);
@@ -37,17 +41,41 @@ export function saveProgram(db: Records, input: unknown): Result<{ rounds: numbe
     });
     if (strange.length > 0) return bad(...strange);
     const now = nowText();
+    const kept = JSON.stringify({ ...program, rounds: program.rounds.map(({ "x-was": _, ...round }) => round) });
+    const over = overtakenSetting(tx, "program", { revision, kept });
+    if (over) return bad(over);
     carryRenamed(
       tx,
       programOf(tx).rounds.map(({ name }) => name),
-      new Map(read.value.rounds.flatMap(({ name, "x-was": was }) => (typeof was === "string" ? [[was, name]] : []))),
+      new Map(program.rounds.flatMap(({ name, "x-was": was }) => (typeof was === "string" ? [[was, name]] : []))),
       now,
     );
-    const rounds = read.value.rounds.map(({ "x-was": _, ...round }) => round);
-    changeSetting(tx, "program", JSON.stringify({ ...read.value, rounds }), now);
-    return good({ rounds: read.value.rounds.length });
+    changeSetting(tx, "program", kept, now);
+    return good({ rounds: program.rounds.length });
   });
 }
+
+/** What was read of the soil and the air has been: a reading of tomorrow is a slip. */
+function aheadFaults({ soil, air = [], stations = [] }: ProgramText, today: string): Issue[] {
+  const of = (path: string, days: readonly { readonly date: string }[]) =>
+    days.flatMap(({ date }, i) =>
+      date > today ? [issue(`${path}[${i}].date`, "bad-date", date, `a day that has been: "${today}" or earlier`)] : [],
+    );
+  return [
+    ...of("soil", soil),
+    ...of("air", air),
+    ...stations.flatMap((station, i) => [
+      ...of(`stations[${i}].soil`, station.soil),
+      ...of(`stations[${i}].air`, station.air ?? []),
+    ]),
+  ];
+}
+
+/** The program as a screen is given it: with how often it was changed. */
+export const programNow = (db: Access, aside?: SetAside[]): ProgramText => ({
+  ...programOf(db, aside),
+  "x-revision": settingRevision(db, "program"),
+});
 
 /** As many as a screen shows of what is due. */
 const MOST_SHOWN = 60;

@@ -166,6 +166,16 @@ describe("a second site in use", () => {
     };
     expect(offered({ called: "12 Ferry Ln" })).toEqual([["north of 12 Ferry Lane", true]]);
     expect(offered({ map: JSON.stringify(coarse(square(10))) })).toEqual([["north of 12 Ferry Lane", true]]);
+    // A walk has many points.
+    const walk = [
+      [
+        Array.from(
+          { length: 400 },
+          (_, i) => [-71.4999 + 1e-4 * Math.cos(i / 63.66), 42.1001 + 1e-4 * Math.sin(i / 63.66)] as const,
+        ),
+      ],
+    ];
+    expect(offered({ map: JSON.stringify(coarse(walk)) })).toEqual([["north of 12 Ferry Lane", true]]);
     expect(offered({ map: JSON.stringify(coarse(square(100))) })).toEqual([]);
     expect(offered({ map: "no json" })).toEqual([]);
     expect(offered({ called: "12 Ferry Ln", site: ids.sites }).every(([, live]) => live === undefined)).toBe(true);

@@ -1,5 +1,5 @@
 import { bad, good, type Result } from "@/core/issue";
-import { parsePackage } from "@/core/labels/rate";
+import { parseOnShelf } from "@/core/labels/rate";
 import { canonical } from "@/core/quantity/arithmetic";
 import type { Quantity } from "@/core/quantity/kinds";
 import { isCleanOut } from "@/formats/clean-out";
@@ -28,7 +28,7 @@ export function saveStockCount(db: Records, input: unknown): Result<Counted> {
   if (!isMoment(countedAt)) return bad(issue("countedAt", "bad-date", shown(countedAt), A_MOMENT));
   const card = findLabel(db, labelId)?.card;
   if (!card) return bad(issue("labelId", "unknown-name", labelId, "the labels on record"));
-  const read = parsePackage(amount, card.form, {
+  const read = parseOnShelf(amount, card.form, {
     path: "amount",
     dialect: "screen",
     bare: ounceOf(card.form),

@@ -89,6 +89,16 @@ test("a lot that is called back names the lawns that surely had it, and those th
   expect(recall(records.db, { label: "label-999999999", lot: "L-7" })).toBeUndefined();
 });
 
+test("a lot is found however it was written: surely as it is called, perhaps where only the letters before it or its dashes differ", () => {
+  must(came({ lot: "L 4471", came: "2026-08-15" }));
+  const spelt = ["L 4471", "L4471", "l-4471", "Lot L-4471", "batch no. L.4471", "4471", "L-44711"];
+  spelt.forEach((lot, i) => down(`entry-0000000${i + 1}`, "1 oz", { date: "2026-08-20", facts: { lot } }));
+  const found = recall(records.db, { label: ids.labels, lot: "L4471" })!;
+  expect([found.lot, found.known]).toEqual(["L 4471", true]);
+  expect(found.surely.map(({ id }) => id)).toEqual(["entry-00000002"]);
+  expect(found.perhaps.map(({ id }) => id).sort()).toEqual([1, 3, 4, 5].map((n) => `entry-0000000${n}`));
+});
+
 test("what can't be a delivery is refused, every fault at once; the same sent twice came once", () => {
   expect(faults(came({ lot: " ", content: "80 fl oz", count: 1.5, price: "much", came: "2026-09-03", useBy: "soon" }))).toEqual([
     "lot missing",
@@ -102,5 +112,14 @@ test("what can't be a delivery is refused, every fault at once; the same sent tw
   must(came());
   expect(ounces(one().left)).toBe(80);
   expect(faults(came({ count: 2 }))).toEqual(["id kept-otherwise"]);
+  // No shed holds that.
+  expect(faults(came({ id: "delivery-000002", content: "99999999999 oz" }))).toEqual(["content out-of-range"]);
+  const counted = {
+    id: "count-00000001",
+    labelId: ids.labels,
+    amount: "99,999,999,999 oz",
+    countedAt: "2026-09-02T10:00:00.000Z",
+  };
+  expect(faults(saveStockCount(records.db, counted))).toEqual(["amount out-of-range"]);
   expect(() => records.db.$client.prepare("delete from deliveries").run()).toThrow(/append-only/);
 });

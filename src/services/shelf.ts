@@ -2,7 +2,7 @@ import { daysLater, isDate } from "@/core/calendar";
 import { bad, good, type Result } from "@/core/issue";
 import { sizeOf } from "@/core/labels/active";
 import type { Form } from "@/core/labels/label-rate";
-import { parsePackage } from "@/core/labels/rate";
+import { parseOnShelf, parsePackage } from "@/core/labels/rate";
 import { foldedName } from "@/core/names";
 import { canonical, fromCanonical } from "@/core/quantity/arithmetic";
 import type { Quantity } from "@/core/quantity/kinds";
@@ -164,7 +164,7 @@ export function saveDelivery(db: Records, input: unknown): Result<{ id: string }
     return bad(issue("", "wrong-type", "something else", "packages that came: of what, how many, when"));
   const card = findLabel(db, labelId)?.card;
   if (!card) return bad(issue("labelId", "unknown-name", labelId, "the labels on record"));
-  const read = parsePackage(content, card.form, { path: "content", dialect: "screen" });
+  const read = parseOnShelf(content, card.form, { path: "content", dialect: "screen" });
   const today = todayOf(db);
   const date = (key: string, value: unknown, needed: boolean, most: string) =>
     value === null && !needed
@@ -232,7 +232,10 @@ export function lotsOf(db: Access, labelIds: readonly string[], aside?: SetAside
 export function recall(db: Access, { label, lot }: { label: string; lot: string }, aside?: SetAside[]): RecallEntry | undefined {
   if (!findLabel(db, label)) return undefined;
   const key = foldedName(lot);
-  const came = deliveriesOf(db, label, aside).filter((row) => foldedName(row.lot) === key);
+  const deliveries = deliveriesOf(db, label, aside);
+  const exactly = deliveries.filter((row) => foldedName(row.lot) === key);
+  // Of a lot that came under another spelling only, that is meant.
+  const came = exactly.length > 0 ? exactly : deliveries.filter((row) => sameLot(row.lot, lot));
   const first = came.map((row) => row.came).sort()[0];
   const down = lotsDown(db, label, "1990-01-01");
   const names = siteNames(db, [...new Set(down.map(({ siteId }) => siteId))]);
@@ -243,6 +246,23 @@ export function recall(db: Access, { label, lot }: { label: string; lot: string 
     lot: came[0]?.lot ?? lot,
     known: came.length > 0,
     surely: told(down.filter((row) => noted(row.lot) && foldedName(row.lot!) === key)),
-    perhaps: first === undefined ? [] : told(down.filter((row) => !noted(row.lot) && row.date >= first)),
+    perhaps: told(
+      down.filter((row) =>
+        noted(row.lot) ? foldedName(row.lot!) !== key && sameLot(row.lot!, lot) : first !== undefined && row.date >= first,
+      ),
+    ),
   };
+}
+
+/** What is written before a lot's own number, and says nothing of it. */
+const BEFORE_LOT = /^(lot|batch|charge|no|nr|number)(?=[^a-z]|$)/;
+
+/** Whether two spellings may be one lot: "L 4471", "L4471", "Lot L-4471". */
+function sameLot(a: string, b: string): boolean {
+  const bare = (lot: string): string => {
+    const folded = foldedName(lot).replace(/^[^\p{L}\p{N}]+/u, "");
+    const shorter = folded.replace(BEFORE_LOT, "");
+    return shorter === folded ? folded.replace(/[^\p{L}\p{N}]/gu, "") : bare(shorter);
+  };
+  return bare(a) !== "" && bare(a) === bare(b);
 }

@@ -1,6 +1,7 @@
 import { bad, type Issue, type Result } from "../issue";
 import { RATE_KINDS, RATES_OF_FORM, type Form, type LabelRate, type RateKind } from "./label-rate";
 import { parseAs, type Entered, type ParseOptions } from "../quantity/parse";
+import { withinField } from "../quantity/ranges";
 
 /**
  * Reads a label rate: product for an area (`0.2 oz/1000 ft2`) or for a volume of spray (`1.5 fl oz/gal`, `0.25 %v/v`).
@@ -30,6 +31,18 @@ function formFault(rate: LabelRate, form: Form, typed: string, path: string): Is
     ? `"${rate.text.replace(" fl oz", " oz")}" if ounces of weight are meant`
     : `a weight, e.g. "${rate.text.replace(/^(\S+) [^/]+/, "$1 oz")}"`;
   return { path, code: "volume-on-dry", received: typed, expected: `write ${asWeight}` };
+}
+
+/** Reads what stands on a shelf: as a package's content, and no more than a shed holds. */
+export function parseOnShelf(
+  typed: unknown,
+  form: Form,
+  options: ParseOptions = {},
+): Result<Entered<"mass"> | Entered<"volume">> {
+  const read = parsePackage(typed, form, options);
+  if (!read.ok || (options.zero && read.value.number === 0)) return read;
+  const path = options.path ?? "";
+  return read.value.kind === "mass" ? withinField("shelfWeight", read.value, path) : withinField("shelfVolume", read.value, path);
 }
 
 /** Reads a package's content: a weight of a dry product, a volume of a liquid one. */

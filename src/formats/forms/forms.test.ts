@@ -190,6 +190,10 @@ describe("a rig with everything on it", () => {
     scales: [{ name: "shed scale", step: "0.1 lb", capacity: "50" }],
     vessels: [{ name: "bucket", graduation: "1 qt", capacity: "5 gal" }],
   };
+  test.each(["2026-02-30", "2026-13-01", "soon"])("a pump is serviced on a day that there is, not on %s", (pumpServiced) => {
+    const read = readRigForm({ ...full, pumpServiced });
+    expect(read.ok ? [] : read.issues.map(({ path, code }) => [path, code])).toEqual([["pumpServiced", "bad-date"]]);
+  });
   test("typed → written → typed again is the same rig", () => {
     const read = readRigForm(full);
     if (!read.ok) throw new Error(JSON.stringify(read.issues));

@@ -1,3 +1,4 @@
+import { isDate } from "@/core/calendar";
 import * as yup from "yup";
 import { GROUNDS, RIG_KINDS, type Ground, type RigKind } from "@/core/calibration/evidence";
 import { PRODUCT_USES, type ProductUse } from "@/core/hose-end/suitability";
@@ -44,8 +45,7 @@ const words = () =>
 
 const day = () =>
   textField((value) => {
-    const real = /^\d{4}-\d\d-\d\d$/.test(value) && !Number.isNaN(Date.parse(`${value}T00:00:00Z`));
-    return value === "" || real ? undefined : { code: "bad-date", received: value, expected: `"2026-04-14"` };
+    return value === "" || isDate(value) ? undefined : { code: "bad-date", received: value, expected: `"2026-04-14"` };
   });
 
 interface HeadTyped {

@@ -6,7 +6,7 @@ import type { DaysWork } from "@/core/season/year";
 import { canonical } from "@/core/quantity/arithmetic";
 import { entered } from "@/core/quantity/parse";
 import { placeOf } from "../area/place";
-import { choice, exact, faultsIn, list, needed, place, text, within } from "../job-file/shape-parts";
+import { choice, exact, faultsIn, list, needed, number, place, text, within } from "../job-file/shape-parts";
 import { typeName } from "../job-file/shown";
 import {
   AIR,
@@ -44,6 +44,8 @@ export interface ProgramText {
   /** Other places where it is read. */
   readonly stations?: readonly StationText[];
   readonly work?: WorkText;
+  /** How often it was changed when it was read; not kept itself. */
+  readonly "x-revision"?: number;
 }
 
 /** A place where the soil and the air are read: the sites that lie nearest to it go by it. */
@@ -94,6 +96,7 @@ const PROGRAM = exact({
     MOST_STATIONS,
   ),
   work: exact({ perDay: within("zoneArea"), days: list(choice([0, 1, 2, 3, 4, 5, 6]), 1, "day of the week", 7) }),
+  "x-revision": number(true, 1e9),
 });
 
 /** A program as it comes from a screen, or every fault with its place. What its rates come to, only the cards can say. */

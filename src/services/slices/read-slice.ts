@@ -12,7 +12,7 @@ import { stockNow } from "../save-stock";
 import { afterWork } from "../after-work";
 import { checkSeries, crew, inForce, loads, lookAt, standings, story } from "./calibrations";
 import { logPage, logTotals } from "./log";
-import { dueToday, programOf } from "../program";
+import { dueToday, programNow } from "../program";
 import { lotsOf, recall, shelf } from "../shelf";
 import { week, yearEntry, yearOfSite } from "./season";
 import { looks, results, toJudge, toLookAt } from "./looks";
@@ -57,7 +57,7 @@ const READERS: { readonly [S in SliceName]: Reader<S> } = {
   toJudge,
   toLookAt,
   results,
-  program: (db, _query, aside) => programOf(db, aside),
+  program: (db, _query, aside) => programNow(db, aside),
   due: (db, _query, aside) => dueToday(db, aside),
   year: yearEntry,
   yearOfSite,
@@ -70,7 +70,7 @@ const READERS: { readonly [S in SliceName]: Reader<S> } = {
 };
 
 /** What a query must look like: each part with its kind; `?` where it may be left out. */
-type Part = "text" | "text?" | "texts" | "yes?" | "cursor?" | "number" | "number?";
+type Part = "text" | "text?" | "shape?" | "texts" | "yes?" | "cursor?" | "number" | "number?";
 const ASKED: { readonly [S in SliceName]: Readonly<Record<string, Part>> } = {
   firm: {},
   people: {},
@@ -91,7 +91,7 @@ const ASKED: { readonly [S in SliceName]: Readonly<Record<string, Part>> } = {
   },
   sitesById: { ids: "texts" },
   siteCalled: { name: "text" },
-  grounds: { site: "text?", name: "text", areaM2: "number", called: "text?", gate: "text?", map: "text?" },
+  grounds: { site: "text?", name: "text", areaM2: "number", called: "text?", gate: "text?", map: "shape?" },
   areasBefore: { zone: "text" },
   standings: {},
   inForce: { rig: "text", person: "text?", site: "text?" },
@@ -148,12 +148,15 @@ const ASKED: { readonly [S in SliceName]: Readonly<Record<string, Part>> } = {
 /** More than any screen asks for at once. */
 const MOST = 200;
 const isText = (value: unknown): value is string => typeof value === "string" && value.length <= 200;
+/** The coarse shape of a zone: 48 points of three dozen letters. */
+const MOST_SHAPE = 4000;
 const isTexts = (value: unknown): value is Cursor => Array.isArray(value) && value.length <= MOST && value.every(isText);
 
 const FITS: { readonly [P in Part]: (value: unknown) => boolean } = {
   text: isText,
   "text?": (value) => value === undefined || isText(value),
   texts: isTexts,
+  "shape?": (value) => value === undefined || (typeof value === "string" && value.length <= MOST_SHAPE),
   "yes?": (value) => value === undefined || value === true,
   "cursor?": (value) => value === undefined || isTexts(value),
   number: Number.isFinite,

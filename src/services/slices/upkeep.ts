@@ -20,6 +20,7 @@ import type { Access } from "@/records/database";
 import { twinOf } from "@/records/names";
 import { listPeople, peopleNames } from "@/records/people";
 import { findRig } from "@/records/rigs";
+import { settingRevision } from "@/records/settings";
 import { findSite, sitesPage } from "@/records/sites";
 import { rinsesOf } from "@/records/stock";
 import { openSpreadings } from "@/records/spreadings";
@@ -37,7 +38,8 @@ export function firm(db: Access, _query: object, aside: SetAside[]): FirmEntry {
   return {
     ...firmZone(db),
     today,
-    ...localRules(db, aside),
+    rules: localRules(db, aside).rules,
+    rulesRevision: settingRevision(db, "local-rules"),
     before: daysBefore(program, today),
     place: program.place,
     stations: (program.stations ?? []).map((station) => ({ place: station.place, before: daysBefore(station, today) })),

@@ -8,7 +8,7 @@ import { capital } from "@/core/words/capital";
 import { turfsOf } from "@/formats/card/says";
 import type { ProgramText } from "@/formats/season/program";
 import { useKept } from "../data/kept-here";
-import { sentences, useLabels, useSend, useSlice } from "../data/records";
+import { sentences, useLabels, useSend, useSlice, useReadAgain } from "../data/records";
 import { Room } from "../frame/room";
 import { Check, Choose, type Option } from "../parts/choose";
 import { Button, Heading, Note, SubHeading } from "../parts/controls";
@@ -57,6 +57,8 @@ interface Draft extends SeriesDraft {
   readonly perDay: string;
   /** Days of the week on which there is work, 0 (Sunday) to 6. */
   readonly days: readonly number[];
+  /** Of the program that the draft was begun from. */
+  readonly revision?: number | undefined;
 }
 
 const NEVER: EdgeDraft = { by: "", at: "" };
@@ -104,6 +106,7 @@ function Editor({ program }: { program: ProgramText }) {
   const [trouble, setTrouble] = useState<readonly string[]>([]);
   const [saved, setSaved] = useState(false);
   const send = useSend();
+  const readAgain = useReadAgain();
   const change = (next: Partial<Draft>) => {
     setSaved(false);
     keep({ ...draft, ...next });
@@ -123,6 +126,11 @@ function Editor({ program }: { program: ProgramText }) {
     );
     setSaved(result.ok);
     if (result.ok) keep(undefined);
+    else if (result.issues.some((issue) => issue.code === "changed-meanwhile")) {
+      // Once it was told, the newer one is saved over knowingly.
+      await readAgain();
+      keep({ ...draft, revision: undefined });
+    }
   };
   return (
     <Box as="section" aria-label="Rounds">
@@ -317,8 +325,9 @@ const edgeDraft = (edge: ProgramText["rounds"][number]["opens"]): EdgeDraft => {
   return by ? { by, at: edge![by]! } : NEVER;
 };
 
-const draftOf = ({ rounds, stations = [], work, ...own }: ProgramText): Draft => ({
+const draftOf = ({ rounds, stations = [], work, "x-revision": revision, ...own }: ProgramText): Draft => ({
   ...seriesDraft(own),
+  revision,
   stations: stations.map((station) => ({ name: station.name, ...seriesDraft(station) })),
   perDay: work?.perDay ?? "",
   days: work?.days ?? WORKING,
@@ -345,7 +354,7 @@ const groundText = (typed: string): string => {
 };
 
 /** What was typed as it is sent: a bare number of days is days. */
-function programText({ rounds, stations = [], perDay, days: weekdays, ...own }: Draft): unknown {
+function programText({ rounds, stations = [], perDay, days: weekdays, revision, ...own }: Draft): unknown {
   const given = (key: string, text: string) => (text.trim() === "" ? {} : { [key]: text.trim() });
   const days = (key: string, text: string) => given(key, /^\d+$/.test(text.trim()) ? `${text.trim()} days` : text);
   const edge = (key: string, { by, at }: EdgeDraft) => (by === "" ? {} : { [key]: { [by]: at.trim() } });
@@ -365,6 +374,7 @@ function programText({ rounds, stations = [], perDay, days: weekdays, ...own }: 
       }),
     })),
     ...seriesText(own),
+    ...(revision !== undefined && { "x-revision": revision }),
     ...(stations.length > 0 && { stations: stations.map((station) => ({ name: station.name.trim(), ...seriesText(station) })) }),
     ...((perDay.trim() !== "" || weekdays.join() !== WORKING.join()) && {
       work: { ...given("perDay", groundText(perDay)), days: weekdays },

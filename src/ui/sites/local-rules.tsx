@@ -7,7 +7,7 @@ import { MOST_WIND } from "@/core/conditions/judge";
 import { read } from "@/core/working/units";
 import type { LocalRule } from "@/formats/local-rules";
 import { useKept } from "../data/kept-here";
-import { sentences, useSend, useSlice } from "../data/records";
+import { sentences, useSend, useSlice, useReadAgain } from "../data/records";
 import { asMeant, withBare } from "../data/typed";
 import { useSystem } from "../data/units";
 import { Button, Note } from "../parts/controls";
@@ -34,27 +34,43 @@ function ruleText(draft: Draft, metric: boolean): LocalRule {
   return Object.fromEntries(KEYS.flatMap((key) => (told[key].trim() === "" ? [] : [[key, told[key].trim()]])));
 }
 
+/** The rules as they are typed, and of which state they were begun. */
+interface Kept {
+  readonly rules: readonly Draft[];
+  readonly revision: number | undefined;
+}
+
 /** What places, and the firm itself, ask of the weather beside the labels: kept for all devices. */
 export function LocalRules() {
   const firm = useSlice("firm", {}).value;
   const system = useSystem();
   const metric = system === "metric";
-  const [kept, keep] = useKept<readonly Draft[]>("draft:local-rules");
+  const [kept, keep] = useKept<Kept>("draft:rules-of-places");
   const [issues, setIssues] = useState<readonly Issue[]>([]);
   const [saved, setSaved] = useState(false);
   const send = useSend();
+  const readAgain = useReadAgain();
   if (!firm) return null;
-  const drafts = kept ?? [...firm.rules.map((rule) => ({ ...BLANK, ...rule })), BLANK];
+  const revision = kept === undefined ? firm.rulesRevision : kept.revision;
+  const drafts = kept?.rules ?? [...firm.rules.map((rule) => ({ ...BLANK, ...rule })), BLANK];
   const told = drafts.filter((rule) => !isBlank(rule));
   const change = (next: readonly Draft[]) => {
     setSaved(false);
-    keep(next);
+    keep({ rules: next, revision });
   };
   const save = async () => {
-    const result = await send("/api/settings/rules", { rules: told.map((rule) => ruleText(rule, metric)) });
+    const result = await send("/api/settings/rules", {
+      rules: told.map((rule) => ruleText(rule, metric)),
+      ...(revision !== undefined && { "x-revision": revision }),
+    });
     setIssues(result.ok ? [] : result.issues);
     setSaved(result.ok);
     if (result.ok) keep(undefined);
+    else if (result.issues.some((issue) => issue.code === "changed-meanwhile")) {
+      // Once it was told, the newer ones are saved over knowingly.
+      await readAgain();
+      keep({ rules: drafts, revision: undefined });
+    }
   };
   const errorOf = (rule: Draft, key: keyof LocalRule) => {
     const issue = issues.find(({ path }) => path === `rules[${told.indexOf(rule)}].${key}`);
