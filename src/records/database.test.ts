@@ -1,7 +1,10 @@
-import { existsSync, mkdirSync, readdirSync, readFileSync } from "node:fs";
+import { chmodSync, existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import path from "node:path";
 import Database from "better-sqlite3";
-import { openRecords } from "./database";
+import { backUp } from "./backup";
+import { closeRecords, openRecords } from "./database";
+import { clearStaging, stagingPrefix } from "./private";
+import { copyRecords } from "./staging";
 import { readAll } from "@/services/read-all";
 import { freshRecords, ids, town } from "@/services/testing/town";
 import { findRig } from "./rigs";
@@ -129,5 +132,45 @@ describe("the file", () => {
     expect(() => client.exec("update applications set total_canonical = 0 where id = 'c'")).toThrow(/CHECK/);
     client.exec("insert into withdrawals (sheet_id, at) values ('sheet-open', '2026-05-04')");
     expect(all("select record_id from still_open")).toEqual([["sheet-broken"]]);
+  });
+});
+
+describe("the folder is its owner's alone", () => {
+  const modes = (at: string): Record<string, string> =>
+    Object.fromEntries(
+      readdirSync(at, { recursive: true, withFileTypes: true }).map((entry) => {
+        const file = path.join(entry.parentPath, entry.name);
+        return [path.relative(at, file), (statSync(file).mode & 0o777).toString(8)];
+      }),
+    );
+  test("folders are 0700 and files 0600, those that were there before and those that come: copies, backups, staging", () => {
+    const own = path.join(records.folder, "own");
+    mkdirSync(path.join(own, "backups"), { recursive: true, mode: 0o755 });
+    writeFileSync(path.join(own, "backups", "old.db"), "x", { mode: 0o644 });
+    chmodSync(path.join(own, "backups"), 0o755);
+    chmodSync(path.join(own, "backups", "old.db"), 0o644);
+    const opened = openRecords(own);
+    backUp(own, new Date("2026-09-02T10:00:00Z"));
+    const staged = copyRecords(own, mkdtempSync(stagingPrefix(own)));
+    for (const [name, mode] of Object.entries(modes(own)))
+      expect([name, mode]).toEqual([name, statSync(path.join(own, name)).isDirectory() ? "700" : "600"]);
+    expect((statSync(own).mode & 0o777).toString(8)).toBe("700");
+    expect(Object.keys(modes(own)).length).toBeGreaterThan(6);
+    staged.db.$client.close();
+    closeRecords(opened);
+  });
+  test("what jobs of a killed process left is taken away at the next start; a living one's stays", () => {
+    const own = path.join(records.folder, "own");
+    mkdirSync(own, { recursive: true });
+    const alive = process.ppid;
+    for (const name of [".staging-abc", ".staging-4194999-x", `.staging-${process.pid}-x`, `.staging-${alive}-x`])
+      mkdirSync(path.join(own, name));
+    const opened = openRecords(own);
+    expect(readdirSync(own).filter((name) => name.startsWith(".staging"))).toEqual([`.staging-${alive}-x`]);
+    // A job that runs keeps its own.
+    mkdirSync(`${stagingPrefix(own)}y`);
+    clearStaging(own);
+    expect(readdirSync(own).filter((name) => name.endsWith("-y"))).toHaveLength(1);
+    closeRecords(opened);
   });
 });

@@ -8,6 +8,7 @@ import { damaged, diskFaultOf, RecordsFault } from "./disk";
 import { fillNumbers } from "./applications";
 import { chainMissing } from "./chain";
 import { fillNames } from "./names";
+import { clearStaging, makePrivate, makePrivately } from "./private";
 import { within } from "./prepared";
 import * as upkeep from "./schema";
 import * as season from "./schema-season";
@@ -41,8 +42,11 @@ export const recordsFile = (folder: string): string => path.join(/*turbopackIgno
  */
 export function openRecords(folder: string): Records {
   try {
+    makePrivately();
     mkdirSync(folder, { recursive: true });
     probe(folder);
+    makePrivate(folder);
+    clearStaging(folder, true);
     const records = connect(recordsFile(folder));
     try {
       // A page that is damaged is found now, not in the middle of a day.
@@ -61,6 +65,7 @@ export function openRecords(folder: string): Records {
 
 /** A connection with the safety that records need. */
 export function connect(file: string): Records {
+  makePrivately();
   const client = new Database(file, { timeout: 5000 });
   client.pragma("journal_mode = WAL");
   client.pragma("synchronous = FULL");

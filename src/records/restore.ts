@@ -4,6 +4,7 @@ import Database from "better-sqlite3";
 import { checkCopy, stampOf, type Checked } from "./backup";
 import { recordsFile } from "./database";
 import { RecordsFault } from "./disk";
+import { makePrivate, makePrivately } from "./private";
 
 /**
  * Puts a copy in the place of the records. It is checked before anything is touched, and what it replaces is kept under
@@ -14,6 +15,7 @@ import { RecordsFault } from "./disk";
 export function restore(folder: string, from: string, now: Date): { readonly replaced: string | null } & Checked {
   const checked = checkCopy(from);
   const file = recordsFile(folder);
+  makePrivately();
   mkdirSync(folder, { recursive: true });
   let replaced: string | null = null;
   copyFileSync(from, `${file}.new`);
@@ -25,6 +27,7 @@ export function restore(folder: string, from: string, now: Date): { readonly rep
     for (const end of ["", "-wal", "-shm"]) if (existsSync(`${file}${end}`)) renameSync(`${file}${end}`, `${replaced}${end}`);
   }
   renameSync(`${file}.new`, file);
+  makePrivate(folder);
   return { replaced, ...checked };
 }
 

@@ -1,7 +1,8 @@
 import { fork } from "node:child_process";
-import { mkdtempSync, readdirSync, rmSync, statSync } from "node:fs";
+import { mkdtempSync } from "node:fs";
 import path from "node:path";
 import { bad, type Result } from "@/core/issue";
+import { clearStaging, stagingPrefix } from "@/records/private";
 import { issue } from "../input";
 import type { Progress } from "../progress";
 import type { BackgroundJob, Done } from "./jobs";
@@ -17,18 +18,8 @@ const MEMORY = 1024;
 
 /** A folder of its own for one job, in the folder of the records so that it is on the same disk. */
 export function tmpFolder(folder: string): string {
-  clearOld(folder);
-  return mkdtempSync(path.join(/*turbopackIgnore: true*/ folder, PREFIX));
-}
-const PREFIX = ".staging-";
-const DAY = 86_400_000;
-
-/** What a process that was killed left behind. */
-function clearOld(folder: string): void {
-  for (const name of readdirSync(folder).filter((n) => n.startsWith(PREFIX))) {
-    const old = path.join(/*turbopackIgnore: true*/ folder, name);
-    if (Date.now() - statSync(old).mtimeMs > DAY) rmSync(old, { recursive: true, force: true });
-  }
+  clearStaging(folder);
+  return mkdtempSync(stagingPrefix(folder));
 }
 
 /**
