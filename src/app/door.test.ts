@@ -29,6 +29,10 @@ describe("the door", () => {
   test.each(["TRACE", "PUT", "DELETE", "CONNECT", undefined])("%s is no method here", (method) =>
     expect(refusalOf(asked("localhost", { method }), [])?.status).toBe(405),
   );
+  test("a request that names two hosts means neither", () => {
+    expect(refusalOf(asked("localhost", { hosts: 2 }), [])?.status).toBe(400);
+    expect(refusalOf(asked("localhost", { hosts: 1 }), [])).toBeUndefined();
+  });
   test("an address that is none is told as such", () => {
     expect(refusalOf(asked("localhost", { url: "/api/sheets/%ff" }), [])?.status).toBe(400);
     expect(refusalOf(asked("localhost", { url: "/mix/sheet?id=%ff" }), [])).toBeUndefined();

@@ -12,6 +12,8 @@ export interface Asked {
   readonly method: string | undefined;
   readonly host: string | undefined;
   readonly url: string | undefined;
+  /** How many Host headers it has: a second one is somebody's attempt to mean two servers at once. */
+  readonly hosts?: number;
 }
 
 export interface Refusal {
@@ -38,8 +40,9 @@ export function namesOf(env: Readonly<Record<string, string | undefined>>): stri
 }
 
 /** Why a request is not let in; undefined where it is. @param names beside the loopback ones */
-export function refusalOf({ method, host, url }: Asked, names: readonly string[]): Refusal | undefined {
+export function refusalOf({ method, host, url, hosts = 1 }: Asked, names: readonly string[]): Refusal | undefined {
   if (!METHODS.includes(method ?? "")) return { status: 405, text: `${METHODS.join(", ")} are taken here.` };
+  if (hosts > 1) return { status: 400, text: "A request names one host." };
   const name = (host ?? "").toLowerCase().replace(/:\d{1,5}$/, "");
   if (name === "" || !(LOOPBACK.test(name) || names.includes(name)))
     return {
@@ -69,7 +72,9 @@ export function standAtTheDoor(
   http.Server.prototype.emit = function (this: http.Server, event: string | symbol, ...args: unknown[]): boolean {
     if (event === "request") {
       const [request, response] = args as [IncomingMessage, ServerResponse];
-      const refused = refusalOf({ method: request.method, host: request.headers.host, url: request.url }, names);
+      const { method, url, headers, rawHeaders } = request;
+      const hosts = rawHeaders.filter((header, i) => i % 2 === 0 && header.toLowerCase() === "host").length;
+      const refused = refusalOf({ method, host: headers.host, url, hosts }, names);
       if (refused) {
         response.writeHead(refused.status, { "content-type": "text/plain; charset=utf-8", connection: "close" });
         response.end(request.method === "HEAD" ? undefined : `${refused.text}\n`);

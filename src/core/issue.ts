@@ -70,6 +70,17 @@ export const issueAt = (place: string, issue: Issue): Issue => ({
   path: [place, issue.path].filter(Boolean).join("."),
 });
 
+const MOST_PATH = 160;
+const MOST_SAID = 200;
+const cutTo = (text: string, most: number) => (text.length > most ? `${text.slice(0, most - 1)}…` : text);
+
+/** An issue as it is told: what came from outside once, and cut. Of a key that there isn't, its place says it. */
+export const cutIssue = (issue: Issue): Issue => ({
+  ...issue,
+  path: cutTo(issue.path, MOST_PATH),
+  received: issue.code === "unknown-key" && issue.path.endsWith(issue.received) ? "" : cutTo(issue.received, MOST_SAID),
+});
+
 const q = (text: string) => (text.length > 60 ? `"${text.slice(0, 57)}…"` : `"${text}"`);
 
 const WORDS: Record<IssueCode, (issue: Issue) => string> = {
@@ -125,6 +136,7 @@ export function wordsFor(issue: Issue, system: "us" | "metric" = "us"): string {
 }
 
 /** One line: the place, then the words. The form that the `gauge` command prints. */
-export function lineFor(issue: Issue): string {
+export function lineFor(told: Issue): string {
+  const issue = { ...told, path: cutTo(told.path, MOST_PATH) };
   return issue.path === "" ? wordsFor(issue) : `${issue.path}: ${wordsFor(issue)}`;
 }

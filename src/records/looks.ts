@@ -158,11 +158,11 @@ export const addPhoto = (
 ) =>
   void db
     .insert(photos)
-    .values({ ...photo, createdAt: now })
+    .values({ ...photo, plain: true, createdAt: now })
     .run();
 
 export const findPhoto = (db: Access, id: string) =>
-  db.select({ bytes: photos.bytes }).from(photos).where(eq(photos.id, id)).get();
+  db.select({ bytes: photos.bytes, plain: photos.plain }).from(photos).where(eq(photos.id, id)).get();
 
 /** The photos of some looks, by the look, in the order in which they came. */
 export function photosOf(db: Access, lookIds: readonly string[]): ReadonlyMap<string, readonly string[]> {

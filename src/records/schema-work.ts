@@ -369,6 +369,8 @@ export const photos = sqliteTable(
       .references(() => looks.id),
     bytes: blob("bytes", { mode: "buffer" }).notNull(),
     createdAt: createdAt(),
+    /** It was made anew when it came: nothing but the picture is in it. What came before that was done is made anew when it is shown. */
+    plain: integer("plain", { mode: "boolean" }).notNull().default(false),
   },
   (t) => [index("photos_of_look").on(t.lookId)],
 );

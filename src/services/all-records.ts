@@ -1,5 +1,6 @@
 import { bad, good, type Issue, type Result } from "@/core/issue";
 import { NOTHING, type Choices, type Imported, type ImportItem } from "@/formats/import";
+import { nearest } from "@/formats/job-file/shape-parts";
 import { shown } from "@/formats/job-file/shown";
 import type { SetAside } from "@/records/aside";
 import { migrationsKnown, type Records } from "@/records/database";
@@ -127,7 +128,7 @@ function readFile(text: string): Result<Partial<Record<TableName, readonly Row[]
     );
   if (typeof tables !== "object" || tables === null) return bad(issue("tables", "wrong-type", shown(tables), "an object"));
   const unknown = Object.keys(tables).filter((t) => !TABLES.includes(t as TableName));
-  if (unknown.length > 0) return bad(...unknown.map((t) => issue(`tables.${t}`, "unknown-key", t, "")));
+  if (unknown.length > 0) return bad(...unknown.map((t) => issue(`tables.${shown(t)}`, "unknown-key", shown(t), nearest(t, TABLES))));
   for (const [table, rows] of Object.entries(tables))
     if (!Array.isArray(rows) || rows.some((row) => typeof row !== "object" || row === null || Array.isArray(row)))
       return bad(issue(`tables.${table}`, "wrong-type", "something else", "a list of rows"));
@@ -144,7 +145,7 @@ function rowFaults(db: Records, tables: Partial<Record<TableName, readonly Row[]
       for (const [key, value] of Object.entries(row)) {
         if (issues.length >= MOST) return issues;
         const path = `tables.${table}[${i}]`;
-        if (!columns.has(key)) issues.push(issue(path, "unknown-key", shown(key), [...columns].join(", ")));
+        if (!columns.has(key)) issues.push(issue(`${path}.${shown(key)}`, "unknown-key", shown(key), nearest(key, [...columns])));
         else if (value !== null && typeof value !== "string" && !Number.isFinite(value))
           issues.push(issue(`${path}.${key}`, "wrong-type", shown(value), "a text, a number or null"));
       }

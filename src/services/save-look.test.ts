@@ -1,3 +1,5 @@
+import sharp from "sharp";
+import { GET } from "@/app/api/looks/photo/[id]/route";
 import { dateOf, dayOf } from "@/core/calendar";
 import { isLook, MOST_PHOTO_BYTES, MOST_PHOTOS, shareOf } from "@/formats/looks";
 import { findPhoto } from "@/records/looks";
@@ -6,6 +8,12 @@ import { put } from "./keep-up";
 import { saveApplication, voidApplication } from "./save-application";
 import { saveLook, savePhoto } from "./save-look";
 import { add, faults, freshRecords, ids, LABEL, must, NOW, town } from "./testing/town";
+
+const mockOpen = jest.fn();
+jest.mock("@/records/database", () => ({
+  ...jest.requireActual<object>("@/records/database"),
+  records: () => mockOpen() as unknown,
+}));
 
 const records = freshRecords();
 /** The day of the town's clock. */
@@ -42,7 +50,15 @@ const inspection = (more: object = {}) => ({
   says: { control: "80 %", injury: "0" },
   ...more,
 });
-const JPEG = Buffer.from([0xff, 0xd8, 0xff, 0xe0, 1, 2, 3]);
+/** A small picture, with where and with what it was taken. */
+const picture = (shade: number, more: { readonly orientation?: number } = {}) =>
+  sharp({ create: { width: 40, height: 30, channels: 3, background: { r: shade, g: 120, b: 60 } } })
+    .withExif({ IFD0: { Make: "Lens", Model: "made up" }, IFD3: { GPSLatitude: "51/1 30/1 0/1", GPSLongitude: "0/1 7/1 0/1" } })
+    .withMetadata({ ...(more.orientation && { orientation: more.orientation }) })
+    .jpeg()
+    .toBuffer();
+let JPEG: Buffer;
+beforeAll(async () => void (JPEG = await picture(40)));
 const photo = (more: object = {}) => ({
   id: "photo-00000001",
   lookId: "look-000000001",
@@ -118,15 +134,45 @@ describe("a look at a zone", () => {
 });
 
 describe("photos of a look", () => {
-  test("are kept as they came, so many and no more; nothing else is a photo", () => {
+  test("are kept, so many and no more; the same sent again is one", async () => {
     must(saveLook(records.db, scout()));
-    for (let i = 1; i <= MOST_PHOTOS; i++) must(savePhoto(records.db, photo({ id: `photo-0000000${i}` })));
-    must(savePhoto(records.db, photo()));
+    for (let i = 1; i <= MOST_PHOTOS; i++) must(await savePhoto(records.db, photo({ id: `photo-0000000${i}` })));
+    must(await savePhoto(records.db, photo()));
     expect(looks(records.db, {}, []).rows[0]!.photos).toHaveLength(MOST_PHOTOS);
-    expect(findPhoto(records.db, "photo-00000001")!.bytes.equals(JPEG)).toBe(true);
-    expect(faults(savePhoto(records.db, photo({ id: "photo-00000009" })))).toEqual([" too-many"]);
-    const other = Buffer.concat([JPEG, JPEG]).toString("base64");
-    expect(faults(savePhoto(records.db, photo({ image: other })))).toEqual(["id kept-otherwise"]);
+    expect(faults(await savePhoto(records.db, photo({ id: "photo-00000009" })))).toEqual([" too-many"]);
+    const other = (await picture(200)).toString("base64");
+    expect(faults(await savePhoto(records.db, photo({ image: other })))).toEqual(["id kept-otherwise"]);
+  });
+  test("are made anew: the picture, turned as it was held, and nothing of place, device or what stands behind it", async () => {
+    must(saveLook(records.db, scout()));
+    const sent = Buffer.concat([await picture(40, { orientation: 6 }), Buffer.from("PK and a page <script>")]);
+    expect([(await sharp(sent).metadata()).exif !== undefined, sent.includes("Lens")]).toEqual([true, true]);
+    must(await savePhoto(records.db, photo({ image: sent.toString("base64") })));
+    const kept = findPhoto(records.db, "photo-00000001")!;
+    const seen = await sharp(kept.bytes).metadata();
+    expect([seen.format, seen.width, seen.height, seen.exif, seen.icc, seen.xmp]).toEqual([
+      "jpeg",
+      30,
+      40,
+      undefined,
+      undefined,
+      undefined,
+    ]);
+    expect([kept.bytes.includes("Lens"), kept.bytes.includes("script"), kept.plain]).toEqual([false, false, true]);
+  });
+  test("of before that are made anew when they are shown", async () => {
+    must(saveLook(records.db, scout()));
+    records.db.$client
+      .prepare("insert into photos (id, look_id, bytes, created_at) values ('photo-00000007', 'look-000000001', ?, ?)")
+      .run(JPEG, NOW);
+    mockOpen.mockReturnValue(records.db);
+    const shown = await GET(new Request("http://127.0.0.1/"), { params: Promise.resolve({ id: "photo-00000007" }) });
+    const bytes = Buffer.from(await shown.arrayBuffer());
+    expect([shown.headers.get("content-type"), bytes.includes("Lens"), (await sharp(bytes).metadata()).exif]).toEqual([
+      "image/jpeg",
+      false,
+      undefined,
+    ]);
   });
   test.each<[string, object, string]>([
     ["a page", { image: Buffer.from("<svg onload=x>").toString("base64") }, "image wrong-type"],
@@ -134,9 +180,19 @@ describe("photos of a look", () => {
     ["more than a lawn's worth", { image: Buffer.alloc(MOST_PHOTO_BYTES + 1, 0xff).toString("base64") }, "image too-big"],
     ["of another look", { lookId: "look-999999999" }, "lookId unknown-name"],
     ["no text", { image: 7 }, " wrong-type"],
-  ])("%s is refused", (_what, more, expected) => {
+    [
+      "a beginning without a picture",
+      { image: Buffer.from([0xff, 0xd8, 0xff, 0xe0, 1, 2, 3]).toString("base64") },
+      "image wrong-type",
+    ],
+  ])("%s is refused", async (_what, more, expected) => {
     must(saveLook(records.db, scout()));
-    expect(faults(savePhoto(records.db, photo(more)))).toEqual([expected]);
+    expect(faults(await savePhoto(records.db, photo(more)))).toEqual([expected]);
+  });
+  test("another kind of picture is refused", async () => {
+    must(saveLook(records.db, scout()));
+    const png = await sharp(JPEG).png().toBuffer();
+    expect(faults(await savePhoto(records.db, photo({ image: png.toString("base64") })))).toEqual(["image wrong-type"]);
   });
 });
 

@@ -17,6 +17,7 @@ import { findSite } from "@/records/sites";
 import { todayOf } from "./clock";
 import { isId, isRecordId, issue, nowText, shown } from "./input";
 import { once } from "./once";
+import { plainPhoto } from "./plain-photo";
 import { noZone, zoneNamed } from "./zone-named";
 
 /**
@@ -100,17 +101,17 @@ function readSays(kind: LookKind, input: unknown): Result<LookText> {
   return good(Object.fromEntries(said.map(([key, part]) => [key, typeof part === "string" ? part.trim() : part])));
 }
 
-/** Keeps a photo of a look: `{ id, lookId, image }`, a JPEG in base 64, as small as the device made it. */
-export function savePhoto(db: Records, input: unknown): Result<{ id: string }> {
+/** Keeps a photo of a look: `{ id, lookId, image }`, a JPEG in base 64, as small as the device made it; the picture alone is kept. */
+export async function savePhoto(db: Records, input: unknown): Promise<Result<{ id: string }>> {
   const { id, lookId, image } = (input ?? {}) as Record<string, unknown>;
   if (!isId(id) || !isId(lookId) || typeof image !== "string")
     return bad(issue("", "wrong-type", "something else", "a photo of a look"));
-  const bytes = Buffer.from(image, "base64");
-  if (bytes.length > MOST_PHOTO_BYTES)
-    return bad(issue("image", "too-big", `${Math.ceil(bytes.length / 1000)} kB`, `${MOST_PHOTO_BYTES / 1000} kB`));
-  // What a browser would run or guess at is no picture.
-  if (bytes.length < 4 || bytes.readUInt32BE(0) >>> 8 !== 0xff_d8_ff)
-    return bad(issue("image", "wrong-type", "something else", "a JPEG"));
+  const sent = Buffer.from(image, "base64");
+  if (sent.length > MOST_PHOTO_BYTES)
+    return bad(issue("image", "too-big", `${Math.ceil(sent.length / 1000)} kB`, `${MOST_PHOTO_BYTES / 1000} kB`));
+  const made = await plainPhoto(sent);
+  if (!made.ok) return made;
+  const bytes = made.value;
   return whole(db, (tx): Result<{ id: string }> => {
     if (!findLook(tx, lookId)) return bad(issue("lookId", "unknown-name", lookId, "the looks on record"));
     const before = findPhoto(tx, id);

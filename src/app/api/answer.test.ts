@@ -48,6 +48,8 @@ describe("answering a request to keep something", () => {
       { origin: "null" },
       { origin: "http://127.0.0.1:9999" },
       { "content-type": "text/plain" },
+      { "content-type": "application/jsonp" },
+      { "content-type": "application/json-x; charset=utf-8" },
     ];
     for (const headers of strangers) {
       const response = await answerTo(request("{}", headers), () => good(1));
@@ -59,6 +61,19 @@ describe("answering a request to keep something", () => {
   test("the app's own page is let in by whatever name it was reached", async () => {
     const own = await answerTo(request("{}", { host: "shed.local:3000", origin: "http://shed.local:3000" }), () => good(1));
     expect(own.status).toBe(200);
+  });
+
+  test("a type is the same with its characters said, and in capitals", async () => {
+    const said = await answerTo(request("{}", { "content-type": "Application/JSON; charset=utf-8" }), () => good(1));
+    expect(said.status).toBe(200);
+  });
+
+  test("a key that there isn't is said once, and cut", async () => {
+    const key = "k".repeat(5000);
+    const fault = { path: `rig.${key}`, code: "unknown-key", received: key, expected: "" } as const;
+    const text = await (await answerTo(request("{}"), () => bad(fault))).text();
+    expect(text.length).toBeLessThan(400);
+    expect(text.match(/k{20,}/g)).toHaveLength(1);
   });
 
   test("what is no JSON is a fault, not a crash", async () => {

@@ -129,7 +129,8 @@ function shapeFault(text: string): Issue | undefined {
 export function foreign(request: Request, type: string): Response | undefined {
   const origin = request.headers.get("origin");
   const own = origin === null || hostOf(origin) === request.headers.get("host");
-  if (own && request.headers.get("content-type")?.startsWith(type)) return undefined;
+  const sent = request.headers.get("content-type")?.split(";")[0]!.trim().toLowerCase();
+  if (own && sent === type) return undefined;
   return Response.json(bad(issue("", "conflict", "a request from elsewhere", "use this app's own pages")), { status: 403 });
 }
 

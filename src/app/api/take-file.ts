@@ -78,10 +78,15 @@ export async function takeText(kind: FileKind, body: unknown): Promise<Result<Im
   }
 }
 
+/** A ground with the reason why it is another one, or several grounds. */
+const MOST_CHOICE = 400;
+
 /** A person's choices, as they come from outside. */
 export function asChoices(value: unknown): Choices | undefined {
   if (typeof value !== "object" || value === null || Array.isArray(value)) return undefined;
-  return Object.fromEntries(Object.entries(value).filter(([, choice]) => typeof choice === "string" && choice.length <= 90));
+  return Object.fromEntries(
+    Object.entries(value).filter(([, choice]) => typeof choice === "string" && choice.length <= MOST_CHOICE),
+  );
 }
 
 /** What is wished of a file, as it comes from outside. */

@@ -73,7 +73,8 @@ export function exact(fields: yup.ObjectShape): yup.AnySchema {
 }
 
 /** The key that was probably meant: at most two letters off, or the same but for case and hyphens. */
-function nearest(key: string, keys: readonly string[]): string {
+/** The key that another one may be meant for; empty where none is near. */
+export function nearest(key: string, keys: readonly string[]): string {
   const plain = (k: string) => k.toLowerCase().replace(/[-_\s]/g, "");
   const best = keys.map((k) => ({ k, d: distance(plain(key), plain(k)) })).sort((a, b) => a.d - b.d)[0];
   return best && best.d <= Math.min(2, Math.floor(key.length / 2)) ? best.k : "";

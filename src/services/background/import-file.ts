@@ -1,5 +1,5 @@
 import { readFileSync } from "node:fs";
-import { bad, good, type Issue, type Result } from "@/core/issue";
+import { bad, cutIssue, good, type Issue, type Result } from "@/core/issue";
 import type { Choices, Imported } from "@/formats/import";
 import type { Records } from "@/records/database";
 import { ChangedMeanwhile, copyRecords, rowFinder, stagedRows, takeOver } from "@/records/staging";
@@ -31,9 +31,9 @@ export const MOST_FAULTS = 100;
 
 export const firstFaults = (issues: readonly Issue[]): readonly Issue[] =>
   issues.length <= MOST_FAULTS
-    ? issues
+    ? issues.map(cutIssue)
     : [
-        ...issues.slice(0, MOST_FAULTS),
+        ...issues.slice(0, MOST_FAULTS).map(cutIssue),
         issue(
           "",
           "too-many",

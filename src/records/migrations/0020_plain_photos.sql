@@ -1,0 +1,1 @@
+ALTER TABLE `photos` ADD `plain` integer DEFAULT false NOT NULL;
