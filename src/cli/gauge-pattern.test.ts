@@ -49,12 +49,15 @@ test("in metres it is told in feet; without a limit 15 % is the most; where noth
 test("every fault at once, each at its place; keys that begin with x- are anybody's", () => {
   expect(refused(pattern({ spacing: "1 gal", deposit: [1, -2, "3"], colour: "blue" }))).toEqual([
     expect.stringMatching(/^spacing: .*unit of another kind/),
-    expect.stringMatching(/^deposit\[1\]: "-2" can't be right, it should be 0 or more/),
+    expect.stringMatching(/^deposit\[1\]: "-2" can't be right, it should be from 0 to 1,000,000,000,000/),
     "deposit[2]: text stands where a number is needed",
     expect.stringMatching(/^colour: not a key of the format/),
   ]);
   expect(refused(pattern({ deposit: [1, 2] }))[0]).toMatch(/^deposit: /);
   expect(refused(pattern({ deposit: [0, 0, 0] }))[0]).toMatch(/^deposit: "nothing but 0"/);
+  expect(refused(pattern({ deposit: [1e308, 1, 1e308] }))).toEqual(
+    [0, 2].map((i) => expect.stringMatching(new RegExp(`^deposit\\[${i}\\]: .*1,000,000,000,000`)) as unknown),
+  );
   expect(refused(pattern({ cvAtMost: 15 }))[0]).toMatch(/^cvAtMost: /);
   expect(refused(runPattern("[]"))[0]).toBeTruthy();
   told(pattern({ "x-cards": 9 }));

@@ -16,6 +16,7 @@ export interface Issue {
 
 export type IssueCode =
   | "missing"
+  | "half-character"
   | "not-text"
   | "not-a-number"
   | "comma-decimal"
@@ -85,6 +86,7 @@ const q = (text: string) => (text.length > 60 ? `"${text.slice(0, 57)}…"` : `"
 
 const WORDS: Record<IssueCode, (issue: Issue) => string> = {
   missing: (i) => `missing, write e.g. ${i.expected}`,
+  "half-character": () => `half of a character stands in a text (an escape from \\ud800 to \\udfff alone): write the whole of it`,
   "not-text": (i) => `${i.received} is not text with a unit, write e.g. ${i.expected}`,
   "not-a-number": (i) => `${q(i.received)} does not begin with a number, write e.g. ${i.expected}`,
   "comma-decimal": (i) => `${q(i.received)} has a decimal comma, write a point: ${i.expected}`,

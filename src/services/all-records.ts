@@ -1,5 +1,6 @@
 import { bad, good, type Issue, type Result } from "@/core/issue";
 import { NOTHING, type Choices, type Imported, type ImportItem } from "@/formats/import";
+import { parseJson } from "@/formats/json-file";
 import { nearest } from "@/formats/job-file/shape-parts";
 import { shown } from "@/formats/job-file/shown";
 import type { SetAside } from "@/records/aside";
@@ -114,13 +115,9 @@ export function importAll(db: Records, text: string, choices: Choices = {}, prog
 const message = (error: unknown) => (error instanceof Error ? error.message : "unreadable");
 
 function readFile(text: string): Result<Partial<Record<TableName, readonly Row[]>>> {
-  let file: unknown;
-  try {
-    file = JSON.parse(text.replace(/^\uFEFF/, ""));
-  } catch (error) {
-    return bad(issue("", "not-json", message(error), "a file of all records is one JSON object"));
-  }
-  const { format, version, tables } = (file ?? {}) as { format?: unknown; version?: unknown; tables?: unknown };
+  const file = parseJson(text, "a file of all records is one JSON object");
+  if (!file.ok) return file;
+  const { format, version, tables } = (file.value ?? {}) as { format?: unknown; version?: unknown; tables?: unknown };
   if (format !== FORMAT) return bad(issue("format", "not-a-choice", shown(format), FORMAT));
   if (typeof version !== "number" || version > migrationsKnown().count)
     return bad(
@@ -128,7 +125,8 @@ function readFile(text: string): Result<Partial<Record<TableName, readonly Row[]
     );
   if (typeof tables !== "object" || tables === null) return bad(issue("tables", "wrong-type", shown(tables), "an object"));
   const unknown = Object.keys(tables).filter((t) => !TABLES.includes(t as TableName));
-  if (unknown.length > 0) return bad(...unknown.map((t) => issue(`tables.${shown(t)}`, "unknown-key", shown(t), nearest(t, TABLES))));
+  if (unknown.length > 0)
+    return bad(...unknown.map((t) => issue(`tables.${shown(t)}`, "unknown-key", shown(t), nearest(t, TABLES))));
   for (const [table, rows] of Object.entries(tables))
     if (!Array.isArray(rows) || rows.some((row) => typeof row !== "object" || row === null || Array.isArray(row)))
       return bad(issue(`tables.${table}`, "wrong-type", "something else", "a list of rows"));

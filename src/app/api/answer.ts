@@ -1,5 +1,6 @@
 import { bad, type Issue, type Result } from "@/core/issue";
 import type { System } from "@/core/working/units";
+import { hasHalf } from "@/formats/json-file";
 import { records, type Records } from "@/records/database";
 import { revisionsOf } from "@/records/revision";
 import { firstFaults } from "@/services/background/import-file";
@@ -97,7 +98,8 @@ function parse(text: string): Result<unknown> {
   const shape = shapeFault(text);
   if (shape) return bad(shape);
   try {
-    return { ok: true, value: JSON.parse(text) };
+    const value: unknown = JSON.parse(text);
+    return hasHalf(text, value) ? bad(issue("", "half-character", "", "")) : { ok: true, value };
   } catch {
     return bad(issue("", "not-json", "the request", "send JSON"));
   }

@@ -307,3 +307,9 @@ test("text that says nothing has no marks, and a long one is read soon", () => {
   expect(readLabel("The ferry leaves at seven and at nine.")).toEqual([]);
   expect(readLabel(`${"word ".repeat(4000)}\n`)).toEqual([]);
 });
+
+test("a column of numbers says nothing, and costs nothing", () => {
+  // 50 kB of lines that no pattern can be in: none of them is looked at.
+  expect(readLabel("1\n".repeat(25_000))).toEqual([]);
+  expect(readLabel("1\n5-0-0\n2\n").map(({ field, value }) => [field, value])).toEqual([["analysis", "5-0-0"]]);
+});

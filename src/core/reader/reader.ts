@@ -266,11 +266,15 @@ const FORMULATION_WORDS: readonly (readonly [RegExp, string])[] = [
   [/dry flowable/i, "DF"],
 ];
 
+/** The shortest thing that any pattern marks is "5-0-0": a column of numbers costs no time. */
+const SHORTEST = 4;
+const saysAnything = ({ text }: Sentence): boolean => text.trim().length >= SHORTEST;
+
 /** Candidates for a card, in the order of the text; each place is marked for one field once, each value of a list once. */
 export function readLabel(text: string): Mark[] {
-  const sentences = sentencesOf(text);
+  const sentences = sentencesOf(text).filter(saysAnything);
   const marks = rateMarks(sentences);
-  const lines = linesOf(text);
+  const lines = linesOf(text).filter(saysAnything);
   for (const { field, pattern, value, line: byLine } of PATTERNS)
     for (const sentence of byLine ? lines : sentences)
       for (const match of sentence.text.matchAll(pattern)) {

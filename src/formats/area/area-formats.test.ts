@@ -93,6 +93,14 @@ const found = async (bytes: Uint8Array) => {
 };
 
 describe("a map that is brought in", () => {
+  test("collections within collections without an end are a fault with its place", async () => {
+    const text = `${'{"type":"GeometryCollection","geometries":['.repeat(3000)}${"]}".repeat(3000)}`;
+    const read = await readMapFile(new TextEncoder().encode(text));
+    expect(read.ok ? [] : read.issues.map(({ path, code }) => [path.replace(/geometries\[0\]/g, "g"), code])[0]).toEqual([
+      "g.g.g.g.g.g.g.g.geometries",
+      "too-many",
+    ]);
+  });
   test("a drawn ring comes as it was, with its area; one inside is cut out of it", async () => {
     const [lawn, bed] = await found(file(feature("front", SQUARE), feature("bed", BED)));
     expect(lawn).toMatchObject({ name: "front", walked: false, open: null, thinned: 0, polygons: [[SQUARE]] });

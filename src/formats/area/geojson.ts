@@ -104,7 +104,10 @@ function nameOf(properties: unknown, i: number): string {
   return typeof name === "string" && name.trim() !== "" ? name.trim().slice(0, 200) : `zone ${i + 1}`;
 }
 
-function polygonsOf(geometry: unknown, at: string, faults: MapFaults, passedOver: string[]): MapPolygon[] {
+/** Collections within collections: more than any program writes. */
+const DEEPEST = 8;
+
+function polygonsOf(geometry: unknown, at: string, faults: MapFaults, passedOver: string[], depth = 0): MapPolygon[] {
   const place = (key: string) => (at === "" ? key : `${at}.${key}`);
   const { type, coordinates, geometries } = (geometry ?? {}) as Record<string, unknown>;
   if (geometry === null || geometry === undefined) {
@@ -120,8 +123,14 @@ function polygonsOf(geometry: unknown, at: string, faults: MapFaults, passedOver
     }
     return (coordinates as unknown[]).flatMap((one, i) => found(readPolygon(one, `${place("coordinates")}[${i}]`, faults, true)));
   }
-  if (type === "GeometryCollection" && Array.isArray(geometries))
-    return (geometries as unknown[]).flatMap((one, i) => polygonsOf(one, `${place("geometries")}[${i}]`, faults, passedOver));
+  if (type === "GeometryCollection" && Array.isArray(geometries)) {
+    if (depth < DEEPEST)
+      return (geometries as unknown[]).flatMap((one, i) =>
+        polygonsOf(one, `${place("geometries")}[${i}]`, faults, passedOver, depth + 1),
+      );
+    faults.add(place("geometries"), "too-many", `more than ${DEEPEST} collections within one another`, String(DEEPEST));
+    return [];
+  }
   if (["Point", "MultiPoint", "LineString", "MultiLineString"].includes(String(type))) {
     passedOver.push(`${at}: a ${String(type)} is no piece of ground`);
     return [];

@@ -1,6 +1,7 @@
 import { parse } from "papaparse";
 import { bad, good, issueAt, type Issue, type Result } from "@/core/issue";
 import { asTyped, toCsv } from "../csv-out";
+import { parseJson } from "../json-file";
 import { shown } from "../job-file/shown";
 import { ROW_KEYS, type CardText, type LimitRowText } from "./card";
 import { CARD_FIELDS } from "./fields";
@@ -116,18 +117,9 @@ export const cardsToJson = (cards: readonly CardText[]): string =>
 
 /** JSON → cards, or every fault with its place. */
 export function cardsFromJson(text: string): Result<CardText[]> {
-  let file: unknown;
-  try {
-    file = JSON.parse(text.replace(/^\uFEFF/, ""));
-  } catch (error) {
-    return bad({
-      path: "",
-      code: "not-json",
-      received: String((error as Error).message),
-      expected: "a file of cards is one JSON object",
-    });
-  }
-  const { format, version, cards } = (file ?? {}) as { format?: unknown; version?: unknown; cards?: unknown };
+  const file = parseJson(text, "a file of cards is one JSON object");
+  if (!file.ok) return file;
+  const { format, version, cards } = (file.value ?? {}) as { format?: unknown; version?: unknown; cards?: unknown };
   if (format !== FORMAT || version !== 1)
     return bad({ path: "format", code: "not-a-choice", received: shown(format), expected: `${FORMAT}, version 1` });
   if (!Array.isArray(cards)) return bad({ path: "cards", code: "wrong-type", received: typeof cards, expected: "a list" });

@@ -16,11 +16,14 @@ import { list as listOf, object, q, type Schema } from "../schema-parts";
 const MOST = 2000;
 const LEAST = 3;
 
+/** More than anything is caught, in any unit: a number is no larger in any file of ours. */
+const MOST_CAUGHT = 1e12;
 const caught = () =>
   yup.mixed().test("caught", function (value) {
     if (typeof value !== "number" || !Number.isFinite(value))
       return fault(this, { code: "wrong-type", received: typeName(value), expected: "a number" });
-    return value >= 0 || fault(this, { code: "out-of-range", received: shown(value), expected: "0 or more" });
+    const within = value >= 0 && value <= MOST_CAUGHT;
+    return within || fault(this, { code: "out-of-range", received: shown(value), expected: "from 0 to 1,000,000,000,000" });
   });
 
 const PATTERN_FILE = exact({
@@ -39,7 +42,7 @@ export const PATTERN_FILE_SCHEMA: Schema = {
     format: { const: "careful-gauge-pattern" },
     version: { const: 1 },
     spacing: q("length"),
-    deposit: listOf({ type: "number", minimum: 0 }, LEAST, MOST),
+    deposit: listOf({ type: "number", minimum: 0, maximum: MOST_CAUGHT }, LEAST, MOST),
     cvAtMost: q("share"),
   }),
 };
