@@ -95,9 +95,8 @@ const config = [
   room("ui", ["core", "formats", "standins", "workers"], {
     packages: ["drizzle-orm", "drizzle-orm/*", "better-sqlite3", "fs", "node:*"],
   }),
-  room("cli", ["services", "formats", "core"], {
-    packages: ["react", "next", "next/*", "@chakra-ui/*", "drizzle-orm", "better-sqlite3"],
-  }),
+  // `gauge verify` reads a file of records by itself: it checks what the records' own code writes.
+  room("cli", ["services", "formats", "core"], { packages: ["react", "next", "next/*", "@chakra-ui/*", "drizzle-orm"] }),
   room("app", ["ui", "services", "records", "formats", "core"]),
   {
     // Math.random is the one global that no-restricted-globals can't name.

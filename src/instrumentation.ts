@@ -17,6 +17,9 @@ export async function register(): Promise<void> {
     const fault = faultOf(error);
     console.error(fault ? `${fault.reason}\n${fault.todo}` : error);
   }
-  const { backUpDaily } = await import("@/services/background/daily");
-  if (production) backUpDaily();
+  const { backUpDaily, checkChain } = await import("@/services/background/daily");
+  if (production) {
+    backUpDaily();
+    void checkChain();
+  }
 }

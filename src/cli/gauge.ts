@@ -16,18 +16,20 @@ import { patternResult, readPattern } from "@/formats/pattern/file";
 import { dueResult, readSeason } from "@/formats/season/file";
 import { readWeather, weatherResult } from "@/formats/weather/file";
 import { sitesFromCsv } from "@/formats/sites-csv";
+import { runVerify } from "./verify";
 
 /**
  * The `gauge` command: a door to the core without a browser. `calibrate FILE` and `mix FILE`, `-` for standard input.
  * `reconcile FILE` tells what a job with its `outcome` really did; `area FILE` how large pieces of ground are; `weather FILE` whether
- * a report lets one spray; `due FILE` what of a season is due where; `pattern FILE` how even a pass lies. A result is one JSON object
+ * a report lets one spray; `due FILE` what of a season is due where; `pattern FILE` how even a pass lies; `verify FILE` whether a
+ * file of records is as it was written. A result is one JSON object
  * on standard output, exit 0. Bad input is one line a fault on standard error, exit 2. In a batch, `mix FILE --sites CSV`, the sites come from a table and the loads go out as one.
  */
 const USAGE =
-  "usage: gauge calibrate FILE | gauge mix FILE [--sites CSV] | gauge reconcile FILE | gauge area FILE | gauge weather FILE | gauge due FILE | gauge pattern FILE   (- reads standard input)";
+  "usage: gauge calibrate FILE | gauge mix FILE [--sites CSV] | gauge reconcile FILE | gauge area FILE | gauge weather FILE | gauge due FILE | gauge pattern FILE | gauge verify FILE   (- reads standard input)";
 
 /** Verbs that take one file and nothing else. */
-const ALONE = { area: true, weather: true, due: true, pattern: true };
+const ALONE = { area: true, weather: true, due: true, pattern: true, verify: true };
 
 const VERBS = ["calibrate", "mix", "reconcile"] as const;
 const isVerb = (command: string | undefined): command is (typeof VERBS)[number] => VERBS.some((verb) => verb === command);
@@ -151,7 +153,8 @@ const refused = (lines: readonly string[]): Outcome => ({
 });
 
 /** npm runs scripts in the project's folder; a path is meant from where the person stands. */
-const readBytes = (file: string) => readFileSync(file === "-" ? 0 : resolve(process.env.INIT_CWD ?? ".", file));
+const fromHere = (file: string) => resolve(process.env.INIT_CWD ?? ".", file);
+const readBytes = (file: string) => readFileSync(file === "-" ? 0 : fromHere(file));
 const readInput = (file: string) => readBytes(file).toString("utf8");
 
 async function main(args: readonly string[]): Promise<void> {
@@ -167,6 +170,7 @@ async function main(args: readonly string[]): Promise<void> {
       else if (command === "weather") outcome = runWeather(readInput(file));
       else if (command === "due") outcome = runDue(readInput(file));
       else if (command === "pattern") outcome = runPattern(readInput(file));
+      else if (command === "verify") outcome = file === "-" ? refused([USAGE]) : runVerify(fromHere(file));
       else {
         const text = readInput(file);
         at = table ?? file;

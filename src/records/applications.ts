@@ -9,7 +9,6 @@ import type { FactsText } from "@/formats/facts";
 import type { Cursor, Page } from "@/formats/slices";
 import { asItIs, readRow, readRows, RecordUnreadable, type BrokenRecord, type SetAside } from "./aside";
 import type { Access } from "./access";
-import { chainAdded } from "./chain";
 import { once } from "./prepared";
 import { pageOf, rowsAfter } from "./page";
 import { RESTRICTED, RIG_THEN, applications, dismissals, mixSheets, sheetSites, stillOpen, withdrawals } from "./schema-work";
@@ -83,7 +82,6 @@ const ROUNDED = 1e-3;
 export function addApplication(db: Access, application: NewApplication, now: string): void {
   db.insert(applications).values(rowOf(application, now)).run();
   findApplication(db, application.id);
-  chainAdded(db, [application.id]);
 }
 
 /** Many at once, as a file brings them: a statement for a few hundred rows, not one for each. @throws RecordUnreadable as with one */
@@ -99,10 +97,6 @@ export function addApplications(db: Access, list: readonly NewApplication[], now
     readRows(OF_LOG, db.select().from(applications).where(inArray(applications.id, ids)).all(), recordOf, unread);
     if (unread[0]) throw new RecordUnreadable(unread[0]);
   }
-  chainAdded(
-    db,
-    list.map((application) => application.id),
-  );
 }
 
 /** Rows from before their numbers were kept get them; one that can't be read stays without. */

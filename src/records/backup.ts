@@ -8,13 +8,16 @@ import { RecordsFault } from "./disk";
 /** Copies of the records that are known to be whole. */
 
 const FOLDER = "backups";
-const NAME = /^careful-gauge-(\d{4}-\d\d-\d\d)T(\d\d)(\d\d)(\d\d)\.db$/;
+/** When it was made, and how the head of its chain begins: whoever has the list of names has the heads outside the files. */
+const NAME = /^careful-gauge-(\d{4}-\d\d-\d\d)T(\d\d)(\d\d)(\d\d)(?:-[0-9a-f]{12})?\.db$/;
 
 export const backupsFolder = (folder: string): string => path.join(/*turbopackIgnore: true*/ folder, FOLDER);
 
 export interface Checked {
   /** The rows of each table. */
   readonly counts: Readonly<Record<string, number>>;
+  /** The last digest of its chain; empty where it has none. */
+  readonly head: string;
 }
 
 export interface Backup extends Checked {
@@ -27,6 +30,13 @@ function countsOf(client: Database.Database): Record<string, number> {
   return Object.fromEntries(
     tables.filter((t) => !isDerived(t)).map((t) => [t, client.prepare(`select count(*) from "${t}"`).pluck().get() as number]),
   );
+}
+
+/** The last digest of a file's chain; empty of one that an older program wrote. */
+function headOf(client: Database.Database): string {
+  const has = client.prepare("select count(*) from sqlite_master where name = 'evidence'").pluck().get() as number;
+  if (has === 0) return "";
+  return (client.prepare("select digest from evidence order by place desc limit 1").pluck().get() as string | undefined) ?? "";
 }
 
 /**
@@ -46,7 +56,7 @@ export function checkCopy(file: string): Checked {
     if (applied > migrationsKnown().count) throw wrong("it was written by a newer Careful Gauge.", "Update the program first.");
     if ((client.pragma("foreign_key_check") as unknown[]).length > 0)
       throw wrong("some of its rows refer to others that aren't there.");
-    return { counts: countsOf(client) };
+    return { counts: countsOf(client), head: headOf(client) };
   } catch (error) {
     if (error instanceof RecordsFault) throw error;
     throw wrong("it can't be read as records.");
@@ -64,11 +74,12 @@ export const stampOf = (now: Date) => now.toISOString().slice(0, 19).replaceAll(
 export function backUp(folder: string, now: Date): Backup {
   const into = backupsFolder(folder);
   mkdirSync(into, { recursive: true });
-  const file = path.join(into, `careful-gauge-${stampOf(now)}.db`);
-  copyWhole(folder, `${file}.part`);
-  const made = `${file}.part`;
+  const made = path.join(into, `careful-gauge-${stampOf(now)}.db.part`);
+  copyWhole(folder, made);
   try {
     const checked = checkCopy(made);
+    const head = checked.head === "" ? "" : `-${checked.head.slice(0, 12)}`;
+    const file = path.join(into, `careful-gauge-${stampOf(now)}${head}.db`);
     renameSync(made, file);
     prune(into);
     return { file, bytes: statSync(file).size, ...checked };

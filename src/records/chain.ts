@@ -55,20 +55,12 @@ const isList = (list: number): list is List => Object.hasOwn(COLUMNS, list);
 
 const inNoPlace = sql`not exists (select 1 from log_chain c where c.record_id = a.id)`;
 
-/** Takes records into the chain that aren't in it yet, in the order in which they came. */
+/**
+ * Takes records into the chain that aren't in it yet, in the order in which they came: once, for records of before it was. What is added
+ * since is in it by a trigger (see the migration of the evidence), by the newest list.
+ */
 export function chainMissing(db: Access): void {
-  chain(db, db.all<Row>(sql`select ${LIST} from applications a where ${inNoPlace} order by a.rowid`));
-}
-
-/** Takes some records into the chain that were just added. */
-export function chainAdded(db: Access, ids: readonly string[]): void {
-  chain(
-    db,
-    ids.map((id) => db.get<Row>(sql`select ${LIST} from applications a where a.id = ${id}`)),
-  );
-}
-
-function chain(db: Access, rows: readonly Row[]): void {
+  const rows = db.all<Row>(sql`select ${LIST} from applications a where ${inNoPlace} order by a.rowid`);
   if (rows.length === 0) return;
   const [last] = db.all<{ digest: string }>(sql`select digest from log_chain order by place desc limit 1`);
   let digest = last?.digest ?? BEGINNING;

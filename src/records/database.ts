@@ -7,6 +7,7 @@ import type { Access, Records } from "./access";
 import { damaged, diskFaultOf, RecordsFault } from "./disk";
 import { fillNumbers } from "./applications";
 import { chainMissing } from "./chain";
+import { adoptEvidence, withDigests } from "./evidence";
 import { fillNames } from "./names";
 import { clearStaging, makePrivate, makePrivately } from "./private";
 import { within } from "./prepared";
@@ -67,6 +68,7 @@ export function openRecords(folder: string): Records {
 export function connect(file: string): Records {
   makePrivately();
   const client = new Database(file, { timeout: 5000 });
+  withDigests(client);
   client.pragma("journal_mode = WAL");
   client.pragma("synchronous = FULL");
   client.pragma("foreign_keys = ON");
@@ -124,7 +126,7 @@ function bringUpToDate(records: Records, folder: string): void {
 function fillIn(records: Records): void {
   fillNames(records, new Date().toISOString());
   fillNumbers(records);
-  chainMissing(records);
+  adoptEvidence(records, new Date().toISOString(), chainMissing);
 }
 
 /** Closes the records: everything goes into the one file, which may then be copied as it is. */

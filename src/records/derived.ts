@@ -9,6 +9,8 @@ const DERIVED = [
   "sheet_products",
   "spreading_sites",
   "log_chain",
+  "evidence",
+  "chain_events",
   "record_actives",
   "site_numbers",
   "site_search",

@@ -326,6 +326,36 @@ export const logChain = sqliteTable(
 );
 
 /**
+ * Everything that happened as one chain: each row of each append-only table, in the order in which they came, with the digest of itself
+ * and of all before it. Triggers write it, whichever way a row comes in. docs/chain.md says what a digest is of.
+ */
+export const evidence = sqliteTable(
+  "evidence",
+  {
+    place: integer("place").primaryKey({ autoIncrement: true }),
+    /** The table, and the row's key there. */
+    kind: text("kind").notNull(),
+    recordId: text("record_id").notNull(),
+    digest: text("digest").notNull(),
+    /** Which list of columns of its table the digest is of. */
+    columns: integer("columns").notNull(),
+    /** It was there before its kind was in the chain: taken in once, as it was found. */
+    found: integer("found", { mode: "boolean" }).notNull().default(false),
+  },
+  (t) => [uniqueIndex("evidence_of").on(t.kind, t.recordId)],
+);
+
+/** What was done about the chain: that what was there was taken in, and that somebody went on past a break, with the reason. */
+export const chainEvents = sqliteTable("chain_events", {
+  id: integer("id").primaryKey({ autoIncrement: true }),
+  what: text("what", { enum: ["adopted", "accepted"] }).notNull(),
+  at: text("at").notNull(),
+  why: text("why"),
+  /** How the chain stood, as JSON. */
+  state: text("state").notNull(),
+});
+
+/**
  * Somebody looked at a zone: before anything goes down, or to judge what went down. Append-only; of several at what went down,
  * the last one counts.
  */

@@ -2,6 +2,7 @@ import Database from "better-sqlite3";
 import { drizzle } from "drizzle-orm/better-sqlite3";
 import { migrate } from "drizzle-orm/better-sqlite3/migrator";
 import { migrationsKnown, type Access, type Records } from "./database";
+import { withDigests } from "./evidence";
 import * as upkeep from "./schema";
 import * as season from "./schema-season";
 import * as work from "./schema-work";
@@ -120,7 +121,9 @@ export function hasRowLike(db: Records, table: TableName, { key }: TableInfo, ro
 
 /** Records of their own in memory, to read rows in that came from elsewhere. */
 export function recordsInMemory(): Records {
-  const db = drizzle(new Database(":memory:"), { schema: { ...upkeep, ...work, ...season } }) as Records;
+  const client = new Database(":memory:");
+  withDigests(client);
+  const db = drizzle(client, { schema: { ...upkeep, ...work, ...season } }) as Records;
   migrate(db, { migrationsFolder: migrationsKnown().folder });
   return db;
 }

@@ -6,7 +6,6 @@ import { shown } from "@/formats/job-file/shown";
 import type { SetAside } from "@/records/aside";
 import { migrationsKnown, type Records } from "@/records/database";
 import { allApplications, fillNumbers } from "@/records/applications";
-import { chainMissing } from "@/records/chain";
 import { allCalibrations } from "@/records/calibrations";
 import { allQuickChecks } from "@/records/checks";
 import { listLabels } from "@/records/labels";
@@ -243,7 +242,6 @@ function merge(
   };
   if (issues.length === 0) {
     fillNumbers(db);
-    chainMissing(db);
     each(
       "people",
       listPeople(other).map((p) => ({ id: p.id, text: personOf(p) })),

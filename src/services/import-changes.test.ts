@@ -195,8 +195,9 @@ describe("a row of a file is no more than values for the columns that there are"
     const card = readAll(records.db).labels[0]!.card;
     file.tables.labels![0] = { ...file.tables.labels![0], [EVIL]: "x" };
     const refused = take(file, {});
-    expect(faults(refused)).toEqual(["tables.labels[0] unknown-key"]);
-    expect(refused.ok ? "" : refused.issues[0]!.received.length).toBeLessThan(80);
+    expect(faults(refused)).toEqual([`tables.labels[0].${EVIL} unknown-key`]);
+    // Said once, at its place.
+    expect(refused.ok ? "" : refused.issues[0]!.received).toBe("");
     expect(readAll(records.db).labels[0]!.card).toEqual(card);
     expect(card.name).toBe(LABEL.name);
   });

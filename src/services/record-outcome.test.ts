@@ -269,6 +269,7 @@ describe("the chain of the log", () => {
   test("a record that came in beside the app stands in no place of the chain", () => {
     const columns =
       "date, site_id, zone_id, zone, area, product, label_id, rate, total, measured, rate_canonical, total_canonical, actives, source, void, created_at";
+    records.db.$client.exec("drop trigger applications_log_chain");
     records.db.$client.exec(
       `insert into applications (id, ${columns}) select 'entry-beside-01', ${columns} from applications where id = 'entry-000000001'`,
     );

@@ -5,6 +5,7 @@ import type { Choices, Imported } from "@/formats/import";
 import { backUp, copyWhole } from "@/records/backup";
 import { connect, recordsFile } from "@/records/database";
 import { exportAll } from "../all-records";
+import { chainFaults } from "../chain-now";
 import type { Progress } from "../progress";
 import { importFile, type FileKind } from "./import-file";
 
@@ -19,11 +20,13 @@ export type BackgroundJob =
       readonly choices?: Choices;
       readonly said?: Choices;
     }
-  | { readonly what: "backup"; readonly folder: string }
+  | { readonly what: "backup" | "chain"; readonly folder: string }
   | { readonly what: "copy" | "export"; readonly folder: string; readonly tmp: string };
 
 export interface Done {
   readonly imported?: Imported;
+  /** How the chain of the records stands. */
+  readonly chain?: ReturnType<typeof chainFaults>;
   /** The file that was made. */
   readonly file?: string;
 }
@@ -36,6 +39,14 @@ export function doJob(job: BackgroundJob, progress: Progress): Result<Done> {
     }
     case "backup":
       return good({ file: backUp(job.folder, new Date()).file });
+    case "chain": {
+      const db = connect(recordsFile(job.folder));
+      try {
+        return good({ chain: chainFaults(db) });
+      } finally {
+        db.$client.close();
+      }
+    }
     case "copy": {
       const file = path.join(job.tmp, "careful-gauge.db");
       copyWhole(job.folder, file);

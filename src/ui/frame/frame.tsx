@@ -7,6 +7,7 @@ import { useConnection, useRead } from "../data/records";
 import { clockIsOff, wallClock } from "../data/clock";
 import { useStorageFull } from "../data/kept-here";
 import { Notice } from "../parts/notices";
+import { ChainNotice } from "./chain-notice";
 import { KeyList, useRoomKeys } from "./keys";
 import { RoomLine } from "./room-line";
 import { Strip } from "./strip";
@@ -89,6 +90,7 @@ export function Frame({ children }: { children: ReactNode }) {
       <StorageFull />
       <ClientOnly>
         <ClockOff />
+        <ChainNotice />
       </ClientOnly>
       <Fault>{children}</Fault>
       <KeyList shown={keys.shown} onClose={keys.close} />

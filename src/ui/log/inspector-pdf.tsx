@@ -29,7 +29,13 @@ const styles = StyleSheet.create({
 /** What the server sends of the log. */
 interface LogFile {
   readonly records: readonly ApplicationEntry[];
-  readonly chain: { readonly records: number; readonly digest: string; readonly broken: object | null; readonly outside: number };
+  readonly chain: {
+    readonly records: number;
+    readonly digest: string;
+    readonly broken: object | null;
+    readonly outside: number;
+    readonly whole: string;
+  };
 }
 
 /** Pages of one file, and files of one batch (ours): a year of restricted use of a firm fits, and no browser runs out. */
@@ -88,8 +94,8 @@ function Record({ entry, chain, system }: { entry: ApplicationEntry; chain: LogF
       <Text style={styles.foot} fixed>
         The log held {chain.records} records when this was printed
         {chain.broken || chain.outside > 0 ? ", and not all of them are as they came in" : ", each as it came in"}. Digest of the
-        chain: {chain.digest}. Whoever has this page can tell later whether anything before it was altered; it doesn&apos;t prove
-        that what was written was so. Made by Careful Gauge.
+        chain: {chain.digest}; of all that is on record: {chain.whole}. Whoever has this page can tell later whether anything
+        before it was altered; it doesn&apos;t prove that what was written was so. Made by Careful Gauge.
       </Text>
     </Page>
   );
