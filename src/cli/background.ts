@@ -8,7 +8,7 @@ const say = (said: Said) => new Promise<void>((resolve) => process.send!(said, u
 process.on("disconnect", () => process.exit(1));
 process.on("message", async (job: BackgroundJob) => {
   try {
-    await say({ result: doJob(job, (done, of) => void say({ progress: [done, of] })) });
+    await say({ result: await doJob(job, (done, of) => void say({ progress: [done, of] })) });
   } catch (error) {
     const fault = faultOf(error);
     if (!fault) console.error(error);

@@ -80,6 +80,8 @@ export interface AddedRows {
   readonly ids: readonly string[];
   /** The first of them, as a person knows them. */
   readonly names: readonly string[];
+  /** How many there are, of a whole file that is not listed row by row: it takes the place of nothing. */
+  readonly count?: number;
 }
 
 /** Everything that a file would do to the records, as it stands without anything chosen. */

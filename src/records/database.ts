@@ -122,6 +122,15 @@ function bringUpToDate(records: Records, folder: string): void {
   records.$client.pragma("wal_checkpoint(TRUNCATE)");
 }
 
+/** Opens a file of records that lies anywhere, and brings it up to date as it lies there. @throws RecordsFault where it is newer */
+export function openCopy(file: string): Records {
+  const records = connect(file);
+  const { folder: migrationsFolder, count } = migrationsKnown();
+  if (migrationsApplied(records.$client) < count) migrate(records, { migrationsFolder });
+  fillIn(records);
+  return records;
+}
+
 /** What records from before must have besides, and what a start that was cut off left. */
 function fillIn(records: Records): void {
   fillNames(records, new Date().toISOString());

@@ -24,9 +24,9 @@ test("until it was worked out nothing is said; records as they were have no faul
   expect(chainNow(records.db)).toMatchObject({ faults: [], accepted: null, head: evidenceState(records.db).digest });
   expect(faults(goOn(records.db, { why: WHY }))).toEqual([" conflict"]);
 });
-test("what was altered is told until somebody goes on with a reason, which stays, and is in the chain itself", () => {
+test("what was altered is told until somebody goes on with a reason, which stays, and is in the chain itself", async () => {
   tampered();
-  chainIs(must(doJob({ what: "chain", folder: records.folder }, () => {})).chain);
+  chainIs(must(await doJob({ what: "chain", folder: records.folder }, () => {})).chain);
   const told = () => chainNow(records.db)!;
   expect(told().faults.map(faultWords)).toEqual([expect.stringMatching(/^trials 1 was altered \(place \d+ of the chain\)$/)]);
   expect(faults(goOn(records.db, { why: "ok" }))).toEqual(["why reason-needed"]);

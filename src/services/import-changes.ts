@@ -117,10 +117,11 @@ const NAMES: Readonly<Record<string, string>> = {
   waterings: "watering",
   deliveries: "delivery",
   practices: "practice",
+  photos: "photo",
   revisions: "earlier state of a record",
   areas_before: "earlier area of a zone",
   record_names: "name of a record",
   calendar_events: "event of a calendar",
   saved_requests: "answered request",
 };
-const nameOf = (table: string): string => NAMES[table] ?? table.replaceAll("_", " ");
+export const nameOf = (table: string): string => NAMES[table] ?? table.replaceAll("_", " ");

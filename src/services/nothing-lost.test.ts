@@ -408,7 +408,10 @@ describe("a copy that can be trusted", () => {
     ["{}", "format not-a-choice"],
     ['{"format":"careful-gauge-records","version":999,"tables":{}}', "version not-a-choice"],
     ['{"format":"careful-gauge-records","version":1,"tables":{"sqlite_master":[]}}', "tables.sqlite_master unknown-key"],
-    ['{"format":"careful-gauge-records","version":1,"tables":{"people":[{"id":"x","nam":"y"}]}}', "tables.people[0].nam unknown-key"],
+    [
+      '{"format":"careful-gauge-records","version":1,"tables":{"people":[{"id":"x","nam":"y"}]}}',
+      "tables.people[0].nam unknown-key",
+    ],
     ['{"format":"careful-gauge-records","version":1,"tables":{"people":[7]}}', "tables.people wrong-type"],
   ])("%s brings nothing in", (text, fault) => expect(faults(importAll(records.db, text, {}))).toContain(fault));
 });

@@ -5,7 +5,7 @@ import { once } from "node:events";
 import { bad, type Result } from "@/core/issue";
 import type { Choices, Imported } from "@/formats/import";
 import { records, recordsFolder } from "@/records/database";
-import { FILES, type FileKind } from "@/services/background/import-file";
+import { MOST_BYTES, type ComingKind } from "@/services/background/import-file";
 import { runJob, tmpFolder } from "@/services/background/run";
 import { issue } from "@/services/input";
 import type { Progress } from "@/services/progress";
@@ -44,7 +44,7 @@ export function folderForFile(): { readonly tmp: string; readonly file: string; 
  * @param said of a look: what was said so far of how the file is to be read
  */
 export const takeFile = (
-  kind: FileKind,
+  kind: ComingKind,
   tmp: string,
   choices: Choices | undefined,
   { signal, progress, said }: { readonly signal?: AbortSignal; readonly progress?: Progress; readonly said?: Choices } = {},
@@ -66,7 +66,7 @@ export const takeFile = (
   );
 
 /** Brings the text of a request's `{ text, choices? }` in. */
-export async function takeText(kind: FileKind, body: unknown): Promise<Result<Imported>> {
+export async function takeText(kind: ComingKind, body: unknown): Promise<Result<Imported>> {
   const { text, choices } = (body ?? {}) as { text?: unknown; choices?: unknown };
   if (typeof text !== "string") return bad(issue("", "wrong-type", "something else", "the text of a file"));
   const { tmp, file, clear } = folderForFile();
@@ -97,8 +97,8 @@ interface Wish {
 }
 
 /** Writes what follows the first line of a request to a file; the first line says what is wished. */
-export async function splitBody(request: Request, kind: FileKind, file: string): Promise<Result<Wish>> {
-  const { most } = FILES[kind];
+export async function splitBody(request: Request, kind: ComingKind, file: string): Promise<Result<Wish>> {
+  const most = MOST_BYTES[kind];
   const out = createWriteStream(file);
   let head = Buffer.alloc(0);
   let wish: Wish | undefined;

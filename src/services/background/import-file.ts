@@ -10,6 +10,7 @@ import { importJob } from "../import-job";
 import { importLog } from "../import-log";
 import { importSiteTable } from "../import-site-table";
 import { issue } from "../input";
+import { otherDoor } from "../other-door";
 import type { Progress } from "../progress";
 
 /** The kinds of file that can be brought in, with the most bytes that each may have (ours). */
@@ -24,7 +25,18 @@ export const FILES = {
   { most: number; take: (db: Records, text: string, choices?: Choices, progress?: Progress, said?: Choices) => Result<Imported> }
 >;
 export type FileKind = keyof typeof FILES;
-export const isFileKind = (kind: unknown): kind is FileKind => typeof kind === "string" && Object.hasOwn(FILES, kind);
+
+/** The most bytes of what may come: of the files, and of a whole file of records, which is moved in by itself. */
+export const MOST_BYTES = {
+  job: FILES.job.most,
+  cards: FILES.cards.most,
+  log: FILES.log.most,
+  sites: FILES.sites.most,
+  records: FILES.records.most,
+  move: 2_000_000_000,
+} as const satisfies Record<FileKind | "move", number>;
+export type ComingKind = keyof typeof MOST_BYTES;
+export const isComing = (kind: unknown): kind is ComingKind => typeof kind === "string" && Object.hasOwn(MOST_BYTES, kind);
 
 /** So many faults are told of one file: the rest is seen once these are mended. */
 export const MOST_FAULTS = 100;
@@ -66,6 +78,9 @@ export function importFile(
   },
   progress: Progress,
 ): Result<Imported> {
+  const { take } = FILES[kind];
+  const wrong = otherDoor(kind, file);
+  if (wrong) return bad(wrong);
   const bytes = readFileSync(file);
   let text: string;
   try {
@@ -76,7 +91,7 @@ export function importFile(
   const copies = copyRecords(folder, tmp);
   let result: Result<Imported>;
   try {
-    result = FILES[kind].take(copies.db, text, choices, progress, choices ?? said);
+    result = take(copies.db, text, choices, progress, choices ?? said);
     if (result.ok && choices === undefined)
       result = good({ ...result.value, changes: changesOf(stagedRows(copies), rowFinder(copies.db)) });
   } finally {

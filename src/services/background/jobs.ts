@@ -1,13 +1,15 @@
 import { writeFileSync } from "node:fs";
 import path from "node:path";
-import { good, type Result } from "@/core/issue";
+import { bad, good, type Result } from "@/core/issue";
 import type { Choices, Imported } from "@/formats/import";
 import { backUp, copyWhole } from "@/records/backup";
 import { connect, recordsFile } from "@/records/database";
 import { exportAll } from "../all-records";
 import { chainFaults } from "../chain-now";
 import type { Progress } from "../progress";
-import { importFile, type FileKind } from "./import-file";
+import { moveIn } from "../move-in";
+import { otherDoor } from "../other-door";
+import { importFile, type ComingKind } from "./import-file";
 
 /** What is too long for the server's own thread: each is done by a process that this names. */
 export type BackgroundJob =
@@ -15,7 +17,7 @@ export type BackgroundJob =
       readonly what: "import";
       readonly folder: string;
       readonly tmp: string;
-      readonly kind: FileKind;
+      readonly kind: ComingKind;
       readonly file: string;
       readonly choices?: Choices;
       readonly said?: Choices;
@@ -31,10 +33,17 @@ export interface Done {
   readonly file?: string;
 }
 
-export function doJob(job: BackgroundJob, progress: Progress): Result<Done> {
+/** A whole file of records. */
+async function moved({ folder, file, tmp, choices }: Extract<BackgroundJob, { what: "import" }>): Promise<Result<Imported>> {
+  const wrong = otherDoor("move", file);
+  return wrong ? bad(wrong) : moveIn(folder, { file, tmp, look: choices === undefined });
+}
+
+export async function doJob(job: BackgroundJob, progress: Progress): Promise<Result<Done>> {
   switch (job.what) {
     case "import": {
-      const imported = importFile(job, progress);
+      const { kind } = job;
+      const imported = kind === "move" ? await moved(job) : importFile({ ...job, kind }, progress);
       return imported.ok ? good({ imported: imported.value }) : imported;
     }
     case "backup":

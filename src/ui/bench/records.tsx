@@ -49,6 +49,15 @@ export function WholeRecords() {
             {trouble && <Notice state="stop">{trouble}</Notice>}
           </Column>
           <Column gap="8px">
+            <Note>
+              A firm from another computer, with its photos and the chain of its records: the copy that was downloaded there, into
+              an installation in which nothing is recorded yet.
+            </Note>
+            <TakeFile kind="move" label="A firm's copy" accept=".db">
+              Move a firm here
+            </TakeFile>
+          </Column>
+          <Column gap="8px">
             <Note>All records of a file: what isn&apos;t here is added, what is here stays.</Note>
             <TakeFile kind="records" label="All records" accept=".json,application/json">
               Bring all records in

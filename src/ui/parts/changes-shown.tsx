@@ -45,16 +45,17 @@ function Lines({ lines }: { lines: readonly string[] }) {
   );
 }
 
-function Added({ rows: { of, ids, names } }: { rows: AddedRows }) {
+function Added({ rows: { of, ids, names, count = ids.length } }: { rows: AddedRows }) {
   const rest = ids.length - names.length;
+  if (names.length === 0) return <Box>{`${of}: ${count.toLocaleString("en-US")}`}</Box>;
   return (
-    <Fold title={`${of}: ${ids.length.toLocaleString("en-US")}`}>
+    <Fold title={`${of}: ${count.toLocaleString("en-US")}`}>
       <Lines lines={rest > 0 ? [...names, `and ${rest.toLocaleString("en-US")} more`] : names} />
     </Fold>
   );
 }
 
 function everythingIn(added: readonly AddedRows[]): string {
-  const rows = added.reduce((sum, { ids }) => sum + ids.length, 0);
+  const rows = added.reduce((sum, { ids, count = ids.length }) => sum + count, 0);
   return `Everything that it adds: ${rows === 1 ? "one row" : `${rows.toLocaleString("en-US")} rows`}`;
 }

@@ -17,7 +17,7 @@ import { Column, Row } from "./layout";
 
 interface TakeProps {
   /** What the server takes it for. */
-  readonly kind: "job" | "cards" | "log" | "sites" | "records";
+  readonly kind: "job" | "cards" | "log" | "sites" | "records" | "move";
   readonly label: string;
   readonly accept: string;
   readonly children: string;

@@ -1,4 +1,5 @@
-import { FILES, isFileKind } from "@/services/background/import-file";
+import { isComing, MOST_BYTES } from "@/services/background/import-file";
+import { checkChain } from "@/services/background/daily";
 import { failed, foreign, guarded, respond, tooBig } from "../../answer";
 import { asChoices, folderForFile, splitBody, takeFile } from "../../take-file";
 
@@ -9,11 +10,11 @@ import { asChoices, folderForFile, splitBody, takeFile } from "../../take-file";
  */
 export async function POST(request: Request, { params }: { params: Promise<{ kind: string }> }) {
   const { kind } = await params;
-  if (!isFileKind(kind)) return new Response(null, { status: 404 });
+  if (!isComing(kind)) return new Response(null, { status: 404 });
   const refused = foreign(request, "application/octet-stream");
   if (refused) return refused;
   const told = Number(request.headers.get("content-length") ?? 0);
-  if (told > FILES[kind].most) return respond(tooBig(told, FILES[kind].most));
+  if (told > MOST_BYTES[kind]) return respond(tooBig(told, MOST_BYTES[kind]));
   const stop = new AbortController();
   request.signal.addEventListener("abort", () => stop.abort(), { once: true });
   return guarded(async () => {
@@ -35,6 +36,8 @@ export async function POST(request: Request, { params }: { params: Promise<{ kin
         const progress = (done: number, of: number) => say({ progress: [done, of] });
         const result = await takeFile(kind, tmp, choices, { signal: stop.signal, progress, ...(said && { said }) }).catch(failed);
         await clear();
+        // What came has a chain of its own.
+        if (kind === "move" && choices !== undefined && result.ok) void checkChain();
         say({ result });
         if (!stop.signal.aborted) controller.close();
       },
