@@ -192,6 +192,8 @@ test("one row that can't be read is shown as that one row; the rest works", asyn
   const name = "Broken green";
   const id = await site(page, name, "6155");
   const db = new Database(path.join(records, "careful-gauge.db"));
+  // The trigger that keeps the earlier area writes the chain, which another program can not.
+  db.exec("drop trigger zones_before");
   db.prepare("update zones set area = ? where site_id = ?").run("five furlongs", id);
   db.close();
   await page.goto("/sites");
