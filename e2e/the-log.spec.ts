@@ -193,8 +193,10 @@ test("scouted on the phone with a photo, judged when its effect can be seen: pho
   const seen = page.getByRole("list", { name: "What was seen" });
   await page.getByLabel("Only this site").selectOption({ label: name });
   await expect(seen).toContainText("nutsedge · cover 30 %");
-  const kept = await slice(page.request, "looks", { site: siteId });
-  const bytes = await (await page.request.get(`/api/looks/photo/${kept.rows[0]!.photos[0]!}`)).body();
+  // The photo follows its look: the server makes it anew.
+  const photos = async () => (await slice(page.request, "looks", { site: siteId })).rows[0]!.photos;
+  await expect.poll(async () => (await photos()).length).toBe(1);
+  const bytes = await (await page.request.get(`/api/looks/photo/${(await photos())[0]!}`)).body();
   expect([...bytes.subarray(0, 3)]).toEqual([0xff, 0xd8, 0xff]);
   expect(bytes.length).toBeLessThan(400_000);
   await wentDown(page, siteId, labelId, "0.3 oz", daysAgo(15));

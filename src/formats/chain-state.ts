@@ -2,7 +2,13 @@
 
 /** Something that isn't as it was when it came. */
 export type ChainFault =
-  | { readonly what: "altered" | "gone"; readonly kind: string; readonly record: string; readonly place: number; readonly log?: true }
+  | {
+      readonly what: "altered" | "gone";
+      readonly kind: string;
+      readonly record: string;
+      readonly place: number;
+      readonly log?: true;
+    }
   | { readonly what: "outside"; readonly kind: string; readonly count: number }
   | { readonly what: "cut"; readonly count: number };
 

@@ -11,7 +11,7 @@ import { backUp } from "./backup";
 import { closeRecords, connect, openRecords, recordsFile } from "./database";
 import { evidenceState, evidenceTriggers } from "./evidence";
 import { EVIDENCE, EVIDENCE_NAMES, type EvidenceName } from "./evidence-kinds";
-import { recordsInMemory } from "./whole";
+import { recordsIn, recordsInMemory } from "./whole";
 
 /** Whatever is altered, added, removed or cut off behind the app's back is told, with its place. */
 
@@ -40,13 +40,23 @@ function addRow({ $client: client }: Records, name: EvidenceName, n: number): vo
     )
     .run(columns.map(value));
 }
-/** Two rows of each kind, in turn. */
+/** Two rows of each kind, in turn; made once, and copied. */
+let made: Buffer | undefined;
 function filled(): Records {
+  made ??= fill();
+  const db = recordsIn(new Database(made));
+  db.$client.pragma("foreign_keys = OFF");
+  db.$client.pragma("ignore_check_constraints = ON");
+  return db;
+}
+function fill(): Buffer {
   const db = recordsInMemory();
   db.$client.pragma("foreign_keys = OFF");
   db.$client.pragma("ignore_check_constraints = ON");
   for (const n of [1, 2]) for (const name of EVIDENCE_NAMES) addRow(db, name, n);
-  return db;
+  const bytes = db.$client.serialize();
+  db.$client.close();
+  return bytes;
 }
 /** As somebody would who holds the file: no trigger stands in the way there. */
 const unguarded = ({ $client: client }: Records) => {
@@ -167,7 +177,7 @@ test("the triggers of the migration are those of the lists, and docs/ say the sa
 });
 
 describe("checked by another program", () => {
-  const made = () => {
+  const firm = () => {
     const at = folder();
     const records = openRecords(at);
     town(records);
@@ -177,7 +187,7 @@ describe("checked by another program", () => {
     return { at, records };
   };
   test("a file that is as it was: its head, which is the writer's; a backup has the same", () => {
-    const { at, records } = made();
+    const { at, records } = firm();
     const head = evidenceState(records).digest;
     expect(runVerify(recordsFile(at))).toMatchObject({ exit: 0, out: expect.stringContaining(head) as unknown });
     const backup = backUp(at, new Date("2026-09-02T10:00:00Z"));
@@ -190,7 +200,7 @@ describe("checked by another program", () => {
     ["taken out", "delete from ticks where id = 1", /ticks 1: gone/],
     ["cut off", "delete from evidence where place > 3", /cut off/],
   ])("a row that was %s", (_, sql, told) => {
-    const { at, records } = made();
+    const { at, records } = firm();
     closeRecords(records);
     const client = connect(recordsFile(at)).$client;
     client.pragma("foreign_keys = OFF");

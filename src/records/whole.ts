@@ -119,11 +119,15 @@ export function hasRowLike(db: Records, table: TableName, { key }: TableInfo, ro
   return found !== undefined;
 }
 
+/** Records by a connection of their own. */
+export function recordsIn(client: Database.Database): Records {
+  withDigests(client);
+  return drizzle(client, { schema: { ...upkeep, ...work, ...season } }) as Records;
+}
+
 /** Records of their own in memory, to read rows in that came from elsewhere. */
 export function recordsInMemory(): Records {
-  const client = new Database(":memory:");
-  withDigests(client);
-  const db = drizzle(client, { schema: { ...upkeep, ...work, ...season } }) as Records;
+  const db = recordsIn(new Database(":memory:"));
   migrate(db, { migrationsFolder: migrationsKnown().folder });
   return db;
 }

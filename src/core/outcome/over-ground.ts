@@ -34,3 +34,25 @@ export const volumeOverGroundRule = rule({
   source: "what left the tank of it, over the ground that was covered",
   compute: ({ amount, ground }) => num(amount) / num(ground),
 });
+
+export const weightInAllRule = rule({
+  id: "weight-in-all",
+  version: 1,
+  title: "In all",
+  formula: "sum(passes)",
+  inputs: { passes: ["mass"] },
+  output: "mass",
+  source: "what each pass put down, added up",
+  compute: ({ passes }) => nums(passes).reduce((sum, m) => sum + m, 0),
+});
+
+export const volumeInAllRule = rule({
+  id: "volume-in-all",
+  version: 1,
+  title: "In all",
+  formula: "sum(passes)",
+  inputs: { passes: ["volume"] },
+  output: "volume",
+  source: "what each pass put down, added up",
+  compute: ({ passes }) => nums(passes).reduce((sum, v) => sum + v, 0),
+});

@@ -10,7 +10,7 @@ import type { MixProduct } from "../mixing/product";
 import type { Entered } from "../quantity/parse";
 import { atLeast, atMost, isWithin } from "../quantity/slack";
 import { derive, given, kindOf, num, nums, rule, type Derived, type Source } from "../working/rule";
-import { groundCoveredRule, volumeOverGroundRule, weightOverGroundRule } from "./over-ground";
+import { groundCoveredRule, volumeInAllRule, volumeOverGroundRule, weightInAllRule, weightOverGroundRule } from "./over-ground";
 import type { OutcomeWarning } from "./warnings";
 import { zonesOf, type ZoneOutcome } from "./zones";
 
@@ -321,28 +321,6 @@ function productOutcome(
     passes: passes.map((pass) => derive(volumeForSprayRule, { strength, spray: pass.out })),
   };
 }
-
-export const weightInAllRule = rule({
-  id: "weight-in-all",
-  version: 1,
-  title: "In all",
-  formula: "sum(passes)",
-  inputs: { passes: ["mass"] },
-  output: "mass",
-  source: "what each pass put down, added up",
-  compute: ({ passes }) => nums(passes).reduce((sum, m) => sum + m, 0),
-});
-
-export const volumeInAllRule = rule({
-  id: "volume-in-all",
-  version: 1,
-  title: "In all",
-  formula: "sum(passes)",
-  inputs: { passes: ["volume"] },
-  output: "volume",
-  source: "what each pass put down, added up",
-  compute: ({ passes }) => nums(passes).reduce((sum, v) => sum + v, 0),
-});
 
 /**
  * Loads that were mixed to another volume than their plan: what was measured went in whatever the volume, so the mix is so much

@@ -2,8 +2,8 @@ import type { AreaRate } from "../labels/active";
 import type { Amount } from "../mixing/amounts";
 import type { MixProduct } from "../mixing/product";
 import type { Entered } from "../quantity/parse";
-import { derive, given, kindOf, num, nums, rule, type Derived, type Source } from "../working/rule";
-import { groundCoveredRule, volumeOverGroundRule, weightOverGroundRule } from "./over-ground";
+import { derive, given, kindOf, num, rule, type Derived, type Source } from "../working/rule";
+import { groundCoveredRule, volumeInAllRule, volumeOverGroundRule, weightInAllRule, weightOverGroundRule } from "./over-ground";
 
 /**
  * Which zone got what: where somebody said how much of each zone a load did, each zone has its own rate. A load goes down evenly
@@ -31,30 +31,28 @@ export interface ZoneOutcome {
   readonly products: readonly ZoneProduct[];
 }
 
-export const weightOfPassRule = rule({
-  id: "weight-of-pass",
+const OF_PASS = {
   version: 1,
   title: "Of it on the zone",
-  formula: "sum(amounts * on / ground)",
-  inputs: { amounts: ["mass"], on: ["area"], ground: ["area"] },
-  output: "mass",
+  formula: "amount * on / ground",
   source: "a pass goes down evenly: the zone's part of its ground has that part of it",
-  compute: ({ amounts, on, ground }) => sumOfParts(nums(amounts), nums(on), nums(ground)),
+} as const;
+
+export const weightOfPassRule = rule({
+  ...OF_PASS,
+  id: "weight-of-pass",
+  inputs: { amount: "mass", on: "area", ground: "area" },
+  output: "mass",
+  compute: ({ amount, on, ground }) => (num(amount) * num(on)) / num(ground),
 });
 
 export const volumeOfPassRule = rule({
+  ...OF_PASS,
   id: "volume-of-pass",
-  version: 1,
-  title: "Of it on the zone",
-  formula: "sum(amounts * on / ground)",
-  inputs: { amounts: ["volume"], on: ["area"], ground: ["area"] },
+  inputs: { amount: "volume", on: "area", ground: "area" },
   output: "volume",
-  source: "a pass goes down evenly: the zone's part of its ground has that part of it",
-  compute: ({ amounts, on, ground }) => sumOfParts(nums(amounts), nums(on), nums(ground)),
+  compute: ({ amount, on, ground }) => (num(amount) * num(on)) / num(ground),
 });
-
-const sumOfParts = (amounts: readonly number[], on: readonly number[], ground: readonly number[]): number =>
-  amounts.reduce((sum, amount, i) => sum + (amount * on[i]!) / ground[i]!, 0);
 
 /**
  * What each zone of a site got; undefined where nobody said which load went where. Zones on which nothing went down are left out.
@@ -77,13 +75,17 @@ export function zonesOf(
     if (firsts.length === 0) return [];
     const covered = derive(groundCoveredRule, { passes: firsts });
     const products = each.map(({ product, passes: amounts }): ZoneProduct => {
-      const parts = { on: on.map((one) => one.area), ground: on.map((one) => one.ground) };
-      const own = on.map(({ i }) => amounts[i]!);
-      if (kindOf(own[0]!) === "mass") {
-        const total = derive(weightOfPassRule, { amounts: own as Derived<"mass">[], ...parts });
+      if (kindOf(amounts[0]!) === "mass") {
+        const parts = on.map(({ i, area, ground }) =>
+          derive(weightOfPassRule, { amount: amounts[i] as Derived<"mass">, on: area, ground }),
+        );
+        const total = derive(weightInAllRule, { passes: parts });
         return { product, total, putDown: derive(weightOverGroundRule, { amount: total, ground: covered }) };
       }
-      const total = derive(volumeOfPassRule, { amounts: own as Derived<"volume">[], ...parts });
+      const parts = on.map(({ i, area, ground }) =>
+        derive(volumeOfPassRule, { amount: amounts[i] as Derived<"volume">, on: area, ground }),
+      );
+      const total = derive(volumeInAllRule, { passes: parts });
       return { product, total, putDown: derive(volumeOverGroundRule, { amount: total, ground: covered }) };
     });
     return [{ zone, covered, products }];
