@@ -1,3 +1,5 @@
+import { nameOf } from "./record-kinds";
+
 /** How the chain of the records stands, as a screen is told. */
 
 /** Something that isn't as it was when it came. */
@@ -21,17 +23,15 @@ export interface ChainEntry {
   readonly accepted: { readonly at: string; readonly why: string } | null;
 }
 
-const words = (kind: string) => kind.replaceAll("_", " ");
-
 /** A fault in words. */
 export function faultWords(fault: ChainFault): string {
   switch (fault.what) {
     case "altered":
-      return `${words(fault.kind)} ${fault.record} was altered (place ${fault.place} of ${fault.log ? "the log" : "the chain"})`;
+      return `${nameOf(fault.kind)} ${fault.record} was altered (place ${fault.place} of ${fault.log ? "the log" : "the chain"})`;
     case "gone":
-      return `${words(fault.kind)} ${fault.record} was taken out (place ${fault.place} of the chain)`;
+      return `${nameOf(fault.kind)} ${fault.record} was taken out (place ${fault.place} of the chain)`;
     case "outside":
-      return `${fault.count} of ${words(fault.kind)} came in beside this program`;
+      return `${fault.count} × ${nameOf(fault.kind)} came in beside this program`;
     case "cut":
       return `the last ${fault.count} places of the chain were cut off`;
   }

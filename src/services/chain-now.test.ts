@@ -28,7 +28,9 @@ test("what was altered is told until somebody goes on with a reason, which stays
   tampered();
   chainIs(must(await doJob({ what: "chain", folder: records.folder }, () => {})).chain);
   const told = () => chainNow(records.db)!;
-  expect(told().faults.map(faultWords)).toEqual([expect.stringMatching(/^trials 1 was altered \(place \d+ of the chain\)$/)]);
+  expect(told().faults.map(faultWords)).toEqual([
+    expect.stringMatching(/^trial of a calibration 1 was altered \(place \d+ of the chain\)$/),
+  ]);
   expect(faults(goOn(records.db, { why: "ok" }))).toEqual(["why reason-needed"]);
   expect(told().accepted).toBeNull();
   must(goOn(records.db, { why: WHY }));

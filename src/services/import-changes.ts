@@ -1,4 +1,5 @@
 import type { AddedRows, ChangeLine, Changes } from "@/formats/import";
+import { nameOf } from "@/formats/record-kinds";
 import type { StagedRow, StagedTable } from "@/records/staging";
 
 /**
@@ -85,43 +86,3 @@ function changedWords(table: string, before: StagedRow, after: StagedRow): strin
     `${column.replaceAll("_", " ")} ${text(before[column]).slice(0, 80) || "nothing"} becomes ${text(after[column]).slice(0, 80) || "nothing"}`;
   return `${nameOf(table)} ${text(after.name) || text(after.id)}: ${columns.map(one).join("; ")}`;
 }
-
-/** What the rows of a table are, to a person. */
-const NAMES: Readonly<Record<string, string>> = {
-  applications: "record of the log",
-  people: "person",
-  rigs: "rig",
-  tanks: "tank",
-  tips: "tip",
-  labels: "label",
-  sites: "site",
-  zones: "zone",
-  calibrations: "calibration",
-  trials: "trial of a calibration",
-  quick_checks: "quick check",
-  kit_checks: "proof of the kit",
-  mix_sheets: "mix sheet",
-  sheet_sites: "site of a mix sheet",
-  ticks: "tick of a mix sheet",
-  stop_events: "stop of a day",
-  fills: "fill of a day",
-  weather_seen: "weather that was seen",
-  spreadings: "granules",
-  spreading_ticks: "tick of granules",
-  spreading_weather: "weather that was seen",
-  outcomes: "outcome of a mix sheet",
-  rinses: "rinse",
-  stock_counts: "count of the shelf",
-  looks: "look at a zone",
-  dismissals: "answer to a question about a slip",
-  waterings: "watering",
-  deliveries: "delivery",
-  practices: "practice",
-  photos: "photo",
-  revisions: "earlier state of a record",
-  areas_before: "earlier area of a zone",
-  record_names: "name of a record",
-  calendar_events: "event of a calendar",
-  saved_requests: "answered request",
-};
-export const nameOf = (table: string): string => NAMES[table] ?? table.replaceAll("_", " ");

@@ -99,7 +99,7 @@ test("what of the file isn't as it was when it came is told first", async () => 
   file.exec("drop trigger trials_keep; update trials set time = '1 s' where rowid = 1");
   file.close();
   expect(must(await bring(copy)).changes!.first.map(({ words }) => words)).toEqual([
-    expect.stringMatching(/^trials 1 was altered/),
+    expect.stringMatching(/^trial of a calibration 1 was altered/),
   ]);
 });
 test.each<[string, (at: string) => void]>([

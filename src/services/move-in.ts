@@ -2,11 +2,11 @@ import path from "node:path";
 import { bad, good, type Result } from "@/core/issue";
 import { faultWords } from "@/formats/chain-state";
 import { NOTHING, type AddedRows, type ChangeLine, type Imported } from "@/formats/import";
+import { nameOf } from "@/formats/record-kinds";
 import { connect } from "@/records/database";
 import { isEmpty, stageMove, takeMove } from "@/records/move";
 import { chainFaults } from "./chain-now";
 import { faultOf } from "./faults";
-import { nameOf } from "./import-changes";
 import { issue } from "./input";
 
 /** A firm moved to another computer: its whole file, looked at first, then put in the place of empty records. */

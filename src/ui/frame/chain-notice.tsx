@@ -4,6 +4,7 @@ import { Box, chakra } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 import { faultWords, type ChainEntry } from "@/formats/chain-state";
 import { sentences, useSend } from "../data/records";
+import { Button } from "../parts/controls";
 import { AskWhy } from "../parts/ask-why";
 import { Notice } from "../parts/notices";
 
@@ -13,6 +14,7 @@ const AGAIN = 15_000;
 /** What of the records isn't as it was when it came: told on every page until somebody goes on, with a reason. */
 export function ChainNotice() {
   const [chain, setChain] = useState<ChainEntry | null>(null);
+  const [asking, setAsking] = useState(false);
   const [round, setRound] = useState(0);
   const [trouble, setTrouble] = useState<readonly string[]>([]);
   const send = useSend();
@@ -50,12 +52,18 @@ export function ChainNotice() {
         </chakra.ul>
         Somebody changed the file with another program, or the disk is failing. A backup has them as they were.
       </Notice>
-      <AskWhy
-        label="How did that come? It stays on record."
-        placeholder="the disk was changed, and a copy put back"
-        press="Go on with them as they are"
-        onSay={(why) => void goOn(why)}
-      />
+      {asking ? (
+        <AskWhy
+          label="How did that come? It stays on record."
+          placeholder="the disk was changed, and a copy put back"
+          press="Go on with them as they are"
+          onSay={(why) => void goOn(why)}
+        />
+      ) : (
+        <Button look="quiet" onClick={() => setAsking(true)}>
+          Go on with them as they are
+        </Button>
+      )}
       {trouble.map((text) => (
         <Notice key={text} state="stop">
           {text}
