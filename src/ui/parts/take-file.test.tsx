@@ -131,3 +131,31 @@ test("columns that aren't known are asked about, and the file is read again befo
   await act(async () => fireEvent.click(screen.getByRole("button", { name: "Bring it in" })));
   expect(sent.mock.calls[2]![2]).toEqual({ "column:notes to us": "", "column:client": "site", unit: "m2" });
 });
+
+test("what a file strikes or changes stands in sight, what it adds is a fold away", async () => {
+  const first = Array.from({ length: 10 }, (_, i) => ({
+    of: "strikes",
+    table: "applications",
+    id: `a${i}`,
+    words: `${i} oz of Granule`,
+  }));
+  const added = [{ table: "rigs", of: "rig", ids: ["r1", "r2"], names: ["Blue", "Green"] }];
+  answer({ ok: true, value: { ...LOOKED, items: [], changes: { first, added } } });
+  await pick();
+  expect(screen.getByText("It changes what is here, or what counts:")).toBeInTheDocument();
+  expect(screen.getByText("strikes 0 oz of Granule")).toBeInTheDocument();
+  expect(screen.getByText("2 more of these")).toBeInTheDocument();
+  expect(screen.getByText("Everything that it adds: 2 rows")).toBeInTheDocument();
+  expect(screen.getByText("Green")).toBeInTheDocument();
+});
+test("ground that is in use is other ground with a reason alone, which goes with the choice", async () => {
+  const item = { ...LOOKED.items[3]!, grounds: [{ id: "s1.0", name: "north of Green", live: true as const }] };
+  answer({ ok: true, value: { ...LOOKED, items: [item] } });
+  await pick();
+  fireEvent.change(screen.getByLabelText("What to do with strip of Green"), { target: { value: "new" } });
+  fireEvent.change(screen.getByLabelText(/^Why strip of Green is other ground/), { target: { value: "behind the fence " } });
+  expect(screen.getByLabelText(/^Why strip of Green is other ground/)).toHaveValue("behind the fence ");
+  answer({ ok: true, value: LOOKED });
+  await act(async () => fireEvent.click(screen.getByText("Bring it in")));
+  expect(sent.mock.calls.at(-1)![2]).toEqual({ [item.key]: "new: behind the fence " });
+});
