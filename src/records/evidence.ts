@@ -85,16 +85,17 @@ export function evidenceState(db: Records): EvidenceState {
     const at = `${name} ${list}`;
     const known = readers.get(at);
     if (known) return known;
-    const made = client
-      .prepare(`select ${columns.map(quoted).join(", ")} from ${quoted(name)} t where ${keyOf(kind, "t")} = ?`)
-      .raw();
-    // Keys of one column are looked up by themselves, so that an index serves.
-    const by =
-      kind.key.length === 1
-        ? client.prepare(`select ${columns.map(quoted).join(", ")} from ${quoted(name)} where ${quoted(kind.key[0]!)} = ?`).raw()
-        : made;
-    readers.set(at, by);
-    return by;
+    // By each column of the key, so that an index serves.
+    const where = kind.key.map((column) => `${quoted(column)} = ?`).join(" and ");
+    const made = client.prepare(`select ${columns.map(quoted).join(", ")} from ${quoted(name)} where ${where}`).raw();
+    readers.set(at, made);
+    return made;
+  };
+  /** A row by its key; no key has a blank in it. */
+  const rowOf = (name: EvidenceName, list: number, id: string): unknown => {
+    const { length } = EVIDENCE[name].key;
+    const by = length === 1 ? [id] : id.split(" ");
+    return by.length === length ? reader(name, list)?.get(...by) : undefined;
   };
   let [digest, rows, found, last] = [BEGINNING, 0, 0, 0];
   let broken: EvidenceBreak | null = null;
@@ -109,7 +110,7 @@ export function evidenceState(db: Records): EvidenceState {
   }>) {
     if (!broken) {
       const known = EVIDENCE_NAMES.find((name) => name === at.kind);
-      const row = known && (reader(known, at.list)?.get(at.record_id) as Value[] | undefined);
+      const row = known && (rowOf(known, at.list, at.record_id) as Value[] | undefined);
       const now = row && digestOf(digest, [at.kind, ...row]);
       if (now !== at.digest) broken = { place: at.place, kind: at.kind, recordId: at.record_id, why: row ? "altered" : "gone" };
     }
