@@ -9,12 +9,15 @@ import { read, type System } from "@/core/working/units";
 import { dayLedger, type DayLedger } from "@/formats/day-ledger";
 import type { JobFile } from "@/formats/job-file/types";
 
+const NOTHING = "nothing";
+
 /** The rows of a day's tank: the mix, then each product of it, as filled, put down and still in it. */
 export function tankRows({ filled, applied, inTank, products }: DayLedger, system: System): readonly (readonly string[])[] {
-  const say = (mL: number) => read(fromCanonical<"volume">(mL), "volume", system);
+  const say = (mL: number) => (mL > 0 ? read(fromCanonical<"volume">(mL), "volume", system) : NOTHING);
+  const amount = (text: string) => (Number.parseFloat(text) > 0 ? readAmountOf(text, system) : NOTHING);
   return [
     ["Mix", say(filled), say(applied), say(inTank)],
-    ...products.map((one) => [one.name, ...[one.filled, one.applied, one.inTank].map((text) => readAmountOf(text, system))]),
+    ...products.map((one) => [one.name, ...[one.filled, one.applied, one.inTank].map(amount)]),
   ];
 }
 
