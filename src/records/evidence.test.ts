@@ -144,6 +144,9 @@ test("what was there before the chain was is taken in once, as found", () => {
   const records = openRecords(at);
   town(records);
   must(saveCalibration(records, { session: session(), madeAt: NOW }));
+  // More than are taken in at a time.
+  for (let n = 0; n < 250; n++)
+    records.$client.prepare("insert into revisions (kind, record_id, was, at) values ('rigs', 'x', ?, ?)").run(`{"n":${n}}`, NOW);
   // As records are that an older program wrote.
   for (const name of EVIDENCE_NAMES) records.$client.exec(`drop trigger ${name}_evidence`);
   records.$client.exec(

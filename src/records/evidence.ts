@@ -140,6 +140,9 @@ function outsideOf(client: Database.Database): Record<string, number> {
   );
 }
 
+const AT_ONCE = 100;
+type AdoptedRow = [rowid: number, key: string, ...values: Value[]];
+
 /**
  * Takes in what was there before the chain was, once for each file of records: marked as found, in the order of the tables. What comes in
  * beside the app later is never taken in by itself.
@@ -160,15 +163,20 @@ export function adoptEvidence(db: Records, at: string, first: (db: Records) => v
       const kind: EvidenceKind = EVIDENCE[name];
       const list = kind.lists.length;
       const columns = kind.lists.at(-1)!.map(quoted).join(", ");
+      // A few at a time: photos may be many.
       const missing = client
         .prepare(
-          `select ${keyOf(kind, "t")} as key_of, ${columns} from ${quoted(name)} t where not exists (select 1 from evidence e where e.kind = '${name}' and e.record_id = ${keyOf(kind, "t")}) order by t.rowid`,
+          `select t.rowid, ${keyOf(kind, "t")} as key_of, ${columns} from ${quoted(name)} t where t.rowid > ? and not exists (select 1 from evidence e where e.kind = '${name}' and e.record_id = ${keyOf(kind, "t")}) order by t.rowid limit ${AT_ONCE}`,
         )
         .raw();
-      for (const [key, ...values] of missing.all() as [string, ...Value[]][]) {
-        digest = digestOf(digest, [name, ...values]);
-        add.run(name, String(key), digest, list);
-        rows += 1;
+      for (let after = -1, some: AdoptedRow[] = []; ; after = some.at(-1)![0]) {
+        some = missing.all(after) as AdoptedRow[];
+        for (const [, key, ...values] of some) {
+          digest = digestOf(digest, [name, ...values]);
+          add.run(name, String(key), digest, list);
+          rows += 1;
+        }
+        if (some.length < AT_ONCE) break;
       }
     }
     client
