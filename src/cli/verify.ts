@@ -50,7 +50,7 @@ function rowBy(db: Database.Database, sql: string): Database.Statement {
 
 function check(db: Database.Database): Told {
   const { kinds } = JSON.parse(readFileSync(path.join("docs", "chain.json"), "utf8")) as Definition;
-  let [head, rows, place, adopted] = ["", 0, 0, 0];
+  let [head, rows, adopted] = ["", 0, 0];
   for (const link of db.prepare("select * from evidence order by place").all() as {
     place: number;
     kind: string;
@@ -60,6 +60,7 @@ function check(db: Database.Database): Told {
     found: number;
   }[]) {
     const at = `place ${link.place}, ${link.kind} ${link.record_id}`;
+    if (link.place !== rows + 1) return refuse(`after place ${rows}: ${link.place - rows - 1} cut off, and rows that came after`);
     const kind = kinds[link.kind];
     const columns = kind?.lists[link.columns - 1];
     if (!kind || !columns) return refuse(`${at}: of a kind or a list that docs/chain.json doesn't name`);
@@ -79,10 +80,9 @@ function check(db: Database.Database): Told {
     if (head !== link.digest) return refuse(`${at}: altered`);
     rows += 1;
     adopted += link.found;
-    place = link.place;
   }
   const given = (db.prepare("select seq from sqlite_sequence where name = 'evidence'").pluck().get() as number | undefined) ?? 0;
-  if (given > place) return refuse(`after place ${place}: ${given - place} cut off at the end`);
+  if (given > rows) return refuse(`after place ${rows}: ${given - rows} cut off at the end`);
   for (const [name, { key }] of Object.entries(kinds)) {
     const where = key.map((column) => `cast(t."${column}" as text)`).join(" || ' ' || ");
     const outside = db

@@ -211,6 +211,22 @@ describe("checked by another program", () => {
     client.close();
     expect(runVerify(recordsFile(at))).toMatchObject({ exit: 2, out: "", err: expect.stringMatching(told) as unknown });
   });
+  test("an end that was cut off is missed also once more came after it", () => {
+    const { at, records } = firm();
+    const { rows } = evidenceState(records);
+    unguarded(records);
+    records.$client.exec(`delete from ticks; delete from evidence where kind = 'ticks'`);
+    for (const trigger of evidenceTriggers()) records.$client.exec(trigger);
+    records.$client.exec("insert into revisions (kind, record_id, was, at) values ('rigs', 'x', 'was', '2026-09-02')");
+    const state = evidenceState(records);
+    expect([state.broken, state.cut]).toEqual([null, rows + 1 - state.rows]);
+    expect(state.cut).toBeGreaterThan(0);
+    closeRecords(records);
+    expect(runVerify(recordsFile(at))).toMatchObject({
+      exit: 2,
+      err: expect.stringMatching(/cut off, and rows that came after/) as unknown,
+    });
+  });
   test("what is no file of records", () => {
     const at = path.join(folder(), "x");
     expect(runVerify(at)).toMatchObject({ exit: 2, out: "" });

@@ -68,7 +68,7 @@ export interface EvidenceState {
   readonly broken: EvidenceBreak | null;
   /** Rows that are in no place of the chain, by their kinds. */
   readonly outside: Readonly<Record<string, number>>;
-  /** Places that were cut off at the end: so many more were given than there are. */
+  /** Places that were cut off at an end: so many more were given than there are, also where rows came after it since. */
   readonly cut: number;
   /** Rows that were taken in as they were found. */
   readonly found: number;
@@ -97,7 +97,7 @@ export function evidenceState(db: Records): EvidenceState {
     const by = length === 1 ? [id] : id.split(" ");
     return by.length === length ? reader(name, list)?.get(...by) : undefined;
   };
-  let [digest, rows, found, last] = [BEGINNING, 0, 0, 0];
+  let [digest, rows, found] = [BEGINNING, 0, 0];
   let broken: EvidenceBreak | null = null;
   const all = client.prepare("select place, kind, record_id, digest, columns as list, found from evidence order by place");
   for (const at of all.iterate() as IterableIterator<{
@@ -117,9 +117,8 @@ export function evidenceState(db: Records): EvidenceState {
     digest = at.digest;
     rows += 1;
     found += at.found;
-    last = at.place;
   }
-  return { rows, digest, broken, outside: outsideOf(client), cut: Math.max(0, given(client) - last), found };
+  return { rows, digest, broken, outside: outsideOf(client), cut: Math.max(0, given(client) - rows), found };
 }
 
 /** How many places were ever given. */
