@@ -39,12 +39,14 @@ export interface AsideEntry {
 
 /** What can be told of a record of the log that can't be read whole. */
 export interface BrokenEntry {
+  /** Undefined where it is no date. */
   readonly date: string | undefined;
   readonly siteId: string;
   readonly zoneId: string;
   readonly zone: string;
   readonly product: string;
   readonly labelId: string | null;
+  /** As a job file writes it; undefined where it can't be read. */
   readonly rate: string | undefined;
   readonly personId: string | null;
 }

@@ -1,3 +1,5 @@
+import type { BrokenEntry } from "@/formats/entries";
+
 /**
  * A row that can't be read, an older program's or a damaged disk's, is set aside by itself, with its reason and its raw
  * text. Lists pass it over and tell of it; whoever asks for just that row is told why not.
@@ -28,19 +30,9 @@ export interface SetAside {
  * What can be told of a record of the log that can't be read whole: on which ground it lies, and of which product, so that it counts
  * there and holds nothing elsewhere, and can be written anew.
  */
-export interface BrokenRecord {
-  /** Undefined where it is no date. */
-  readonly date: string | undefined;
-  readonly siteId: string;
-  readonly zoneId: string;
-  readonly zone: string;
-  readonly product: string;
-  readonly labelId: string | null;
-  /** As a job file writes it; undefined where it can't be read. */
-  readonly rate: string | undefined;
+export interface BrokenRecord extends BrokenEntry {
   readonly sheetId: string | null;
   readonly spreadingId: string | null;
-  readonly personId: string | null;
 }
 
 /** One record alone was asked for, and it can't be read. */

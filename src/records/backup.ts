@@ -4,6 +4,7 @@ import Database from "better-sqlite3";
 import { connect, migrationsApplied, migrationsKnown, recordsFile } from "./database";
 import { isDerived } from "./derived";
 import { RecordsFault } from "./disk";
+import { headOf } from "./evidence";
 
 /** Copies of the records that are known to be whole. */
 
@@ -30,13 +31,6 @@ function countsOf(client: Database.Database): Record<string, number> {
   return Object.fromEntries(
     tables.filter((t) => !isDerived(t)).map((t) => [t, client.prepare(`select count(*) from "${t}"`).pluck().get() as number]),
   );
-}
-
-/** The last digest of a file's chain; empty of one that an older program wrote. */
-function headOf(client: Database.Database): string {
-  const has = client.prepare("select count(*) from sqlite_master where name = 'evidence'").pluck().get() as number;
-  if (has === 0) return "";
-  return (client.prepare("select digest from evidence order by place desc limit 1").pluck().get() as string | undefined) ?? "";
 }
 
 /**

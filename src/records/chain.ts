@@ -1,6 +1,6 @@
-import { createHash } from "node:crypto";
 import { sql } from "drizzle-orm";
 import type { Access, Records } from "./access";
+import { digestOf } from "./evidence";
 
 /**
  * The log as a chain. Each record's digest is of what it says and of the digest before it, so that whoever changes, removes or
@@ -45,11 +45,11 @@ type Row = Readonly<Record<(typeof SECOND)[number], string | number | null>>;
 /** What stands before the first record. */
 const BEGINNING = "";
 
-const digestOf = (before: string, row: Row, list: List): string =>
-  createHash("sha256")
-    .update(before)
-    .update(JSON.stringify(COLUMNS[list].map((name) => row[name])))
-    .digest("hex");
+const digestOfRow = (before: string, row: Row, list: List): string =>
+  digestOf(
+    before,
+    COLUMNS[list].map((name) => row[name]),
+  );
 
 const isList = (list: number): list is List => Object.hasOwn(COLUMNS, list);
 
@@ -65,7 +65,7 @@ export function chainMissing(db: Access): void {
   const [last] = db.all<{ digest: string }>(sql`select digest from log_chain order by place desc limit 1`);
   let digest = last?.digest ?? BEGINNING;
   for (const row of rows) {
-    digest = digestOf(digest, row, NEWEST);
+    digest = digestOfRow(digest, row, NEWEST);
     db.run(sql`insert into log_chain (record_id, digest, columns) values (${row.id}, ${digest}, ${NEWEST})`);
   }
 }
@@ -90,7 +90,7 @@ export function chainState(db: Records): ChainState {
     `select c.place, c.digest, c.record_id, c.columns as list, ${columns} from log_chain c left join applications a on a.id = c.record_id order by c.place`,
   );
   for (const row of all.iterate() as IterableIterator<Row & { place: number; digest: string; record_id: string; list: number }>) {
-    const now = isList(row.list) ? digestOf(digest, row, row.list) : undefined;
+    const now = isList(row.list) ? digestOfRow(digest, row, row.list) : undefined;
     if (!broken && now !== row.digest) broken = { place: row.place, recordId: row.record_id };
     digest = row.digest;
     records += 1;

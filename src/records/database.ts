@@ -122,11 +122,10 @@ function bringUpToDate(records: Records, folder: string): void {
   records.$client.pragma("wal_checkpoint(TRUNCATE)");
 }
 
-/** Opens a file of records that lies anywhere, and brings it up to date as it lies there. @throws RecordsFault where it is newer */
+/** Opens a file of records that lies anywhere, and brings it up to date as it lies there: one that is no newer than this program. */
 export function openCopy(file: string): Records {
   const records = connect(file);
-  const { folder: migrationsFolder, count } = migrationsKnown();
-  if (migrationsApplied(records.$client) < count) migrate(records, { migrationsFolder });
+  migrate(records, { migrationsFolder: migrationsKnown().folder });
   fillIn(records);
   return records;
 }

@@ -21,7 +21,7 @@ const told = (value: Value): string | number | null => {
 };
 
 /** SHA-256, in hex, of what stands before and of a JSON list of the values. */
-const digestOf = (before: string, values: readonly Value[]): string =>
+export const digestOf = (before: string, values: readonly Value[]): string =>
   createHash("sha256")
     .update(before)
     .update(JSON.stringify(values.map(told)))
@@ -35,6 +35,15 @@ export function withDigests(client: Database.Database): void {
 }
 
 const quoted = (name: string) => `"${name}"`;
+
+/** The head of a file's chain, as it stands written; empty where it has none. */
+export function headOf(client: Database.Database): string {
+  const has = client.prepare("select count(*) from sqlite_master where name = 'evidence'").pluck().get() as number;
+  if (has === 0) return BEGINNING;
+  return (
+    (client.prepare("select digest from evidence order by place desc limit 1").pluck().get() as string | undefined) ?? BEGINNING
+  );
+}
 
 /** Where a row of a kind is, by its key in one text. */
 const keyOf = ({ key }: EvidenceKind, of: string): string =>
@@ -154,9 +163,7 @@ export function adoptEvidence(db: Records, at: string, first: (db: Records) => v
   const adopt = client.transaction(() => {
     first(db);
     let rows = 0;
-    let digest =
-      (client.prepare("select digest from evidence order by place desc limit 1").pluck().get() as string | undefined) ??
-      BEGINNING;
+    let digest = headOf(client);
     const add = client.prepare("insert into evidence (kind, record_id, digest, columns, found) values (?, ?, ?, ?, 1)");
     for (const name of EVIDENCE_NAMES) {
       const kind: EvidenceKind = EVIDENCE[name];

@@ -138,13 +138,12 @@ export const retiredZones = (db: Access): FormerZone[] =>
     .all()
     .map(asFormer);
 
-/** Zones in use at other sites whose box lies on one. @param box south, north, west, east, degrees */
-export function zonesAround(
-  db: Access,
-  except: string,
-  [south, north, west, east]: readonly [number, number, number, number],
-): (FormerZone & { readonly measured: MeasuredText | null })[] {
-  const near = db
+/** South, north, west and east, degrees. */
+type BoxAround = readonly [number, number, number, number];
+
+/** What lies on a box: of zones their own boxes, of gates the sites' places. */
+const boxesOn = (db: Access, [south, north, west, east]: BoxAround, gate: boolean) =>
+  db
     .select({ id: groundBoxes.id })
     .from(groundBoxes)
     .where(
@@ -153,32 +152,17 @@ export function zonesAround(
         gte(groundBoxes.north, south),
         lte(groundBoxes.west, east),
         gte(groundBoxes.east, west),
-        eq(groundBoxes.gate, false),
+        eq(groundBoxes.gate, gate),
       ),
     );
-  return liveZones(db, except, inArray(zones.id, near));
-}
+
+/** Zones in use at other sites whose box lies on one. */
+export const zonesAround = (db: Access, except: string, box: BoxAround) =>
+  liveZones(db, except, inArray(zones.id, boxesOn(db, box, false)));
 
 /** The zones in use of other sites whose gate lies in a box. */
-export function zonesOfGate(
-  db: Access,
-  except: string,
-  [south, north, west, east]: readonly [number, number, number, number],
-): FormerZone[] {
-  const near = db
-    .select({ id: groundBoxes.siteId })
-    .from(groundBoxes)
-    .where(
-      and(
-        gte(groundBoxes.south, south),
-        lte(groundBoxes.south, north),
-        gte(groundBoxes.west, west),
-        lte(groundBoxes.west, east),
-        eq(groundBoxes.gate, true),
-      ),
-    );
-  return liveZones(db, except, inArray(zones.siteId, near));
-}
+export const zonesOfGate = (db: Access, except: string, box: BoxAround): FormerZone[] =>
+  liveZones(db, except, inArray(zones.siteId, boxesOn(db, box, true)));
 
 /** The zones in use of other sites whose names begin with a house number and a street's first word. */
 export const zonesOfAddress = (db: Access, except: string, number: string, street: string): FormerZone[] =>

@@ -50,7 +50,7 @@ export function clearStaging(folder: string, atStart = false): void {
   for (const name of readdirSync(folder).filter((n) => n.startsWith(STAGING))) {
     const old = path.join(/*turbopackIgnore: true*/ folder, name);
     const pid = Number(/^\.staging-(\d+)-/.exec(name)?.[1] ?? 0);
-    const isGone = pid === 0 ? atStart : pid === process.pid ? atStart : !isAlive(pid);
+    const isGone = pid === 0 || pid === process.pid ? atStart : !isAlive(pid);
     if (isGone || Date.now() - statSync(old).mtimeMs > DAY) rmSync(old, { recursive: true, force: true });
   }
 }

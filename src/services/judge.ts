@@ -33,6 +33,7 @@ import { dateAt, dayNow, nowText, todayOf } from "./clock";
 import { countedOf, withGround } from "./counted";
 import { issue } from "./input";
 import { rulesOn } from "./local-rules";
+import { paperFaults } from "./paper-faults";
 import { runOf, type SheetRow } from "./sheet-state";
 import { countsNow, judgeRow, lockWords } from "./slices/calibrations";
 
@@ -118,7 +119,8 @@ export function weatherFaults(
   siteIds: readonly string[],
   { products = [], sites = [] }: Pick<JobFile, "products" | "sites">,
 ): Issue[] {
-  const all = siteIds.flatMap((id) => airHolds(looksAt(db, withGround(db, [id])), products, rulesOn(db, sites)));
+  const rules = rulesOn(db, sites);
+  const all = siteIds.flatMap((id) => airHolds(looksAt(db, withGround(db, [id])), products, rules));
   const holds = [...new Map(all.map((one) => [one.text("us"), one])).values()];
   const behind = holds.length > 0 ? clockBehind(db) : undefined;
   return holds.map(({ text }) => {
@@ -127,6 +129,15 @@ export function weatherFaults(
     const expected = behind === undefined ? wait : `put the server's clock right first: ${behindWords(db, behind)}`;
     return { path: "step", code: "conflict", received, expected, ...(metric !== received && { metric }) };
   });
+}
+
+/** Why no container may be opened now, beside what the plan itself says: the weather of the ground, then the papers of who sprays. */
+export function openingFaults(
+  db: Access,
+  { siteIds, personId, job }: { readonly siteIds: readonly string[]; readonly personId: string | null; readonly job: SpreadFile },
+): Issue[] {
+  const weather = weatherFaults(db, siteIds, job);
+  return weather.length > 0 ? weather : paperFaults(db, personId, job);
 }
 
 /** As far as a clock may go back by itself, ms: it is set by another one now and then. */

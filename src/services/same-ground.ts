@@ -109,29 +109,21 @@ export function settleGround(
 ): Issue[] {
   const moved = before === undefined || before.name !== site.name || before["x-gate"] !== site["x-gate"];
   const known = groundKnown(db, siteId, moved ? siteAsked(site) : {});
-  const asked = site.zones.map((zone, i) => {
-    const areaM2 = canonical(entered(zone.area, "area").value);
-    const polygons = zone["x-measured"]?.map?.polygons;
-    return {
-      all: groundBefore(db, siteId, { name: zone.name ?? `zone ${i + 1}`, areaM2, polygons }, known),
-      polygons,
-    };
-  });
   const kept = put();
   const groups = groundGroups(db, [siteId]);
   return kept.flatMap(({ id, isNew }, i) => {
-    const { all, polygons } = asked[i]!;
     const zone = site.zones[i]!;
+    const polygons = zone["x-measured"]?.map?.polygons;
     const drawn = before?.zones.find((one) => one["x-id"] === id)?.["x-measured"]?.map?.polygons;
-    // Of a zone that was here, what it comes to lie on by now.
+    // Nothing new is asked of a zone that is here as it was; of one that was drawn anew, what it comes to lie on by now.
+    if (!isNew && canonicalText(drawn) === canonicalText(polygons)) return [];
+    const name = zone.name ?? `zone ${i + 1}`;
+    const areaM2 = canonical(entered(zone.area, "area").value);
     const under = isNew
-      ? all
-      : canonicalText(drawn) === canonicalText(polygons)
-        ? []
-        : groundUnder(db, siteId, polygons).filter((one) => !groups.get(id)?.includes(one.id));
+      ? groundBefore(db, siteId, { name, areaM2, polygons }, known)
+      : groundUnder(db, siteId, polygons).filter((one) => !groups.get(id)?.includes(one.id));
     if (under.length === 0) return [];
     const { other, why, named } = readGround(zone["x-ground"]);
-    const name = zone.name ?? `zone ${i + 1}`;
     const path = `zones[${i}].ground`;
     const live = under.filter((one) => one.live);
     if (other && live.length > 0 && !isReason(why))

@@ -27,10 +27,9 @@ import { answered, planFaults } from "./again";
 import { countedOf, isProductStep, recordedOf } from "./counted";
 import { factsNow } from "./facts";
 import { isId, issue, nowText, shown } from "./input";
-import { clockBehind, judgeSpreading, plannedFaults, stoppedFaults, unopenedFaults, weatherFaults } from "./judge";
+import { clockBehind, judgeSpreading, openingFaults, plannedFaults, stoppedFaults, unopenedFaults, weatherFaults } from "./judge";
 import { readLots, withLot } from "./lots";
 import { once } from "./once";
-import { paperFaults } from "./paper-faults";
 import { againNote, dayOfRecord } from "./record-sheet";
 import { retiredFaults } from "./retired";
 import { dayOfPlan, isStop, strangeRows } from "./save-sheet";
@@ -175,10 +174,8 @@ export function tickSpread(db: Records, id: string, input: unknown): Result<{ do
         return bad(
           issue("step", "conflict", "a bag before the gear is on", `tick first: ${missing.map((g) => g.text).join(", ")}`),
         );
-      const weather = weatherFaults(tx, sitesOf(spreading), judged.job);
-      if (weather.length > 0) return bad(...weather);
-      const papers = paperFaults(tx, spreading.personId, judged.job);
-      if (papers.length > 0) return bad(...papers);
+      const closed = openingFaults(tx, { siteIds: sitesOf(spreading), personId: spreading.personId, job: judged.job });
+      if (closed.length > 0) return bad(...closed);
     }
     if (before.has(step) !== done) addSpreadingTick(tx, id, step, done, nowText());
     return good({ done: doneOfSpreading(tx, id) });

@@ -7,8 +7,7 @@ import { addFill, stopEventsOf } from "@/records/runs";
 import { addTick, doneSteps, findSheet, siteIdOf } from "@/records/sheets";
 import { isId, issue, nowText, shown } from "./input";
 import { isProductStep } from "./counted";
-import { judgeSheet, plannedFaults, weatherFaults } from "./judge";
-import { paperFaults } from "./paper-faults";
+import { judgeSheet, openingFaults, plannedFaults } from "./judge";
 import { runOf, sheetState, type SheetRow } from "./sheet-state";
 
 /**
@@ -43,10 +42,8 @@ export function tickStep(db: Records, sheetId: string, input: unknown): Result<{
         issue("step", "conflict", "a container before the gear is on", `tick first: ${missing.map((g) => g.text).join(", ")}`),
       );
     const siteIds = (sheet.job.sites ?? []).map((site) => siteIdOf(sheet, site));
-    const weather = done && isProductStep(step) ? weatherFaults(tx, siteIds, now.job) : [];
-    if (weather.length > 0) return bad(...weather);
-    const papers = done && isProductStep(step) ? paperFaults(tx, sheet.personId, now.job) : [];
-    if (papers.length > 0) return bad(...papers);
+    const closed = done && isProductStep(step) ? openingFaults(tx, { siteIds, personId: sheet.personId, job: now.job }) : [];
+    if (closed.length > 0) return bad(...closed);
     const inTurn = run ? tickOfRun(tx, sheet, known, step, done) : good(null);
     if (!inTurn.ok) return inTurn;
     if (before.has(step) !== done) addTick(tx, sheetId, step, done, nowText());

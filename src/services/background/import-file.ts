@@ -10,7 +10,6 @@ import { importJob } from "../import-job";
 import { importLog } from "../import-log";
 import { importSiteTable } from "../import-site-table";
 import { issue } from "../input";
-import { otherDoor } from "../other-door";
 import type { Progress } from "../progress";
 
 /** The kinds of file that can be brought in, with the most bytes that each may have (ours). */
@@ -78,9 +77,6 @@ export function importFile(
   },
   progress: Progress,
 ): Result<Imported> {
-  const { take } = FILES[kind];
-  const wrong = otherDoor(kind, file);
-  if (wrong) return bad(wrong);
   const bytes = readFileSync(file);
   let text: string;
   try {
@@ -91,7 +87,7 @@ export function importFile(
   const copies = copyRecords(folder, tmp);
   let result: Result<Imported>;
   try {
-    result = take(copies.db, text, choices, progress, choices ?? said);
+    result = FILES[kind].take(copies.db, text, choices, progress, choices ?? said);
     if (result.ok && choices === undefined)
       result = good({ ...result.value, changes: changesOf(stagedRows(copies), rowFinder(copies.db)) });
   } finally {

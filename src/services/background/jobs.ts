@@ -33,17 +33,16 @@ export interface Done {
   readonly file?: string;
 }
 
-/** A whole file of records. */
-async function moved({ folder, file, tmp, choices }: Extract<BackgroundJob, { what: "import" }>): Promise<Result<Imported>> {
-  const wrong = otherDoor("move", file);
-  return wrong ? bad(wrong) : moveIn(folder, { file, tmp, look: choices === undefined });
-}
-
 export async function doJob(job: BackgroundJob, progress: Progress): Promise<Result<Done>> {
   switch (job.what) {
     case "import": {
-      const { kind } = job;
-      const imported = kind === "move" ? await moved(job) : importFile({ ...job, kind }, progress);
+      const { kind, folder, file, tmp, choices } = job;
+      const wrong = otherDoor(kind, file);
+      if (wrong) return bad(wrong);
+      const imported =
+        kind === "move"
+          ? await moveIn(folder, { file, tmp, look: choices === undefined })
+          : importFile({ ...job, kind }, progress);
       return imported.ok ? good({ imported: imported.value }) : imported;
     }
     case "backup":

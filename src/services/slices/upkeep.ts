@@ -113,8 +113,8 @@ export function grounds(db: Access, { site = "", name, areaM2, called, gate, map
 /** Polygons as JSON; none where they can't be read. */
 function shapeOf(map: string | undefined): Polygons | undefined {
   try {
-    const read = map === undefined ? undefined : polygonsOf(JSON.parse(map) as Polygons);
-    return read?.ok ? (JSON.parse(map!) as Polygons) : undefined;
+    const polygons = map === undefined ? undefined : (JSON.parse(map) as Polygons);
+    return polygons && polygonsOf(polygons).ok ? polygons : undefined;
   } catch {
     return undefined;
   }

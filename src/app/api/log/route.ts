@@ -1,6 +1,6 @@
 import { logInFull, logToCsv } from "@/formats/log-csv";
 import { chainState } from "@/records/chain";
-import { evidenceState } from "@/records/evidence";
+import { headOf } from "@/records/evidence";
 import { records } from "@/records/database";
 import { wholeLog } from "@/services/slices/log";
 import { logAsked } from "@/services/slices/read-slice";
@@ -34,7 +34,7 @@ const WRITERS: Readonly<Record<string, Writer>> = {
       entries.map((entry) => JSON.stringify(entry)).join(",\n"),
     // The chain is of the whole log, whatever part of it was asked for.
     end: (asked) =>
-      `\n],"asked":${JSON.stringify(asked)},"chain":${JSON.stringify({ ...chainState(records()), whole: evidenceState(records()).digest })}}\n`,
+      `\n],"asked":${JSON.stringify(asked)},"chain":${JSON.stringify({ ...chainState(records()), whole: headOf(records().$client) })}}\n`,
   },
 };
 
