@@ -39,6 +39,7 @@ const NAMES: Readonly<Record<string, string>> = {
   load_ends: "end of a load",
   same_ground: "answer to which ground a zone is",
   planned_days: "day that was fixed",
+  chains_elsewhere: "chain of another installation",
   chain_events: "event of the chain",
   settings: "setting",
   calendar_events: "event of a calendar",

@@ -48,6 +48,7 @@ export const EVIDENCE = {
   areas_before: kind("id zone_id area measured until"),
   revisions: kind("id kind record_id was at"),
   chain_events: kind("id what at why state"),
+  chains_elsewhere: kind("id rows faults links at"),
 } as const satisfies Readonly<Record<string, EvidenceKind>>;
 
 export type EvidenceName = keyof typeof EVIDENCE;

@@ -45,6 +45,17 @@ export function headOf(client: Database.Database): string {
   );
 }
 
+/** A place of a chain: the kind, the key of the row, the digest, the number of the list, and 1 where it was taken in as found. */
+export type Link = readonly [kind: string, record: string, digest: string, list: number, found: number];
+
+/** Every place of the chain, in order. */
+export const linksOf = ({ $client: client }: Records): Link[] =>
+  client.prepare("select kind, record_id, digest, columns, found from evidence order by place").raw().all() as Link[];
+
+/** Whether the chain once had this head. */
+export const hasDigest = ({ $client: client }: Records, digest: string): boolean =>
+  client.prepare("select 1 from evidence where digest = ?").get(digest) !== undefined;
+
 /** Where a row of a kind is, by its key in one text. */
 const keyOf = ({ key }: EvidenceKind, of: string): string =>
   key.map((column) => `cast(${of}.${quoted(column)} as text)`).join(" || ' ' || ");

@@ -356,6 +356,21 @@ export const chainEvents = sqliteTable("chain_events", {
 });
 
 /**
+ * The chains of other installations whose records came in here as a file: each with its links, so that it can be shown later that those
+ * rows are as they were there.
+ */
+export const chainsElsewhere = sqliteTable("chains_elsewhere", {
+  /** Its head. */
+  id: id(),
+  rows: integer("rows").notNull(),
+  /** What of its rows wasn't as it was when they came in, as JSON. */
+  faults: text("faults").notNull(),
+  /** Kind, key, digest, number of the list, found; of each place, as JSON. */
+  links: text("links").notNull(),
+  at: text("at").notNull(),
+});
+
+/**
  * Somebody looked at a zone: before anything goes down, or to judge what went down. Append-only; of several at what went down,
  * the last one counts.
  */

@@ -55,6 +55,7 @@ export const TABLES = [
   "waterings",
   "deliveries",
   "practices",
+  "chains_elsewhere",
   "calendar_events",
   "saved_requests",
 ] as const;

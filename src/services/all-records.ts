@@ -27,6 +27,7 @@ import {
   type Row,
   type TableName,
 } from "@/records/whole";
+import { carriedChain, carriedFaults, keepCarried, readCarried, type CarriedChain } from "./elsewhere";
 import { bringIn } from "./import-items";
 import { newZones, siteOver } from "./import-sites";
 import { issue, nowText } from "./input";
@@ -40,7 +41,7 @@ const FORMAT = "careful-gauge-records";
 
 /** @returns the text of the file; the same records give the same text */
 export const exportAll = (db: Records): string =>
-  `${JSON.stringify({ format: FORMAT, version: migrationsKnown().count, tables: allRows(db) })}\n`;
+  `${JSON.stringify({ format: FORMAT, version: migrationsKnown().count, tables: allRows(db), chain: carriedChain(db) })}\n`;
 
 /** Tables of what is kept up to date: a difference is shown, and taken only by choice. */
 const OF_KIND: Partial<Record<TableName, KeptKind>> = {
@@ -70,7 +71,7 @@ const NUMBERED: readonly TableName[] = [
 export function importAll(db: Records, text: string, choices: Choices = {}, progress?: Progress): Result<Imported> {
   const read = readFile(text);
   if (!read.ok) return read;
-  const tables = read.value;
+  const { tables, chain } = read.value;
   const other = recordsInMemory();
   const issues: Issue[] = [];
   const total = TABLES.reduce((sum, t) => sum + (tables[t]?.length ?? 0), 0);
@@ -105,7 +106,10 @@ export function importAll(db: Records, text: string, choices: Choices = {}, prog
         .map((row) => issue(row, "unknown-name", row, "a row that the file has")),
     );
     if (issues.length > 0) return { ok: false, issues };
-    return merge(db, other, tables, choices, tick);
+    const merged = merge(db, other, tables, choices, tick);
+    // Also where every row is here by now: the file is from there all the same.
+    if (merged.ok && chain) keepCarried(db, chain, carriedFaults(chain, tables));
+    return merged;
   } finally {
     other.$client.close();
   }
@@ -113,10 +117,15 @@ export function importAll(db: Records, text: string, choices: Choices = {}, prog
 
 const message = (error: unknown) => (error instanceof Error ? error.message : "unreadable");
 
-function readFile(text: string): Result<Partial<Record<TableName, readonly Row[]>>> {
+interface WholeFile {
+  readonly tables: Partial<Record<TableName, readonly Row[]>>;
+  readonly chain: CarriedChain | undefined;
+}
+
+function readFile(text: string): Result<WholeFile> {
   const file = parseJson(text, "a file of all records is one JSON object");
   if (!file.ok) return file;
-  const { format, version, tables } = (file.value ?? {}) as { format?: unknown; version?: unknown; tables?: unknown };
+  const { format, version, tables, chain } = (file.value ?? {}) as Partial<Record<string, unknown>>;
   if (format !== FORMAT) return bad(issue("format", "not-a-choice", shown(format), FORMAT));
   if (typeof version !== "number" || version > migrationsKnown().count)
     return bad(
@@ -129,7 +138,9 @@ function readFile(text: string): Result<Partial<Record<TableName, readonly Row[]
   for (const [table, rows] of Object.entries(tables))
     if (!Array.isArray(rows) || rows.some((row) => typeof row !== "object" || row === null || Array.isArray(row)))
       return bad(issue(`tables.${table}`, "wrong-type", "something else", "a list of rows"));
-  return good(tables as Partial<Record<TableName, readonly Row[]>>);
+  const carried = readCarried(chain);
+  if (!carried.ok) return carried;
+  return good({ tables: tables as WholeFile["tables"], chain: carried.value });
 }
 
 /** What of the rows of a file is none of its table's: keys that are no columns, and values that no column has. */

@@ -11,7 +11,7 @@ import { saveApplication, voidApplication } from "./save-application";
 import { saveCalibration } from "./save-calibration";
 import { saveSheet } from "./save-sheet";
 import { readAll } from "./read-all";
-import { add, faults, freshRecords, ids, LABEL, must, NOW, session, sheet, town } from "./testing/town";
+import { add, entry, faults, freshRecords, ids, LABEL, must, NOW, session, sheet, town } from "./testing/town";
 
 /** Nothing changes by a file that was not shown first, row by row. */
 
@@ -48,21 +48,7 @@ const listed = ({ changes }: Imported) =>
     ...changes!.added.flatMap(({ table, ids: list }) => list.map((id) => `${table} ${id}`)),
   ]);
 
-const down = (id: string, more: object = {}) =>
-  must(
-    saveApplication(records.db, {
-      id,
-      date: "2026-08-02",
-      siteId: ids.sites,
-      zoneId: `${ids.sites}.0`,
-      labelId: ids.labels,
-      amount: "0.3 oz/1000 ft2",
-      personId: null,
-      note: "",
-      corrects: null,
-      ...more,
-    }),
-  );
+const down = (id: string, more: object = {}) => must(saveApplication(records.db, entry({ id, date: "2026-08-02", ...more })));
 beforeEach(() => {
   town(records.db);
   must(saveCalibration(records.db, { session: session(), madeAt: NOW }));

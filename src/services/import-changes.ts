@@ -36,7 +36,7 @@ export function changesOf(tables: readonly StagedTable[], find: (table: string, 
 const NAMED = 200;
 
 /** What is told first. */
-const ORDER = ["strikes", "removes", "corrects", "withdraws", "changes", "accounts", "joins", "settles"];
+const ORDER = ["strikes", "removes", "corrects", "withdraws", "changes", "accounts", "joins", "carries", "settles"];
 
 type Find = (table: string, id: unknown) => StagedRow | undefined;
 type Told = (row: StagedRow, find: Find) => readonly [of: string, words: string] | undefined;
@@ -66,6 +66,12 @@ const TOLD: Readonly<Record<string, Told>> = {
     return row.as_zone_id === null
       ? ["joins", `${zone(row.zone_id)} is other ground than it was taken for${because(row.why)}`]
       : ["joins", `${zone(row.zone_id)} is the same ground as ${zone(row.as_zone_id)}`];
+  },
+  chains_elsewhere: (row) => {
+    const faults = JSON.parse(text(row.faults)) as string[];
+    const state =
+      faults.length === 0 ? "each row of the file as it came in there" : `not all as it came in there: ${faults.join("; ")}`;
+    return ["carries", `the chain of where these records were kept (${text(row.rows)} places, head ${text(row.id)}): ${state}`];
   },
   settings: (row) => ["settles", `${text(row.key)}: ${text(row.value).slice(0, 200)}`],
   planned_days: (row) => ["settles", `a day of the year: ${text(row.day) || text(row.date)}`],

@@ -12,6 +12,7 @@ import { readAll } from "./read-all";
 import { withdraw } from "./withdraw";
 import {
   add,
+  entry,
   faults,
   freshRecords,
   gearOn,
@@ -40,21 +41,7 @@ const rate = (text: string, again?: string) => [
   { labelId: ids.labels, rate: text, choice: { row: 0, point: "typed", ...(again && { again }) } },
 ];
 const AGAIN = ["products[0].choice.again reason-needed"];
-const down = (more: object = {}) =>
-  must(
-    saveApplication(records.db, {
-      id: "application-0001",
-      date: "2026-09-02",
-      siteId: ids.sites,
-      zoneId: `${ids.sites}.0`,
-      labelId: ids.labels,
-      amount: "0.3 oz/1000 ft2",
-      personId: null,
-      note: "",
-      corrects: null,
-      ...more,
-    }),
-  );
+const down = (more: object = {}) => must(saveApplication(records.db, entry(more)));
 
 beforeEach(() => {
   town(records.db);

@@ -20,7 +20,7 @@ import { recordSpread, saveSpread } from "./spread";
 import { logPage } from "./slices/log";
 import { readSheet, unaccounted } from "./slices/sheets";
 import { put } from "./keep-up";
-import { add, faults, freshRecords, gearOn, ids, LABEL, must, NOW, session, sheet, town } from "./testing/town";
+import { add, entry, faults, freshRecords, gearOn, ids, LABEL, must, NOW, session, sheet, town } from "./testing/town";
 import { tickStep } from "./tick-step";
 import { withdraw } from "./withdraw";
 
@@ -332,17 +332,7 @@ describe("a truck's day, along the day", () => {
 
 describe("a record that can't be read", () => {
   const CARD = { ...LABEL, actives: [{ name: "tidal", content: "50 %" }], rates: [{ rate: "0.2", to: "0.4" }] };
-  const on = (zone: 0 | 1, id: string) => ({
-    id,
-    date: TODAY,
-    siteId: ids.sites,
-    zoneId: `${ids.sites}.${zone}`,
-    labelId: ids.labels,
-    amount: "0.3 oz/1000 ft2",
-    personId: null,
-    note: "",
-    corrects: null,
-  });
+  const on = (zone: 0 | 1, id: string) => entry({ id, zoneId: `${ids.sites}.${zone}` });
   /** Of a year's half ounce, on the north. */
   const damaged = (change: string) => {
     must(put(records.db, "labels", { id: ids.labels, form: { ...CARD, limits: [{ perYear: "0.7 oz/1000 ft2" }] } }));

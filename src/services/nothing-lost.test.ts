@@ -375,7 +375,9 @@ describe("a copy that can be trusted", () => {
     const text = exportAll(records.db);
     const other = openRecords(path.join(folder(), "other"));
     must(importAll(other, text, {}));
-    expect(exportAll(other)).toBe(text);
+    // Its chain is its own, and it keeps that of where the rows come from.
+    const tablesOf = (file: string) => ({ ...(JSON.parse(file) as { tables: object }).tables, chains_elsewhere: [] });
+    expect(tablesOf(exportAll(other))).toEqual(tablesOf(text));
     expect(must(importAll(other, text, {})).rows).toBe(0);
     showEverything(other);
     // What differs is left, and taken by a choice.

@@ -12,7 +12,7 @@ import { put } from "./keep-up";
 import { saveApplication } from "./save-application";
 import { mergeSites } from "./merge-sites";
 import { readSlice } from "./slices/read-slice";
-import { add, faults, freshRecords, ids, must, SITE, town } from "./testing/town";
+import { add, entry, faults, freshRecords, ids, must, SITE, town } from "./testing/town";
 
 /** A second site on the same ground: at one address, with one gate, or of a shape that lies on another's. */
 
@@ -87,20 +87,7 @@ describe("a second site in use", () => {
     add(records.db, "sites", { name: "Second", zones: [{ name: "all", area: "3000" }], ...form }, OTHER);
   const answered = (ground: string, more: object = {}) => second({ zones: [{ name: "all", area: "3000", ground }], ...more });
   const WHY = "new: the neighbour's, behind the fence";
-  const down = () =>
-    must(
-      saveApplication(records.db, {
-        id: "application-0001",
-        date: "2026-09-02",
-        siteId: ids.sites,
-        zoneId: `${ids.sites}.0`,
-        labelId: ids.labels,
-        amount: "0.3 oz/1000 ft2",
-        personId: null,
-        note: "",
-        corrects: null,
-      }),
-    );
+  const down = () => must(saveApplication(records.db, entry()));
 
   beforeEach(() => town(records.db));
 

@@ -150,6 +150,20 @@ export function spreadOut(db: Records, id: string): void {
 }
 
 /** A quick check of the test town: 32.5 fl oz a minute. */
+/** What went down, as a form of the log sends it. */
+export const entry = (more: object = {}) => ({
+  id: "application-0001",
+  date: NOW.slice(0, 10),
+  siteId: ids.sites,
+  zoneId: `${ids.sites}.0`,
+  labelId: ids.labels,
+  amount: "0.3 oz/1000 ft2",
+  personId: null,
+  note: "",
+  corrects: null,
+  ...more,
+});
+
 export const QUICK_CHECK = {
   id: "quick-check-0001",
   calibrationId: "calibration-00001",

@@ -35,12 +35,17 @@ interface LogFile {
     readonly broken: object | null;
     readonly outside: number;
     readonly whole: string;
+    /** Other installations of which records came in here. */
+    readonly elsewhere: readonly { readonly head: string; readonly at: string; readonly faults: readonly string[] }[];
   };
 }
 
 /** Pages of one file, and files of one batch (ours): a year of restricted use of a firm fits, and no browser runs out. */
 const AT_ONCE = 400;
 const MOST_PARTS = 10;
+
+/** So many other installations are named on a page, the last ones first; the log as JSON has all. */
+const ELSEWHERE = 3;
 
 type Line = readonly [name: string, value: string | null | undefined];
 
@@ -95,7 +100,14 @@ function Record({ entry, chain, system }: { entry: ApplicationEntry; chain: LogF
         The log held {chain.records} records when this was printed
         {chain.broken || chain.outside > 0 ? ", and not all of them are as they came in" : ", each as it came in"}. Digest of the
         chain: {chain.digest}; of all that is on record: {chain.whole}. Whoever has this page can tell later whether anything
-        before it was altered; it doesn&apos;t prove that what was written was so. Made by Careful Gauge.
+        before it was altered; it doesn&apos;t prove that what was written was so.
+        {chain.elsewhere
+          .slice(0, ELSEWHERE)
+          .map(
+            ({ head, at, faults }) =>
+              ` Records of another installation came in on ${at.slice(0, 10)}, ${faults.length === 0 ? "each" : "not all"} as it came in there; digest of its chain: ${head}.`,
+          )}{" "}
+        Made by Careful Gauge.
       </Text>
     </Page>
   );

@@ -2,6 +2,7 @@ import { logInFull, logToCsv } from "@/formats/log-csv";
 import { chainState } from "@/records/chain";
 import { headOf } from "@/records/evidence";
 import { records } from "@/records/database";
+import { chainsElsewhere } from "@/services/elsewhere";
 import { wholeLog } from "@/services/slices/log";
 import { logAsked } from "@/services/slices/read-slice";
 import type { ApplicationEntry } from "@/formats/entries";
@@ -34,7 +35,7 @@ const WRITERS: Readonly<Record<string, Writer>> = {
       entries.map((entry) => JSON.stringify(entry)).join(",\n"),
     // The chain is of the whole log, whatever part of it was asked for.
     end: (asked) =>
-      `\n],"asked":${JSON.stringify(asked)},"chain":${JSON.stringify({ ...chainState(records()), whole: headOf(records().$client) })}}\n`,
+      `\n],"asked":${JSON.stringify(asked)},"chain":${JSON.stringify({ ...chainState(records()), whole: headOf(records().$client), elsewhere: chainsElsewhere(records()) })}}\n`,
   },
 };
 
