@@ -33,7 +33,7 @@ test("the head of elsewhere is found here, in the chain here, once; an export of
   ]);
   expect(evidenceState(there)).toMatchObject({ broken: null, outside: {}, cut: 0 });
   expect(() => there.$client.prepare("delete from chains_elsewhere").run()).toThrow(/append-only/);
-  must(saveCalibration(there, { session: session(), madeAt: "2026-09-02T09:00:00.000Z" }));
+  must(saveApplication(there, entry({ date: "2026-08-20" })));
   const third = recordsInMemory();
   must(importAll(third, exportAll(there)));
   expect(
