@@ -111,6 +111,46 @@ const config = [
     ignores: ["**/*.test.tsx", "**/*.test.ts", "src/ui/testing/**"],
     rules: { "max-lines-per-function": ["error", { max: 100, skipBlankLines: true, skipComments: true }] },
   },
+  {
+    // No statement is built from data: names of tables and columns go through quoted(), values are bound.
+    files: ["src/records/**/*.ts"],
+    ignores: ["**/*.test.ts", "src/records/quoted.ts"],
+    rules: {
+      "no-restricted-syntax": [
+        "error",
+        {
+          selector: [
+            ...["prepare", "exec", "raw"].map((call) => `CallExpression[callee.property.name='${call}']`),
+            "VariableDeclarator[id.name='where']",
+          ]
+            .map((within) => `${within} TemplateElement[value.raw=/"$/]`)
+            .join(", "),
+          message: "Quote a name with quoted(); bind a value.",
+        },
+        {
+          selector: "BinaryExpression[operator='+'] > Literal[value=/^(select|insert|update|delete) /i]",
+          message: "A statement is one text: quote a name with quoted(), bind a value.",
+        },
+      ],
+    },
+  },
+  {
+    files: ["src/{app,services,formats,ui,workers}/**/*.{ts,tsx}"],
+    ignores: ["**/*.test.ts", "**/*.test.tsx"],
+    rules: {
+      "no-restricted-syntax": [
+        "error",
+        ...[
+          "CallExpression[callee.property.name='prepare']:not([arguments.0.type='Literal'])",
+          "CallExpression[callee.property.name='exec'] > TemplateLiteral[expressions.length>0]",
+          "CallExpression[callee.object.name='sql'][callee.property.name='raw']",
+        ].map((selector) => ({
+          selector,
+          message: "Statements are made in records, by drizzle or with quoted(): never from data.",
+        })),
+      ],
+    },
+  },
   // Jest loads its environments and transforms as CommonJS.
   { files: ["jest/**/*.cjs"], rules: { "@typescript-eslint/no-require-imports": "off" } },
   {

@@ -88,6 +88,8 @@ test("a season moved by a cold spring: a round is moved by keys, the spring with
   await page.getByRole("button", { name: "Undo what was moved last" }).click();
   await expect(page.getByText(/28 days later than usual/)).toHaveCount(0);
 
+  await page.getByRole("button", { name: "Let a calendar fetch it" }).click();
+  await expect(page.getByText(/The address for your calendar: http.*\/api\/calendar/)).toBeVisible();
   const calendar = await page.request.get(`/api/calendar?site=${siteId}`);
   expect(calendar.headers()["content-type"]).toContain("text/calendar");
   expect(await calendar.text()).toMatch(/^BEGIN:VCALENDAR\r\n[\s\S]*END:VCALENDAR/);

@@ -17,9 +17,10 @@ export async function register(): Promise<void> {
     const fault = faultOf(error);
     console.error(fault ? `${fault.reason}\n${fault.todo}` : error);
   }
-  const { backUpDaily, checkChain } = await import("@/services/background/daily");
+  const { backUpDaily, checkChain, tellCalendarsHourly } = await import("@/services/background/daily");
   if (production) {
     backUpDaily();
+    tellCalendarsHourly();
     void checkChain();
   }
 }

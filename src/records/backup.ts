@@ -5,6 +5,7 @@ import { connect, migrationsApplied, migrationsKnown, recordsFile } from "./data
 import { isDerived } from "./derived";
 import { RecordsFault } from "./disk";
 import { headOf } from "./evidence";
+import { quoted } from "./quoted";
 
 /** Copies of the records that are known to be whole. */
 
@@ -29,7 +30,15 @@ export interface Backup extends Checked {
 function countsOf(client: Database.Database): Record<string, number> {
   const tables = client.prepare("select name from sqlite_master where type = 'table'").pluck().all() as string[];
   return Object.fromEntries(
-    tables.filter((t) => !isDerived(t)).map((t) => [t, client.prepare(`select count(*) from "${t}"`).pluck().get() as number]),
+    tables
+      .filter((t) => !isDerived(t))
+      .map((t) => [
+        t,
+        client
+          .prepare(`select count(*) from ${quoted(t)}`)
+          .pluck()
+          .get() as number,
+      ]),
   );
 }
 

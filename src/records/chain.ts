@@ -1,6 +1,7 @@
 import { sql } from "drizzle-orm";
 import type { Access, Records } from "./access";
 import { digestOf } from "./evidence";
+import { quoted } from "./quoted";
 
 /**
  * The log as a chain. Each record's digest is of what it says and of the digest before it, so that whoever changes, removes or
@@ -38,7 +39,7 @@ const COLUMNS = { 1: FIRST, 2: SECOND } as const;
 type List = keyof typeof COLUMNS;
 /** Under which a record is taken in. */
 const NEWEST = 2 satisfies List;
-const LIST = sql.raw(SECOND.map((name) => `a."${name}"`).join(", "));
+const LIST = sql.raw(SECOND.map((name) => `a.${quoted(name)}`).join(", "));
 
 type Row = Readonly<Record<(typeof SECOND)[number], string | number | null>>;
 
@@ -85,7 +86,7 @@ export function chainState(db: Records): ChainState {
   const sqlite = db.$client;
   let [digest, records] = [BEGINNING, 0];
   let broken: ChainState["broken"] = null;
-  const columns = SECOND.map((name) => `a."${name}"`).join(", ");
+  const columns = SECOND.map((name) => `a.${quoted(name)}`).join(", ");
   const all = sqlite.prepare(
     `select c.place, c.digest, c.record_id, c.columns as list, ${columns} from log_chain c left join applications a on a.id = c.record_id order by c.place`,
   );

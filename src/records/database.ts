@@ -7,6 +7,7 @@ import type { Access, Records } from "./access";
 import { damaged, diskFaultOf, RecordsFault } from "./disk";
 import { fillNumbers } from "./applications";
 import { chainMissing } from "./chain";
+import { nameInstallation } from "./calendar";
 import { adoptEvidence, withDigests } from "./evidence";
 import { fillNames } from "./names";
 import { clearStaging, makePrivate, makePrivately } from "./private";
@@ -132,6 +133,7 @@ export function openCopy(file: string): Records {
 
 /** What records from before must have besides, and what a start that was cut off left. */
 function fillIn(records: Records): void {
+  nameInstallation(records, new Date().toISOString());
   fillNames(records, new Date().toISOString());
   fillNumbers(records);
   adoptEvidence(records, new Date().toISOString(), chainMissing);

@@ -2,6 +2,7 @@ import { createHash } from "node:crypto";
 import type Database from "better-sqlite3";
 import type { Records } from "./access";
 import { EVIDENCE, EVIDENCE_NAMES, type EvidenceKind, type EvidenceName } from "./evidence-kinds";
+import { quoted } from "./quoted";
 
 /**
  * The chain of everything that happened: see docs/chain.md. It is written by triggers, with a function of this program, so that whatever
@@ -33,8 +34,6 @@ export function withDigests(client: Database.Database): void {
     digestOf(typeof before === "string" ? before : BEGINNING, values as Value[]),
   );
 }
-
-const quoted = (name: string) => `"${name}"`;
 
 /** The head of a file's chain, as it stands written; empty where it has none. */
 export function headOf(client: Database.Database): string {

@@ -4,6 +4,7 @@ import { backUp, checkCopy, type Checked } from "./backup";
 import { closeRecords, connect, openCopy, recordsFile } from "./database";
 import { isDerived } from "./derived";
 import { RecordsFault } from "./disk";
+import { quoted } from "./quoted";
 
 /**
  * A whole file of records, with photos and chain, moved into an empty installation while it runs. It is looked at and brought up to date
@@ -21,7 +22,13 @@ export function isEmpty(folder: string): boolean {
     const tables = client.prepare("select name from sqlite_master where type = 'table'").pluck().all() as string[];
     return tables
       .filter((table) => !isDerived(table) && !OWN.includes(table))
-      .every((table) => client.prepare(`select count(*) from "${table}"`).pluck().get() === 0);
+      .every(
+        (table) =>
+          client
+            .prepare(`select count(*) from ${quoted(table)}`)
+            .pluck()
+            .get() === 0,
+      );
   } finally {
     client.close();
   }

@@ -3,6 +3,7 @@ import path from "node:path";
 import type Database from "better-sqlite3";
 import { connect, recordsFile, type Records } from "./database";
 import { isDerived } from "./derived";
+import { quoted } from "./quoted";
 
 /**
  * Long work on records without holding anybody up: it is done on a copy, and what it added or changed there goes over in
@@ -33,8 +34,6 @@ export function copyRecords(folder: string, tmp: string): Copies & { readonly db
   db.$client.pragma("synchronous = OFF");
   return { base, scratch, db };
 }
-
-const quoted = (name: string) => `"${name}"`;
 
 interface Table {
   readonly name: string;

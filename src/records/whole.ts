@@ -6,6 +6,7 @@ import { withDigests } from "./evidence";
 import * as upkeep from "./schema";
 import * as season from "./schema-season";
 import * as work from "./schema-work";
+import { quoted } from "./quoted";
 
 /** All records as they stand, table by table and row by row: for a file that holds everything, and back. */
 
@@ -63,7 +64,14 @@ export type TableName = (typeof TABLES)[number];
 
 /** Every row of every table. */
 export const allRows = (db: Records): Tables =>
-  Object.fromEntries(TABLES.map((t) => [t, client(db).prepare(`select * from "${t}" order by rowid`).all() as Row[]]));
+  Object.fromEntries(
+    TABLES.map((t) => [
+      t,
+      client(db)
+        .prepare(`select * from ${quoted(t)} order by rowid`)
+        .all() as Row[],
+    ]),
+  );
 
 export interface TableInfo {
   readonly columns: readonly string[];
@@ -71,7 +79,9 @@ export interface TableInfo {
 }
 
 export function infoOf(db: Records, table: TableName): TableInfo {
-  const info = client(db).prepare(`pragma table_info("${table}")`).all() as { name: string; pk: number }[];
+  const info = client(db)
+    .prepare(`pragma table_info(${quoted(table)})`)
+    .all() as { name: string; pk: number }[];
   return {
     columns: info.map((c) => c.name),
     key: info
@@ -96,26 +106,26 @@ function columnsIn(db: Records, table: TableName, row: Row): string[] {
 /** Adds a row as it is. @throws SqliteError where a CHECK, a key or a unique name refuses it @throws RangeError for a key that is no column */
 export function insertRow(db: Records, table: TableName, row: Row): void {
   const columns = columnsIn(db, table, row);
-  const names = columns.map((c) => `"${c}"`).join(", ");
+  const names = columns.map(quoted).join(", ");
   client(db)
-    .prepare(`insert into "${table}" (${names}) values (${columns.map(() => "?").join(", ")})`)
+    .prepare(`insert into ${quoted(table)} (${names}) values (${columns.map(() => "?").join(", ")})`)
     .run(columns.map((c) => row[c]));
 }
 
 /** The row of a key; undefined where there is none. */
 export function rowAt(db: Records, table: TableName, { key }: TableInfo, row: Row): Row | undefined {
-  const where = key.map((k) => `"${k}" = ?`).join(" and ");
+  const where = key.map((k) => `${quoted(k)} = ?`).join(" and ");
   return client(db)
-    .prepare(`select * from "${table}" where ${where}`)
+    .prepare(`select * from ${quoted(table)} where ${where}`)
     .get(key.map((k) => row[k])) as Row | undefined;
 }
 
 /** Whether a row of this content is there, under whatever number. */
 export function hasRowLike(db: Records, table: TableName, { key }: TableInfo, row: Row): boolean {
   const columns = columnsIn(db, table, row).filter((c) => !key.includes(c));
-  const where = columns.map((c) => `"${c}" is ?`).join(" and ");
+  const where = columns.map((c) => `${quoted(c)} is ?`).join(" and ");
   const found = client(db)
-    .prepare(`select 1 from "${table}" where ${where}`)
+    .prepare(`select 1 from ${quoted(table)} where ${where}`)
     .get(columns.map((c) => row[c]));
   return found !== undefined;
 }

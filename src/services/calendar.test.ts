@@ -1,6 +1,7 @@
 import ICAL from "ical.js";
 import { putSetting } from "@/records/settings";
-import { calendarOf } from "./calendar";
+import { allRows } from "@/records/whole";
+import { calendarOf, tellCalendar, tellCalendars } from "./calendar";
 import { holdClock } from "./clock";
 import { moveWork } from "./move-work";
 import { saveProgram } from "./program";
@@ -19,6 +20,8 @@ beforeEach(() => {
 });
 
 function parsed(siteId?: string) {
+  // As the hourly look would before the next change.
+  tellCalendar(records.db, siteId);
   const text = calendarOf(records.db, siteId)!.text;
   for (const line of text.split("\r\n")) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);
   const calendar = new ICAL.Component(ICAL.parse(text) as never[]);
@@ -77,6 +80,27 @@ test("a day that is left without work is called off, once, and can come back", (
     ["CONFIRMED", 2],
     ["CANCELLED", 1],
   ]);
+});
+
+test("fetching a calendar keeps nothing; a change stands in it before it was told, and is told once", () => {
+  const plain = () => calendarOf(records.db)!.text.replace(/^(DTSTAMP|LAST-MODIFIED):.*\r\n/gm, "");
+  const told = () => allRows(records.db);
+  const nothing = told();
+  const first = plain();
+  expect(calendarOf(records.db, ids.sites)!.text).toContain("feed at Green");
+  expect(told()).toEqual(nothing);
+  tellCalendars(records.db);
+  expect(told()).toEqual(nothing);
+  expect(tellCalendar(records.db)).toEqual({ ok: true, value: 1 });
+  expect(plain()).toBe(first);
+  move("2026-09-21", "move-00000001");
+  const moved = plain();
+  expect(moved).toMatch(/SEQUENCE:1[\s\S]*STATUS:CANCELLED/);
+  expect(told().calendar_events).toHaveLength(1);
+  tellCalendars(records.db);
+  expect(plain()).toBe(moved);
+  expect(tellCalendar(records.db)).toEqual({ ok: true, value: 0 });
+  expect(tellCalendar(records.db, "site-9999999999").ok).toBe(false);
 });
 
 test("what lies behind is not called off: it happened", () => {

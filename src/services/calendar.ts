@@ -1,13 +1,13 @@
-import { nanoid } from "nanoid";
+import { bad, good, type Issue, type Result } from "@/core/issue";
 import { daysLater } from "@/core/calendar";
 import { dutiesOfEntry } from "@/formats/after-duties";
 import { toCalendar, type CalendarEvent, type Said } from "@/formats/calendar/ics";
-import { tellEvent, toldEvents } from "@/records/calendar";
+import { installationOf, tellEvent, toldEvents, toldSites, type ToldEvent } from "@/records/calendar";
 import { type Records, whole } from "@/records/database";
 import { listPeople } from "@/records/people";
-import { putSetting, readSetting } from "@/records/settings";
 import { afterWork } from "./after-work";
 import { firmZone, now, nowText, todayOf } from "./clock";
+import { issue } from "./input";
 import { toLookAt } from "./slices/looks";
 import { yearNow } from "./year";
 
@@ -33,69 +33,90 @@ interface Wanted {
   readonly said: Said;
 }
 
-/** @param siteId the calendar of one site: each round by itself; left out, the firm's, by days of work */
-export function calendarOf(db: Records, siteId?: string): { readonly name: string; readonly text: string } | undefined {
+interface Calendar {
+  readonly name: string;
+  readonly events: readonly ToldEvent[];
+  /** Those that nobody was told of so. */
+  readonly changed: readonly ToldEvent[];
+}
+
+/** How the events stand, against what was told last. */
+function calendarNow(db: Records, siteId: string | undefined): Calendar | undefined {
   const { sites } = yearNow(db);
   const site = siteId === undefined ? undefined : sites.find((one) => one.id === siteId);
   if (siteId !== undefined && !site) return undefined;
-  const house = installation(db);
-  // No id has a point in it: the events of one site never begin as another's.
-  const scope = site ? `site.${site.id}.` : "firm-";
+  const scope = site ? `${SITE_SCOPE}${site.id}.` : FIRM_SCOPE;
+  const house = installationOf(db);
   const wanted = [
     ...(site ? roundsOf(db, site.id) : daysOfWork(db)),
     ...duties(db, siteId),
     ...(site ? [] : [...looksDue(db), ...papersEnding(db)]),
   ].map((one) => ({ ...one, uid: `${scope}${one.uid}@${house}.careful-gauge` }));
-  const events = whole(db, (tx) => {
-    const told = new Map(toldEvents(tx, scope).map((one) => [one.uid, one]));
-    const at = nowText();
-    const today = todayOf(tx);
-    for (const { uid, said } of wanted) {
-      const before = told.get(uid);
-      const text = JSON.stringify(said);
-      if (before && before.said === text && !before.cancelled) continue;
-      const event = { uid, sequence: before ? before.sequence + 1 : 0, said: text, cancelled: false, at };
-      told.set(uid, event);
-      tellEvent(tx, event);
-    }
-    const still = new Set(wanted.map(({ uid }) => uid));
-    for (const one of told.values()) {
-      if (still.has(one.uid) || one.cancelled || lastDay(one.said) < today) continue;
-      const event = { ...one, sequence: one.sequence + 1, cancelled: true, at };
-      told.set(one.uid, event);
-      tellEvent(tx, event);
-    }
-    const from = daysLater(today, -CALLED_OFF);
-    return [...told.values()]
-      .filter((one) => still.has(one.uid) || (one.cancelled && one.at >= from))
-      .sort((a, b) => (a.uid < b.uid ? -1 : 1))
-      .map(({ uid, sequence, said, cancelled, at: changed }): CalendarEvent => ({
-        uid,
-        sequence,
-        at: changed,
-        cancelled,
-        said: JSON.parse(said) as Said,
-      }));
+  const told = new Map(toldEvents(db, scope).map((one) => [one.uid, one]));
+  const changed: ToldEvent[] = [];
+  const put = (event: ToldEvent) => {
+    told.set(event.uid, event);
+    changed.push(event);
+  };
+  const at = nowText();
+  const today = todayOf(db);
+  for (const { uid, said } of wanted) {
+    const before = told.get(uid);
+    const text = JSON.stringify(said);
+    if (before && before.said === text && !before.cancelled) continue;
+    put({ uid, sequence: before ? before.sequence + 1 : 0, said: text, cancelled: false, at });
+  }
+  const still = new Set(wanted.map(({ uid }) => uid));
+  for (const one of [...told.values()])
+    if (!still.has(one.uid) && !one.cancelled && lastDay(one.said) >= today)
+      put({ ...one, sequence: one.sequence + 1, cancelled: true, at });
+  const from = daysLater(today, -CALLED_OFF);
+  const events = [...told.values()]
+    .filter((one) => still.has(one.uid) || (one.cancelled && one.at >= from))
+    .sort((a, b) => (a.uid < b.uid ? -1 : 1));
+  return { name: site ? site.name : "Spray work", events, changed };
+}
+
+/** No id has a point in it: the events of one site never begin as another's. */
+const SITE_SCOPE = "site.";
+const FIRM_SCOPE = "firm-";
+
+/**
+ * The calendar as it stands; nothing is kept by it.
+ * @param siteId the calendar of one site: each round by itself; left out, the firm's, by days of work
+ */
+export function calendarOf(db: Records, siteId?: string): { readonly name: string; readonly text: string } | undefined {
+  const now = calendarNow(db, siteId);
+  if (!now) return undefined;
+  const events = now.events.map(
+    ({ uid, sequence, said, cancelled, at }): CalendarEvent => ({ uid, sequence, at, cancelled, said: JSON.parse(said) as Said }),
+  );
+  return { name: now.name, text: toCalendar(now.name, events, firmZone(db).zone) };
+}
+
+/** Keeps what a calendar says by now as told, so that the next change is known as one. @returns how many events were told */
+export function tellCalendar(db: Records, siteId?: string): Result<number> {
+  return whole(db, () => {
+    const now = calendarNow(db, siteId);
+    if (!now) return bad(noSuchSite(siteId));
+    for (const event of now.changed) tellEvent(db, event);
+    return good(now.changed.length);
   });
-  const name = site ? site.name : "Spray work";
-  return { name, text: toCalendar(name, events, firmZone(db).zone) };
+}
+
+export const noSuchSite = (site = ""): Issue => issue("site", "unknown-name", site, "the sites on record");
+
+/** As {@link tellCalendar}, for every calendar that somebody asked for once. */
+export function tellCalendars(db: Records): void {
+  const sites = toldSites(db, SITE_SCOPE);
+  if (toldEvents(db, FIRM_SCOPE).length > 0) tellCalendar(db);
+  for (const site of sites) tellCalendar(db, site);
 }
 
 const lastDay = (said: string): string => {
   const { on, until } = JSON.parse(said) as Said;
   return on ?? until!.slice(0, 10);
 };
-
-/** A name of this installation, so that two firms' events are never one. */
-function installation(db: Records): string {
-  const known = readSetting(db, "calendar-name");
-  if (known !== undefined) return known;
-  const made = nanoid(12)
-    .toLowerCase()
-    .replace(/[^a-z0-9]/g, "0");
-  putSetting(db, "calendar-name", made, nowText());
-  return made;
-}
 
 /** What is laid out from today on, of this year and, near its end, of the next. */
 function laidOut(db: Records) {

@@ -27,3 +27,13 @@ export function backUpDaily(): void {
   setTimeout(() => void look(), FIRST).unref();
   setInterval(() => void look(), HOUR).unref();
 }
+
+/** Has the calendars that somebody asked for told each hour, as long as the server runs: fetching one keeps nothing. */
+export function tellCalendarsHourly(): void {
+  const tell = async () => {
+    const told = await runJob({ what: "calendars", folder: recordsFolder() });
+    if (!told.ok) console.error(`The calendars were not told: ${told.issues[0]!.received}`);
+  };
+  setTimeout(() => void tell(), FIRST).unref();
+  setInterval(() => void tell(), HOUR).unref();
+}

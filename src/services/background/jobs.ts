@@ -5,6 +5,7 @@ import type { Choices, Imported } from "@/formats/import";
 import { backUp, copyWhole } from "@/records/backup";
 import { connect, recordsFile } from "@/records/database";
 import { exportAll } from "../all-records";
+import { tellCalendars } from "../calendar";
 import { chainFaults } from "../chain-now";
 import type { Progress } from "../progress";
 import { moveIn } from "../move-in";
@@ -22,7 +23,7 @@ export type BackgroundJob =
       readonly choices?: Choices;
       readonly said?: Choices;
     }
-  | { readonly what: "backup" | "chain"; readonly folder: string }
+  | { readonly what: "backup" | "chain" | "calendars"; readonly folder: string }
   | { readonly what: "copy" | "export"; readonly folder: string; readonly tmp: string };
 
 export interface Done {
@@ -51,6 +52,15 @@ export async function doJob(job: BackgroundJob, progress: Progress): Promise<Res
       const db = connect(recordsFile(job.folder));
       try {
         return good({ chain: chainFaults(db) });
+      } finally {
+        db.$client.close();
+      }
+    }
+    case "calendars": {
+      const db = connect(recordsFile(job.folder));
+      try {
+        tellCalendars(db);
+        return good({});
       } finally {
         db.$client.close();
       }

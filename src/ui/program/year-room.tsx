@@ -10,7 +10,7 @@ import type { YearEntry, YearOfSiteEntry, YearRoundEntry } from "@/formats/entri
 import { MOST_LATER } from "@/formats/season/program";
 import { todayDate } from "../data/clock";
 import { format } from "../data/dates";
-import { useSlice } from "../data/records";
+import { send, useSlice } from "../data/records";
 import { useSystem } from "../data/units";
 import { Room } from "../frame/room";
 import { Button, Heading, Note, SubHeading } from "../parts/controls";
@@ -73,19 +73,34 @@ export function YearRoom() {
 /** The same for another program: once as a file, or again and again from its address. */
 function InCalendar({ siteId }: { siteId: string }) {
   const path = `/api/calendar${siteId === "" ? "" : `?site=${encodeURIComponent(siteId)}`}`;
+  const [address, setAddress] = useState("");
   const { busy, trouble, run } = useAction("The calendar could not be fetched: is the server there? Try again.");
+  /** From now on what changes is told as a change. */
+  const take = (then: () => void | Promise<void>) =>
+    run(async () => {
+      const told = await send("/api/calendar", siteId === "" ? {} : { site: siteId });
+      if (!told.ok) throw new Error(told.issues[0]!.code);
+      await then();
+    });
   return (
     <Box as="section" aria-label="Calendar">
       <SubHeading>In another calendar</SubHeading>
       <Row flexWrap="wrap" gap="0 14px" alignItems="center" marginTop="8px">
-        <Button disabled={busy} onClick={() => void run(() => downloadFrom(path, siteId === "" ? "spray-work.ics" : "site.ics"))}>
+        <Button
+          disabled={busy}
+          onClick={() => void take(() => downloadFrom(path, siteId === "" ? "spray-work.ics" : "site.ics"))}
+        >
           Save as a calendar file
         </Button>
-        <Note>
-          Or let your calendar fetch it itself, from this server&apos;s address and <strong>{path}</strong>: what moves, moves
-          there, and what falls away is called off.
-        </Note>
+        <Button look="quiet" disabled={busy} onClick={() => void take(() => setAddress(`${window.location.origin}${path}`))}>
+          Let a calendar fetch it
+        </Button>
       </Row>
+      {address !== "" && (
+        <Note>
+          The address for your calendar: <strong>{address}</strong>. What moves, moves there, and what falls away is called off.
+        </Note>
+      )}
       {trouble && <Notice state="stop">{trouble}</Notice>}
     </Box>
   );
