@@ -20,6 +20,7 @@ export type IssueCode =
   | "not-text"
   | "not-a-number"
   | "comma-decimal"
+  | "comma-asked"
   | "bad-thousands"
   | "fraction"
   | "sign"
@@ -90,6 +91,7 @@ const WORDS: Record<IssueCode, (issue: Issue) => string> = {
   "not-text": (i) => `${i.received} is not text with a unit, write e.g. ${i.expected}`,
   "not-a-number": (i) => `${q(i.received)} does not begin with a number, write e.g. ${i.expected}`,
   "comma-decimal": (i) => `${q(i.received)} has a decimal comma, write a point: ${i.expected}`,
+  "comma-asked": (i) => `is ${q(i.received)} ${i.expected}? write it without the comma, or with a point`,
   "bad-thousands": (i) => `${q(i.received)} has commas that don't stand between thousands, write e.g. ${i.expected}`,
   fraction: (i) => `${q(i.received)} is a fraction, write a decimal: ${i.expected}`,
   sign: (i) => `${q(i.received)} has a sign, write a plain number above zero, e.g. ${i.expected}`,

@@ -1,6 +1,7 @@
 import type { Result } from "@/core/issue";
 import type { Entered } from "@/core/quantity/parse";
 import { parseField, type Field, type KindOfField } from "@/core/quantity/ranges";
+import { given, type Source } from "@/core/working/rule";
 
 /**
  * The door for what is typed or timed: the text of a field is read here, once, into a value that knows it. The same text of
@@ -23,4 +24,10 @@ export function readTyped<F extends Field>(
     read.set(key, result);
   }
   return result as unknown as Result<Entered<KindOfField<F>>>;
+}
+
+/** What was typed into a field, as what a rule works with; undefined where nothing is, or nothing that can be read. */
+export function givenTyped<F extends Field>(field: F, typed: string, name: string): Source<KindOfField<F>> | undefined {
+  const read = typed.trim() === "" ? undefined : readTyped(field, typed);
+  return read?.ok ? given(read.value, name) : undefined;
 }

@@ -4,7 +4,7 @@ import { expectNear } from "../testing/near";
 import { showEntered } from "./format";
 import { raw, type Kind } from "./kinds";
 import { entered, EXAMPLES, parseAs, parseQuantity } from "./parse";
-import { bareUnit, boundsOf, FIELDS, parseField, type Field, understood, withUnit } from "./ranges";
+import { boundsOf, FIELDS, parseField, type Field, understood } from "./ranges";
 
 const code = (text: unknown, kind: Kind, dialect: "file" | "screen" = "file"): IssueCode | "ok" => {
   const read = parseQuantity(text, kind, { dialect });
@@ -185,18 +185,6 @@ describe("what people type on a screen", () => {
       undefined,
     ]);
   });
-  test("a metric reader's bare number is metric, in every field", () => {
-    for (const field of Object.keys(FIELDS) as Field[]) {
-      const unit = bareUnit(field, "metric");
-      const full = withUnit(field, "20", "metric");
-      expect(full).toBe(unit === "" || unit === FIELDS[field].bare ? withUnit(field, "20", "metric") : `20 ${unit}`);
-      const read = parseField(field, full);
-      expect([field, read.ok || read.issues[0]!.code]).toEqual([field, read.ok || "out-of-range"]);
-      expect(withUnit(field, "20", "us")).toBe("20");
-      expect(withUnit(field, "20 gal", "metric")).toBe("20 gal");
-    }
-  });
-
   test("a lone oz stays a weight", () => {
     expect(code("33 oz", "volume", "screen")).toBe("wrong-unit");
     expect(code("33 ounces", "volume", "screen")).toBe("wrong-unit");

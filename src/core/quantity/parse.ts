@@ -1,6 +1,6 @@
 import { bad, good, type Issue, type IssueCode, type Result } from "../issue";
 import { make, type Kind, type Quantity } from "./kinds";
-import { plainNumber } from "./plain";
+import { COMMA_ASKED, plainNumber } from "./plain";
 import { rectangleToArea, spokenToWritten } from "./spoken";
 import { findUnit, unitsOf, type Unit } from "./unit";
 import { DIMENSIONS, NOT_WRITTEN, SHAPES, type Dimension } from "./units";
@@ -81,8 +81,8 @@ const METRIC_EXAMPLES: Partial<Record<Kind, string>> = {
   activeStrength: "480 g/L",
 };
 
-/** A number as it may be written: a decimal point, commas only between thousands. */
-export const NUMBER_PATTERN = "(?:\\d{1,3}(?:,\\d{3})+|\\d+)(?:\\.\\d+)?|\\.\\d+";
+/** A number as it may be written: a decimal point, commas only between thousands, of which the first group doesn't begin with nought. */
+export const NUMBER_PATTERN = "(?:[1-9]\\d{0,2}(?:,\\d{3})+|\\d+)(?:\\.\\d+)?|\\.\\d+";
 const NUMBER = new RegExp(`^(?:${NUMBER_PATTERN})$`);
 
 /**
@@ -122,7 +122,7 @@ export function parseAs<K extends Kind>(typed: unknown, kinds: readonly K[], opt
   const number = head?.[1] ?? text;
   const rest = (head?.[2] ?? "").trim();
   const wrong = numberFault(number, text, rest);
-  if (wrong) return fail(wrong.code, wrong.expected ?? example);
+  if (wrong) return fail(wrong.code, wrong.expected ?? example, wrong.received);
   if (dialect === "file" && rest !== "" && !/^\S+ \S/.test(typed)) return fail("no-space", `"${number} ${rest}"`);
 
   const value = Number(number.replaceAll(",", ""));
@@ -135,6 +135,9 @@ export function parseAs<K extends Kind>(typed: unknown, kinds: readonly K[], opt
     return known({ text: number, kind: bare, number: value, unit: "", value: make<K>(value) });
   if (rest === "") return fail("no-unit");
   const unit = findUnit(rest);
+  // Depths and heights are read in millimetres by people; what is written has centimetres.
+  if (dialect === "screen" && unit?.id === "mm" && kinds.includes("length" as K))
+    return known(writtenAs("length", value / 10, "cm") as Entered<K>);
   if (!unit || NOT_WRITTEN.includes(unit.id)) return fail("unknown-unit", unitHint(rest, kinds, example));
   const kind = kinds.find((k) => SHAPES[k] === unit.shape);
   // "0.3 oz" where the field says oz per 1,000 sq ft: its area is meant.
@@ -179,13 +182,24 @@ export function entered<K extends Kind>(text: string, kind: K, options: ParseOpt
   return result.value;
 }
 
-function numberFault(number: string, text: string, rest: string): { code: IssueCode; expected?: string } | undefined {
+function numberFault(
+  number: string,
+  text: string,
+  rest: string,
+): { code: IssueCode; expected?: string; received?: string } | undefined {
   if (NUMBER.test(number)) return /^\d+\/\d/.test(rest) ? { code: "fraction", expected: `"0.5 …"` } : undefined;
   if (/^[+\-−–]/.test(number)) return { code: "sign" };
   if (/^(∞|inf)/i.test(number)) return { code: "too-large", expected: "1,000,000,000,000" };
   if (/^\d*[½¼¾⅓⅔⅛⅜⅝⅞]|^\d+\/\d+/.test(number)) return { code: "fraction", expected: `"0.5 …"` };
   if (/^\d+:\d/.test(number)) return { code: "bad-clock", expected: `"1:52" for a time only` };
-  if (/^\d+,\d{1,2}$|^\d+,\d{4,}$|^\d{4,},\d+$|^\d{1,3}(\.\d{3})+,\d+$/.test(number))
+  const asked = COMMA_ASKED.exec(number);
+  if (asked)
+    return {
+      code: "comma-asked",
+      expected: `"${asked[1]}${asked[2]}" or "${asked[1]}.${asked[2]}"`,
+      received: asked[0].slice(0, -1),
+    };
+  if (/^0\d*,\d+$|^\d+,\d{1,2}$|^\d+,\d{4,}$|^\d{4,},\d+$|^\d{1,3}(\.\d{3})+,\d+$/.test(number))
     return { code: "comma-decimal", expected: `"${text.replaceAll(".", "").replace(",", ".")}"` };
   if (/^[\d,]+(\.\d*)?$/.test(number) && number.includes(",")) return { code: "bad-thousands", expected: `"1,000 …"` };
   return { code: "not-a-number" };

@@ -4,3 +4,6 @@ export function plainNumber(value: number): string {
   const text = String(digits);
   return /e/.test(text) ? digits.toFixed(20).replace(/\.?0+$/, "") : text;
 }
+
+/** A number of which nobody can say whether its comma is a decimal one or one between thousands: it was marked where it was typed. */
+export const COMMA_ASKED = /(\d{1,3}),(\d{3})\?/;

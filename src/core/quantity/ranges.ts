@@ -1,5 +1,6 @@
 import { bad, type Result } from "../issue";
 import { showEntered, unitText, writeNumber } from "./format";
+import { meantIn, type FieldUnits } from "./typed";
 import { unitNamed } from "./unit";
 import { raw, type Kind } from "./kinds";
 import type { System } from "../working/units";
@@ -92,8 +93,8 @@ export const METRIC_BARE: Readonly<Record<keyof typeof FIELDS, string>> = {
   gravity: "",
   irrigation: "mm/h",
   tapFlow: "L/min",
-  mowing: "cm",
-  waterDepth: "cm",
+  mowing: "mm",
+  waterDepth: "mm",
   zoneArea: "m2",
   shelfWeight: "g",
   shelfVolume: "mL",
@@ -153,17 +154,11 @@ export const bareUnit = (field: Field, system: System): string => (system === "u
 /** Two sides without a unit: "20 x 30". */
 const SIDES = /^\s*[\d.,]+\s*(?:x|×|by)\s*[\d.,]+\s*$/i;
 
-/**
- * What was typed as it will be understood: a bare number of a metric reader with its metric unit; anything else as it is.
- * A form keeps and sends the text, so the unit is written out as soon as the field is left.
- */
-export function withUnit(field: Field, typed: string, system: System): string {
-  const unit = bareUnit(field, system);
-  if (system === "metric" && FIELDS[field].kind === "area" && SIDES.test(typed)) return `${typed.trim()} m`;
-  return system === "us" || unit === "" || !/^[\d.,½¼¾/ ]+$/.test(typed.trim()) || typed.trim() === ""
-    ? typed
-    : `${typed.trim()} ${unit}`;
-}
+/** What was typed into a field as it is meant there: see {@link meantIn}. */
+export const withUnit = (field: Field, typed: string, system: System): string => meantIn(unitsIn(field), typed, system);
+
+/** The units that a field shows. */
+export const unitsIn = (field: Field): FieldUnits => ({ us: FIELDS[field].bare, metric: METRIC_BARE[field] });
 
 /**
  * What was understood of a typed text, where it isn't plain from the text itself: a fraction, two sides, a rate without its

@@ -71,7 +71,7 @@ function marks(text: string): string {
 
 /** Two sides of a rectangle for its area: "62 x 100", "62 ft × 100 ft" → "6200 ft2". @param bare the area's unit where no side has one */
 export function rectangleToArea(text: string, bare = "ft2"): string {
-  const side = String.raw`(\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d+(?:\.\d+)?)\s*(ft|feet|foot|'|’|m|yd)?`;
+  const side = String.raw`([1-9]\d{0,2}(?:,\d{3})+(?:\.\d+)?|\d+(?:\.\d+)?)\s*(ft|feet|foot|'|’|m|yd)?`;
   const parts = new RegExp(`^${side}\\s*(?:x|×|\\*|by)\\s*${side}$`, "i").exec(text.trim());
   if (!parts) return text;
   const unit = (typed: string | undefined) =>

@@ -169,7 +169,7 @@ function checked(value: string, check: Check, path: string, faults: Issue[]): st
     case "choice":
       return check.choices.includes(value) ? value : fault("not-a-choice", check.choices.join(", "));
     case "quantity": {
-      const read = parseQuantity(value, check.kind, { path, dialect: "screen", bare: check.bare });
+      const read = parseQuantity(value, check.kind, { path, dialect: "screen", bare: check.units.us });
       return read.ok ? read.value.text : void faults.push(...read.issues);
     }
     case "days": {

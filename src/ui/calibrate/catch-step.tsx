@@ -9,7 +9,7 @@ import { compare } from "@/core/quantity/arithmetic";
 import type { RigEntry } from "@/formats/entries";
 import { kitOf } from "@/formats/rig-setup";
 import { catchTime, type Session } from "@/formats/session";
-import { readTyped } from "../data/typed";
+import { readTyped } from "@/formats/typed";
 import { useSystem } from "../data/units";
 import { useKept } from "../data/kept-here";
 import { Note, Reading } from "../parts/controls";

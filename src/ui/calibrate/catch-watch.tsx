@@ -6,7 +6,7 @@ import { wordsFor } from "@/core/issue";
 import { showEntered } from "@/core/quantity/format";
 import type { Entered } from "@/core/quantity/parse";
 import { valueIn } from "@/core/quantity/quantity";
-import { readTyped } from "../data/typed";
+import { readTyped } from "@/formats/typed";
 import { useKept } from "../data/kept-here";
 import { unitsInHand } from "../data/units";
 import { Button } from "../parts/controls";
@@ -145,6 +145,7 @@ function TypeCatch({ time, onAdd }: { time: string; onAdd: (one: { volume: strin
       />
       <TextField
         label="caught for"
+        quantity="catchTime"
         value={typed.time}
         error={errors.time}
         onKeyDown={enter}

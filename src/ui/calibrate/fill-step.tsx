@@ -4,7 +4,7 @@ import { Box } from "@chakra-ui/react";
 import { useRef } from "react";
 import { showEntered } from "@/core/quantity/format";
 import { exampleFor } from "@/core/quantity/ranges";
-import { readTyped } from "../data/typed";
+import { readTyped } from "@/formats/typed";
 import { useSystem } from "../data/units";
 import type { Session } from "@/formats/session";
 import { Note } from "../parts/controls";

@@ -10,7 +10,7 @@ import { read, type System } from "@/core/working/units";
 import { dialText } from "@/core/words/values";
 import { paceText } from "@/core/working/thousand";
 import { rowRates } from "@/formats/card/choice";
-import { readTyped } from "../data/typed";
+import { readTyped } from "@/formats/typed";
 import { useLabels } from "../data/records";
 import { useKept } from "../data/kept-here";
 import { SubHeading, Select } from "../parts/controls";

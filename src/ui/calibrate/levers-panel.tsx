@@ -9,7 +9,7 @@ import type { Entered } from "@/core/quantity/parse";
 import { read, type System } from "@/core/working/units";
 import { paceText } from "@/core/working/thousand";
 import { leverText } from "@/core/words/levers";
-import { readTyped } from "../data/typed";
+import { readTyped } from "@/formats/typed";
 import { Button, Note, SubHeading } from "../parts/controls";
 import { Stamp } from "../parts/stamp";
 import { Row } from "../parts/layout";

@@ -5,10 +5,10 @@ import { useEffect, useId, useRef, useState, type KeyboardEvent } from "react";
 import { boomCheck } from "@/core/calibration/boom";
 import { tipFlow } from "@/core/calibration/tips";
 import { wordsFor } from "@/core/issue";
-import { showEntered, unitText } from "@/core/quantity/format";
+import { showEntered } from "@/core/quantity/format";
 import type { Quantity } from "@/core/quantity/kinds";
 import { valueIn } from "@/core/quantity/quantity";
-import { type Field, bareUnit } from "@/core/quantity/ranges";
+import type { Field } from "@/core/quantity/ranges";
 import { given } from "@/core/working/rule";
 import type { System } from "@/core/working/units";
 import { flowOfCatch } from "@/core/calibration/expected-catch";
@@ -16,9 +16,10 @@ import type { RigEntry } from "@/formats/entries";
 import { readRig } from "@/formats/job-file/read-rig";
 import { catchTime, type Session } from "@/formats/session";
 import { simulatedMeter } from "@/standins/flow-meter";
-import { readTyped } from "../data/typed";
+import { readTyped } from "@/formats/typed";
 import { unitsInHand } from "../data/units";
-import { Button, Input, Note } from "../parts/controls";
+import { Button, Note } from "../parts/controls";
+import { QuantityInput } from "../parts/field";
 import { BoomPicture, BoomVerdict } from "./boom-picture";
 import { Typed } from "./typed";
 import { Column, Row } from "../parts/layout";
@@ -70,11 +71,9 @@ export function OutletStep({ session, change, rig, system }: StepProps) {
             label="Each caught for"
             field="catchTime"
             value={session.outletTime}
-            hint={
-              session.outletTime.trim() === ""
-                ? `empty: as long as the course, ${showEntered(catchTime(session))}`
-                : "s if no unit"
-            }
+            {...(session.outletTime.trim() === "" && {
+              hint: `empty: as long as the course, ${showEntered(catchTime(session))}`,
+            })}
             onChange={(outletTime) => change({ outletTime })}
           />
         </Box>
@@ -83,10 +82,7 @@ export function OutletStep({ session, change, rig, system }: StepProps) {
       <BoomPicture flows={flows} check={check} rated={rated} system={system} />
       <Readings session={session} field={field} onSet={set} />
       {check && <BoomVerdict check={check} rated={rated !== undefined} />}
-      <Note>
-        From the left, seen from behind; {unitText(bareUnit(field, system))} if no unit. Enter goes on to the next outlet. Dashed:
-        ±10 % of the tip&apos;s rated flow.
-      </Note>
+      <Note>From the left, seen from behind. Enter goes on to the next outlet. Dashed: ±10 % of the tip&apos;s rated flow.</Note>
     </Column>
   );
 }
@@ -113,12 +109,12 @@ function Readings({ session, field, onSet }: { session: Session; field: Field; o
           <Box key={i}>
             <Box as="label" textStyle="label">
               <span>{i + 1}</span>
-              <Input
+              <QuantityInput
+                quantity={field}
                 aria-label={`Outlet ${i + 1}`}
                 aria-invalid={faults.some((f) => f.i === i)}
                 aria-describedby={faults.some((f) => f.i === i) ? `${id}-${i}` : undefined}
                 inputMode="decimal"
-                autoComplete="off"
                 padding="8px 8px"
                 value={value}
                 onChange={(e) => onSet(i, e.target.value)}

@@ -20,7 +20,7 @@ import type { RigEntry } from "@/formats/entries";
 import { readParts } from "@/formats/job-file/read-calibration";
 import { readRig } from "@/formats/job-file/read-rig";
 import { catchTime, readSession, type Session } from "@/formats/session";
-import { readTyped } from "../data/typed";
+import { readTyped } from "@/formats/typed";
 import { useInHand, type Calibrated } from "../data/in-hand";
 import { SlipAsk, SlipKeeper } from "../parts/slip-ask";
 import type { StepName } from "./steps";

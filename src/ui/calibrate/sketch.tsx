@@ -1,6 +1,6 @@
 "use client";
 
-import { readTyped } from "../data/typed";
+import { readTyped } from "@/formats/typed";
 import { Box, chakra } from "@chakra-ui/react";
 import { markingOut, squareOf, type MarkingOut } from "@/core/calibration/marking-out";
 import type { Method } from "@/core/calibration/methods";

@@ -4,7 +4,7 @@ import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import { wordsFor } from "@/core/issue";
 import { understood, type Field as FieldName } from "@/core/quantity/ranges";
-import { readTyped } from "../data/typed";
+import { readTyped } from "@/formats/typed";
 import { useSystem } from "../data/units";
 import { TextField } from "../parts/field";
 

@@ -5,7 +5,7 @@ import { useRef, useState } from "react";
 import { wordsFor } from "@/core/issue";
 import { showEntered } from "@/core/quantity/format";
 import type { Session } from "@/formats/session";
-import { readTyped } from "../data/typed";
+import { readTyped } from "@/formats/typed";
 import { useKept } from "../data/kept-here";
 import { unitsInHand } from "../data/units";
 import { Button } from "../parts/controls";

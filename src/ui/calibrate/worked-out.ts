@@ -1,5 +1,5 @@
 import { calibrate, type Calibration } from "@/core/calibration/calibrate";
-import { readTyped } from "../data/typed";
+import { readTyped } from "@/formats/typed";
 import { expectedCatch, volumeIn } from "@/core/calibration/expected-catch";
 import { flowOf } from "@/core/calibration/flow";
 import { hasOwnCatchTime } from "@/core/calibration/methods";

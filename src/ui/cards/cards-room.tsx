@@ -3,6 +3,7 @@
 import { Box, ClientOnly } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { NO_UNIT } from "@/core/quantity/typed";
 import type { CardSize } from "@/core/cards/find";
 import { depositOf, resultOf } from "@/core/cards/look";
 import { parseField } from "@/core/quantity/ranges";
@@ -84,6 +85,7 @@ function Cards() {
         <Box width="240px">
           <TextField
             label="A stain's width to its drop's"
+            quantity={NO_UNIT}
             placeholder="1.9"
             hint="off the paper's leaflet, for drops of this size; may stay empty"
             inputMode="decimal"

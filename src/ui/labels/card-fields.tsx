@@ -6,6 +6,7 @@ import { FORMULATIONS } from "@/core/mixing/pouring-order";
 import { slipsOfName } from "@/core/slips/of-name";
 import type { Slip } from "@/core/slips/slip";
 import { amountField, rateField } from "@/core/quantity/ranges";
+import { DEGREES, type FieldUnits } from "@/core/quantity/typed";
 import { useSystem } from "../data/units";
 import { GEAR, ROW_KEYS, ROW_WORDS } from "@/formats/card/card";
 import { cardSlips } from "@/formats/card/card-slips";
@@ -68,7 +69,7 @@ export function CardFields({ form }: FieldsProps) {
       </datalist>
       <Actives form={form} dry={dry} />
       <Rates form={form} dry={dry} slips={slips} />
-      <Limits form={form} slips={slips} />
+      <Limits form={form} dry={dry} slips={slips} />
       <Box display="grid" gap="12px" gridTemplateColumns={THREE}>
         <Scalar form={form} field={fieldOf("carrierAtLeast")} />
         <Scalar form={form} field={fieldOf("signalWord")} />
@@ -104,11 +105,13 @@ export function CardFields({ form }: FieldsProps) {
   );
 }
 
+const PERCENT: FieldUnits = { us: "%", metric: "%" };
 const hasText = (rows: readonly object[]) => rows.some((row) => Object.values(row).some((text) => text !== ""));
 const fieldOf = (key: ScalarKey): CardField => CARD_FIELDS.find((f) => f.key === key)!;
 
 function Scalar({ form, field }: FieldsProps & { field: CardField }) {
-  const { key, label, check, example } = field;
+  const { key, label, check, example, metric } = field;
+  const system = useSystem();
   const error = errorAt(form, key);
   if (check.of === "choice")
     return (
@@ -123,7 +126,15 @@ function Scalar({ form, field }: FieldsProps & { field: CardField }) {
         )}
       </Field>
     );
-  return <TextField label={label} error={error} placeholder={example} {...form.register(key)} />;
+  return (
+    <TextField
+      label={label}
+      error={error}
+      placeholder={system === "metric" ? (metric ?? example) : example}
+      quantity={check.of === "quantity" ? check.units : check.of === "temperature" ? DEGREES : undefined}
+      {...form.register(key)}
+    />
+  );
 }
 
 function Actives({ form, dry }: FieldsProps & { dry: boolean }) {
@@ -144,6 +155,7 @@ function Actives({ form, dry }: FieldsProps & { dry: boolean }) {
           />
           <TextField
             label={i === 0 ? "In the product" : `Active ${i + 1}, in the product`}
+            quantity={PERCENT}
             placeholder={dry ? "40 %" : system === "us" ? "4 lb/gal, or 22 %" : "480 g/L, or 22 %"}
             error={errorAt(form, `actives.${i}.content`)}
             {...form.register(`actives.${i}.content`)}
@@ -237,7 +249,7 @@ function Rates({ form, dry, slips }: FieldsProps & { dry: boolean; slips: Record
   );
 }
 
-function Limits({ form, slips }: FieldsProps & { slips: Record<string, Slip[]> }) {
+function Limits({ form, dry, slips }: FieldsProps & { dry: boolean; slips: Record<string, Slip[]> }) {
   const rows = useFieldArray({ control: form.control, name: "limits" });
   return (
     <Column gap="10px">
@@ -248,6 +260,7 @@ function Limits({ form, slips }: FieldsProps & { slips: Record<string, Slip[]> }
           <TextField
             label={label + n}
             placeholder={placeholder}
+            quantity={key === "perApplication" || key === "perYear" ? rateField(dry ? "dry" : "liquid") : undefined}
             error={errorAt(form, `limits.${i}.${key}`)}
             {...form.register(`limits.${i}.${key}`)}
           />
@@ -294,7 +307,6 @@ function Packages({ form, dry }: FieldsProps & { dry: boolean }) {
             label={i === 0 ? "Package of" : `Package ${i + 1}`}
             placeholder={dry ? "80 oz" : "64 fl oz"}
             quantity={amountField(dry ? "dry" : "liquid")}
-            hint=""
             error={errorAt(form, `packages.${i}.content`)}
             {...form.register(`packages.${i}.content`)}
           />

@@ -22,7 +22,6 @@ import { readProduct } from "@/formats/job-file/read-product";
 import { sentences, useLabels, usePeople, useSite } from "../data/records";
 import { todayDate } from "../data/clock";
 import { useInHand } from "../data/in-hand";
-import { useSystem } from "../data/units";
 import { useKept } from "../data/kept-here";
 import { useSaveOnce } from "../data/save-id";
 import { rateWords, shorter } from "../labels/words";
@@ -35,8 +34,7 @@ import { Fold } from "../parts/fold";
 import { SlipAsk, SlipKeeper, type Dismissed } from "../parts/slip-ask";
 import { FactFields, factsOf, type Told } from "./fact-fields";
 import { ounceOf, isRateText } from "@/core/labels/label-rate";
-import { amountField, bareUnit } from "@/core/quantity/ranges";
-import { unitText } from "@/core/quantity/format";
+import { amountField } from "@/core/quantity/ranges";
 import { Column, Row } from "../parts/layout";
 
 /** An application in the making, kept in this browser until it is saved. */
@@ -202,7 +200,6 @@ interface EntryFieldsProps extends Pick<ReturnType<typeof useEntry>, "draft" | "
 function EntryFields({ draft, set, zones, zone, label, errorOf }: EntryFieldsProps) {
   const people = usePeople();
   const amount = amountField(label?.card.form ?? "dry");
-  const bare = unitText(bareUnit(amount, useSystem()));
   return (
     <Box display="grid" gap="12px" gridTemplateColumns={{ base: "minmax(0,1fr)", md: "1fr 1fr" }}>
       <TextField
@@ -231,7 +228,7 @@ function EntryFields({ draft, set, zones, zone, label, errorOf }: EntryFieldsPro
         label="Amount"
         placeholder={label?.card.form === "liquid" ? "6 fl oz" : "4 oz"}
         quantity={amount}
-        hint={`the zone's total, or a rate; ${bare} if no unit`}
+        hint="the zone's total, or a rate"
         value={draft.amount}
         error={errorOf("amount")}
         onChange={(e) => set({ amount: e.target.value })}

@@ -1,6 +1,8 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
+import { unitsIn } from "@/core/quantity/ranges";
+import { DEGREES, type FieldUnits } from "@/core/quantity/typed";
 import { isToldFact, EXPECTED, type FactsText, type ToldFact } from "@/formats/facts";
 import { useSystem } from "../data/units";
 import { TextField } from "../parts/field";
@@ -31,6 +33,8 @@ const FIELDS: readonly (readonly [ToldFact, string, string?])[] = [
   ["leftover", "Leftover went"],
 ];
 
+const UNITS: Partial<Record<ToldFact, FieldUnits>> = { wind: unitsIn("speed"), air: DEGREES };
+
 /** What a record may need beside what went down: when, against what, in which weather. */
 export function FactFields({ told, set, errorOf, without }: FactProps) {
   const metric = useSystem() === "metric";
@@ -48,6 +52,7 @@ export function FactFields({ told, set, errorOf, without }: FactProps) {
           <TextField
             key={key}
             label={label}
+            quantity={UNITS[key]}
             {...((key === "started" || key === "ended") && { type: "time" })}
             placeholder={examples[key] ?? example}
             maxLength={200}

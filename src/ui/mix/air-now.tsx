@@ -11,6 +11,8 @@ import { readTemperature } from "@/core/conditions/temperature";
 import type { Issue } from "@/core/issue";
 import { writeNumber } from "@/core/quantity/format";
 import { lineText } from "@/core/working/explain";
+import { unitsIn } from "@/core/quantity/ranges";
+import { DEGREES } from "@/core/quantity/typed";
 import { read, type System } from "@/core/working/units";
 import { ageOf, isOfNoTime } from "@/formats/air-age";
 import { judgeAir, readAir, type AirSeen, type AirText, type WindMeasured } from "@/formats/air-seen";
@@ -23,7 +25,6 @@ import { nowMoment, wallClock } from "../data/clock";
 import { format } from "../data/dates";
 import { keep, readKept, useKept } from "../data/kept-here";
 import { sentences, useSend, useSite } from "../data/records";
-import { withBare } from "../data/typed";
 import { useSystem } from "../data/units";
 import { CALM_GUESSED } from "@/formats/facts";
 import type { Told } from "../log/fact-fields";
@@ -129,23 +130,22 @@ const measuredOf = ({ wind, measured }: Draft): WindMeasured | "" =>
   measured ?? (wind.trim().toLowerCase() === "calm" ? "" : "measured");
 
 interface Said {
-  readonly metric: boolean;
   /** The site that it is seen at, where the work is on several. */
   readonly several: Pick<AirText, "site">;
 }
 
 /** What was typed, as it is sent. What a report says is its station's; what was seen, and the soil, is the place's. */
-function airOf(draft: Draft, when: When, { metric, several }: Said): AirText {
-  const soil = given("soil", draft.soil ?? "", metric ? "°C" : "°F");
+function airOf(draft: Draft, when: When, { several }: Said): AirText {
+  const soil = given("soil", draft.soil ?? "");
   if (draft.metar.trim() !== "") return { when, metar: draft.metar.trim(), ...soil, ...(draft.soil?.trim() && several) };
   return {
     when,
-    ...given("wind", draft.wind.trim().toLowerCase() === "calm" ? "calm" : draft.wind, metric ? "km/h" : "mph"),
+    ...given("wind", draft.wind.trim().toLowerCase() === "calm" ? "calm" : draft.wind),
     ...(draft.wind.trim() !== "" && measuredOf(draft) !== "" && { windMeasured: measuredOf(draft) as WindMeasured }),
-    ...given("gust", draft.gust, metric ? "km/h" : "mph"),
+    ...given("gust", draft.gust),
     ...(draft.from !== "" && { from: Number(draft.from) }),
-    ...given("air", draft.air, metric ? "°C" : "°F"),
-    ...given("dewPoint", draft.dewPoint, metric ? "°C" : "°F"),
+    ...given("air", draft.air),
+    ...given("dewPoint", draft.dewPoint),
     wet: draft.wet === "yes",
     ...soil,
     ...several,
@@ -165,7 +165,7 @@ function Look({ of, under }: { of: WeatherOf; under: "sheets" | "spreads" }) {
   const send = useSend();
   const metric = useSystem() === "metric";
   const change = (more: Partial<Draft>) => set({ ...draft, ...more });
-  const typed = airOf(draft, when, { metric, several });
+  const typed = airOf(draft, when, { several });
   const look = async (seen: AirText) => {
     const checked = readAir(seen);
     if (!checked.ok) return setTrouble(placed(checked.issues));
@@ -194,6 +194,7 @@ function Look({ of, under }: { of: WeatherOf; under: "sheets" | "spreads" }) {
               key={key}
               label={label}
               placeholder={metric ? si : us}
+              quantity={UNITS[key]}
               value={draft[key]}
               onChange={(e) => change({ [key]: e.target.value })}
             />
@@ -223,6 +224,7 @@ function Look({ of, under }: { of: WeatherOf; under: "sheets" | "spreads" }) {
         <TextField
           label={`Soil, ${metric ? "5 cm" : "2 in"} down`}
           placeholder={metric ? "12 °C" : "54 °F"}
+          quantity={DEGREES}
           value={draft.soil ?? ""}
           onChange={(e) => change({ soil: e.target.value })}
         />
@@ -275,9 +277,10 @@ const MEASURED = [
   ["dewPoint", "Dew point", "50 °F", "10 °C"],
 ] as const;
 
-/** What was typed into a field, a bare number in the reader's unit. */
-const given = (key: string, typed: string, unit: string): Partial<AirText> =>
-  typed.trim() === "" ? {} : { [key]: withBare(typed, unit) };
+/** What was typed into a field, where anything was. */
+const given = (key: string, typed: string): Partial<AirText> => (typed.trim() === "" ? {} : { [key]: typed.trim() });
+
+const UNITS = { wind: unitsIn("speed"), gust: unitsIn("speed"), air: DEGREES, dewPoint: DEGREES } as const;
 
 const OTHERS: Readonly<Record<string, string>> = { metar: "The report", soil: "Soil", windMeasured: "The wind was" };
 

@@ -18,7 +18,7 @@ import { given, type Derived } from "@/core/working/rule";
 import { read, type System } from "@/core/working/units";
 import { wordsFor } from "@/core/issue";
 import type { Job } from "@/formats/job-file/read-checked";
-import { readTyped } from "../data/typed";
+import { readTyped } from "@/formats/typed";
 import { useSlice } from "../data/records";
 import { Note, Select } from "../parts/controls";
 import { Field, TextField } from "../parts/field";

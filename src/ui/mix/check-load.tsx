@@ -13,8 +13,7 @@ import { Note } from "../parts/controls";
 import { TextField } from "../parts/field";
 import { Fold } from "../parts/fold";
 import { Notice } from "../parts/notices";
-import { amountField, bareUnit } from "@/core/quantity/ranges";
-import { unitText } from "@/core/quantity/format";
+import { amountField, unitsIn } from "@/core/quantity/ranges";
 import { Column } from "../parts/layout";
 
 /** A load that somebody measured without this sheet: what area each amount is for, and whether they agree. */
@@ -27,7 +26,7 @@ export function CheckLoad({ plan, system, jar = false }: { plan: MixPlan; system
         ? undefined
         : parseAs<"mass" | "volume">(text, [product.form === "dry" ? "mass" : "volume"], {
             dialect: "screen",
-            bare: bareUnit(amountField(product.form), system),
+            bare: unitsIn(amountField(product.form)).us,
           });
     return { product, amount };
   });
@@ -47,14 +46,12 @@ export function CheckLoad({ plan, system, jar = false }: { plan: MixPlan; system
             quantity={amountField(product.form)}
             value={typed[product.name] ?? ""}
             error={amount && !amount.ok ? wordsFor(amount.issues[0]!, unitsInHand()) : undefined}
-            hint={
-              amount?.ok
-                ? areaWords(
-                    measured.find((m) => m.name === product.name),
-                    system,
-                  )
-                : `${unitText(bareUnit(amountField(product.form), system))} if no unit`
-            }
+            {...(amount?.ok && {
+              hint: areaWords(
+                measured.find((m) => m.name === product.name),
+                system,
+              ),
+            })}
             onChange={(e) => setTyped({ ...typed, [product.name]: e.target.value })}
           />
         ))}

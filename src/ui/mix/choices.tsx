@@ -112,6 +112,7 @@ function More({ draft, change, hand }: Pick<ChoicesProps, "draft" | "change" | "
       <Box display="grid" gap="12px" gridTemplateColumns={{ base: "minmax(0,1fr)", md: "1fr 1fr" }} maxW="640px" paddingTop="8px">
         <TextField
           label="Overage"
+          quantity="overage"
           value={draft.overage}
           placeholder="5 %"
           hint="off: a leftover has to go somewhere"

@@ -3,9 +3,8 @@
 import { Box, VisuallyHidden } from "@chakra-ui/react";
 import { wordsFor } from "@/core/issue";
 import { rateContextOf } from "@/core/mixing/judge";
-import { unitText } from "@/core/quantity/format";
 import { entered } from "@/core/quantity/parse";
-import { bareUnit, understood, withUnit, rateField } from "@/core/quantity/ranges";
+import { understood, rateField } from "@/core/quantity/ranges";
 import { spokenToWritten } from "@/core/quantity/spoken";
 import { slipsOfForm } from "@/core/slips/of-load";
 import { slipsOfRate } from "@/core/slips/of-rate";
@@ -16,7 +15,6 @@ import type { SiteEntry } from "@/formats/entries";
 import { readProduct } from "@/formats/job-file/read-product";
 import { Faults } from "@/formats/job-file/faults";
 import { todayDate } from "../data/clock";
-import { useSystem } from "../data/units";
 import { rangeWords, rateWords } from "../labels/words";
 import { unitsInHand } from "../data/units";
 import { Check, Choose, type Option } from "../parts/choose";
@@ -64,8 +62,8 @@ export function ChooseRate({ chosen, site, turfs, date = todayDate(), change }: 
   const typed = (rate: string) => change({ rate, choice: { ...choice, point: "typed" } });
   const product = chosen.read.ok ? readProduct(chosen.read.value, 0, new Faults()) : undefined;
   const name = card.name;
-  const system = useSystem();
   const field = rateField(card.form);
+  const meant = chosen.read.ok ? understood(field, chosen.rate) : undefined;
   const after = choice.split === "first" ? secondHalf(card, date) : undefined;
   const dismissed = (choice.dismissed ?? []).map((d) => ({ ...d, field: "rate" })) as Dismissed[];
   return (
@@ -104,12 +102,9 @@ export function ChooseRate({ chosen, site, turfs, date = todayDate(), change }: 
           of={name}
           value={chosen.rate}
           error={chosen.read.ok ? undefined : wordsFor(chosen.read.issues[0]!, unitsInHand())}
-          hint={(chosen.read.ok && understood(field, chosen.rate)) || `${unitText(bareUnit(field, system))} if no unit`}
+          {...(meant !== undefined && { hint: meant })}
+          quantity={field}
           onChange={(e) => typed(e.target.value)}
-          onBlur={() => {
-            const full = withUnit(field, chosen.rate, system);
-            if (full !== chosen.rate) typed(full);
-          }}
         />
       </Box>
       <SlipKeeper

@@ -6,11 +6,10 @@ import { wordsFor } from "@/core/issue";
 import { groundIsOpen, isStrength } from "@/core/labels/gallon";
 import type { LabelRate } from "@/core/labels/label-rate";
 import type { MixProduct } from "@/core/mixing/product";
-import { groundText } from "@/core/working/thousand";
 import type { CardText } from "@/formats/card/card";
 import { BY_STRENGTH, isForTurf, strangeTurfs, type ChoiceText } from "@/formats/card/choice";
 import { readRate } from "@/formats/forms/rate";
-import { readTyped } from "../data/typed";
+import { readTyped } from "@/formats/typed";
 import { unitsInHand } from "../data/units";
 import { Button, Note } from "../parts/controls";
 import { TextField } from "../parts/field";
@@ -65,9 +64,10 @@ interface AskProps {
 
 /** A rate for a gallon: whose ground? Asked before there is an amount, and kept with the mix. */
 export function GallonAsk({ product, rate, name, choice, change }: AskProps) {
-  const [typed, setTyped] = useState(groundText(unitsInHand()));
-  const read = readTyped("zoneArea", typed);
   const one = /\/\s*(?:100 )?L\b/.test(rate) ? "litre" : "gallon";
+  // A gallon for 1,000 sq ft is what most labels mean. A litre has no such usual ground.
+  const [typed, setTyped] = useState(one === "gallon" ? "1,000 ft2" : "");
+  const read = readTyped("zoneArea", typed);
   const say = (gallon: string | undefined) => {
     const { gallon: _, ...rest } = choice;
     change({ choice: gallon === undefined ? rest : { ...rest, gallon } });
@@ -93,8 +93,10 @@ export function GallonAsk({ product, rate, name, choice, change }: AskProps) {
           <TextField
             label={`A ${one} is for`}
             of={name}
+            placeholder={one === "litre" ? "25 m2" : "1,000 ft2"}
+            quantity="zoneArea"
             value={typed}
-            error={read.ok ? undefined : wordsFor(read.issues[0]!, unitsInHand())}
+            error={read.ok || typed.trim() === "" ? undefined : wordsFor(read.issues[0]!, unitsInHand())}
             onChange={(e) => setTyped(e.target.value)}
           />
         </Box>

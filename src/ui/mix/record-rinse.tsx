@@ -9,7 +9,7 @@ import { useInHand } from "../data/in-hand";
 import { useKept } from "../data/kept-here";
 import { sentences } from "../data/records";
 import { useSaveOnce } from "../data/save-id";
-import { readTyped } from "../data/typed";
+import { readTyped } from "@/formats/typed";
 import { Check } from "../parts/choose";
 import { Button } from "../parts/controls";
 import { TextField } from "../parts/field";

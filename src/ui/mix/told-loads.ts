@@ -9,7 +9,7 @@ import type { Field } from "@/core/quantity/ranges";
 import { planningOf } from "@/formats/job-file/outcome";
 import type { OutcomeText } from "@/formats/job-file/types";
 import type { SheetPlan } from "@/formats/sheet-plan";
-import { readTyped } from "../data/typed";
+import { readTyped } from "@/formats/typed";
 
 /** What is told of a load before it is read: nothing typed means that it went to plan. */
 export interface LoadTold {

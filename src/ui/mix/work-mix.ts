@@ -1,8 +1,6 @@
 import { belongsToPerson, ownerOf } from "@/core/calibration/standing";
 import type { Issue } from "@/core/issue";
 import { groundIsOpen } from "@/core/labels/gallon";
-import { rateField } from "@/core/quantity/ranges";
-import { asMeant } from "../data/typed";
 import type { SiteEntry } from "@/formats/entries";
 import { lockOf } from "@/formats/standing";
 import { productOf } from "@/formats/card/product-of";
@@ -30,7 +28,7 @@ export const chosenOf = (draft: Draft, tank: string, { labels }: Pick<MixRecords
             ...p,
             choice,
             label,
-            read: productOf(label.card, asMeant(rateField(label.card.form), p.rate), choice),
+            read: productOf(label.card, p.rate, choice),
           },
         ]
       : [];

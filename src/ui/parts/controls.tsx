@@ -2,7 +2,6 @@
 
 import { chakra } from "@chakra-ui/react";
 import type { MouseEvent } from "react";
-import { finishTyping } from "./finish";
 
 /** The plain controls: square, ruled, at least 48 px high, with an ink line for an edge. */
 
@@ -11,10 +10,7 @@ import { finishTyping } from "./finish";
  * finger, and the press would be lost.
  */
 const keepFocus = {
-  onMouseDown: (event: MouseEvent) => {
-    finishTyping();
-    event.preventDefault();
-  },
+  onMouseDown: (event: MouseEvent) => event.preventDefault(),
 };
 
 export const Button = chakra(

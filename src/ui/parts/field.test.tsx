@@ -1,6 +1,7 @@
-import { fireEvent, screen } from "@testing-library/react";
+import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
 import { useState } from "react";
-import { readTyped } from "../data/typed";
+import { useForm } from "react-hook-form";
+import { readTyped } from "@/formats/typed";
 import { show } from "../testing/show";
 import { Button } from "./controls";
 import { TextField } from "./field";
@@ -40,46 +41,105 @@ const type = (system: "us" | "metric", text: string) => {
   return field;
 };
 
-describe("a bare number of a metric reader has its unit before anything is done with it", () => {
-  test("a press leaves the focus in the field, and still counts what was typed with its unit", () => {
-    type("metric", "15");
+describe.each([
+  ["us", "15 gal"],
+  ["metric", "15 L"],
+] as const)("a bare number of a reader of %s units has its unit at the key that typed it", (system, meant) => {
+  test("a press leaves the focus in the field, and counts what was typed with its unit", () => {
+    type(system, "15");
     const button = screen.getByRole("button", { name: "Save" });
     fireEvent.mouseDown(button);
     fireEvent.click(button);
-    expect(kept).toHaveBeenCalledWith("15 L");
+    expect(kept).toHaveBeenCalledWith(meant);
+    expect(screen.getByLabelText("Usable volume")).toHaveValue("15");
   });
-  test("so does Enter", () => {
-    const field = type("metric", "15");
+  test("so does Enter, and leaving it", () => {
+    const field = type(system, "15");
     fireEvent.keyDown(field, { key: "Enter" });
     fireEvent.submit(field.closest("form")!);
-    expect(kept).toHaveBeenCalledWith("15 L");
+    expect(kept).toHaveBeenCalledWith(meant);
+    expect(field).toHaveValue(meant);
+    fireEvent.change(field, { target: { value: "16" } });
+    fireEvent.blur(field);
+    expect(field).toHaveValue(meant.replace("15", "16"));
   });
-  test("what was typed with a unit stays as it is, and so does a bare number of ours", () => {
-    fireEvent.blur(type("metric", "4 gal"));
-    expect(screen.getByLabelText("Usable volume")).toHaveValue("4 gal");
-    document.body.innerHTML = "";
-    fireEvent.blur(type("us", "4"));
-    expect(screen.getByLabelText("Usable volume")).toHaveValue("4");
+  test("and keeps it when the units are switched with the cursor in it", () => {
+    const field = type(system, "15");
+    localStorage.setItem("in-hand", JSON.stringify({ system: system === "us" ? "metric" : "us" }));
+    window.dispatchEvent(new Event("storage"));
+    fireEvent.blur(field);
+    expect(field).toHaveValue(meant);
   });
-  test("example and hint are in the reader's units", () => {
-    type("metric", "");
-    expect(screen.getByPlaceholderText("e.g. 15 L")).toBeInTheDocument();
-    expect(screen.getByText("L if no unit")).toBeInTheDocument();
+  test("what was typed with a unit stays as it is", () => {
+    fireEvent.blur(type(system, "4 qt"));
+    expect(screen.getByLabelText("Usable volume")).toHaveValue("4 qt");
   });
 });
 
-describe("a bare number that is kept", () => {
-  const keep = (system: "us" | "metric") => localStorage.setItem("in-hand", JSON.stringify({ system }));
-  test("was typed in our units, and stays so when they are switched", () => {
-    keep("metric");
-    expect(readTyped("testArea", "250")).toMatchObject({ ok: true, value: { text: "250 ft2" } });
+test("example and unit are in the reader's units, the unit also for who can't see it", () => {
+  type("metric", "");
+  expect(screen.getByPlaceholderText("e.g. 15 L")).toBeInTheDocument();
+  expect(screen.getByLabelText("Usable volume")).toHaveAccessibleDescription("L if no unit");
+});
+
+/** A field that keeps itself, as those of the forms do. */
+function Registered({ first }: { first: string }) {
+  const form = useForm({ defaultValues: { volume: first } });
+  watched = form.watch("volume");
+  return (
+    <form onSubmit={(event) => void form.handleSubmit(({ volume }) => kept(volume))(event)}>
+      <TextField label="Usable volume" quantity="usable" {...form.register("volume")} />
+      <button type="button" onClick={() => form.setValue("volume", "9 gal")}>
+        Mend
+      </button>
+    </form>
+  );
+}
+let watched = "";
+
+describe.each([
+  ["us", "15 gal"],
+  ["metric", "15 L"],
+] as const)("a registered field of a form, %s", (system, meant) => {
+  const begin = () => {
+    localStorage.setItem("in-hand", JSON.stringify({ system }));
+    kept.mockClear();
+    const shown = show(<Registered first="" />);
+    const field = screen.getByLabelText("Usable volume");
+    fireEvent.focus(field);
+    fireEvent.change(field, { target: { value: "15" } });
+    return { field, shown };
+  };
+  test("holds the unit with the cursor still in it: what a draft keeps is opened as it was meant", () => {
+    const { field, shown } = begin();
+    expect([watched, (field as HTMLInputElement).value]).toEqual([meant, "15"]);
+    shown.unmount();
+    show(<Registered first={watched} />);
+    expect(screen.getByLabelText("Usable volume")).toHaveValue(meant);
   });
-  test("has the reader's unit while it is being typed, also at the moment in which the unit is written out", () => {
-    const field = type("metric", "25");
-    field.focus();
-    expect(readTyped("usable", "25")).toMatchObject({ ok: true, value: { text: "25 L" } });
-    fireEvent.keyDown(field, { key: "Enter" });
-    expect(field).toHaveValue("25 L");
-    expect(readTyped("usable", "25")).toMatchObject({ ok: true, value: { text: "25 L" } });
+  test("is sent with it, left or not left", async () => {
+    const { field } = begin();
+    fireEvent.submit(field.closest("form")!);
+    await waitFor(() => expect(kept).toHaveBeenCalledWith(meant));
+    fireEvent.blur(field);
+    expect(field).toHaveValue(meant);
+    fireEvent.submit(field.closest("form")!);
+    await waitFor(() => expect(kept).toHaveBeenCalledTimes(2));
+    expect(kept).toHaveBeenLastCalledWith(meant);
   });
+  test("what is put in its place while the cursor is in it stays", () => {
+    const { field } = begin();
+    fireEvent.click(screen.getByRole("button", { name: "Mend" }));
+    fireEvent.blur(field);
+    expect([field, watched]).toEqual([expect.objectContaining({ value: "9 gal" }), "9 gal"]);
+  });
+});
+
+test("a comma that may be either is asked about where it was typed, and is no number until it is answered", () => {
+  fireEvent.blur(type("metric", "1,500"));
+  expect(screen.getByLabelText("Usable volume")).toHaveValue("1,500? L");
+  expect(readTyped("usable", "1,500? L").ok).toBe(false);
+  cleanup();
+  fireEvent.blur(type("metric", "1,5"));
+  expect(screen.getByLabelText("Usable volume")).toHaveValue("1.5 L");
 });

@@ -2,6 +2,7 @@
 
 import { Box, ClientOnly } from "@chakra-ui/react";
 import dynamic from "next/dynamic";
+import { NO_UNIT } from "@/core/quantity/typed";
 import { extremes, overlap, swathsOf, widestWithin, worseOf, type Swath } from "@/core/pattern/swaths";
 import { times } from "@/core/quantity/arithmetic";
 import { show, writeNumber } from "@/core/quantity/format";
@@ -84,6 +85,7 @@ function Pattern() {
         />
         <TextField
           label="Uneven by at most, %"
+          quantity={NO_UNIT}
           placeholder="15"
           hint="empty: 15 %"
           inputMode="decimal"

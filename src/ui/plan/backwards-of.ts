@@ -8,7 +8,7 @@ import { THOUSAND } from "@/core/working/thousand";
 import { compare } from "@/core/quantity/arithmetic";
 import type { RigEntry } from "@/formats/entries";
 import { readRig } from "@/formats/job-file/read-rig";
-import { readTyped } from "../data/typed";
+import { readTyped } from "@/formats/typed";
 import type { Wish } from "./wish";
 
 /** What a wished spray volume asks for, as far as what is typed goes. */

@@ -16,7 +16,7 @@ import { useInHand, type Calibrated } from "../data/in-hand";
 import { keep, readKept, useKept } from "../data/kept-here";
 import { sentences } from "../data/records";
 import { useSaveOnce } from "../data/save-id";
-import { readTyped } from "../data/typed";
+import { readTyped } from "@/formats/typed";
 import { allowSound, beep } from "../calibrate/beep";
 import { Typed } from "../calibrate/typed";
 import { useFrames, watchText } from "../calibrate/watch";

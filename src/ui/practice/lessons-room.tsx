@@ -6,7 +6,7 @@ import { useState } from "react";
 import { wordsFor } from "@/core/issue";
 import { LESSONS, lessonTitle, type LessonId } from "@/core/practice/lesson-ids";
 import { lessonOf, type Lesson } from "@/core/practice/lessons";
-import { show, unitText } from "@/core/quantity/format";
+import { show } from "@/core/quantity/format";
 import { parseAs } from "@/core/quantity/parse";
 import { explainAll, lineText } from "@/core/working/explain";
 import type { System } from "@/core/working/units";
@@ -149,7 +149,7 @@ function Open({ person, lesson, seed, units, onAgain, onClose }: OpenProps) {
         <Box width="220px">
           <TextField
             label="Your answer"
-            hint={`${unitText(lesson.unit)} if no unit`}
+            quantity={{ us: lesson.unit, metric: lesson.unit }}
             value={outcome?.answered ?? typed}
             error={error}
             disabled={outcome !== undefined}

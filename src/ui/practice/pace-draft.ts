@@ -8,7 +8,7 @@ import { constant, derive, given, type AnySource, type Derived, type Source } fr
 import type { System } from "@/core/working/units";
 import type { Ground } from "@/core/calibration/evidence";
 import { freeWalks, type WalkText } from "@/formats/practice";
-import { givenTyped, readTyped } from "../data/typed";
+import { givenTyped, readTyped } from "@/formats/typed";
 
 /** What is being drilled, as it was typed; kept through a reload. */
 export interface PaceDraft {

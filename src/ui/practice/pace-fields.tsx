@@ -1,6 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
+import { NO_UNIT } from "@/core/quantity/typed";
 import { valueIn } from "@/core/quantity/quantity";
 import type { Ground } from "@/core/calibration/evidence";
 import { useInHand, type InHand } from "../data/in-hand";
@@ -89,6 +90,7 @@ export function PaceFields({ draft, change }: FieldsProps) {
         />
         <TextField
           label="or strides over the course"
+          quantity={NO_UNIT}
           inputMode="decimal"
           hint="counted"
           value={draft.strides}

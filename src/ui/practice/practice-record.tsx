@@ -3,6 +3,7 @@
 import { Box, chakra } from "@chakra-ui/react";
 import { useState } from "react";
 import { nanoid } from "nanoid";
+import { NO_UNIT } from "@/core/quantity/typed";
 import { lessonTitle } from "@/core/practice/lesson-ids";
 import type { PersonEntry, PracticeEntry } from "@/formats/entries";
 import { freeWalks } from "@/formats/practice";
@@ -43,6 +44,7 @@ export function PracticeRecord({ person }: { person: PersonEntry }) {
             <Box width="150px">
               <TextField
                 label="Label's rates from"
+                quantity={NO_UNIT}
                 hint="any unit; may stay empty"
                 inputMode="decimal"
                 value={rates.least}
@@ -52,6 +54,7 @@ export function PracticeRecord({ person }: { person: PersonEntry }) {
             <Box width="150px">
               <TextField
                 label="to"
+                quantity={NO_UNIT}
                 hint="in the same unit"
                 inputMode="decimal"
                 value={rates.most}

@@ -14,7 +14,7 @@ import { useInHand } from "../data/in-hand";
 import { useKept } from "../data/kept-here";
 import { sentences } from "../data/records";
 import { useSaveOnce } from "../data/save-id";
-import { givenTyped } from "../data/typed";
+import { givenTyped } from "@/formats/typed";
 import { Typed } from "../calibrate/typed";
 import { useWatch, watchText } from "../calibrate/watch";
 import { WatchFace } from "../calibrate/watch-face";

@@ -5,6 +5,8 @@ import Link from "next/link";
 import { useState } from "react";
 import { parseField } from "@/core/quantity/ranges";
 import { capital } from "@/core/words/capital";
+import { rateField } from "@/core/quantity/ranges";
+import { DEGREES } from "@/core/quantity/typed";
 import { turfsOf } from "@/formats/card/says";
 import type { ProgramText } from "@/formats/season/program";
 import { useKept } from "../data/kept-here";
@@ -257,6 +259,7 @@ function RoundFields({ of, round, names, change, onOut }: FieldsProps) {
         <ShelfPick label="Product" value={round.label} onPick={(label) => change({ label })} />
         <TextField
           label="Rate"
+          quantity={card && rateField(card.form)}
           placeholder={card?.form === "liquid" ? "2 fl oz/1000 ft2" : "3 lb/1000 ft2"}
           hint={card?.rates[0] && `label: ${[card.rates[0].rate, card.rates[0].to].filter(Boolean).join(" to ")}`}
           value={round.rate}
@@ -307,6 +310,7 @@ function EdgeFields({ says, edge, change }: { says: string; edge: EdgeDraft; cha
       {edge.by !== "" && (
         <TextField
           label={edge.by === "date" ? "on" : "at"}
+          quantity={edge.by === "soilRisesTo" || edge.by === "soilFallsTo" ? DEGREES : undefined}
           placeholder={EXAMPLES[edge.by]}
           value={edge.at}
           onChange={(e) => change({ ...edge, at: e.target.value })}

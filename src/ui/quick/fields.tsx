@@ -6,7 +6,6 @@ import { wordsFor } from "@/core/issue";
 import { unitText, writeNumber } from "@/core/quantity/format";
 import { groundText } from "@/core/working/thousand";
 import { bareUnit, rateField, amountField } from "@/core/quantity/ranges";
-import { asMeant } from "../data/typed";
 import { readRate } from "@/formats/forms/rate";
 import { Typed } from "../calibrate/typed";
 import { useFrames, useWatch, watchText } from "../calibrate/watch";
@@ -80,7 +79,6 @@ interface FieldsProps {
 }
 
 export function Fields({ quick, set }: FieldsProps) {
-  const system = useSystem();
   return (
     <>
       <Line of="tank">
@@ -123,7 +121,7 @@ export function Fields({ quick, set }: FieldsProps) {
           value={quick.lawn}
           onChange={(lawn) => set({ lawn })}
           placeholder="62 x 100"
-          hint={`${unitText(bareUnit("zoneArea", system))}, or two sides`}
+          hint="or two sides"
         />
       </Line>
     </>
@@ -172,8 +170,8 @@ function Course({ quick, set }: FieldsProps) {
 /** What the label says: how much, and never more than. */
 function LabelRates({ quick, set }: FieldsProps) {
   const system = useSystem();
-  const rate = quick.rate.trim() === "" ? undefined : readRate(asMeant(rateField(quick.form), quick.rate), quick.form);
-  const most = quick.most.trim() === "" ? undefined : readRate(asMeant(rateField(quick.form), quick.most), quick.form);
+  const rate = quick.rate.trim() === "" ? undefined : readRate(quick.rate, quick.form);
+  const most = quick.most.trim() === "" ? undefined : readRate(quick.most, quick.form);
   const field = rateField(quick.form);
   return (
     <>
@@ -200,7 +198,7 @@ function LabelRates({ quick, set }: FieldsProps) {
           placeholder={quick.form === "dry" ? "0.3 oz" : "1.5 fl oz"}
           value={quick.rate}
           error={rate && !rate.ok ? wordsFor(rate.issues[0]!, unitsInHand()) : undefined}
-          hint={rate?.ok ? `understood as ${rateText(rate.value)}` : `${unitText(bareUnit(field, system))} if no unit`}
+          {...(rate?.ok && { hint: `understood as ${rateText(rate.value)}` })}
           onChange={(e) => set({ rate: e.target.value })}
         />
       </Line>

@@ -1,5 +1,5 @@
 import { calibrate, type Calibration } from "@/core/calibration/calibrate";
-import { readTyped, asMeant } from "../data/typed";
+import { readTyped } from "@/formats/typed";
 import { good, type Issue, type Result } from "@/core/issue";
 import { groundIsOpen } from "@/core/labels/gallon";
 import type { Form } from "@/core/labels/label-rate";
@@ -10,7 +10,6 @@ import type { Derived } from "@/core/working/rule";
 import { valueIn } from "@/core/quantity/quantity";
 import { given } from "@/core/working/rule";
 import { meanTime } from "@/core/calibration/pace";
-import { rateField } from "@/core/quantity/ranges";
 import { readRate } from "@/formats/forms/rate";
 import { calibrationJob, mixJob, planOf, type Planned } from "@/formats/job-file/assemble";
 import { readChecked, type Job } from "@/formats/job-file/read-checked";
@@ -105,9 +104,9 @@ function calibrationOf(quick: Quick): CalibrationText | undefined {
 
 function productOf(quick: Quick): Result<ProductText> | undefined {
   if (quick.rate.trim() === "") return undefined;
-  const rate = readRate(asMeant(rateField(quick.form), quick.rate), quick.form);
+  const rate = readRate(quick.rate, quick.form);
   if (!rate.ok) return rate;
-  const most = quick.most.trim() === "" ? undefined : readRate(asMeant(rateField(quick.form), quick.most), quick.form, "most");
+  const most = quick.most.trim() === "" ? undefined : readRate(quick.most, quick.form, "most");
   if (most && !most.ok) return most;
   return good({
     name: quick.names.product.trim() || NAMES.product,

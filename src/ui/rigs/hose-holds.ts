@@ -1,5 +1,5 @@
 import { holdUp } from "@/core/calibration/required-flow";
-import { readTyped } from "../data/typed";
+import { readTyped } from "@/formats/typed";
 import { given } from "@/core/working/rule";
 import { read, type System } from "@/core/working/units";
 

@@ -28,8 +28,18 @@ export function Tools({ form, of, title, mark, holds, blank }: ToolsProps) {
       {tools.fields.map((tool, i) => (
         <Box key={tool.id} display="grid" gap="8px" gridTemplateColumns="1.2fr 1fr 1fr auto" alignItems="start">
           <TextField label="Name" error={errorAt(form, `${of}.${i}.name`)} {...form.register(field(i, "name"))} />
-          <TextField label={mark} error={errorAt(form, `${of}.${i}.${key}`)} {...form.register(field(i, key))} />
-          <TextField label={holds} error={errorAt(form, `${of}.${i}.capacity`)} {...form.register(field(i, "capacity"))} />
+          <TextField
+            label={mark}
+            quantity={key === "step" ? "scaleStep" : "graduation"}
+            error={errorAt(form, `${of}.${i}.${key}`)}
+            {...form.register(field(i, key))}
+          />
+          <TextField
+            label={holds}
+            quantity={key === "step" ? "scaleCapacity" : "vesselCapacity"}
+            error={errorAt(form, `${of}.${i}.capacity`)}
+            {...form.register(field(i, "capacity"))}
+          />
           <Button
             type="button"
             look="quiet"
@@ -75,6 +85,7 @@ export function Cups({ form }: { form: UseFormReturn<RigForm> }) {
             label="Marks of"
             of={`cup ${i + 1}`}
             placeholder="0.5 oz"
+            quantity="scaleStep"
             error={errorAt(form, `cups.${i}.step`)}
             {...register(`cups.${i}.step`)}
           />
@@ -82,6 +93,7 @@ export function Cups({ form }: { form: UseFormReturn<RigForm> }) {
             label="Holds"
             of={`cup ${i + 1}`}
             placeholder="4 oz"
+            quantity="scaleCapacity"
             error={errorAt(form, `cups.${i}.capacity`)}
             {...register(`cups.${i}.capacity`)}
           />

@@ -70,6 +70,7 @@ export function Papers({ form }: { form: UseFormReturn<PersonForm> }) {
             <TextField
               label="Hours"
               placeholder="4 h"
+              quantity={{ us: "h", metric: "h" }}
               error={errorAt(form, `papers.${i}.hours`)}
               {...register(`papers.${i}.hours`)}
             />

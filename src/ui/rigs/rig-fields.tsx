@@ -7,7 +7,7 @@ import { GROUNDS, RIG_KINDS } from "@/core/calibration/evidence";
 import type { Field as Quantified } from "@/core/quantity/ranges";
 import { slipsOfPressure } from "@/core/slips/of-reading";
 import type { RigForm } from "@/formats/forms/rig";
-import { readTyped } from "../data/typed";
+import { readTyped } from "@/formats/typed";
 import { useTips } from "../data/records";
 import { useInHand } from "../data/in-hand";
 import { Button, Note, Select } from "../parts/controls";

@@ -6,7 +6,7 @@ import { useFieldArray, type UseFormReturn } from "react-hook-form";
 import { DROPLETS, ISO_TIPS, ratedFlow, tipFlow } from "@/core/calibration/tips";
 import { given } from "@/core/working/rule";
 import { read, System } from "@/core/working/units";
-import { readTyped } from "../data/typed";
+import { readTyped } from "@/formats/typed";
 import { useSystem } from "../data/units";
 import type { TipForm } from "@/formats/forms/tip";
 import { tipFormOf } from "@/formats/forms/tip-form-of";

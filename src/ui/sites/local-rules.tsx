@@ -4,11 +4,12 @@ import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Issue } from "@/core/issue";
 import { MOST_WIND } from "@/core/conditions/judge";
+import { unitsIn } from "@/core/quantity/ranges";
+import { DEGREES, type FieldUnits } from "@/core/quantity/typed";
 import { read } from "@/core/working/units";
 import type { LocalRule } from "@/formats/local-rules";
 import { useKept } from "../data/kept-here";
 import { sentences, useSend, useSlice, useReadAgain } from "../data/records";
-import { asMeant, withBare } from "../data/typed";
 import { useSystem } from "../data/units";
 import { Button, Note } from "../parts/controls";
 import { TextField } from "../parts/field";
@@ -22,17 +23,11 @@ const KEYS = Object.keys(BLANK) as readonly (keyof LocalRule)[];
 
 const isBlank = (rule: Draft): boolean => KEYS.every((key) => rule[key].trim() === "");
 
-/** What was typed of a rule, without what is blank; a bare number of degrees in the reader's. */
-function ruleText(draft: Draft, metric: boolean): LocalRule {
-  const degrees = metric ? "C" : "F";
-  const told: Draft = {
-    ...draft,
-    wind: withBare(asMeant("speed", draft.wind.trim()), "mph"),
-    airLeast: withBare(draft.airLeast, degrees),
-    airMost: withBare(draft.airMost, degrees),
-  };
-  return Object.fromEntries(KEYS.flatMap((key) => (told[key].trim() === "" ? [] : [[key, told[key].trim()]])));
-}
+/** What was typed of a rule, without what is blank. */
+const ruleText = (draft: Draft): LocalRule =>
+  Object.fromEntries(KEYS.flatMap((key) => (draft[key].trim() === "" ? [] : [[key, draft[key].trim()]])));
+
+const UNITS: Partial<Record<keyof LocalRule, FieldUnits>> = { wind: unitsIn("speed"), airLeast: DEGREES, airMost: DEGREES };
 
 /** The rules as they are typed, and of which state they were begun. */
 interface Kept {
@@ -60,7 +55,7 @@ export function LocalRules() {
   };
   const save = async () => {
     const result = await send("/api/settings/rules", {
-      rules: told.map((rule) => ruleText(rule, metric)),
+      rules: told.map((rule) => ruleText(rule)),
       ...(revision !== undefined && { "x-revision": revision }),
     });
     setIssues(result.ok ? [] : result.issues);
@@ -130,7 +125,7 @@ function RuleFields({ rule, metric, errorOf, change, onOut }: RuleProps) {
       placeholder={placeholder}
       value={rule[key]}
       error={errorOf(key)}
-      {...(key === "wind" && { quantity: "speed" as const })}
+      quantity={UNITS[key]}
       onChange={(e) => change({ [key]: e.target.value })}
     />
   );

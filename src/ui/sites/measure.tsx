@@ -6,7 +6,6 @@ import { areaRelative, type MeasuredBy } from "@/core/area/uncertainty";
 import { good, wordsFor, type Issue, type Result } from "@/core/issue";
 import { explain } from "@/core/working/explain";
 import { read } from "@/core/working/units";
-import { withUnit } from "@/core/quantity/ranges";
 import {
   measuredText,
   NEW_GROUND,
@@ -148,12 +147,11 @@ export function Measure({ of, name, onTake }: MeasureProps) {
 
 /** Reads a length as it is meant: of strides a bare number is so many of them. */
 function useLengths({ by, stride }: GroundDraft): ReadLength {
-  const system = useSystem();
-  const one = by === "strides" ? readText("stride", withUnit("stride", stride, system)) : undefined;
+  const one = by === "strides" ? readText("stride", stride) : undefined;
   return (typed, zero) => {
     const count = /^\d+(?:\.\d+)?$/.exec(typed.trim());
     if (one && count) return one.ok ? good(strides(Number(count[0]), one.value)) : one;
-    return readText("side", withUnit("side", typed, system), { zero });
+    return readText("side", typed, { zero });
   };
 }
 

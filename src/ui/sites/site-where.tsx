@@ -5,7 +5,7 @@ import { useState } from "react";
 import { wordsFor } from "@/core/issue";
 import { valueIn } from "@/core/quantity/quantity";
 import type { SitesAsked } from "@/formats/slices";
-import { readTyped } from "../data/typed";
+import { readTyped } from "@/formats/typed";
 import { TextField } from "../parts/field";
 import { Fold } from "../parts/fold";
 

@@ -17,7 +17,7 @@ import type { SiteForm } from "@/formats/forms/site";
 import { BLANK_ZONE, siteFormOf } from "@/formats/forms/site-form-of";
 import type { Cursor, Page, SitesAsked } from "@/formats/slices";
 import type { SiteText } from "@/formats/job-file/types";
-import { readTyped } from "../data/typed";
+import { readTyped } from "@/formats/typed";
 import { useLabels, useSite, useSlice } from "../data/records";
 import { useInHand } from "../data/in-hand";
 import { useSystem } from "../data/units";

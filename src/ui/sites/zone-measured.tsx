@@ -11,7 +11,7 @@ import type { SiteForm } from "@/formats/forms/site";
 import { wallClock } from "../data/clock";
 import { format } from "../data/dates";
 import { useSlice } from "../data/records";
-import { readTyped } from "../data/typed";
+import { readTyped } from "@/formats/typed";
 import { Button, Note } from "../parts/controls";
 import { BY_WORDS, plusMinus } from "./measured-words";
 
