@@ -64,6 +64,28 @@ const IO = [
   "swr",
 ];
 
+const NO_SQL = {
+  ignores: ["**/*.test.ts", "**/*.test.tsx"],
+  rules: {
+    "no-restricted-syntax": [
+      "error",
+      ...[
+        "CallExpression[callee.property.name='prepare']:not([arguments.0.type='Literal'])",
+        "CallExpression[callee.property.name='exec'] > TemplateLiteral[expressions.length>0]",
+        "CallExpression[callee.object.name='sql'][callee.property.name='raw']",
+      ].map((selector) => ({
+        selector,
+        message: "Statements are made in records, by drizzle or with quoted(): never from data.",
+      })),
+    ],
+  },
+};
+
+/** The boxes themselves, a pick among many, and the reason for what stays as typed: no quantity is typed into these. */
+const BARE_INPUTS = ["field", "pickers", "slip-ask", "choose"].map((part) => `src/ui/parts/${part}.tsx`);
+const RAW_INPUTS =
+  "JSXOpeningElement[name.name=/^(Input|input)$/], JSXOpeningElement[name.object.name='chakra'][name.property.name='input']";
+
 const config = [
   {
     ignores: [".next/**", "node_modules/**", "next-env.d.ts", "test-results/**", "playwright-report/**", "docs/**", ".cache/**"],
@@ -134,20 +156,18 @@ const config = [
       ],
     },
   },
+  { files: ["src/{app,services,formats,ui,workers}/**/*.{ts,tsx}"], ...NO_SQL },
   {
-    files: ["src/{app,services,formats,ui,workers}/**/*.{ts,tsx}"],
-    ignores: ["**/*.test.ts", "**/*.test.tsx"],
+    // A quantity has one control, which gives a number its unit at the key that typed it: TextField or QuantityInput, with what it is of.
+    files: ["src/ui/**/*.tsx"],
+    ignores: ["**/*.test.tsx", ...BARE_INPUTS],
     rules: {
       "no-restricted-syntax": [
-        "error",
-        ...[
-          "CallExpression[callee.property.name='prepare']:not([arguments.0.type='Literal'])",
-          "CallExpression[callee.property.name='exec'] > TemplateLiteral[expressions.length>0]",
-          "CallExpression[callee.object.name='sql'][callee.property.name='raw']",
-        ].map((selector) => ({
-          selector,
-          message: "Statements are made in records, by drizzle or with quoted(): never from data.",
-        })),
+        ...NO_SQL.rules["no-restricted-syntax"],
+        {
+          selector: `:matches(${RAW_INPUTS}):not(:has(JSXAttribute[name.name='type'][value.value=/^(radio|checkbox|file|search|range)$/]))`,
+          message: "Use TextField or QuantityInput with its quantity, or Check and Choose: no raw input.",
+        },
       ],
     },
   },

@@ -21,7 +21,7 @@ test("a boom of twelve outlets: digits and Enter only, drawn as they come, and w
   await expect(page.getByRole("img", { name: /off the mean: outlet 5 \+14 %, outlet 11 −13 %/ })).toBeVisible();
   // A reload in the middle loses no reading.
   await page.reload();
-  await expect(page.getByLabel("Outlet 12", { exact: true })).toHaveValue("25.8");
+  await expect(page.getByLabel("Outlet 12", { exact: true })).toHaveValue(/^25\.8/);
 });
 
 test("a simulated meter streams the outlets of a boom", async ({ page }) => {

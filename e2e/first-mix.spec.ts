@@ -52,7 +52,7 @@ test.describe("on a phone", () => {
 
     // A reload in the middle loses nothing.
     await page.reload();
-    await expect(page.getByLabel("The lawn", { exact: true })).toHaveValue("62 x 100");
+    await expect(page.getByLabel("The lawn", { exact: true })).toHaveValue("62 x 100 ft");
     await first.fill("The sprayer is called", rig);
     await first.fill("You are", person);
     await first.fill("The product", product);

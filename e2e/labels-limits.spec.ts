@@ -29,7 +29,7 @@ test("a per-acre rate typed as per 1,000 is caught and corrected; a meant one is
   await page.getByRole("button", { name: "Keep it" }).click();
   await expect(slip).toBeHidden();
   await page.reload();
-  await expect(page.getByLabel(`Rate of ${product}`)).toHaveValue("0.03");
+  await expect(page.getByLabel(`Rate of ${product}`)).toHaveValue("0.03 oz/1000 ft2");
   await expect(slip).toBeHidden();
   await page.getByRole("button", { name: "Save the sheet and pour" }).click();
   await expect(page).toHaveURL(/\/mix\/sheet\?id=/);

@@ -1,5 +1,7 @@
 import type { Result } from "@/core/issue";
 import type { ApplicationEntry } from "./entries";
+import { asWritten, RATE_KINDS, TOTAL_KINDS } from "@/core/working/as-read";
+import type { System } from "@/core/working/units";
 import { readTable, type Line } from "./card/csv";
 import { toCsv } from "./csv-out";
 import { TOLD } from "./facts";
@@ -10,8 +12,12 @@ export const LOG_COLUMNS = ["date", "site", "zone", "product", "amount", "person
 export const logLines = (text: string): Result<Line[]> =>
   readTable(text, LOG_COLUMNS, ["date", "site", "zone", "product", "amount"]);
 
-/** Records → CSV; those that were corrected or are void are left out. @param head whether the names of the columns come first */
-export function logToCsv(entries: readonly ApplicationEntry[], head = true): string {
+/**
+ * Records → CSV; those that were corrected or are void are left out.
+ * @param head whether the names of the columns come first
+ * @param system whose units amounts have; as entered where it is left out
+ */
+export function logToCsv(entries: readonly ApplicationEntry[], head = true, system?: System): string {
   const lines = entries
     .filter((e) => !e.isVoid && !e.corrected)
     .map((e) => ({
@@ -19,7 +25,7 @@ export function logToCsv(entries: readonly ApplicationEntry[], head = true): str
       site: e.site,
       zone: e.zone,
       product: e.product,
-      amount: e.rate,
+      amount: asWritten(e.rate, RATE_KINDS, system),
       person: e.person ?? "",
       note: e.note ?? "",
     }));
@@ -57,9 +63,13 @@ export const LOG_DETAILS = [
 ] as const;
 
 /** Records → CSV with all that is known of each. */
-export function logInFull(entries: readonly ApplicationEntry[], head = true): string {
+export function logInFull(entries: readonly ApplicationEntry[], head = true, system?: System): string {
   const lines = entries.map(({ facts, actives, ...entry }) => ({
     ...entry,
+    area: asWritten(entry.area, ["area"], system),
+    covered: asWritten(entry.covered, ["area"], system),
+    rate: asWritten(entry.rate, RATE_KINDS, system),
+    total: asWritten(entry.total, TOTAL_KINDS, system),
     ...facts,
     actives: actives.map((a) => `${a.name} ${a.content}`).join("; "),
     state: stateOf(entry),

@@ -48,12 +48,9 @@ export function meantIn(units: FieldUnits, typed: string, system: System): strin
   if (below === undefined || amount === undefined || /\bper\b/i.test(text)) return as;
   const [over, under] = (findUnit(unit)?.shape ?? "").split("/");
   const shape = findUnit(spokenToWritten(amount))?.shape;
-  // A rate by weight may be typed for a liquid, and be told so; it is for the field's area all the same.
-  return under === undefined
-    ? as
-    : shape === over || (shape !== undefined && under === "area" && (of !== "" || shape === "mass" || shape === "volume"))
-      ? `${text}/${below}`
-      : as;
+  // A nutrient or an active is a weight, whatever the product is measured in.
+  const fits = under !== undefined && (shape === over || (of !== "" && shape === "mass" && under === "area"));
+  return fits ? `${text}/${below}` : as;
 }
 
 const AREAS = new Set(["ft2", "m2", "yd2"]);

@@ -1,4 +1,4 @@
-import { writeFileSync } from "node:fs";
+import { existsSync, writeFileSync } from "node:fs";
 import path from "node:path";
 import { bad, good, type Result } from "@/core/issue";
 import type { Choices, Imported } from "@/formats/import";
@@ -57,6 +57,8 @@ export async function doJob(job: BackgroundJob, progress: Progress): Promise<Res
       }
     }
     case "calendars": {
+      // A server whose folder was taken from under it has nothing to tell, and makes no file there.
+      if (!existsSync(recordsFile(job.folder))) return good({});
       const db = connect(recordsFile(job.folder));
       try {
         tellCalendars(db);

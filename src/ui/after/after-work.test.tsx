@@ -58,5 +58,5 @@ test("where all is done there is nothing to say; a metric reader reads millimetr
   showWith({ afterWork: [entry()] }, <AfterWork />);
   expect(screen.getByText(/Water in 6.4 mm to 13 mm by/)).toBeInTheDocument();
   fireEvent.click(screen.getByText("Rain or watering that was measured"));
-  expect(screen.getByLabelText("How much")).toHaveAttribute("placeholder", expect.stringContaining("cm"));
+  expect(screen.getByLabelText("How much")).toHaveAttribute("placeholder", expect.stringContaining("mm"));
 });

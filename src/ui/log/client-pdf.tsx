@@ -1,4 +1,5 @@
 import { Document, Page, StyleSheet, Text, View } from "@react-pdf/renderer";
+import { areaAsRead, rateAsRead } from "@/core/working/as-read";
 import { sameName } from "@/core/names";
 import { daysLater } from "@/core/calendar";
 import { readAmountOf } from "@/core/mixing/display";
@@ -10,7 +11,7 @@ import type { ApplicationEntry, LookEntry } from "@/formats/entries";
 import type { LogAsked } from "@/formats/slices";
 import { fetchSlice } from "../data/records";
 import { unitsInHand } from "../data/units";
-import { rateWords, shorter, wateringWords } from "../labels/words";
+import { wateringWords } from "../labels/words";
 import { dayWords } from "../data/dates";
 import { seenWords } from "../looks/look-words";
 import { INK, savePdf } from "../parts/pdf";
@@ -108,10 +109,10 @@ function Day({ date, records, cards, promised, looks }: Omit<ClientFacts, "site"
               return (
                 <View key={one.id} style={styles.row}>
                   <Text style={styles.zone}>
-                    {one.zone}, {showEntered(entered(one.covered, "area"))}
+                    {one.zone}, {areaAsRead(one.covered, system)}
                   </Text>
-                  <Text style={styles.cell}>{planned ? rateWords(shorter(planned.rate)) : "not noted"}</Text>
-                  <Text style={styles.cell}>{rateWords(shorter(one.rate))}</Text>
+                  <Text style={styles.cell}>{planned ? rateAsRead(planned.rate, system) : "not noted"}</Text>
+                  <Text style={styles.cell}>{rateAsRead(one.rate, system)}</Text>
                   <Text style={styles.total}>{readAmountOf(one.total, system)}</Text>
                 </View>
               );

@@ -1,7 +1,7 @@
 import { Document, Page, StyleSheet, Text, View } from "@react-pdf/renderer";
+import { areaAsRead, rateAsRead } from "@/core/working/as-read";
 import { readAmountOf } from "@/core/mixing/display";
-import { showEntered } from "@/core/quantity/format";
-import { entered } from "@/core/quantity/parse";
+
 import type { System } from "@/core/working/units";
 import type { ApplicationEntry } from "@/formats/entries";
 import { stateOf } from "@/formats/log-csv";
@@ -9,7 +9,7 @@ import { missingOfEntry } from "@/formats/missing";
 import type { LogAsked } from "@/formats/slices";
 import { format } from "../data/dates";
 import { unitsInHand } from "../data/units";
-import { rateWords, shorter } from "../labels/words";
+
 import { lackingWords } from "../mix/law-missing";
 import { INK, savePdf } from "../parts/pdf";
 import { logPath } from "./log-path";
@@ -58,9 +58,9 @@ function Record({ entry, chain, system }: { entry: ApplicationEntry; chain: LogF
     ["Registration number", facts?.registration],
     ["Restricted use", facts && (facts.restricted ?? "no")],
     ["Total amount", readAmountOf(entry.total, system)],
-    ["Rate", rateWords(shorter(entry.rate))],
+    ["Rate", rateAsRead(entry.rate, system)],
     ["Place", `${entry.site}, ${entry.zone}`],
-    ["Area treated", showEntered(entered(entry.covered, "area"))],
+    ["Area treated", areaAsRead(entry.covered, system)],
     ["Crop or site", facts?.turf],
     ["Date", format(new Date(`${entry.date}T12:00:00`), "d MMMM yyyy")],
     ["Applied by", entry.person],

@@ -4,16 +4,16 @@ import { Box, chakra, ClientOnly } from "@chakra-ui/react";
 import { format } from "../data/dates";
 import Link from "next/link";
 import { Fragment, useState, type ReactNode } from "react";
+import { areaAsRead, rateAsRead } from "@/core/working/as-read";
 import { readAmountOf } from "@/core/mixing/display";
-import { showEntered } from "@/core/quantity/format";
-import { entered } from "@/core/quantity/parse";
+
 import type { ApplicationEntry, AsideEntry, BrokenEntry } from "@/formats/entries";
 import type { Cursor, LogAsked, Page } from "@/formats/slices";
 import { sentences, useRead, useSlice } from "../data/records";
 import { useInHand } from "../data/in-hand";
 import { useSystem } from "../data/units";
 import { useSaveOnce } from "../data/save-id";
-import { rateWords, shorter } from "../labels/words";
+
 import { Room } from "../frame/room";
 import { Button, Heading, Note, SubHeading } from "../parts/controls";
 import { TwoSides } from "../parts/keeper";
@@ -86,12 +86,13 @@ export function LogRoom() {
 
 /** A record that can't be read counts as the most that its label allows, until it is written anew. */
 function WriteAnew({ row, record }: { row: AsideEntry; record: BrokenEntry }) {
+  const system = useSystem();
   const [open, setOpen] = useState(false);
   return (
     <Box paddingTop="6px">
       <Note>
         {record.product} on {record.zone}: until it is written anew it counts{" "}
-        {record.rate ? `as ${rateWords(shorter(record.rate))}` : "as the most of its label"} there.
+        {record.rate ? `as ${rateAsRead(record.rate, system)}` : "as the most of its label"} there.
       </Note>
       {open ? (
         <Enter corrects={beforeOf(row.id, record)} onDone={() => setOpen(false)} />
@@ -226,12 +227,12 @@ function Record({ entry, onCorrect, onUndo, onBack, onWhy, children }: RecordPro
         <Box flex="1 1 260px" minW={0} textDecoration={stands ? "none" : "line-through"}>
           <Box textStyle="strong">{entry.product}</Box>
           <Box fontFamily="reading">
-            {readAmountOf(entry.total, system)} · {rateWords(shorter(entry.rate))}
+            {readAmountOf(entry.total, system)} · {rateAsRead(entry.rate, system)}
           </Box>
           <Box textStyle="note" color="soft">
             {[
               `${site}, ${entry.zone}`,
-              entry.covered !== entry.area && `on ${showEntered(entered(entry.covered, "area"))} of it`,
+              entry.covered !== entry.area && `on ${areaAsRead(entry.covered, system)} of it`,
               person,
               FROM[entry.source],
               entry.note,

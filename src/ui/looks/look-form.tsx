@@ -2,6 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
+import { rateAsRead } from "@/core/working/as-read";
 import type { Issue } from "@/core/issue";
 import type { JudgedEntry } from "@/formats/entries";
 import { isLookPart, lookExpected, OTHER_CAUSES, SOIL_MOISTURE, type LookText, type OtherCause } from "@/formats/looks";
@@ -12,7 +13,7 @@ import { useKept } from "../data/kept-here";
 import { sentences, usePeople, useSend, useSite } from "../data/records";
 import { useSaveOnce } from "../data/save-id";
 import { useSystem } from "../data/units";
-import { rateWords, shorter } from "../labels/words";
+
 import { Check, Choose, type Option } from "../parts/choose";
 import { Button, Note } from "../parts/controls";
 import { TextField } from "../parts/field";
@@ -150,6 +151,7 @@ export function LookForm({ record, onDone }: { record?: JudgedEntry | undefined;
 
 /** What is judged, and whether it can be by now. */
 function Judged({ record: { of, site, zone, seen }, date }: { record: JudgedEntry; date: string }) {
+  const system = useSystem();
   const before = seen.filter((look) => look.kind === "inspection").length;
   return (
     <Column gap="8px">
@@ -157,7 +159,7 @@ function Judged({ record: { of, site, zone, seen }, date }: { record: JudgedEntr
         {of.product} on {site}, {zone}
       </Box>
       <Note>
-        {rateWords(shorter(of.rate))} on {dayWords(of.date)}
+        {rateAsRead(of.rate, system)} on {dayWords(of.date)}
         {of.target && `, against ${of.target}`}
         {before > 0 && `; judged ${before === 1 ? "once" : `${before} times`} before: the last one counts`}
       </Note>

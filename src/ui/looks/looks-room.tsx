@@ -4,13 +4,15 @@ import { Box, ClientOnly } from "@chakra-ui/react";
 import Link from "next/link";
 import { useRouter, useSearchParams } from "next/navigation";
 import { useState } from "react";
+import { rateAsRead } from "@/core/working/as-read";
 import type { LookEntry } from "@/formats/entries";
 import type { Cursor, Page } from "@/formats/slices";
 import { dayWords } from "../data/dates";
 import { useRead, useSlice } from "../data/records";
 import { useInHand } from "../data/in-hand";
 import { Room } from "../frame/room";
-import { rateWords, shorter } from "../labels/words";
+
+import { useSystem } from "../data/units";
 import { Heading, Note, SubHeading } from "../parts/controls";
 import { TwoSides } from "../parts/keeper";
 import { Column, Row } from "../parts/layout";
@@ -118,6 +120,7 @@ function MoreLooks({ site, after }: { site: string; after: Cursor }) {
 
 /** A look; of an inspection with what was seen before, photo beside photo. */
 function Look({ look }: { look: LookEntry }) {
+  const system = useSystem();
   const { kind, site, zone, date, person, says, photos, of, before } = look;
   return (
     <Box as="li" borderBottom="1px solid" borderColor="line" padding="10px 0">
@@ -131,7 +134,7 @@ function Look({ look }: { look: LookEntry }) {
         </Row>
       </Row>
       <Note>
-        {[dayWords(date), person, of && `${of.product}, ${rateWords(shorter(of.rate))} on ${dayWords(of.date)}`]
+        {[dayWords(date), person, of && `${of.product}, ${rateAsRead(of.rate, system)} on ${dayWords(of.date)}`]
           .filter(Boolean)
           .join(" · ")}
       </Note>

@@ -1,11 +1,13 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
+import { rateAsRead } from "@/core/working/as-read";
 import type { Result, Share } from "@/core/log/results";
 import { BELIEVED } from "@/core/outcome/evidence";
 import { writeNumber } from "@/core/quantity/format";
 import { useSlice } from "../data/records";
-import { rateWords, shorter } from "../labels/words";
+
+import { useSystem } from "../data/units";
 import { Note, SubHeading } from "../parts/controls";
 
 const share = (of: Share | null): string =>
@@ -49,6 +51,7 @@ export function Results() {
 }
 
 function Line({ result: { by, of, control, injury, leftOut } }: { result: Result }) {
+  const system = useSystem();
   const own = by === "product";
   const count = Math.max(control?.count ?? 0, injury?.count ?? 0);
   return (
@@ -60,7 +63,7 @@ function Line({ result: { by, of, control, injury, leftOut } }: { result: Result
         padding="6px 10px 6px 0"
         paddingLeft={own ? 0 : "18px"}
       >
-        {by === "rate" ? rateWords(shorter(of)) : of}
+        {by === "rate" ? rateAsRead(of, system) : of}
       </chakra.th>
       <Cell>{share(control)}</Cell>
       <Cell>{share(injury)}</Cell>

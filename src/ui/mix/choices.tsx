@@ -1,10 +1,10 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
+import { areaAsRead } from "@/core/working/as-read";
 import { WATER_FIRST } from "@/core/mixing/column";
 import { LOAD_MODES, type LoadMode } from "@/core/mixing/loads";
-import { showEntered } from "@/core/quantity/format";
-import { entered } from "@/core/quantity/parse";
+
 import { read } from "@/core/working/units";
 import { useSystem } from "../data/units";
 import type { SiteEntry } from "@/formats/entries";
@@ -162,7 +162,8 @@ const SPOTS = {
 /** How much a spot mix makes up to, and the zone that it is for. */
 function Spot({ draft, change, site }: { draft: Draft; change: (next: Partial<Draft>) => void; site: SiteEntry }) {
   const { zoneId, volume } = draft.spot;
-  const spots = SPOTS[useSystem()];
+  const system = useSystem();
+  const spots = SPOTS[system];
   const listed = spots.some(([text]) => text === volume) || volume === "";
   const set = (next: Partial<Draft["spot"]>) => change({ spot: { ...draft.spot, ...next } });
   return (
@@ -171,7 +172,7 @@ function Spot({ draft, change, site }: { draft: Draft; change: (next: Partial<Dr
         <Choose
           label="Zone"
           value={zoneId}
-          options={site.site.zones.map((z): Option => [z["x-id"], `${z.name}, ${showEntered(entered(z.area, "area"))}`])}
+          options={site.site.zones.map((z): Option => [z["x-id"], `${z.name}, ${areaAsRead(z.area, system)}`])}
           onPick={(picked) => set({ zoneId: picked })}
         />
       )}

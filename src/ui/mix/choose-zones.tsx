@@ -1,9 +1,10 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import { showEntered } from "@/core/quantity/format";
-import { entered } from "@/core/quantity/parse";
+import { areaAsRead } from "@/core/working/as-read";
+
 import type { SiteEntry } from "@/formats/entries";
+import { useSystem } from "../data/units";
 import { Button } from "../parts/controls";
 import { Row } from "../parts/layout";
 import { Check } from "../parts/choose";
@@ -16,6 +17,7 @@ interface ZonesProps {
 
 /** Which of the site's zones this mix is for. */
 export function Zones({ site, without, onChange }: ZonesProps) {
+  const system = useSystem();
   const own = site.site.zones.map((z) => z["x-id"]);
   return (
     <Box as="fieldset" border="none">
@@ -48,7 +50,7 @@ export function Zones({ site, without, onChange }: ZonesProps) {
               {zone.name}
               <chakra.span color="soft">
                 {" "}
-                {[showEntered(entered(zone.area, "area")), zone["x-turf"]].filter(Boolean).join(", ")}
+                {[areaAsRead(zone.area, system), zone["x-turf"]].filter(Boolean).join(", ")}
               </chakra.span>
             </span>
           </Check>

@@ -6,9 +6,9 @@ import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useSearchParams } from "next/navigation";
 import { useMemo, useState } from "react";
+import { areaAsRead } from "@/core/working/as-read";
 import { planLines } from "@/core/mixing/mix";
-import { showEntered } from "@/core/quantity/format";
-import { entered } from "@/core/quantity/parse";
+
 import type { System } from "@/core/working/units";
 import { mixWarningText } from "@/core/words/mix-warnings";
 import type { Sheet } from "@/formats/entries";
@@ -108,7 +108,7 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
   );
   return (
     <Room working={lines}>
-      <SheetHead sheet={sheet} />
+      <SheetHead sheet={sheet} system={system} />
       <Column gap="16px" marginTop="14px">
         {shown && plan.sites.length > 0 && (
           <Box textStyle="lead" whiteSpace="pre-line">
@@ -203,7 +203,7 @@ function WhatBecame({ sheet, system }: { sheet: Sheet; system: System }) {
 }
 
 /** What the sheet is of: when and with what it was made. */
-function SheetHead({ sheet }: { sheet: Sheet }) {
+function SheetHead({ sheet, system }: { sheet: Sheet; system: System }) {
   const { run } = sheet;
   const sites = sheet.job.sites ?? [];
   const title = run ? `The day, ${sites.length} ${sites.length === 1 ? "stop" : "stops"}` : sites.map((s) => s.name).join(", ");
@@ -218,7 +218,7 @@ function SheetHead({ sheet }: { sheet: Sheet }) {
         {(sheet.job.rig.tanks?.length ?? 0) > 1 && `, ${tankName(sheet.job)} tank`}
         {sheet.personName && `, ${sheet.personName}`}
         {planned && ` · mixed for ${planned}`} · calibrated {format(wallClock(sheet.calibrationMadeAt), "d MMM yyyy")}
-        {!run && sites.length === 1 && ` · ${sites[0]!.zones.map(zoneWords).join(", ")}`}
+        {!run && sites.length === 1 && ` · ${sites[0]!.zones.map((zone) => zoneWords(zone, system)).join(", ")}`}
       </Note>
       {sheet.others.map((other) => (
         <Note key={other.id}>
@@ -275,8 +275,8 @@ function Amounts({ sheet, worked, kit, done, onTick, locked }: AmountsProps) {
   );
 }
 
-const zoneWords = (zone: NonNullable<Sheet["job"]["sites"]>[number]["zones"][number]) =>
-  zone["x-spot"] !== undefined ? `${zone.name}, a spot` : `${zone.name} ${showEntered(entered(zone.area, "area"))}`;
+const zoneWords = (zone: NonNullable<Sheet["job"]["sites"]>[number]["zones"][number], system: System) =>
+  zone["x-spot"] !== undefined ? `${zone.name}, a spot` : `${zone.name} ${areaAsRead(zone.area, system)}`;
 
 const CLOSED = {
   recorded: "On record as sprayed: it is in the log.",

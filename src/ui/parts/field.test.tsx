@@ -1,6 +1,6 @@
 import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
-import { useState } from "react";
-import { useForm } from "react-hook-form";
+import { useEffect, useState } from "react";
+import { useForm, useWatch } from "react-hook-form";
 import { readTyped } from "@/formats/typed";
 import { show } from "../testing/show";
 import { Button } from "./controls";
@@ -85,9 +85,12 @@ test("example and unit are in the reader's units, the unit also for who can't se
 /** A field that keeps itself, as those of the forms do. */
 function Registered({ first }: { first: string }) {
   const form = useForm({ defaultValues: { volume: first } });
-  watched = form.watch("volume");
+  const volume = useWatch({ control: form.control, name: "volume" });
+  useEffect(() => {
+    watched = volume;
+  }, [volume]);
   return (
-    <form onSubmit={(event) => void form.handleSubmit(({ volume }) => kept(volume))(event)}>
+    <form onSubmit={(event) => void form.handleSubmit((values) => kept(values.volume))(event)}>
       <TextField label="Usable volume" quantity="usable" {...form.register("volume")} />
       <button type="button" onClick={() => form.setValue("volume", "9 gal")}>
         Mend

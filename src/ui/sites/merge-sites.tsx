@@ -2,13 +2,16 @@
 
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
+import { areaAsRead } from "@/core/working/as-read";
+import type { System } from "@/core/working/units";
 import { sameName } from "@/core/names";
-import { showEntered } from "@/core/quantity/format";
+
 import { entered } from "@/core/quantity/parse";
 import type { KeptZone, SiteEntry } from "@/formats/entries";
 import { canonical } from "@/core/quantity/arithmetic";
 import { COMES, farAreas } from "@/formats/grounds";
 import { sentences, useSend, useSite } from "../data/records";
+import { useSystem } from "../data/units";
 import { AskWhy } from "../parts/ask-why";
 import { Choose, type Option } from "../parts/choose";
 import { Button, Note } from "../parts/controls";
@@ -17,7 +20,7 @@ import { Column } from "../parts/layout";
 import { Notice } from "../parts/notices";
 import { SitePick } from "../parts/pickers";
 
-const zoneWords = (zone: KeptZone) => `${zone.name}, ${showEntered(entered(zone.area, "area"))}`;
+const zoneWords = (zone: KeptZone, system: System) => `${zone.name}, ${areaAsRead(zone.area, system)}`;
 
 const areaOf = (zone: KeptZone): number => canonical(entered(zone.area, "area").value);
 
@@ -38,6 +41,7 @@ export function MergeSites({ site, onDone }: { site: SiteEntry; onDone: () => vo
 }
 
 function Merging({ site, other, onDone }: { site: SiteEntry; other: SiteEntry; onDone: () => void }) {
+  const system = useSystem();
   const here = site.site.zones;
   // Zones of one name are likely one ground: that is offered, the rest is to be said.
   const [answers, setAnswers] = useState<Readonly<Record<string, string>>>(() =>
@@ -54,11 +58,13 @@ function Merging({ site, other, onDone }: { site: SiteEntry; other: SiteEntry; o
   // Asked before it is sent: the server would ask it, too.
   const far = other.site.zones.flatMap((zone) => {
     const same = here.find((one) => one["x-id"] === answers[zone["x-id"]]);
-    return same && farAreas(areaOf(same), areaOf(zone)) ? [`${zoneWords(zone)} there, ${zoneWords(same)} here`] : [];
+    return same && farAreas(areaOf(same), areaOf(zone))
+      ? [`${zoneWords(zone, system)} there, ${zoneWords(same, system)} here`]
+      : [];
   });
   const options: readonly Option[] = [
     ["", "say which"],
-    ...here.map((one): Option => [one["x-id"], `the same ground as ${zoneWords(one)}`]),
+    ...here.map((one): Option => [one["x-id"], `the same ground as ${zoneWords(one, system)}`]),
     [COMES, "it comes as a zone of its own"],
   ];
   const merge = async (why?: string) => {
@@ -71,7 +77,7 @@ function Merging({ site, other, onDone }: { site: SiteEntry; other: SiteEntry; o
       {other.site.zones.map((zone) => (
         <Choose
           key={zone["x-id"]}
-          label={zoneWords(zone)}
+          label={zoneWords(zone, system)}
           value={answers[zone["x-id"]] ?? ""}
           options={options}
           onPick={(answer) => setAnswers({ ...answers, [zone["x-id"]]: answer })}

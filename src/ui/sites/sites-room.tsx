@@ -4,8 +4,10 @@ import { Box } from "@chakra-ui/react";
 import Link from "next/link";
 import { useState } from "react";
 import { useFieldArray, type UseFormReturn } from "react-hook-form";
-import { showEntered } from "@/core/quantity/format";
-import { entered } from "@/core/quantity/parse";
+import { areaAsRead } from "@/core/working/as-read";
+import { unitsInHand } from "../data/units";
+import type { System } from "@/core/working/units";
+
 import { valueIn } from "@/core/quantity/quantity";
 import { slipsOfArea } from "@/core/slips/of-reading";
 import type { SiteEntry } from "@/formats/entries";
@@ -43,9 +45,9 @@ import { ZoneMeasured } from "./zone-measured";
 /** What the only lawn of a site is called. */
 const LONE = "lawn";
 
-const siteLine = (site: SiteText) =>
+const siteLine = (site: SiteText, system: System) =>
   [
-    ...site.zones.map((z) => [z.name, showEntered(entered(z.area, "area")), z["x-turf"]].filter(Boolean).join(" ")),
+    ...site.zones.map((z) => [z.name, areaAsRead(z.area, system), z["x-turf"]].filter(Boolean).join(" ")),
     site["x-jurisdiction"],
     site["x-water"] && "water",
   ]
@@ -165,7 +167,7 @@ const lineOf = (s: SiteEntry) => ({
   id: s.id,
   retired: s.retired,
   name: s.site.name,
-  about: siteLine(s.site),
+  about: siteLine(s.site, unitsInHand()),
   drawn: <SiteDrawn site={s.site} />,
 });
 
@@ -238,7 +240,7 @@ function SiteFields({ form, site }: { form: UseFormReturn<SiteForm>; site: SiteE
               field={`zones[${i}].area`}
               typed={form.watch(`zones.${i}.area`)}
               slips={areaSlips(form.watch(`zones.${i}.area`))}
-              words={(text) => showEntered(entered(text, "area"))}
+              words={(text) => areaAsRead(text, system)}
               onTake={(area) => form.setValue(`zones.${i}.area`, area, { shouldValidate: true, shouldDirty: true })}
             />
           </Box>

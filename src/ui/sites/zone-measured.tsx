@@ -4,14 +4,15 @@ import { Box } from "@chakra-ui/react";
 import dynamic from "next/dynamic";
 import { useState } from "react";
 import type { UseFormReturn } from "react-hook-form";
+import { areaAsRead } from "@/core/working/as-read";
 import { areaRelative, type MeasuredBy } from "@/core/area/uncertainty";
-import { showEntered } from "@/core/quantity/format";
-import { entered } from "@/core/quantity/parse";
+
 import type { SiteForm } from "@/formats/forms/site";
 import { wallClock } from "../data/clock";
 import { format } from "../data/dates";
 import { useSlice } from "../data/records";
 import { readTyped } from "@/formats/typed";
+import { useSystem } from "../data/units";
 import { Button, Note } from "../parts/controls";
 import { BY_WORDS, plusMinus } from "./measured-words";
 
@@ -67,6 +68,7 @@ function byOf(measured: string): MeasuredBy | undefined {
 
 /** What a zone was taken for until it was measured again. */
 function Before({ zone }: { zone: string }) {
+  const system = useSystem();
   const before = useSlice("areasBefore", { zone }).value ?? [];
   if (before.length === 0) return null;
   return (
@@ -74,7 +76,7 @@ function Before({ zone }: { zone: string }) {
       Before:{" "}
       {before
         .map(({ area, by, until }) =>
-          [showEntered(entered(area, "area")), by && BY_WORDS[by][0], `until ${format(wallClock(until), "d MMM yyyy")}`]
+          [areaAsRead(area, system), by && BY_WORDS[by][0], `until ${format(wallClock(until), "d MMM yyyy")}`]
             .filter(Boolean)
             .join(" "),
         )

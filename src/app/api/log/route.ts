@@ -1,3 +1,4 @@
+import type { System } from "@/core/working/units";
 import { logInFull, logToCsv } from "@/formats/log-csv";
 import { chainState } from "@/records/chain";
 import { headOf } from "@/records/evidence";
@@ -13,7 +14,8 @@ import { guarded } from "../answer";
 interface Writer {
   readonly type: string;
   readonly name: string;
-  readonly page: (entries: readonly ApplicationEntry[], first: boolean) => string;
+  /** @param system whose units amounts have; as entered where it is left out */
+  readonly page: (entries: readonly ApplicationEntry[], first: boolean, system: System | undefined) => string;
   readonly end: (asked: LogAsked) => string;
 }
 
@@ -39,8 +41,10 @@ const WRITERS: Readonly<Record<string, Writer>> = {
   },
 };
 
+const SYSTEMS = ["us", "metric"] as const;
+
 /**
- * What is asked for of the log, `?as=csv|details|json&q={…}`, a few hundred records at a time: whoever saves in between waits
+ * What is asked for of the log, `?as=csv|details|json&q={…}&units=us|metric`, a few hundred records at a time: whoever saves in between waits
  * for no more than that, and no more than that is held at once.
  */
 export const GET = (request: Request) =>
@@ -51,6 +55,7 @@ export const GET = (request: Request) =>
     const query = queryIn(searchParams.get("q"));
     const asked = query && logAsked(query);
     if (!writer || !asked) return new Response(null, { status: 404 });
+    const system = SYSTEMS.find((one) => one === searchParams.get("units"));
     const pages = wholeLog(records(), asked);
     const text = new TextEncoder();
     let first = true;
@@ -61,7 +66,7 @@ export const GET = (request: Request) =>
           controller.enqueue(text.encode(writer.end(asked)));
           return controller.close();
         }
-        controller.enqueue(text.encode(writer.page(page.value, first)));
+        controller.enqueue(text.encode(writer.page(page.value, first, system)));
         first = false;
         await new Promise((resolve) => setImmediate(resolve));
       },
