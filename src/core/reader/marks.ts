@@ -59,6 +59,8 @@ const LONGEST = 400;
 /** What ends with a point and ends no sentence. */
 const SHORT = /(?:\b(?:sq|ft|fl|oz|lb|lbs|gal|gals|pt|qt|no|reg|min|max|approx|i\.e|e\.g|a\.i|a)|\.)$/i;
 
+const GOES_ON = /^\s+(?:PER|IN|ON|OF|OR|AND|TO|WITHIN)\b/;
+
 /** The lines of a text. */
 export function linesOf(text: string): Sentence[] {
   const lines: Sentence[] = [];
@@ -113,8 +115,10 @@ function cut(block: Sentence): Sentence[] {
   for (let i = 0; i < block.text.length; i++) {
     const sign = block.text[i]!;
     const ends = ".;!".includes(sign) && /^(?:\s|$)/.test(block.text.slice(i + 1, i + 2));
+    const [before, after] = [block.text.slice(Math.max(0, i - 8), i), block.text.slice(i + 1, i + 8)];
+    // In capitals a sentence goes on with "PER", and "St. Augustinegrass" is one name.
     const abbreviated =
-      sign === "." && SHORT.test(block.text.slice(Math.max(0, i - 8), i)) && !/^\s+[A-Z]/.test(block.text.slice(i + 1, i + 4));
+      sign === "." && ((SHORT.test(before) && (!/^\s+[A-Z]/.test(after) || GOES_ON.test(after))) || /\bst$/i.test(before));
     if ((ends && !abbreviated) || i - from >= LONGEST) push(i + 1);
   }
   push(block.text.length);

@@ -1,3 +1,4 @@
+import { scopeOf, type Scope } from "./scope";
 import { NUMBER, plain, type Mark, type MarkField, type Sentence } from "./marks";
 
 const OVER = String.raw`(?:dry )?(?:fl(?:uid)?\.? ?oz\.?|fluid ounces?|ounces?|oz\.?|pounds?|lbs?\.?|gallons?|gals?\.?|quarts?|qts?\.?|pints?|pts?\.?|grams?|kg|kilograms?|mL|milliliters?|liters?|L|g)`;
@@ -30,13 +31,16 @@ export function rateMarks(sentences: readonly Sentence[]): Mark[] {
   for (const sentence of sentences) {
     const { text, start } = sentence;
     const before = marks.length;
-    for (const m of text.matchAll(RATE)) {
+    const figures = [...text.matchAll(RATE)].map((m) => ({ start: m.index, end: m.index + m[0].length }));
+    for (const [i, m] of [...text.matchAll(RATE)].entries()) {
       const [all, low, high, over, what, under] = m as unknown as [string, string, string | undefined, string, string, string];
       const water = /water|spray|carrier/i.test(what) || (/gal/i.test(over) && /\b(?:water|carrier|spray volume)\b/i.test(text));
       if (water && !/gal|liter|L$/i.test(over)) continue;
       const field = water ? "carrierAtLeast" : fieldOf(text, m.index);
       if (water && CAPS.test(text) && !LEAST.test(text)) continue;
-      marks.push(mark(field, start + m.index, all.length, low, water ? undefined : high, over, what, under));
+      const one = mark(field, start + m.index, all.length, low, water ? undefined : high, over, what, under);
+      const scope = field === "perApplication" || field === "perYear" ? limitScope(field, scopeOf(text, figures, i)) : {};
+      marks.push({ ...one, ...(Object.keys(scope).length > 0 && { more: { ...one.more, ...scope } }) });
     }
     for (const m of text.matchAll(MIX)) {
       if (marks.slice(before).some((k) => start + m.index < k.end && start + m.index + m[0].length > k.start)) continue;
@@ -81,6 +85,10 @@ export function rateMarks(sentences: readonly Sentence[]): Mark[] {
   return marks;
 }
 
+/** Only a year's limit has a kind of year. */
+const limitScope = (field: MarkField, { yearKind, ...scope }: Scope): Scope =>
+  field === "perYear" && yearKind ? { ...scope, yearKind } : scope;
+
 /** What a rate in a sentence is: the words nearest before and after it decide. */
 function fieldOf(text: string, at: number): MarkField {
   if (!CAPS.test(text.slice(0, at + 1)) && !/\b(?:maximum|max\.)/i.test(text)) return "rate";
@@ -114,7 +122,7 @@ function mark(
         : /K2O/.test(what)
           ? " K2O"
           : "";
-  const area = /acre|^A$/i.test(under) ? "acre" : /^ha|hectare/i.test(under) ? "ha" : under.replace(/ft\.$/, "ft");
+  const area = /acre|^A$/i.test(under) ? "acre" : /^ha|hectare/i.test(under) ? "ha" : under.replace(/(?<=sq|ft)\./g, "");
   const rate = (number: string) => `${plain(number)} ${over.replace(/^dry /i, "").replace(/\.$/, "")}${of} per ${area}`;
   return {
     field,

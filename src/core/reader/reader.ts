@@ -1,5 +1,6 @@
 import { COUNT, linesOf, NUMBER, plain, sentencesOf, type Mark, type MarkField, type Sentence } from "./marks";
 import { rateMarks } from "./rates";
+import { scopeOf, TURFS } from "./scope";
 
 export type { Mark, MarkField } from "./marks";
 
@@ -12,7 +13,7 @@ interface Pattern {
   readonly value: (
     match: RegExpExecArray,
     sentence: Sentence,
-  ) => string | { value: string; more: Record<string, string> } | undefined;
+  ) => string | { readonly value: string; readonly more?: Readonly<Record<string, string>> } | undefined;
 }
 
 const SPAN = String.raw`(${COUNT})(?:\s*(?:-|–|to)\s*(${COUNT}))?\s*(days?|weeks?|months?)`;
@@ -22,9 +23,6 @@ const group = (n: number) => (m: RegExpExecArray) => m[n]?.trim();
 const all = (m: RegExpExecArray) => m[0].trim();
 
 const NOTHING: Record<string, string> = {};
-const TURFS =
-  "creeping bentgrass|bentgrass|kentucky bluegrass|annual bluegrass|perennial ryegrass|ryegrass|tall fescue|fine fescues?|fescues?|bermudagrass|zoysiagrass|st\\. augustinegrass|centipedegrass|bahiagrass|buffalograss|seashore paspalum|cool-season (?:turf|grasses)|warm-season (?:turf|grasses)";
-
 const DEGREES = String.raw`(-?\d{1,3})\s*(?:°|degrees?)?\s*([FC])\b`;
 
 const PATTERNS: readonly Pattern[] = [
@@ -81,7 +79,7 @@ const PATTERNS: readonly Pattern[] = [
   {
     field: "applicationsPerYear",
     pattern: new RegExp(
-      String.raw`(?:more than|maximum of|exceed|limit(?:ed)? to|maximum number of applications(?: per year)?\s*:)\s*(${COUNT})\b(?=\s*(?:\(\w+\)\s*)?(?:applications?|times|treatments?|per|a|in|$|\.))`,
+      String.raw`(?:more than|maximum of|exceed|limit(?:ed)? to|maximum number of applications(?: per year)?\s*:)\s*(${COUNT})\b(?=\s*(?:\(\w+\)\s*)?(?:applications?|times|treatments?|per|a|in|$|\.(?!\d)))`,
       "gi",
     ),
     value: (m, s) =>
@@ -270,6 +268,10 @@ const FORMULATION_WORDS: readonly (readonly [RegExp, string])[] = [
 const SHORTEST = 4;
 const saysAnything = ({ text }: Sentence): boolean => text.trim().length >= SHORTEST;
 
+/** What goes into a row of the limits, with what it is for. */
+const LIMITS: readonly MarkField[] = ["applicationsPerYear", "interval"];
+const spanOf = (match: RegExpExecArray) => ({ start: match.index, end: match.index + match[0].length });
+
 /** Candidates for a card, in the order of the text; each place is marked for one field once, each value of a list once. */
 export function readLabel(text: string): Mark[] {
   const sentences = sentencesOf(text).filter(saysAnything);
@@ -283,7 +285,10 @@ export function readLabel(text: string): Mark[] {
         const lead = match[0].length - match[0].trimStart().length;
         const start = sentence.start + match.index + lead;
         const end = sentence.start + match.index + match[0].trimEnd().length;
-        marks.push({ field, start, end, ...(typeof found === "string" ? { value: found } : found) });
+        const { value: says, more = {} } = typeof found === "string" ? { value: found } : found;
+        const scope = LIMITS.includes(field) ? scopeOf(sentence.text, [spanOf(match as RegExpExecArray)], 0) : {};
+        const all = { ...more, ...scope };
+        marks.push({ field, start, end, value: says, ...(Object.keys(all).length > 0 && { more: all }) });
       }
   const seen = new Set<string>();
   return marks

@@ -10,7 +10,7 @@ import { choiceWords, isChoice, likelyRow, rateAt, rowRates, secondHalf } from "
 import { cardsFromCsv, cardsFromJson, cardsFromText, cardsToCsv, cardsToJson } from "./csv";
 import { cardOf, productOf } from "./product-of";
 import { readCard } from "./read-card";
-import { markWords, takeMark } from "./take-mark";
+import { markWords, takeMarks } from "./take-mark";
 
 const must = <T>(result: Result<T>): T => {
   if (!result.ok) throw new Error(result.issues.map(lineFor).join("\n"));
@@ -205,7 +205,7 @@ describe("what the label reader found goes into the card when it is taken", () =
     "Water-dispersible granule. Apply 0.2 to 0.4 oz per 1,000 sq ft. Do not apply more than 0.8 oz per 1,000 sq ft per year. Allow 5 to 10 weeks between applications. Wear chemical-resistant gloves.\nosselfenate ..... 40.0%\nIrrigate with 0.25 to 0.5 inch of water within 24 hours. If swallowed: call for help. If inhaled: fresh air.";
   test("all of it, and the card can be read", () => {
     const marks = readLabel(text);
-    const filled = marks.reduce(takeMark, { ...cardFormOf(), name: "A" });
+    const filled = takeMarks({ ...cardFormOf(), name: "A" }, marks).form;
     expect(must(readCard(filled))).toMatchObject({
       formulation: "WG",
       rates: [{ rate: "0.2 oz/1000 ft2", to: "0.4 oz/1000 ft2" }],
@@ -225,7 +225,7 @@ describe("what the label reader found goes into the card when it is taken", () =
       rates: [{ ...BLANK_RATE, rate: "1 oz/1000 ft2" }],
       gear: [{ item: "gloves", type: "nitrile" }],
     };
-    const filled = readLabel(text).reduce(takeMark, form);
+    const filled = takeMarks(form, readLabel(text)).form;
     expect(filled.rates.map((r) => r.rate)).toEqual(["1 oz/1000 ft2", "0.2 oz per 1,000 sq ft"]);
     expect(filled.gear).toEqual([{ item: "gloves", type: "nitrile" }]);
   });

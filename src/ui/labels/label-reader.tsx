@@ -4,7 +4,7 @@ import { Box, chakra } from "@chakra-ui/react";
 import { useEffect, useRef, useState, type DragEvent } from "react";
 import type { UseFormReturn } from "react-hook-form";
 import type { Mark, MarkField } from "@/core/reader/reader";
-import { MARK_WORDS, markWords, takeMark } from "@/formats/card/take-mark";
+import { MARK_WORDS, markWords, takeMarks } from "@/formats/card/take-mark";
 import type { CardForm } from "@/formats/forms/card-form-of";
 import { useKept } from "../data/kept-here";
 import { Notice } from "../parts/notices";
@@ -16,6 +16,8 @@ interface Kept {
   readonly text: string;
   /** The candidates that were answered, by their place and field. */
   readonly answered: Readonly<Record<string, "taken" | "passed">>;
+  /** What became of those that were taken, in words. */
+  readonly became?: Readonly<Record<string, string>>;
   readonly open: boolean;
 }
 const EMPTY: Kept = { text: "", answered: {}, open: false };
@@ -42,12 +44,14 @@ export function LabelReader({ form }: { form: UseFormReturn<CardForm> }) {
     await read(text);
   };
   const answer = (these: readonly Mark[], how: "taken" | "passed") => {
-    if (how === "taken")
-      form.reset(
-        these.reduce((card, mark) => takeMark(card, mark), form.getValues()),
-        { keepDefaultValues: true, keepErrors: true },
-      );
-    set({ answered: { ...kept.answered, ...Object.fromEntries(these.map((mark) => [keyOf(mark), how])) } });
+    const answered = { ...kept.answered, ...Object.fromEntries(these.map((mark) => [keyOf(mark), how])) };
+    if (how === "passed") return set({ answered });
+    const taken = takeMarks(form.getValues(), these);
+    form.reset(taken.form, { keepDefaultValues: true, keepErrors: true });
+    set({
+      answered,
+      became: { ...kept.became, ...Object.fromEntries(these.map((mark, i) => [keyOf(mark), taken.became[i]!])) },
+    });
   };
   return (
     <Box as="section" aria-label="Label reader" display="grid" gap="12px" onDrop={drop} onDragOver={(e) => e.preventDefault()}>
@@ -83,6 +87,7 @@ export function LabelReader({ form }: { form: UseFormReturn<CardForm> }) {
         <>
           <Marked text={kept.text} marks={marks} answered={kept.answered} />
           <Candidates marks={marks} answered={kept.answered} answer={answer} />
+          <Became marks={marks} became={kept.became ?? {}} />
           <NotFound marks={marks} />
           <Box>
             <Button
@@ -90,7 +95,7 @@ export function LabelReader({ form }: { form: UseFormReturn<CardForm> }) {
               look="quiet"
               onClick={() => {
                 setMarks(undefined);
-                set({ answered: {} });
+                set({ answered: {}, became: {} });
               }}
             >
               Another text
@@ -105,6 +110,24 @@ export function LabelReader({ form }: { form: UseFormReturn<CardForm> }) {
 interface Answers {
   readonly marks: readonly Mark[];
   readonly answered: Kept["answered"];
+}
+
+/** What was taken, and where it stands in the card now. */
+function Became({ marks, became }: { marks: readonly Mark[]; became: Readonly<Record<string, string>> }) {
+  const taken = marks.filter((mark) => became[keyOf(mark)] !== undefined);
+  if (taken.length === 0) return null;
+  return (
+    <Box>
+      <SubHeading>Taken</SubHeading>
+      <chakra.ul listStyleType="none" aria-label="Taken" marginTop="6px" textStyle="small">
+        {taken.map((mark) => (
+          <Box as="li" key={keyOf(mark)} overflowWrap="anywhere">
+            ✓ {MARK_WORDS[mark.field]}, {markWords(mark)} → {became[keyOf(mark)]}
+          </Box>
+        ))}
+      </chakra.ul>
+    </Box>
+  );
 }
 
 /** What a card wants most, and a label usually says. */
