@@ -49,6 +49,8 @@ export interface Session {
   readonly rate?: string;
   /** The lever that this calibration proves, and the calibration after which it was pulled. */
   readonly lever: { readonly name: LeverName; readonly setTo: string; readonly follows: string } | null;
+  /** What the rig is to be set to for this reading: noted on the rig once it is on, and read there. */
+  readonly toSet?: ToSet;
   /** Slips that were asked about and meant. */
   readonly dismissed?: readonly {
     readonly field: string;
@@ -56,6 +58,11 @@ export interface Session {
     readonly typed: string;
     readonly reason: string;
   }[];
+}
+
+export interface ToSet {
+  readonly size?: string;
+  readonly pressure?: string;
 }
 
 export interface Trial {
@@ -257,6 +264,13 @@ function readUsed(session: Session, read: Read): UsedOf<Written>[] {
   });
 }
 
+const isToSet = (input: unknown): boolean => {
+  if (input === undefined) return true;
+  if (typeof input !== "object" || input === null) return false;
+  const { size, pressure } = input as ToSet;
+  return [size, pressure].every((text) => text === undefined || (typeof text === "string" && text.length <= 60));
+};
+
 /** Whether something that came from outside has the shape of a session; its texts are read by {@link readSession}. */
 export function isSession(input: unknown): input is Session {
   if (typeof input !== "object" || input === null) return false;
@@ -285,6 +299,7 @@ export function isSession(input: unknown): input is Session {
     s.outlets.length <= 500 &&
     s.outlets.every(text) &&
     list(s.used, (u) => texts(u, "area", "start", "remaining", "topUp")) &&
+    isToSet(s.toSet) &&
     (lever === null ||
       (typeof lever === "object" && LEVERS.includes(lever.name as LeverName) && texts(lever, "setTo", "follows")))
   );

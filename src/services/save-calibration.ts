@@ -35,6 +35,16 @@ export function saveCalibration(db: Records, input: unknown): Result<{ id: strin
   if (!isSession(session) || !isId(session.id))
     return bad(issue("session", "wrong-type", "no run sheet", "a calibration's run sheet"));
   if (!isMoment(madeAt)) return bad(issue("madeAt", "bad-date", shown(madeAt), A_MOMENT));
+  const { size, pressure } = session.toSet ?? {};
+  if (size !== undefined || pressure !== undefined)
+    return bad(
+      issue(
+        "toSet",
+        "conflict",
+        `the rig was to be set to ${[size && `size ${size}`, pressure].filter(Boolean).join(" and ")}, and nobody noted that it is`,
+        "note on the rig what is on and what the gauge reads, or leave the rig as it is",
+      ),
+    );
   const dismissed = readDismissed(session);
   if (!dismissed.ok) return dismissed;
   const known = findRig(db, session.rigId);

@@ -20,6 +20,8 @@ export interface RigBasics {
     /** Where the tip's own chart is known: its pressures, flows and droplet classes. */
     readonly chart?: TipChart;
   };
+  /** What its pump or regulator gives at the most, where that is noted. */
+  readonly mostPressure?: Entered<"pressure">;
   /** Of a hose-end rig. */
   readonly head?: Head;
 }

@@ -1,6 +1,6 @@
 import type { Finding, Nothing } from "../finding";
 import { make, raw, type Quantity } from "../quantity/kinds";
-import type { Entered } from "../quantity/parse";
+import { entered, type Entered } from "../quantity/parse";
 import { num, type Source } from "../working/rule";
 import { onFoot, type RigBasics } from "./evidence";
 import { dropChange, nearestTips, RATED_AT, ratedFlow, workingRange, type DropChange } from "./tips";
@@ -39,6 +39,10 @@ export interface LeverValues {
     readonly minute: Quantity<"volume">;
     readonly dear: boolean;
   };
+  /** Nobody noted what the pump and the tip bear, of a rig that is carried or hangs on a garden hose. */
+  readonly "no-limit-known": { readonly needs: Quantity<"pressure"> };
+  /** What a truck or a boom bears is not noted: this is the most that is offered then. */
+  readonly "over-most": { readonly needs: Quantity<"pressure">; readonly most: Quantity<"pressure"> };
   readonly "over-pump": { readonly needs: Quantity<"pressure">; readonly most: Quantity<"pressure"> };
   readonly "outside-tip": {
     readonly needs: Quantity<"pressure">;
@@ -79,14 +83,15 @@ export interface LeverInput {
   readonly flow: Source<"flow"> | null;
   readonly timePer1000: Source<"time"> | null;
   readonly speed: Source<"speed"> | null;
-  /** What the pump or its regulator gives at the most, where it is known. */
-  readonly pumpMost?: Quantity<"pressure">;
   /** Of the tank that is mixed in, and the highest carrier minimum of the products, where they are known. */
   readonly usable?: Entered<"volume">;
   readonly carrierAtLeast?: Quantity<"sprayVolume">;
 }
 
 const NO_PRESSURE: LeverWhy = { code: "pressure-unknown", values: {} };
+
+/** The most that is offered for a truck or a boom of which no limit is noted (ours). */
+const MOST_UNKNOWN = entered("250 psi", "pressure").value;
 
 /** All four levers, each with what to set, whether it can be done, why, and the reading to expect next. */
 export function levers(input: LeverInput): Remedy[] {
@@ -97,7 +102,8 @@ export function levers(input: LeverInput): Remedy[] {
 const nextFlow = (flow: Source<"flow"> | null, s: number): Expectation | null =>
   flow ? { of: "flow", value: make(num(flow) * s) } : null;
 
-function pressureLever({ rig, flow, pumpMost }: LeverInput, s: number): Remedy {
+function pressureLever({ rig, flow }: LeverInput, s: number): Remedy {
+  const pumpMost = rig.mostPressure?.value;
   const pressure = rig.tip?.pressure;
   if (!pressure)
     return {
@@ -122,6 +128,13 @@ function pressureLever({ rig, flow, pumpMost }: LeverInput, s: number): Remedy {
       feasible: false,
       why: { code: "outside-tip", values: { needs: setTo, least, most, own: rig.tip?.chart !== undefined } },
     };
+  // What no limit is known of is turned by nobody's guess: a hose bursts, a tip mists.
+  if (!known && pumpMost === undefined) {
+    const driven = rig.kind === "spray-truck" || rig.kind === "boom";
+    if (!driven) return { ...answer, feasible: false, why: { code: "no-limit-known", values: { needs: setTo } } };
+    if (!atMost(raw(setTo), raw(MOST_UNKNOWN)))
+      return { ...answer, feasible: false, why: { code: "over-most", values: { needs: setTo, most: MOST_UNKNOWN } } };
+  }
   const drops = dropChange(pressure.value, setTo, rig.tip?.chart);
   return { ...answer, feasible: true, why: { code: "set-pressure", values: { to: setTo, drops, known } } };
 }
@@ -147,7 +160,8 @@ function sameRegulator({ tip }: RigBasics, s: number): LeverWhy | undefined {
   return { code: "same-regulator", values: { near: near.size, on: tip!.size! } };
 }
 
-function tipLever({ rig, flow, pumpMost }: LeverInput, s: number): Remedy {
+function tipLever({ rig, flow }: LeverInput, s: number): Remedy {
+  const pumpMost = rig.mostPressure?.value;
   const lacks = (why: LeverWhy): Remedy => ({ lever: "tip", feasible: false, setTo: null, why, expect: null });
   if (!flow) return lacks({ code: "flow-unmeasured", values: {} });
   const pressure = rig.tip?.pressure;

@@ -231,8 +231,13 @@ describe("levers of guns and high-pressure packs", () => {
       speed: null,
       ...more,
     });
-  const rig = (kind: string, pressure: string) => ({
-    rig: { kind, outlets: { count: 1 }, tip: { size: "25", pressure: entered(pressure, "pressure") } },
+  const rig = (kind: string, pressure: string, most?: string) => ({
+    rig: {
+      kind,
+      outlets: { count: 1 },
+      tip: { size: "25", pressure: entered(pressure, "pressure") },
+      ...(most !== undefined && { mostPressure: entered(most, "pressure") }),
+    },
   });
   test("with no number on the regulator the bucket says so: four times the pressure for twice the flow (common practice)", () => {
     const [pressure] = of({});
@@ -242,11 +247,22 @@ describe("levers of guns and high-pressure packs", () => {
   });
   test("a gun is no 15 to 60 psi tip: its pump decides", () => {
     expect(of(rig("spray-truck", "90 psi"), "3 gal/1000 ft2")[0]).toMatchObject({ lever: "pressure", feasible: true });
-    const most = { pumpMost: entered("120 psi", "pressure").value };
-    expect(of({ ...rig("spray-truck", "90 psi"), ...most }, "3 gal/1000 ft2")[0]).toMatchObject({ feasible: false });
-    // A high-pressure pack works above ordinary tips already; a pack at 40 psi is held to them.
-    expect(of(rig("backpack", "90 psi"), "3 gal/1000 ft2")[0]).toMatchObject({ feasible: true });
+    expect(of(rig("spray-truck", "90 psi", "120 psi"), "3 gal/1000 ft2")[0]).toMatchObject({ feasible: false });
+    // A high-pressure pack works above ordinary tips already, by its noted limit; a pack at 40 psi is held to them.
+    expect(of(rig("backpack", "90 psi", "250 psi"), "3 gal/1000 ft2")[0]).toMatchObject({ feasible: true });
     expect(of(rig("backpack", "40 psi"), "3 gal/1000 ft2")[0]).toMatchObject({ feasible: false });
+  });
+  test("where nobody noted a limit there is no pressure to turn to on what is carried, and 250 psi is the most of what is driven", () => {
+    for (const kind of ["backpack", "hand-can", "hose-end"])
+      for (const wanted of ["1.9 gal/1000 ft2", "2.1 gal/1000 ft2", "4 gal/1000 ft2"]) {
+        const [pressure] = of(rig(kind, "90 psi"), wanted);
+        expect([kind, pressure!.feasible, pressure!.why.code]).toEqual([kind, false, "no-limit-known"]);
+      }
+    for (const kind of ["spray-truck", "boom"]) {
+      expect(of(rig(kind, "100 psi"), "4 gal/1000 ft2")[0]).toMatchObject({ feasible: false, why: { code: "over-most" } });
+      expect(of(rig(kind, "100 psi"), "3.1 gal/1000 ft2")[0]).toMatchObject({ feasible: true });
+      expect(of(rig(kind, "100 psi", "500 psi"), "4 gal/1000 ft2")[0]).toMatchObject({ feasible: true });
+    }
   });
   test("sizes go up to what guns use", () => {
     const [, tip] = of(

@@ -28,6 +28,10 @@ const WORDS: WordsOf<LeverValues> = {
   "pressure-unknown": () => "The pressure at the tip is not known: read it while spraying.",
   "by-bucket": ({ pressure, flow, minute, dear }, system) =>
     `No number on the regulator: it takes ${writeNumber(pressure, { figures: 2 })} times the pressure for ${writeNumber(flow, { figures: 2 })} times the flow. Turn it, and catch: 60 s must give ${tankText(minute, system)}.${dear ? " A new tip, or another speed, is cheaper." : ""}`,
+  "no-limit-known": ({ needs }, system) =>
+    `It would take ${pressure(needs, system)}, and nobody noted what this pump and this tip bear: note it on the rig, or pull another lever.`,
+  "over-most": ({ needs, most }, system) =>
+    `It would take ${pressure(needs, system)}: over ${pressure(most, system)} only with the limits of pump, tip and hose noted on the rig.`,
   "over-pump": ({ needs, most }, system) =>
     `It would take ${pressure(needs, system)}: this pump gives ${pressure(most, system)} at the most.`,
   "outside-tip": ({ needs, least, most, own }, system) =>

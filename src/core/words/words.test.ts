@@ -39,6 +39,8 @@ const WARNINGS: { [C in keyof WarningValues]: WarningValues[C] } = {
 const LEVERS: { [C in keyof LeverValues]: LeverValues[C] } = {
   "pressure-unknown": {},
   "by-bucket": { pressure: 4, flow: 2, minute: quantity("volume", 4, "gal"), dear: true },
+  "no-limit-known": { needs: pressure(390) },
+  "over-most": { needs: pressure(390), most: pressure(250) },
   "over-pump": { needs: pressure(90), most: pressure(60) },
   "outside-tip": { needs: pressure(90), least: pressure(15), most: pressure(60), own: false },
   "set-pressure": { to: pressure(50), drops: { from: "medium", to: "fine" }, known: false },

@@ -134,13 +134,13 @@ const CORPUS = [
   ...WHOLE,
 ];
 
-const told = ({ of, value, turf = "", jurisdiction = "", yearKind = "" }: Limit) =>
-  `${of} ${value.toLowerCase()}${turf && ` on ${turf}`}${jurisdiction && ` in ${jurisdiction}`}${yearKind && ` ${yearKind}`}`;
+const told = ({ of, value, turf = "", jurisdiction = "", yearKind }: Limit) =>
+  `${of} ${value.toLowerCase()}${turf && ` on ${turf}`}${jurisdiction && ` in ${jurisdiction}`}${yearKind ? ` ${yearKind}` : ""}`;
 const YEARLY = ["perYear", "applicationsPerYear"];
 const limitsIn = (card: CardForm): string[] =>
   card.limits.flatMap(({ turf, jurisdiction, yearKind, ...row }) =>
     (["perApplication", "perYear", "applicationsPerYear", "intervalAtLeast"] as const).flatMap((of) => {
-      const kind = yearKind !== "" && YEARLY.includes(of) ? { yearKind } : {};
+      const kind = YEARLY.includes(of) && yearKind !== "" ? { yearKind: yearKind as "calendar" | "rolling" } : {};
       return row[of] === "" ? [] : [told({ of, value: row[of], turf, jurisdiction, ...kind })];
     }),
   );

@@ -1,6 +1,7 @@
 import type { RigBasics } from "@/core/calibration/evidence";
+import { parseField } from "@/core/quantity/ranges";
 import type { Head } from "@/core/hose-end/head";
-import { chartOf } from "../rig-setup";
+import { chartOf, setupOf } from "../rig-setup";
 import { maybe, value, type Faults } from "./faults";
 import type { RigText } from "./types";
 
@@ -10,6 +11,8 @@ export function readRig(rig: RigText, faults?: Faults): RigBasics {
   const chart = chartOf(rig["x-chart"]);
   const spacing = maybe(rig.outlets?.spacing, "length");
   const pressure = maybe(rig.tip?.pressure, "pressure");
+  const mostPressure = setupOf(rig).mostPressure;
+  const most = mostPressure === undefined ? undefined : parseField("pressure", mostPressure);
   if (faults && rig.outlets?.spacing !== undefined && rig.kind !== "boom")
     faults.add("rig.outlets.spacing", "contradiction", `a ${rig.kind} has no spacing`, "only outlets on a boom have one");
   return {
@@ -22,6 +25,7 @@ export function readRig(rig: RigText, faults?: Faults): RigBasics {
         ...(chart && chart.size === rig.tip.size && { chart }),
       },
     }),
+    ...(most?.ok && { mostPressure: most.value }),
     ...(head && { head }),
   };
 }

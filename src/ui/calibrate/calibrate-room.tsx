@@ -21,6 +21,7 @@ import { lackIn, NeedHand } from "../parts/need-hand";
 import { Cautions, Notice } from "../parts/notices";
 import { CatchStep } from "./catch-step";
 import { FillStep } from "./fill-step";
+import { ToSet } from "./to-set";
 import { LEVER_WORDS } from "./levers-panel";
 import { courseOf, MarkStep, usualMethod } from "./mark-step";
 import { Outcome } from "./outcome";
@@ -164,6 +165,7 @@ function RunSheet({ rig, personId, siteId }: SheetProps) {
           </Notice>
         </Box>
       )}
+      <ToSet session={session} change={change} rig={rig} />
       <SessionSlips session={session} change={change} rig={rig} step={at} />
       {at === "mark" && !kept && plot && (session.area || session.distance) && !methodOf(session.method)?.area && (
         <Box marginBottom="12px">

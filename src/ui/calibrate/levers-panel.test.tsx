@@ -10,7 +10,9 @@ function panel(target: string, more: { pumpMost?: string; onProve?: jest.Mock; s
     ...(more.swath && { pace: { kind: "timed-run" as const, distance: "200 ft", swath: "5 ft", times: ["62 s", "62 s"] } }),
     target,
   };
-  const job = soundJob(calibrationJob(RIG.rig, text));
+  const job = soundJob(
+    calibrationJob({ ...RIG.rig, ...(more.pumpMost && { "x-setup": { mostPressure: more.pumpMost } }) }, text),
+  );
   const made = calibrate(job.calibration);
   show(
     <LeversPanel
@@ -19,7 +21,6 @@ function panel(target: string, more: { pumpMost?: string; onProve?: jest.Mock; s
       target={job.calibration.target!}
       tank={job.tank}
       system="us"
-      pumpMost={more.pumpMost}
       onProve={more.onProve}
     />,
   );

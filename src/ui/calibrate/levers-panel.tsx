@@ -9,7 +9,6 @@ import type { Entered } from "@/core/quantity/parse";
 import { read, type System } from "@/core/working/units";
 import { paceText } from "@/core/working/thousand";
 import { leverText } from "@/core/words/levers";
-import { readTyped } from "@/formats/typed";
 import { Button, Note, SubHeading } from "../parts/controls";
 import { Stamp } from "../parts/stamp";
 import { Row } from "../parts/layout";
@@ -42,17 +41,14 @@ interface PanelProps {
   readonly target: Entered<"sprayVolume">;
   readonly tank: Tank | undefined;
   readonly system: System;
-  /** What the pump gives at the most, as typed. */
-  readonly pumpMost?: string | undefined;
   /** Starts the reading that proves a lever; left out where there is nothing to begin from yet. */
   readonly onProve?: ((remedy: Remedy) => void) | undefined;
 }
 
 /** Against what is wanted: within the band, or all four levers side by side, each with what to set and what to expect. */
-export function LeversPanel({ made, input, target, tank, system, pumpMost, onProve }: PanelProps) {
+export function LeversPanel({ made, input, target, tank, system, onProve }: PanelProps) {
   const { ratio, within } = made.againstTarget!;
   const off = writeNumber(Math.abs(ratio - 1) * 100, { figures: 2 });
-  const pump = pumpMost === undefined ? undefined : readTyped("pressure", pumpMost);
   const remedies = within
     ? []
     : levers({
@@ -62,7 +58,6 @@ export function LeversPanel({ made, input, target, tank, system, pumpMost, onPro
         flow: made.flow,
         timePer1000: made.timePer1000,
         speed: made.speed,
-        ...(pump?.ok && { pumpMost: pump.value.value }),
         ...(tank && { usable: tank.usable }),
       });
   return (
@@ -114,7 +109,8 @@ function Lever({ remedy, system, onProve }: { remedy: Remedy; system: System; on
         {feasible || byBucket ? "→ " : "✕ "}
         {LEVER_WORDS[lever]}
       </Box>
-      {set !== "" && (
+      {/* A pressure that may not be set is no number to turn a knob to: the words say what it would take. */}
+      {set !== "" && (feasible || lever !== "pressure") && (
         <Box fontFamily="reading" fontWeight="700" fontSize="20px" textDecoration={feasible ? "none" : "line-through"}>
           {set}
         </Box>

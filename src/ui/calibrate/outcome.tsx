@@ -9,7 +9,6 @@ import { wordsFor } from "@/core/issue";
 import type { System } from "@/core/working/units";
 import { warningText } from "@/core/words/warnings";
 import type { RigEntry } from "@/formats/entries";
-import { setupOf } from "@/formats/rig-setup";
 import type { Lack, Session } from "@/formats/session";
 import { sentences, useSend } from "../data/records";
 import { nowMoment } from "../data/clock";
@@ -116,10 +115,9 @@ export function Outcome({ worked, session, rig, onSaved, system, onGo }: Outcome
     );
   const { personId, siteId } = session;
   const worn = made.warnings.filter((w) => NOT_KEPT.includes(w.code));
-  const proveOnly = async (remedy: Remedy) => {
+  const proveOnly = (remedy: Remedy) => {
     setPulled(undefined);
-    if (await prove(remedy, { rig, personId, siteId, follows: "", session })) return;
-    setTrouble(["The rig could not be set: nothing was begun."]);
+    prove(remedy, { rig, personId, siteId, follows: "", session });
   };
   const save = async (remedy?: Remedy) => {
     setBusy(true);
@@ -133,26 +131,18 @@ export function Outcome({ worked, session, rig, onSaved, system, onGo }: Outcome
     onSaved();
     if (!remedy) return router.push(`/calibrate/record?id=${result.value.id}`);
     // The lever is pulled after this reading: it is kept first, so that the story has its beginning.
-    const begun = await prove(remedy, { rig, personId, siteId, follows: result.value.id, session });
-    if (!begun) router.push(`/calibrate/record?id=${result.value.id}`);
+    prove(remedy, { rig, personId, siteId, follows: result.value.id, session });
   };
   return (
     <Column gap="18px">
-      <Result
-        made={made}
-        input={job.calibration}
-        tank={job.tank}
-        system={system}
-        pumpMost={setupOf(rig.rig).mostPressure}
-        onProve={busy ? undefined : setPulled}
-      />
+      <Result made={made} input={job.calibration} tank={job.tank} system={system} onProve={busy ? undefined : setPulled} />
       {pulled && (
         <KeepFirst
           pulled={pulled}
           worn={worn[0] && warningText(worn[0], system)}
           system={system}
           busy={busy}
-          onBegin={() => void proveOnly(pulled)}
+          onBegin={() => proveOnly(pulled)}
           onKeep={() => void save(pulled)}
           onLeave={() => setPulled(undefined)}
         />

@@ -34,12 +34,12 @@ const SAME = [
 ] as const;
 
 /** Starts the reading that proves a lever, with the lever and what went before noted on its run sheet. */
-export function useProve(): (remedy: Remedy, from: From) => Promise<boolean> {
+export function useProve(): (remedy: Remedy, from: From) => void {
   const begin = useBeginProof();
   const { system } = useInHand();
   return (remedy, { session, follows, ...whose }) => {
     const same = Object.fromEntries(SAME.flatMap((key) => (session[key] === undefined ? [] : [[key, session[key]]])));
-    return begin({
+    begin({
       ...whose,
       ...(remedy.lever === "pressure" && remedy.setTo !== null && { pressure: remedy.setTo }),
       ...(remedy.lever === "tip" && remedy.setTo !== null && { size: remedy.setTo }),

@@ -9,7 +9,6 @@ import { calibrationJob, soundJob } from "@/formats/job-file/assemble";
 import { isUnsure, type Calibration } from "@/core/calibration/calibrate";
 import type { Remedy } from "@/core/calibration/levers";
 import { read as readIn, type System } from "@/core/working/units";
-import { setupOf } from "@/formats/rig-setup";
 import { judge, workOut } from "@/formats/standing";
 import { sentences, usePeople, useRigs, useSend, useSlice } from "../data/records";
 import { dayNow, wallClock } from "../data/clock";
@@ -93,7 +92,7 @@ export function CalibrationRecord() {
       ...(pace?.kind === "timed-area" && { area: pace.area }),
       ...(pace?.kind === "timed-run" && { distance: pace.distance, swath: pace.swath ?? "" }),
     };
-    return prove(remedy, { rig, personId, siteId, follows, session });
+    prove(remedy, { rig, personId, siteId, follows, session });
   };
   const lines = calibrationWorking(made, system);
   return (
@@ -126,7 +125,6 @@ export function CalibrationRecord() {
         input={job.calibration}
         tank={job.tank}
         system={system}
-        pumpMost={setupOf(rig.rig).mostPressure}
         onProve={newest?.entry.id === entry.id ? (remedy) => void pull(remedy) : undefined}
       />
       {entry.struck.length > 0 && (

@@ -26,12 +26,11 @@ interface ResultProps {
   readonly input: CalibrationInput;
   readonly tank: Tank | undefined;
   readonly system: System;
-  readonly pumpMost?: string | undefined;
   readonly onProve?: ((remedy: Remedy) => void) | undefined;
 }
 
 /** What a calibration comes to: the spray volume with its band, what it stands on, what is wrong with it. */
-export function Result({ made, input, tank, system, pumpMost, onProve }: ResultProps) {
+export function Result({ made, input, tank, system, onProve }: ResultProps) {
   const { number, unit } = readParts(made.sprayVolume.value, "sprayVolume", system);
   const band = made.uncertainty;
   return (
@@ -82,15 +81,7 @@ export function Result({ made, input, tank, system, pumpMost, onProve }: ResultP
       </Box>
       {made.hoseEnd && <HeadFacts made={made} input={input} system={system} />}
       {input.target && (
-        <LeversPanel
-          made={made}
-          input={input}
-          target={input.target}
-          tank={tank}
-          system={system}
-          pumpMost={pumpMost}
-          onProve={onProve}
-        />
+        <LeversPanel made={made} input={input} target={input.target} tank={tank} system={system} onProve={onProve} />
       )}
     </Column>
   );

@@ -121,10 +121,7 @@ function TipRows({ worked, wish, rig }: { worked: Worked; wish: Wish; rig: RigEn
             {works ? "" : "✕ "}at {read(needs as Quantity<"pressure">, "pressure", system)}
           </Box>
           {works && target !== undefined && (
-            <Button
-              aria-label={`Prove size ${size}`}
-              onClick={() => void open({ size, pressure: needs, target, swath: wish.swath })}
-            >
+            <Button aria-label={`Prove size ${size}`} onClick={() => open({ size, pressure: needs, target, swath: wish.swath })}>
               Prove it
             </Button>
           )}

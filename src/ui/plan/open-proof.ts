@@ -15,8 +15,8 @@ interface Setting {
   readonly swath?: string;
 }
 
-/** Sets the rig as planned and opens the calibration that proves it. Answers false where the rig could not be saved. */
-export function useOpenProof(rig: RigEntry): (setting: Setting) => Promise<boolean> {
+/** Opens the calibration that proves a plan, with what the rig is to be set to. */
+export function useOpenProof(rig: RigEntry): (setting: Setting) => void {
   const begin = useBeginProof();
   const { personId = null, siteId = null } = ownerIn(useInHand());
   return ({ target, swath = "", ...set }) => begin({ rig, personId, siteId, ...set, session: { target, swath } });

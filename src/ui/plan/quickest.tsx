@@ -193,7 +193,7 @@ function Compared({ setups, more, rig, swath, wanted, system }: ComparedProps) {
           <Button
             aria-label={`Prove size ${s.size} at ${read(s.pressure, "pressure", system)}`}
             disabled={!s.fits}
-            onClick={() => void open({ size: s.size, pressure: s.pressure, target: targetText(s.sprayVolume), swath })}
+            onClick={() => open({ size: s.size, pressure: s.pressure, target: targetText(s.sprayVolume), swath })}
           >
             Prove it
           </Button>

@@ -94,7 +94,7 @@ export function Rounds({ wish, change, rig }: RoundsProps) {
                     : `rounded without changing the walk it puts ${writeNumber(Math.abs(mix.error) * 100, { figures: 2 })} % ${mix.error > 0 ? "too much" : "too little"} down`}
                 </Box>
               </Box>
-              <Button aria-label={`Prove ${amount(mix)}`} onClick={() => void open({ target: targetText(mix.sprayVolume) })}>
+              <Button aria-label={`Prove ${amount(mix)}`} onClick={() => open({ target: targetText(mix.sprayVolume) })}>
                 Prove it
               </Button>
             </Box>
