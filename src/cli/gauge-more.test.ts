@@ -134,7 +134,7 @@ describe("granules spread dry", () => {
   test("wet ones still need their rig, and a strength is no rate for what is spread", () => {
     expect(refused({ ...alone, products: [granule, { ...granule, name: "B", formulation: "WG" }] })).toMatch(/^rig: /);
     expect(refused({ ...alone, products: [{ ...granule, rate: "1 oz/gal" }] })).toMatch(/^products\[0\]\.rate: /);
-    expect(refused({ ...alone, sites: undefined })).toMatch(/^sites: /);
+    expect(refused({ ...alone, sites: [] })).toMatch(/^sites: /);
     expect(run("calibrate", job(alone)).err).toMatch(/^calibration: /);
     expect(run("mix", job(alone), "site,area\nA,500 ft2").err).toMatch(/^products: /);
   });

@@ -219,6 +219,7 @@ describe("mix", () => {
       "format",
       "version",
       "status",
+      "notJudged",
       "reasons",
       "sprayVolume",
       "tankCoverage",
@@ -271,7 +272,7 @@ describe("mix", () => {
     });
   });
 
-  test("needs a tank, products and sites, and says so all at once", () => {
+  test("needs a tank and products, and says so all at once", () => {
     const { err, exit, out } = run(
       "mix",
       JSON.stringify({
@@ -282,7 +283,7 @@ describe("mix", () => {
       }),
     );
     expect({ exit, out }).toEqual({ exit: 2, out: "" });
-    expect(err.split("\n").map((l) => l.split(":")[0])).toEqual(["rig.tanks", "products", "sites"]);
+    expect(err.split("\n").map((l) => l.split(":")[0])).toEqual(["rig.tanks", "products"]);
   });
 });
 

@@ -5,12 +5,12 @@ import { areaResult } from "@/formats/area/result";
 import { textOf } from "@/formats/area/decode";
 import { calibrate } from "@/core/calibration/calibrate";
 import { lineFor, type Issue } from "@/core/issue";
-import { planOf } from "@/formats/job-file/assemble";
+import { fullTankOf, planOf } from "@/formats/job-file/assemble";
 import { readAny, readAnyText } from "@/formats/job-file/read";
 import type { Job } from "@/formats/job-file/read-checked";
 import { outcomeOf } from "@/formats/job-file/outcome";
-import { calibrationResult, mixResult, outcomeResult } from "@/formats/job-file/results";
-import { planOfSpread, spreadMixResult, type SpreadJob } from "@/formats/job-file/spread";
+import { calibrationResult, fullTankResult, mixResult, outcomeResult } from "@/formats/job-file/results";
+import { planOfSpread, spreadMixResult, spreadTankResult, type SpreadJob } from "@/formats/job-file/spread";
 import { loadsToCsv } from "@/formats/loads-csv";
 import { patternResult, readPattern } from "@/formats/pattern/file";
 import { dueResult, readSeason } from "@/formats/season/file";
@@ -52,12 +52,19 @@ export function run(command: string | undefined, text: string, table?: string): 
   if (!read.ok) return refused(read.issues.map(lineFor));
   if (!("tanks" in read.value)) return spread(command, read.value, table !== undefined);
   const job = read.value;
-  const missing = command === "calibrate" ? [] : neededToMix(job);
+  // A mix may name no ground: "what goes into a tank?". A list that is empty is a slip.
+  const alone = command === "mix" && table === undefined && job.file.sites === undefined;
+  const missing = command === "calibrate" ? [] : neededToMix(job, !alone);
   if (missing.length > 0) return refused(missing.map(lineFor));
 
   if (command === "calibrate")
     return { out: JSON.stringify(calibrationResult(job, calibrate(job.calibration)), null, 2), err: "", exit: 0 };
   if (command === "reconcile") return reconciled(job);
+  if (alone) {
+    const tank = fullTankOf(job);
+    if (!tank.ok) return refused(tank.issues.map(lineFor));
+    return { out: JSON.stringify(fullTankResult(tank.value.full, tank.value.calibration), null, 2), err: "", exit: 0 };
+  }
   const planned = planOf(job);
   if (!planned.ok) return refused(planned.issues.map(lineFor));
   const { plan, calibration } = planned.value;
@@ -124,6 +131,7 @@ function spread(command: string, job: SpreadJob, batch: boolean): Outcome {
         expected: "a product for the tank: they have no loads",
       }),
     ]);
+  if (job.file.sites === undefined) return { out: JSON.stringify(spreadTankResult(job), null, 2), err: "", exit: 0 };
   if (job.sites.length === 0) return refused([lineFor(NO_SITES)]);
   return { out: JSON.stringify(spreadMixResult(planOfSpread(job)), null, 2), err: "", exit: 0 };
 }
@@ -135,14 +143,14 @@ const NO_SITES: Issue = {
   expected: `[{ "name": "Ferry green", "zones": [{ "area": "6200 ft2" }] }]`,
 };
 
-function neededToMix(job: Job): Issue[] {
+function neededToMix(job: Job, ground: boolean): Issue[] {
   const missing = (path: string, expected: string): Issue => ({ path, code: "missing", received: "", expected });
   return [
     ...(job.tank ? [] : [missing("rig.tanks", `[{ "name": "main", "usable": "4 gal" }]`)]),
     ...(job.products.length
       ? []
       : [missing("products", `[{ "name": "Demo granule", "form": "dry", "rate": "0.3 oz/1000 ft2" }]`)]),
-    ...(job.sites.length ? [] : [NO_SITES]),
+    ...(job.sites.length || !ground ? [] : [NO_SITES]),
   ];
 }
 

@@ -19,7 +19,7 @@ function unitPattern(kind: Kind): string {
   const [over, under] = SHAPES[kind].split("/") as [string, string?];
   if (over === "%") return "%";
   if (under === undefined) return oneOf(names(over));
-  const counted = `(?:(?:\\d{1,3}(?:,\\d{3})+|[1-9]\\d{0,8}) )?`;
+  const counted = `(?:(?:[1-9]\\d{0,2}(?:,\\d{3})+|[1-9]\\d{0,8}) )?`;
   const pattern = `${oneOf(names(over))} ?\\/ ?${counted}${oneOf(names(under))}`;
   return kind === "strengthByVolume" ? `(?:${pattern}|%v\\/v)` : pattern;
 }

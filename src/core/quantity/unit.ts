@@ -37,7 +37,7 @@ export function findUnit(name: string): Unit | undefined {
   const id = name.replaceAll("fl_oz", "fl oz");
   const found = known.get(id);
   if (found) return found;
-  const parts = /^([^/]+?) ?\/ ?(?:(\d{1,3}(?:,\d{3})+|\d{1,9}) )?([^/\d]\S*(?: oz)?)$/.exec(id);
+  const parts = /^([^/]+?) ?\/ ?(?:([1-9]\d{0,2}(?:,\d{3})+|\d{1,9}) )?([^/\d]\S*(?: oz)?)$/.exec(id);
   if (!parts) return undefined;
   const over = simple.get(parts[1]!);
   const under = simple.get(parts[3]!);

@@ -8,6 +8,7 @@ import { areaOf, sprayFor } from "@/core/mixing/areas";
 import type { WaterFirst } from "@/core/mixing/column";
 import { rateOnGround } from "@/core/mixing/judge";
 import { MOST_LOADS, type LoadMode } from "@/core/mixing/loads";
+import { fullTank, type FullTank } from "@/core/mixing/full-tank";
 import { mix, overloaded, overloadedDay } from "@/core/mixing/mix";
 import type { MixInput, MixPlan, Progress } from "@/core/mixing/plan";
 import { isSpread } from "@/core/mixing/pouring-order";
@@ -70,11 +71,54 @@ export interface Planned {
   readonly input: MixInput;
 }
 
+/** A full tank of a job that names no ground; or why there can be none. */
+export function fullTankOf(job: Job): Result<{ readonly calibration: Calibration; readonly full: FullTank }> {
+  const asked: readonly [string, boolean][] = [
+    ["run", job.run !== undefined],
+    ["x-one-less", job.oneLess],
+  ];
+  const needs = asked
+    .filter(([, wanted]) => wanted)
+    .map(([path]): Issue => ({
+      path,
+      code: "conflict",
+      received: "no sites",
+      expected: "only with sites: a full tank is for no ground yet",
+    }));
+  if (needs.length > 0) return bad(...needs);
+  const input = inputOf(job);
+  return input.ok ? good({ calibration: input.value.calibration, full: fullTank(input.value.input, job.waterFirst) }) : input;
+}
+
 /**
  * Works a job's mix out; or says why there can be none: no tank, or more loads than anyone pours.
  * @param progress how far a day has come: what is still to do, and what is in the tank
  */
 export function planOf(job: Job, progress?: Progress): Result<Planned> {
+  const asked = inputOf(job, progress);
+  if (!asked.ok) return asked;
+  const { calibration, input } = asked.value;
+  const { tank, sites } = input;
+  const over = overloaded(input).map(({ site, loads: count }): Issue => {
+    const received = `${count.toLocaleString("en-US")} loads of ${tank.usable.text} for ${sites[site]!.name}`;
+    const expected = `${MOST_LOADS.toLocaleString("en-US")} is the most for a site: check the area and its unit, or take a larger tank`;
+    return { path: `sites[${site}]`, code: "conflict", received, expected };
+  });
+  if (job.run && over.length === 0) {
+    const day = overloadedDay(input);
+    if (day !== null)
+      over.push({
+        path: "run",
+        code: "conflict",
+        received: `a day of ${day.toLocaleString("en-US")} loads`,
+        expected: `${MOST_LOADS.toLocaleString("en-US")} is the most: take a larger tank, or split the day`,
+      });
+  }
+  return over.length > 0 ? bad(...over) : good({ calibration, input, plan: mix(input) });
+}
+
+/** What a job's mix is worked out from. */
+function inputOf(job: Job, progress?: Progress): Result<{ readonly calibration: Calibration; readonly input: MixInput }> {
   const { tank, sites, products, loads } = job;
   if (!tank)
     return bad({ path: "rig.tanks", code: "missing", received: "", expected: `[{ "name": "main", "usable": "4 gal" }]` });
@@ -104,22 +148,7 @@ export function planOf(job: Job, progress?: Progress): Result<Planned> {
     ...(job.mixedFor && !job.rig.head && { mixedFor: given(job.mixedFor, "mixed for") }),
     ...(job.run && { run: { ...job.run, ...progress } }),
   };
-  const over = overloaded(input).map(({ site, loads: count }): Issue => {
-    const received = `${count.toLocaleString("en-US")} loads of ${tank.usable.text} for ${sites[site]!.name}`;
-    const expected = `${MOST_LOADS.toLocaleString("en-US")} is the most for a site: check the area and its unit, or take a larger tank`;
-    return { path: `sites[${site}]`, code: "conflict", received, expected };
-  });
-  if (job.run && over.length === 0) {
-    const day = overloadedDay(input);
-    if (day !== null)
-      over.push({
-        path: "run",
-        code: "conflict",
-        received: `a day of ${day.toLocaleString("en-US")} loads`,
-        expected: `${MOST_LOADS.toLocaleString("en-US")} is the most: take a larger tank, or split the day`,
-      });
-  }
-  return over.length > 0 ? bad(...over) : good({ calibration, input, plan: mix(input) });
+  return good({ calibration, input });
 }
 
 /** What one load less would be for the site of a job; null where it can't be offered. */

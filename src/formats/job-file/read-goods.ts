@@ -31,7 +31,8 @@ export function readGoods(
       faults,
     );
   const sites = sound("sites") ? readSites(job, faults) : [];
-  if (job.date === undefined && sound("date") && needsDate(listed, products, sites))
+  // A full tank is judged without ground, and so without a day.
+  if (job.date === undefined && job.sites !== undefined && sound("date") && needsDate(listed, products, sites))
     faults.add("date", "missing", "", `"2026-09-02", a limit or a wait needs it`);
   return { products, sites };
 }

@@ -7,6 +7,8 @@ import type { Reason } from "@/core/labels/reason";
 import type { Amount } from "@/core/mixing/amounts";
 import { sprayFor } from "@/core/mixing/areas";
 import type { RunLoad } from "@/core/mixing/day-run";
+import type { Step } from "@/core/mixing/column";
+import { SOME_YEAR, type FullTank } from "@/core/mixing/full-tank";
 import { isWeight } from "@/core/mixing/display";
 import { planLines } from "@/core/mixing/mix";
 import type { MixPlan, MixWarning, SpreadItem } from "@/core/mixing/plan";
@@ -158,6 +160,8 @@ export function mixResult(plan: MixPlan, { sprayVolume, warnings, hoseEnd }: Cal
     format: "careful-gauge-mix",
     version: 1,
     status: plan.reasons.length > 0 ? "held" : "ready",
+    // With ground everything is judged.
+    notJudged: [],
     reasons: plan.reasons.map(reasonResult),
     sprayVolume: measured(sprayVolume.value, "gal/1000 ft2"),
     tankCoverage: measured(plan.tankCoverage.value, "ft2"),
@@ -179,6 +183,68 @@ export function mixResult(plan: MixPlan, { sprayVolume, warnings, hoseEnd }: Cal
     warnings: [...warnings.map(warningResult), ...plan.warnings.map(mixWarningResult)],
     working: planLines(plan, "us").map(lineText),
   };
+}
+
+/** A reason of a full tank: nobody named a site or a zone. */
+function reasonWithoutGround(reason: Reason) {
+  const { text, ...told } = reasonResult(reason);
+  return { ...told, text: text.replace(` in ${SOME_YEAR}`, " in a year"), site: null, zone: null };
+}
+
+/** What goes on 1,000 sq ft of each granule of a mix without ground. */
+const spreadWithoutGround = (spread: FullTank["spread"]) =>
+  spread.map(({ product, total }) => ({
+    site: null,
+    name: product.name,
+    total: amount(total),
+    area: { value: 1000, unit: "ft2" },
+    packages: null,
+    cost: null,
+  }));
+
+/** A full tank of a mix that names no ground, as the command prints it. */
+export function fullTankResult({ plan, contents, spread, notJudged }: FullTank, made: Calibration | null) {
+  const sources: AnySource[] = [
+    ...(plan.sprayVolume ? [plan.sprayVolume] : []),
+    ...(plan.tankCoverage ? [plan.tankCoverage] : []),
+    ...(contents ? [...contents.amounts, ...(contents.water ? [contents.water] : [])] : []),
+    ...spread.map(({ total }) => total),
+    ...plan.judged,
+  ];
+  return {
+    format: "careful-gauge-mix",
+    version: 1,
+    status: plan.reasons.length > 0 ? "held" : "ready",
+    notJudged,
+    reasons: plan.reasons.map(reasonWithoutGround),
+    sprayVolume: maybe(made && made.sprayVolume, "gal/1000 ft2"),
+    tankCoverage: maybe(plan.tankCoverage, "ft2"),
+    fullTank: contents && {
+      spray: measured(contents.fillTo.value, "gal"),
+      covers: measured(contents.covers.value, "ft2"),
+      waterFirst: contents.water ? measured(contents.water.value, "gal") : { value: 0, unit: "gal" },
+      steps: contents.steps.map(stepResult),
+      products: contents.amounts.map((a, i) => ({ name: plan.products[i]!.name, amount: amount(a) })),
+    },
+    ...(made?.hoseEnd && { hoseEnd: headResult(made.hoseEnd) }),
+    ...(spread.length > 0 && { spreadDry: spreadWithoutGround(spread) }),
+    warnings: [...(made?.warnings ?? []).map(warningResult), ...plan.warnings.map(mixWarningResult)],
+    working: working(sources),
+  };
+}
+
+/** One thing to do at the tank. */
+function stepResult(step: Step) {
+  switch (step.kind) {
+    case "water":
+      return { do: "water", to: measured(step.to.value, "gal") };
+    case "product":
+      return { do: "product", name: step.name, amount: amount(step.amount), slurry: step.slurry };
+    case "rinse":
+      return { do: "rinse" };
+    case "topUp":
+      return { do: "top-up", to: measured(step.to.value, "gal") };
+  }
 }
 
 /** What a job really did, as the command prints it. */

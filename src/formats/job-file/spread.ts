@@ -8,7 +8,8 @@ import { explainAll, lineText } from "@/core/working/explain";
 import { given } from "@/core/working/rule";
 import { extra, Faults } from "./faults";
 import { readGoods, soundIn } from "./read-goods";
-import { mixWarningResult, reasonResult, spreadResult } from "./results";
+import { granulesAlone } from "@/core/mixing/full-tank";
+import { fullTankResult, mixWarningResult, reasonResult, spreadResult } from "./results";
 import type { JobFile } from "./types";
 
 /** A job of granules that are spread dry: no rig, no calibration, no tank. */
@@ -46,6 +47,11 @@ export const planOfSpread = ({ file, products, sites, overage }: SpreadJob): Spr
     ...(overage && { overage: given(overage, "overage") }),
   });
 
+/** What `gauge mix` prints of granules for which no ground is named: what goes on 1,000 sq ft. */
+export function spreadTankResult({ products }: SpreadJob) {
+  return fullTankResult(granulesAlone(products), null);
+}
+
 /** What `gauge mix` prints of it: a mix without a tank. */
 export function spreadMixResult(plan: SpreadPlan) {
   const items = spreadResult(plan.items);
@@ -54,6 +60,7 @@ export function spreadMixResult(plan: SpreadPlan) {
     format: "careful-gauge-mix",
     version: 1,
     status: plan.reasons.length > 0 ? "held" : "ready",
+    notJudged: [],
     reasons: plan.reasons.map(reasonResult),
     sprayVolume: null,
     tankCoverage: null,
