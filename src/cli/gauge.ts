@@ -21,12 +21,12 @@ import { runVerify } from "./verify";
 /**
  * The `gauge` command: a door to the core without a browser. `calibrate FILE` and `mix FILE`, `-` for standard input.
  * `reconcile FILE` tells what a job with its `outcome` really did; `area FILE` how large pieces of ground are; `weather FILE` whether
- * a report lets one spray; `due FILE` what of a season is due where; `pattern FILE` how even a pass lies; `verify FILE` whether a
- * file of records is as it was written. A result is one JSON object
+ * a report lets one spray; `due FILE` what of a season is due where; `pattern FILE` how even a pass lies; `verify FILE` whether
+ * records, a log or a copy are as they were written. A result is one JSON object
  * on standard output, exit 0. Bad input is one line a fault on standard error, exit 2. In a batch, `mix FILE --sites CSV`, the sites come from a table and the loads go out as one.
  */
 const USAGE =
-  "usage: gauge calibrate FILE | gauge mix FILE [--sites CSV] | gauge reconcile FILE | gauge area FILE | gauge weather FILE | gauge due FILE | gauge pattern FILE | gauge verify FILE   (- reads standard input)";
+  "usage: gauge calibrate FILE | gauge mix FILE [--sites CSV] | gauge reconcile FILE | gauge area FILE | gauge weather FILE | gauge due FILE | gauge pattern FILE | gauge verify FILE [--head DIGEST]   (- reads standard input)";
 
 /** Verbs that take one file and nothing else. */
 const ALONE = { area: true, weather: true, due: true, pattern: true, verify: true };
@@ -168,17 +168,18 @@ const readInput = (file: string) => readBytes(file).toString("utf8");
 async function main(args: readonly string[]): Promise<void> {
   const [command, file, flag, table, ...more] = args;
   const batch = flag === "--sites" && table !== undefined && !(file === "-" && table === "-");
+  const noted = command === "verify" && flag === "--head" ? table : undefined;
   let outcome: Outcome;
-  if (file === undefined || more.length > 0 || (flag !== undefined && !batch)) outcome = refused([USAGE]);
+  if (file === undefined || more.length > 0 || (flag !== undefined && !batch && noted === undefined)) outcome = refused([USAGE]);
   else {
     let at = file;
     try {
-      if (flag !== undefined && command !== undefined && command in ALONE) outcome = refused([USAGE]);
+      if (flag !== undefined && noted === undefined && command !== undefined && command in ALONE) outcome = refused([USAGE]);
       else if (command === "area") outcome = await runArea(readBytes(file));
       else if (command === "weather") outcome = runWeather(readInput(file));
       else if (command === "due") outcome = runDue(readInput(file));
       else if (command === "pattern") outcome = runPattern(readInput(file));
-      else if (command === "verify") outcome = file === "-" ? refused([USAGE]) : runVerify(fromHere(file));
+      else if (command === "verify") outcome = runVerify(file === "-" ? readBytes(file) : fromHere(file), noted);
       else {
         const text = readInput(file);
         at = table ?? file;

@@ -36,6 +36,8 @@ const FIRST = [
 /** With the ground that was covered, and the granules that it comes from: what came before these were kept stays under the first list. */
 const SECOND = [...FIRST, "covered", "spreading_id"] as const;
 const COLUMNS = { 1: FIRST, 2: SECOND } as const;
+/** The lists, by their numbers from 1 on, as docs/chain.json has them. */
+export const LOG_LISTS = Object.values(COLUMNS);
 type List = keyof typeof COLUMNS;
 /** Under which a record is taken in. */
 const NEWEST = 2 satisfies List;
@@ -68,6 +70,27 @@ export function chainMissing(db: Access): void {
   for (const row of rows) {
     digest = digestOfRow(digest, row, NEWEST);
     db.run(sql`insert into log_chain (record_id, digest, columns) values (${row.id}, ${digest}, ${NEWEST})`);
+  }
+}
+
+/** A place of the chain as a file carries it: its digest, the number of its list, and the values that it is of, in the list's order. */
+export type LogLink = readonly [digest: string, list: number, ...values: (string | number | null)[]];
+
+/** Every place of the chain with what it is of, a few hundred at a time. */
+export function* logLinks({ $client: client }: Records, most = 500): Generator<LogLink[]> {
+  const columns = SECOND.map((name) => `a.${quoted(name)}`).join(", ");
+  const some = client.prepare(
+    `select c.place, c.digest, c.columns as list, ${columns} from log_chain c join applications a on a.id = c.record_id where c.place > ? order by c.place limit ?`,
+  );
+  for (let after = 0; ;) {
+    const rows = some.all(after, most) as (Row & { place: number; digest: string; list: number })[];
+    if (rows.length === 0) return;
+    yield rows.map(({ digest, list, ...row }) => [
+      digest,
+      list,
+      ...COLUMNS[isList(list) ? list : NEWEST].map((name) => (row as unknown as Row)[name]),
+    ]);
+    after = rows.at(-1)!.place;
   }
 }
 

@@ -8,6 +8,7 @@ import { saveSheet } from "@/services/save-sheet";
 import { gearOn, must, NOW, session, sheet, town } from "@/services/testing/town";
 import type { Records } from "./access";
 import { backUp } from "./backup";
+import { LOG_LISTS } from "./chain";
 import { closeRecords, connect, openRecords, recordsFile } from "./database";
 import { evidenceState, evidenceTriggers } from "./evidence";
 import { EVIDENCE, EVIDENCE_NAMES, type EvidenceName } from "./evidence-kinds";
@@ -175,6 +176,7 @@ test("the triggers of the migration are those of the lists, and docs/ say the sa
     format: "careful-gauge-chain",
     version: 1,
     kinds: EVIDENCE,
+    log: { kind: "applications", key: ["id"], lists: LOG_LISTS },
   });
   db.$client.close();
 });
@@ -199,15 +201,22 @@ describe("checked by another program", () => {
     closeRecords(records);
   });
   test.each([
-    ["altered", "update trials set time = '1 s' where rowid = 1", /trials 1: altered/],
-    ["taken out", "delete from ticks where id = 1", /ticks 1: gone/],
-    ["cut off", "delete from evidence where place > 3", /cut off/],
+    ["altered", "update trials set time = '1 s' where rowid = 1", /^entry \d+, trials 1: changed$/],
+    ["taken out", "delete from ticks where id = 1", /^entry \d+, ticks 1: removed$/],
+    ["cut off", "delete from evidence where place > 3", /^after entry 3: \d+ removed, cut off at the end$/],
+    [
+      "put in",
+      "insert into deliveries (id, label_id, lot, content, count, came, created_at) select 'x', id, '', '1 oz', 1, '2026-01-01', '2026-01-01' from labels limit 1",
+      /deliveries x: added, in no entry/,
+    ],
   ])("a row that was %s", (_, sql, told) => {
     const { at, records } = firm();
     closeRecords(records);
     const client = connect(recordsFile(at)).$client;
     client.pragma("foreign_keys = OFF");
-    client.exec(`drop trigger trials_keep; drop trigger ticks_stay; drop trigger evidence_stay; ${sql}`);
+    client.exec(
+      `drop trigger trials_keep; drop trigger ticks_stay; drop trigger evidence_stay; drop trigger deliveries_evidence; ${sql}`,
+    );
     client.close();
     expect(runVerify(recordsFile(at))).toMatchObject({ exit: 2, out: "", err: expect.stringMatching(told) as unknown });
   });
@@ -224,7 +233,7 @@ describe("checked by another program", () => {
     closeRecords(records);
     expect(runVerify(recordsFile(at))).toMatchObject({
       exit: 2,
-      err: expect.stringMatching(/cut off, and rows that came after/) as unknown,
+      err: expect.stringMatching(/removed, and entries that came after/) as unknown,
     });
   });
   test("what is no file of records", () => {

@@ -1,6 +1,6 @@
 import type { System } from "@/core/working/units";
 import { logInFull, logToCsv } from "@/formats/log-csv";
-import { chainState } from "@/records/chain";
+import { chainState, logLinks } from "@/records/chain";
 import { headOf } from "@/records/evidence";
 import { records } from "@/records/database";
 import { chainsElsewhere } from "@/services/elsewhere";
@@ -16,14 +16,14 @@ interface Writer {
   readonly name: string;
   /** @param system whose units amounts have; as entered where it is left out */
   readonly page: (entries: readonly ApplicationEntry[], first: boolean, system: System | undefined) => string;
-  readonly end: (asked: LogAsked) => string;
+  readonly end: (asked: LogAsked) => Iterable<string>;
 }
 
 const csv = (name: string, page: Writer["page"]): Writer => ({
   type: "text/csv; charset=utf-8",
   name: `${name}.csv`,
   page,
-  end: () => "",
+  end: () => [],
 });
 
 const WRITERS: Readonly<Record<string, Writer>> = {
@@ -35,9 +35,20 @@ const WRITERS: Readonly<Record<string, Writer>> = {
     page: (entries, first) =>
       (first ? `{"format":"careful-gauge-log","version":1,"records":[\n` : entries.length > 0 ? ",\n" : "") +
       entries.map((entry) => JSON.stringify(entry)).join(",\n"),
-    // The chain is of the whole log, whatever part of it was asked for.
-    end: (asked) =>
-      `\n],"asked":${JSON.stringify(asked)},"chain":${JSON.stringify({ ...chainState(records()), whole: headOf(records().$client), elsewhere: chainsElsewhere(records()) })}}\n`,
+    // The chain is of the whole log, whatever part of it was asked for; its rows stand where all of it was.
+    end: function* (asked) {
+      yield `\n],"asked":${JSON.stringify(asked)},"chain":${JSON.stringify({ ...chainState(records()), whole: headOf(records().$client), elsewhere: chainsElsewhere(records()) }).slice(0, -1)}`;
+      if (Object.keys(asked).length === 0) {
+        let first = true;
+        yield `,"rows":[`;
+        for (const links of logLinks(records())) {
+          yield `${first ? "\n" : ",\n"}${links.map((link) => JSON.stringify(link)).join(",\n")}`;
+          first = false;
+        }
+        yield "\n]";
+      }
+      yield "}}\n";
+    },
   },
 };
 
@@ -59,12 +70,16 @@ export const GET = (request: Request) =>
     const pages = wholeLog(records(), asked);
     const text = new TextEncoder();
     let first = true;
+    let ending: Iterator<string> | undefined;
     const body = new ReadableStream({
       async pull(controller) {
-        const page = pages.next();
-        if (page.done) {
-          controller.enqueue(text.encode(writer.end(asked)));
-          return controller.close();
+        const page = ending ? undefined : pages.next();
+        if (!page || page.done) {
+          ending ??= writer.end(asked)[Symbol.iterator]();
+          const rest = ending.next();
+          if (rest.done) return controller.close();
+          controller.enqueue(text.encode(rest.value));
+          return;
         }
         controller.enqueue(text.encode(writer.page(page.value, first, system)));
         first = false;
