@@ -88,9 +88,13 @@ const FIRM_SCOPE = "firm-";
 export function calendarOf(db: Records, siteId?: string): { readonly name: string; readonly text: string } | undefined {
   const now = calendarNow(db, siteId);
   if (!now) return undefined;
-  const events = now.events.map(
-    ({ uid, sequence, said, cancelled, at }): CalendarEvent => ({ uid, sequence, at, cancelled, said: JSON.parse(said) as Said }),
-  );
+  const events = now.events.map(({ uid, sequence, said, cancelled, at }): CalendarEvent => ({
+    uid,
+    sequence,
+    at,
+    cancelled,
+    said: JSON.parse(said) as Said,
+  }));
   return { name: now.name, text: toCalendar(now.name, events, firmZone(db).zone) };
 }
 

@@ -1,7 +1,12 @@
 import { nanoid } from "nanoid";
+import { slipsOfArea } from "@/core/slips/of-reading";
 import { bad, good, issueAt, type Issue, type Result } from "@/core/issue";
+import { cardSlips } from "@/formats/card/card-slips";
+import { cardFormOf } from "@/formats/forms/card-form-of";
+import { parseQuantity } from "@/core/quantity/parse";
 import { slipsOfName } from "@/core/slips/of-name";
 import type { CardText } from "@/formats/card/card";
+import type { SiteText } from "@/formats/job-file/types";
 import { differencesOf, MOST_DIFFERENCES, type Choices, type ImportItem, type ItemKind } from "@/formats/import";
 import type { Access } from "@/records/database";
 import { listLabels } from "@/records/labels";
@@ -13,6 +18,26 @@ const ITEM_OF = { rigs: "rig", people: "person", labels: "label", sites: "site",
   KeptKind,
   ItemKind
 >;
+
+/** What probably went wrong in an item of a file: asked as its form asks it. */
+function slipsIn(tx: Access, of: KeptKind, text: KeptText[KeptKind], own: string | undefined): string[] {
+  if (of === "sites") return slipsOfSite(text as SiteText);
+  if (of !== "labels") return [];
+  const card = text as CardText;
+  const others = listLabels(tx).flatMap((label) => (label.id === own ? [] : [label.card]));
+  const found = Object.entries(cardSlips(cardFormOf(card), others));
+  return [
+    ...nearActives(tx, card, own),
+    ...found.map(([place, [slip]]) => `${place}: ${slip!.says}${slip!.corrected === null ? "" : `, ${slip!.corrected}`}.`),
+  ];
+}
+
+const slipsOfSite = (site: SiteText): string[] =>
+  site.zones.flatMap((zone) => {
+    const area = parseQuantity(zone.area, "area");
+    const [slip] = area.ok ? slipsOfArea(area.value) : [];
+    return slip ? [`${zone.name}, ${zone.area}: ${slip.says}${slip.corrected === null ? "" : `, ${slip.corrected}`}.`] : [];
+  });
 
 /** Actives of a card that are a letter or two from one on record: under two names they would have two budgets. */
 function nearActives(tx: Access, card: CardText, own: string | undefined): string[] {
@@ -52,8 +77,8 @@ export function bringIn<K extends KeptKind>(
   const kind = ITEM_OF[of];
   const { name } = text;
   const known = meantBy(tx, of, name, xId);
-  const near = of === "labels" ? nearActives(tx, text as CardText, known?.id) : [];
-  const notes = near.length > 0 ? { notes: near } : {};
+  const asked = slipsIn(tx, of, text, known?.id);
+  const notes = asked.length > 0 ? { notes: asked } : {};
   const placed = (issues: readonly Issue[]) => bad(...issues.map((i) => issueAt(path, i)));
   if (!known) {
     const id = isId(xId) ? xId : nanoid();

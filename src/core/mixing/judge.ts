@@ -7,6 +7,7 @@ import { judgeZone } from "../labels/limits";
 import { perArea } from "../labels/per-area";
 import type { Reason } from "../labels/reason";
 import { sizeOfRate } from "../labels/label-rate";
+import { overCarried, slipsOfBound } from "../slips/of-bound";
 import { rateBounds, slipsOfRate, type RateContext } from "../slips/of-rate";
 import type { Source } from "../working/rule";
 import { leavesOnGround } from "./fixed-volume";
@@ -34,7 +35,10 @@ export function judge(input: Judging): Judgement {
   const whole = judgeMix(products, { sprayVolume }, input.hoseEnd ?? false, input.head ?? null);
   const { date, anyOrder } = input;
   const reasons: Reason[] = [...whole.reasons];
-  const warnings: LabelWarning[] = [...whole.warnings, ...input.products.flatMap(rateWarnings)];
+  const warnings: LabelWarning[] = [
+    ...whole.warnings,
+    ...input.products.flatMap((product) => rateWarnings(product, sprayVolume)),
+  ];
   const budgets: SiteBudget[] = [];
   const held = new Set<string>(whole.reasons.length > 0 ? input.sites.map((s) => s.name) : []);
   // A product that says nothing, and no other that does, has nothing to be judged.
@@ -91,7 +95,7 @@ export function rateContextOf({ says }: Pick<MixProduct, "says">): RateContext {
 }
 
 /** A rate that lies outside its label: what it probably was, and whether it is too light. */
-function rateWarnings(product: MixProduct): LabelWarning[] {
+function rateWarnings(product: MixProduct, sprayVolume: Source<"sprayVolume">): LabelWarning[] {
   const context = rateContextOf(product);
   const warnings: LabelWarning[] = [];
   const slips = product.split ? [] : slipsOfRate(product.rate, context);
@@ -101,6 +105,15 @@ function rateWarnings(product: MixProduct): LabelWarning[] {
     ["unit-slip", others],
   ] as const)
     if (found.length > 0) warnings.push({ code, values: { product: product.name, rate: product.rate, slips: found } });
+  const plain = { form: product.form, formulation: product.formulation, use: product.says?.use };
+  // A label's own figures go before what is plausible.
+  if (!rateBounds(product.rate.kind, context) && !product.split) {
+    const found = slipsOfBound(product.rate, plain, context, "us");
+    if (found.length > 0)
+      warnings.push({ code: "unusual-rate", values: { product: product.name, rate: product.rate, slips: found } });
+  }
+  const thick = product.mixed ? null : overCarried(product.rate, plain, sprayVolume.value);
+  if (thick) warnings.push({ code: "too-thick", values: { product: product.name, rate: product.rate, most: thick.most } });
   if (groundIsOpen(product)) warnings.push({ code: "ground-open", values: { product: product.name, rate: product.rate } });
   const least = product.says?.range?.[0];
   const bounds = least && rateBounds(product.rate.kind, { least });

@@ -129,6 +129,14 @@ export type LabelWarning = LimitWarning | Finding<RateWarningValues>;
 export interface RateWarningValues {
   readonly "per-acre-slip": RateSlips;
   readonly "unit-slip": RateSlips;
+  /** Of a product whose label gives no rate: more than labels of its kind ask for. */
+  readonly "unusual-rate": RateSlips;
+  /** More of it than its spray can carry. */
+  readonly "too-thick": {
+    readonly product: string;
+    readonly rate: LabelRate;
+    readonly most: Entered<"strengthByWeight"> | Entered<"strengthByVolume">;
+  };
   readonly "under-label-range": { readonly product: string; readonly rate: LabelRate; readonly least: LabelRate };
   /** A rate for a gallon that may be meant for so much ground. */
   readonly "ground-open": { readonly product: string; readonly rate: LabelRate };

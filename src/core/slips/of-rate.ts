@@ -42,9 +42,15 @@ export function slipsOfRate(rate: LabelRate, context: RateContext): Slip[] {
   if (!bounds) return [];
   const typed = rate as Entered<RateKind>;
   if (inside(raw(typed.value), bounds)) return [];
+  return fitting(typed, bounds, rateCandidates(rate, context));
+}
+
+/** What a typed rate may have been meant to be, likeliest first, whatever it is held against. */
+export function rateCandidates(rate: LabelRate, context: RateContext): Candidate<RateKind>[] {
+  const typed = rate as Entered<RateKind>;
   const [over = "", under = ""] = typed.unit.split("/");
   const written = (unit: string) => unitText(unit);
-  const candidates: Candidate<RateKind>[] = [
+  return [
     ...roundedUp(typed, context),
     ...AREAS.flatMap(([a, b, code]) => {
       const other = under === a ? b : under === b ? a : undefined;
@@ -79,7 +85,6 @@ export function slipsOfRate(rate: LabelRate, context: RateContext): Slip[] {
     }),
     ...totals(typed, context.area, over, under),
   ];
-  return fitting(typed, bounds, candidates);
 }
 
 const IMPERIAL = "an imperial gallon was probably read, which is 1.2 US gallons";

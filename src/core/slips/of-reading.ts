@@ -270,3 +270,27 @@ export function slipsOfMarks(
     },
   ];
 }
+
+/** What a tank of a kind of rig holds, gallons (ours, wide). */
+const TANK: Record<RigKind, Bounds> = {
+  backpack: { least: 0.5, most: 10 },
+  "hand-can": { least: 0.1, most: 5 },
+  "hose-end": { least: 0.03, most: 2 },
+  "spray-truck": { least: 5, most: 3000 },
+  boom: { least: 2, most: 3000 },
+};
+const GALLON = unitNamed("gal").factor;
+
+/** What a tank holds: fluid ounces of a jar that were typed as gallons, litres for gallons. */
+export function slipsOfTank(typed: Entered<"volume">, rig: RigKind): Slip[] {
+  const { least, most } = TANK[rig];
+  return fitting(typed, { least: least * GALLON, most: most * GALLON }, [
+    ...takenFor(typed.unit).map(([unit, code]) => ({
+      code,
+      value: respelled(typed, unit),
+      says: `${unitText(unit)} was probably meant, not ${unitText(typed.unit)}`,
+    })),
+    { code: "decimal-point", value: scaled(typed, 0.1), says: "the decimal point is probably one place off" },
+    { code: "decimal-point", value: scaled(typed, 10), says: "the decimal point is probably one place off" },
+  ]);
+}

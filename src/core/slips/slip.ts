@@ -42,6 +42,7 @@ export const SLIP_CODES = [
   "other-area",
   "between-marks",
   "other-name",
+  "unusual-rate",
 ] as const;
 export type SlipCode = (typeof SLIP_CODES)[number];
 

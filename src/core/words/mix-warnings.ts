@@ -35,6 +35,10 @@ const WORDS: WordsOf<LimitWarningValues & RateWarningValues & MixWarningValues> 
     `${other} ${wentDown(on)} on ${zone}, and its active isn't noted: if it is one of ${product}'s, it isn't counted. Note it on its card.`,
   "per-acre-slip": slipped,
   "unit-slip": slipped,
+  "unusual-rate": ({ product, rate, slips }) =>
+    `${product}: ${rateText(rate)}, and its card has no rates to hold it against; ${slips[0]!.says}${slips[0]!.corrected === null ? "" : ` (${slips.map((s) => s.corrected).join(" or ")})`}.`,
+  "too-thick": ({ product, rate, most }, system) =>
+    `${product}: at ${rateText(rate)} there is more of it in the spray than it can carry (${read(most.value as never, most.kind, system)} at the most): is the rate, or its unit, right?`,
   "under-label-range": ({ product, rate, least }) =>
     `${product}: ${rateText(rate)} is under the label's least, ${rateText(least)}: too light wastes product and breeds survivors.`,
   "ground-open": ({ product, rate }) =>

@@ -96,6 +96,8 @@ const MIX: { [C in keyof (LimitWarningValues & RateWarningValues & MixWarningVal
   "active-not-noted": { product: "A", zone: "front", other: "B", on: "2026-05-01" },
   "per-acre-slip": { product: "A", rate: metricRate, slips: [{ code: "hectare-acre", says: "says", corrected: "1 L/ha" }] },
   "unit-slip": { product: "A", rate: metricRate, slips: [{ code: "decimal-point", says: "says", corrected: "3 mL/100 m2" }] },
+  "unusual-rate": { product: "A", rate: metricRate, slips: [{ code: "unusual-rate", says: "says", corrected: null }] },
+  "too-thick": { product: "A", rate: metricRate, most: entered("64 fl oz/gal", "strengthByVolume") },
   "under-label-range": { product: "A", rate: metricRate, least: metricRate },
   "ground-open": { product: "A", rate: entered("5 mL/L", "strengthByVolume") },
   "below-least-mix": { site: "A", fill: quantity("volume", 20, "fl oz"), least: quantity("volume", 0.5, "gal") },

@@ -35,7 +35,13 @@ const OPEN: readonly ScalarKey[] = ["formulation", "use", "registration", "signa
 export function CardFields({ form }: FieldsProps) {
   const { register } = form;
   const dry = form.watch("form") !== "liquid";
-  const slips = cardSlips(form.watch());
+  const labels = useLabels();
+  const system = useSystem();
+  const slips = cardSlips(
+    form.watch(),
+    labels.map(({ card }) => card),
+    system,
+  );
   // What was typed is judged anew by the form it is of; what is still empty is left in peace.
   const again = () =>
     void form.trigger((["rates", "packages", "limits"] as const).filter((name) => hasText(form.getValues(name))));

@@ -9,7 +9,8 @@ import { sameName } from "@/core/names";
 import { entered, parseAs, type Entered } from "@/core/quantity/parse";
 import { spokenToWritten } from "@/core/quantity/spoken";
 import { slipsOfForm } from "@/core/slips/of-load";
-import { slipsOfRate } from "@/core/slips/of-rate";
+import { slipsOfBound } from "@/core/slips/of-bound";
+import { rateBounds, slipsOfRate } from "@/core/slips/of-rate";
 import { slipsOfTotal } from "@/core/slips/of-total";
 import type { Slip } from "@/core/slips/slip";
 import type { ApplicationEntry, BrokenEntry, LabelEntry } from "@/formats/entries";
@@ -21,6 +22,7 @@ import { Faults } from "@/formats/job-file/faults";
 import { readProduct } from "@/formats/job-file/read-product";
 import { sentences, useLabels, usePeople, useSite } from "../data/records";
 import { todayDate } from "../data/clock";
+import { unitsInHand } from "../data/units";
 import { useInHand } from "../data/in-hand";
 import { useKept } from "../data/kept-here";
 import { useSaveOnce } from "../data/save-id";
@@ -259,7 +261,10 @@ function amountSlips(typed: string, label: LabelEntry | undefined, zoneArea: str
   const area = zoneArea === undefined ? undefined : entered(zoneArea, "area").value;
   if (isRateText(typed)) {
     const rate = readRate(typed, form);
-    return rate.ok ? slipsOfRate(rate.value, { ...context, area }) : [];
+    if (!rate.ok) return [];
+    const found = slipsOfRate(rate.value, { ...context, area });
+    if (found.length > 0 || rateBounds(rate.value.kind, context)) return found;
+    return slipsOfBound(rate.value, { form, formulation: mixed.formulation, use: mixed.says?.use }, context, unitsInHand());
   }
   const read = parseAs<"mass" | "volume">(typed, [form === "dry" ? "mass" : "volume"], {
     dialect: "screen",

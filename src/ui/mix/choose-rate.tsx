@@ -7,7 +7,8 @@ import { entered } from "@/core/quantity/parse";
 import { understood, rateField } from "@/core/quantity/ranges";
 import { spokenToWritten } from "@/core/quantity/spoken";
 import { slipsOfForm } from "@/core/slips/of-load";
-import { slipsOfRate } from "@/core/slips/of-rate";
+import { slipsOfBound } from "@/core/slips/of-bound";
+import { rateBounds, slipsOfRate } from "@/core/slips/of-rate";
 import type { Slip } from "@/core/slips/slip";
 import { rowWords, type CardText } from "@/formats/card/card";
 import { POINTS, rateAt, secondHalf, type ChoiceText, type Point } from "@/formats/card/choice";
@@ -196,5 +197,13 @@ function slipsOf({ read, choice, label, rate }: Chosen, site: SiteEntry | undefi
   const [first] = zones;
   // One zone's area is what a total is usually typed for; of several, nobody knows which.
   const area = zones.length === 1 && first ? entered(first.area, "area").value : undefined;
-  return slipsOfRate(product.rate, { ...rateContextOf(product), area });
+  const context = { ...rateContextOf(product), area };
+  const found = slipsOfRate(product.rate, context);
+  if (found.length > 0 || rateBounds(product.rate.kind, context)) return found;
+  return slipsOfBound(
+    product.rate,
+    { form: product.form, formulation: product.formulation, use: product.says?.use },
+    context,
+    unitsInHand(),
+  );
 }

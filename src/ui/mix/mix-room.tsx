@@ -342,7 +342,7 @@ function withOnly(labels: readonly LabelEntry[], site: SiteEntry | undefined): D
 }
 
 /** Slips are asked about beside the field that they were typed into, a second dose beside its product. */
-const ASKED: readonly string[] = ["per-acre-slip", "unit-slip", "same-day"];
+const ASKED: readonly string[] = ["per-acre-slip", "unit-slip", "unusual-rate", "same-day"];
 
 function titleOf({ purpose, stops }: Draft, site: string | undefined): string {
   if (purpose === "day")

@@ -10,6 +10,9 @@ import { readRate } from "@/formats/forms/rate";
 import { Typed } from "../calibrate/typed";
 import { useFrames, useWatch, watchText } from "../calibrate/watch";
 import { unitsInHand, useSystem } from "../data/units";
+import { SlipAsk, SlipKeeper } from "../parts/slip-ask";
+import { rateWords } from "../labels/words";
+import { quickAsks, type QuickAsk } from "./quick-slips";
 import { Button } from "../parts/controls";
 import { TextField } from "../parts/field";
 import { Pair } from "../rigs/pair";
@@ -79,8 +82,11 @@ interface FieldsProps {
 }
 
 export function Fields({ quick, set }: FieldsProps) {
+  const system = useSystem();
+  const asks = quickAsks(quick, system);
+  const dismissed = quick.dismissed ?? [];
   return (
-    <>
+    <SlipKeeper dismissed={dismissed} dismiss={(more) => set({ dismissed: [...dismissed, ...more] })}>
       <Line of="tank">
         <Typed
           label="A full tank holds"
@@ -89,10 +95,12 @@ export function Fields({ quick, set }: FieldsProps) {
           onChange={(tank) => set({ tank })}
           placeholder="4 gal"
         />
+        <Asks of="tank" asks={asks} set={set} />
       </Line>
-      <Course quick={quick} set={set} />
+      <Course quick={quick} set={set} asks={asks} />
       <Line of="time">
         <Times quick={quick} set={set} />
+        <Asks of="times" asks={asks} set={set} />
       </Line>
       <Line of="catch">
         <Pair>
@@ -112,8 +120,9 @@ export function Fields({ quick, set }: FieldsProps) {
             hint="empty: as long as the walk"
           />
         </Pair>
+        <Asks of="caught" asks={asks} set={set} />
       </Line>
-      <LabelRates quick={quick} set={set} />
+      <LabelRates quick={quick} set={set} asks={asks} />
       <Line of="lawn">
         <Typed
           label="The lawn"
@@ -123,13 +132,23 @@ export function Fields({ quick, set }: FieldsProps) {
           placeholder="62 x 100"
           hint="or two sides"
         />
+        <Asks of="lawn" asks={asks} set={set} />
       </Line>
-    </>
+    </SlipKeeper>
   );
 }
 
+/** What probably went wrong in a field. */
+function Asks({ of, asks, set }: { of: QuickAsk["field"]; asks: readonly QuickAsk[]; set: FieldsProps["set"] }) {
+  return asks
+    .filter(({ field }) => field === of)
+    .map(({ field, typed, slips, take }) => (
+      <SlipAsk key={typed} field={field} typed={typed} slips={slips} words={rateWords} onTake={(text) => set(take(text))} />
+    ));
+}
+
 /** The plot that is sprayed with water, or a straight course and the width of a pass. */
-function Course({ quick, set }: FieldsProps) {
+function Course({ quick, set, asks }: FieldsProps & { asks: readonly QuickAsk[] }) {
   const system = useSystem();
   return (
     <Line of={quick.course ? "course" : "plot"}>
@@ -160,6 +179,7 @@ function Course({ quick, set }: FieldsProps) {
           hint={system === "us" ? "pegged on the lawn: 10 x 25 is 250 sq ft" : "pegged on the lawn: 3 x 8 is 24 m²"}
         />
       )}
+      <Asks of={quick.course ? "swath" : "plot"} asks={asks} set={set} />
       <Button look="inline" justifySelf="start" onClick={() => set({ course: !quick.course })}>
         {quick.course ? "A plot instead" : "A straight course instead"}
       </Button>
@@ -168,7 +188,7 @@ function Course({ quick, set }: FieldsProps) {
 }
 
 /** What the label says: how much, and never more than. */
-function LabelRates({ quick, set }: FieldsProps) {
+function LabelRates({ quick, set, asks }: FieldsProps & { asks: readonly QuickAsk[] }) {
   const system = useSystem();
   const rate = quick.rate.trim() === "" ? undefined : readRate(quick.rate, quick.form);
   const most = quick.most.trim() === "" ? undefined : readRate(quick.most, quick.form);
@@ -201,6 +221,7 @@ function LabelRates({ quick, set }: FieldsProps) {
           {...(rate?.ok && { hint: `understood as ${rateText(rate.value)}` })}
           onChange={(e) => set({ rate: e.target.value })}
         />
+        <Asks of="rate" asks={asks} set={set} />
       </Line>
       <Line of="most">
         <TextField
@@ -212,6 +233,7 @@ function LabelRates({ quick, set }: FieldsProps) {
           hint={`for ${groundText(system)}; nothing over it gets an amount. Empty: not checked`}
           onChange={(e) => set({ most: e.target.value })}
         />
+        <Asks of="most" asks={asks} set={set} />
       </Line>
     </>
   );

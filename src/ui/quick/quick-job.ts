@@ -11,6 +11,7 @@ import { valueIn } from "@/core/quantity/quantity";
 import { given } from "@/core/working/rule";
 import { meanTime } from "@/core/calibration/pace";
 import { readRate } from "@/formats/forms/rate";
+import type { Dismissed } from "../parts/slip-ask";
 import { calibrationJob, mixJob, planOf, type Planned } from "@/formats/job-file/assemble";
 import { readChecked, type Job } from "@/formats/job-file/read-checked";
 import type { CalibrationText, JobFile, ProductText, RigText } from "@/formats/job-file/types";
@@ -34,6 +35,8 @@ export interface Quick {
   /** The label's most for one application; empty: not known. */
   readonly most: string;
   readonly lawn: string;
+  /** Slips that were asked about and meant. */
+  readonly dismissed?: readonly Dismissed[];
   /** What it is kept under. */
   readonly names: { readonly rig: string; readonly person: string; readonly product: string; readonly site: string };
 }
