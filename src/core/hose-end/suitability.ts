@@ -15,6 +15,16 @@ export interface Suitability {
   readonly text: string;
 }
 
+/** Of the products of a mix through a head, those that don't go with one, each with why. */
+export const unfitForHead = <T extends { readonly name: string; readonly use?: string | undefined }>(
+  products: readonly T[],
+): { readonly name: string; readonly text: string }[] =>
+  products.flatMap(({ name, use }) => {
+    const known = PRODUCT_USES.find((one) => one === use);
+    const fit = known && suitsHead(known);
+    return fit?.state === "poor" ? [{ name, text: fit.text }] : [];
+  });
+
 /** Whether a use goes with a head (common practice); the text always defers to the label. */
 export function suitsHead(use: ProductUse): Suitability {
   switch (use) {

@@ -1,3 +1,4 @@
+import { raw, type Quantity } from "../quantity/kinds";
 import { quantity } from "../quantity/quantity";
 import { constant, derive, num, nums, rule, type Derived, type Source } from "../working/rule";
 import { amountFor, type Amount } from "./amounts";
@@ -5,7 +6,7 @@ import { coversRule } from "./areas";
 import { isWeight } from "./display";
 import type { DayRun } from "./day-run";
 import type { MixPlan } from "./plan";
-import { goesInAsSlurry, pouringOrder } from "./pouring-order";
+import { goesInAsSlurry, isPacket, pouringOrder } from "./pouring-order";
 import type { MixProduct } from "./product";
 import type { DoneFill } from "./run-state";
 import { atLeast } from "../quantity/slack";
@@ -149,6 +150,8 @@ export type Step =
       readonly formulation?: string;
       /** Stirred to a slurry in a pail first, so that it goes in without lumps. */
       readonly slurry: boolean;
+      /** It comes in packets that dissolve: they go in whole. How many, where the card says what one holds and they come out whole. */
+      readonly packets?: { readonly count: number | null };
       /** The label's own word on mixing it. */
       readonly order?: string;
       readonly amount: Amount;
@@ -176,6 +179,7 @@ export function stepsOf(products: readonly MixProduct[], filling: Filling, schoo
         name,
         ...(formulation && { formulation }),
         slurry: goesInAsSlurry(products[i]!),
+        ...(isPacket(products[i]!) && { packets: { count: packetsIn(products[i]!, amounts[i]!) } }),
         ...(order !== undefined && { order }),
         amount: amounts[i]!,
       };
@@ -183,6 +187,15 @@ export function stepsOf(products: readonly MixProduct[], filling: Filling, schoo
     { key: at("rinse"), kind: "rinse" },
     { key: at("top-up"), kind: "topUp", to: fillTo },
   ];
+}
+
+/** How many packets an amount is, where it is a whole number of them. */
+function packetsIn({ packages }: MixProduct, amount: Amount): number | null {
+  const one = packages?.[0]?.content;
+  if (!one || one.kind !== amount.rule.output) return null;
+  const count = num(amount as Source<"mass">) / raw(one.value as Quantity<"mass">);
+  const whole = Math.round(count);
+  return whole > 0 && Math.abs(count - whole) <= 0.01 * whole ? whole : null;
 }
 
 /** All fillings of a plan: the day's where it is planned as one, else every site's. */

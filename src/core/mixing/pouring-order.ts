@@ -26,17 +26,29 @@ export type Formulation = keyof typeof FORMULATIONS;
 /** Where a product of unknown formulation goes: dry ones with the granules, liquid ones with the solutions. */
 const UNKNOWN = { dry: 2, liquid: 5 } as const;
 
+/** What labels and people call a packet that dissolves. */
+const PACKETS =
+  /\bws[pb]s?\b|\bpackets?\b|\bsachets?\b|\bpouch(?:es)?\b|\bpods?\b|\b(?:water[- ])?soluble (?:bags?|packs?|film)\b/i;
+
+/** The code of a formulation as it was noted, "WSB" and "soluble bag" among the packets; undefined where it is none of ours. */
+export function formulationCode(noted: string | undefined): Formulation | undefined {
+  const text = noted?.trim() ?? "";
+  if (PACKETS.test(text)) return "WSP";
+  const code = text.toUpperCase();
+  return code in FORMULATIONS ? (code as Formulation) : undefined;
+}
+
 /** Powders and granules that disperse are stirred with water first (common practice); packets go in whole. */
-const SLURRIED = ["WP", "WG", "DF"];
+const SLURRIED: readonly (Formulation | undefined)[] = ["WP", "WG", "DF"];
 export const goesInAsSlurry = ({ formulation }: Pick<MixProduct, "formulation">): boolean =>
-  SLURRIED.includes(formulation?.toUpperCase() ?? "");
+  SLURRIED.includes(formulationCode(formulation));
 
 /** A packet that dissolves goes in whole and unopened. */
-export const isPacket = ({ formulation }: Pick<MixProduct, "formulation">): boolean => formulation?.toUpperCase() === "WSP";
+export const isPacket = ({ formulation }: Pick<MixProduct, "formulation">): boolean => formulationCode(formulation) === "WSP";
 
 /** Granules that are spread dry: they never go into a tank, and need neither a rig nor its calibration. */
 export const isSpread = ({ form, formulation }: Pick<MixProduct, "form" | "formulation">): boolean =>
-  form === "dry" && formulation?.toUpperCase() === "G";
+  form === "dry" && formulationCode(formulation) === "G";
 
 /** What the label itself says of when it goes in: first of all, or last. Its own word counts above the usual order. */
 const FIRST = /^first\b|\b(?:add|goes|put|pour|mix)(?: it| in| into the tank)* first\b|\bbefore (?:all|any|every)/i;
@@ -45,8 +57,8 @@ const LAST = /^last\b|\b(?:add|goes|put|pour|mix)(?: it| in| into the tank)* las
 function placeOf(product: MixProduct): number {
   const own = product.order ?? "";
   if (FIRST.test(own) !== LAST.test(own)) return FIRST.test(own) ? -1 : 99;
-  const code = product.formulation?.toUpperCase();
-  return code !== undefined && code in FORMULATIONS ? FORMULATIONS[code as Formulation].place : UNKNOWN[product.form];
+  const code = formulationCode(product.formulation);
+  return code ? FORMULATIONS[code].place : UNKNOWN[product.form];
 }
 
 /** The places of the products in a list, in the order in which they are poured; equals stay in the list's order. */

@@ -1,5 +1,6 @@
 import type { ProductUse } from "../hose-end/suitability";
 import type { Form, LabelRate, RateKind } from "../labels/label-rate";
+import { formulationCode, isSpread } from "../mixing/pouring-order";
 import { perArea } from "../labels/per-area";
 import { read, type System } from "../working/units";
 import { raw, type Kind, type Quantity } from "../quantity/kinds";
@@ -58,8 +59,6 @@ const DEEP = 5000;
 /** Cards of one active may differ so far (ours). */
 const APART = 4;
 
-const isSpread = ({ form, formulation }: Plain): boolean => form === "dry" && formulation?.trim().toUpperCase() === "G";
-
 /** The most for an area that is plausible of a product. */
 export const plausibleMost = (product: Plain): Entered<"rateByWeight"> | Entered<"rateByVolume"> =>
   MOST[product.use ?? "unknown"][isSpread(product) ? "spread" : product.form];
@@ -67,7 +66,7 @@ export const plausibleMost = (product: Plain): Entered<"rateByWeight"> | Entered
 /** The most that a volume of spray carries of a product. */
 export function carries({ form, formulation, use }: Plain): Entered<"strengthByWeight"> | Entered<"strengthByVolume"> {
   if (form === "liquid") return GALLON.liquid;
-  return formulation?.trim().toUpperCase() === "SP" || use === "fertilizer" ? GALLON.dissolves : GALLON.disperses;
+  return formulationCode(formulation) === "SP" || use === "fertilizer" ? GALLON.dissolves : GALLON.disperses;
 }
 
 /** What a rate of a product that no label bounds may have been meant to be. Empty where it is plausible. */

@@ -3,6 +3,7 @@ import { make, raw, type Quantity } from "../quantity/kinds";
 import type { Entered } from "../quantity/parse";
 import { unitNamed } from "../quantity/unit";
 import type { LabelRate } from "../labels/label-rate";
+import { atMost } from "../quantity/slack";
 import { scaled, type Slip } from "./slip";
 
 /** An amount of a product in a load, with its rate. */
@@ -41,6 +42,31 @@ export function slipsOfLoad(products: readonly Measured[], system: System): Slip
       corrected: null,
     },
   ];
+}
+
+/** How an amount that somebody measured stands to what the load takes by its own area and rate. */
+export interface AgainstLoad {
+  /** What was measured over what the load takes. */
+  readonly ratio: number;
+  readonly state: "as planned" | "too much" | "too little" | "over its label";
+  /** What would go down with it: the rate, times the ratio. */
+  readonly goesDown: number;
+}
+
+/**
+ * @param planned what the load takes of it
+ * @param most the label's most at once, of the rate's own kind, where it is known: an amount over it is over, however little
+ */
+export function againstLoad(
+  { amount, rate }: Measured,
+  planned: Quantity<"mass"> | Quantity<"volume">,
+  most?: LabelRate,
+): AgainstLoad {
+  const ratio = raw(amount.value as Quantity<"mass">) / raw(planned as Quantity<"mass">);
+  const goesDown = raw(rate.value as Quantity<"rateByWeight">) * ratio;
+  const over = most?.kind === rate.kind && !atMost(goesDown, raw(most.value as Quantity<"rateByWeight">));
+  const near = ratio <= ALIKE && ratio >= 1 / ALIKE;
+  return { ratio, goesDown, state: over ? "over its label" : near ? "as planned" : ratio > 1 ? "too much" : "too little" };
 }
 
 const THOUSAND = unitNamed("ft2").factor * 1000;

@@ -1,5 +1,5 @@
 import { isStated } from "@/core/labels/stated";
-import { FORMULATIONS, type Formulation } from "@/core/mixing/pouring-order";
+import { FORMULATIONS, formulationCode } from "@/core/mixing/pouring-order";
 import { showEntered, unitText } from "@/core/quantity/format";
 import type { Kind } from "@/core/quantity/kinds";
 import { entered } from "@/core/quantity/parse";
@@ -27,11 +27,12 @@ export function rangeWords(row: Pick<RateRowText, "rate" | "to">): string {
 }
 
 export function formWords(card: Pick<CardText, "form" | "formulation">): string {
-  const code = card.formulation as Formulation | undefined;
-  const known = code && code in FORMULATIONS ? FORMULATIONS[code].name : undefined;
+  const noted = card.formulation;
+  const code = formulationCode(noted);
+  const known = code && FORMULATIONS[code].name;
   return [
     card.form === "dry" ? "dry, by weight" : "liquid, by volume",
-    known && known.toUpperCase() !== code ? `${code} ${known}` : (known ?? code),
+    known && known.toUpperCase() !== code ? `${code} ${known}` : (known ?? noted),
   ]
     .filter(Boolean)
     .join(" · ");

@@ -2,10 +2,11 @@ import type { Result } from "@/core/issue";
 import type { WaterFirst } from "@/core/mixing/column";
 import type { LoadMode } from "@/core/mixing/loads";
 import { todayDate } from "../data/clock";
-import type { CountedEntry, LabelEntry, SiteEntry } from "@/formats/entries";
+import type { CountedEntry, LabelEntry, RigEntry, SiteEntry } from "@/formats/entries";
 import { onGround, rateAt, type ChoiceText } from "@/formats/card/choice";
 import type { HeadText, ProductText } from "@/formats/job-file/types";
 import type { StopWish } from "@/formats/mix-of";
+import { fitsHead } from "@/formats/rig-setup";
 
 /** The records that a mix is made of. */
 export interface MixRecords {
@@ -52,9 +53,14 @@ export interface Draft {
   readonly oneLess?: boolean | undefined;
   readonly waterFirst?: WaterFirst | undefined;
   readonly spot: { readonly zoneId: string; readonly volume: string };
-  /** How the head of a hose-end rig is set for this mix; left out, as on the rig. */
+  /** How the head of a hose-end rig is set for this mix, and whose head that is; left out, as on the rig. */
   readonly head?: HeadText | undefined;
+  readonly headRig?: string | undefined;
 }
+
+/** How the head of a rig is set for this mix: what was chosen for another one's is nothing to it. */
+export const headFor = ({ head, headRig }: Pick<Draft, "head" | "headRig">, { id, rig }: RigEntry): HeadText | undefined =>
+  head && headRig === id && fitsHead(rig, head) ? head : undefined;
 
 export const EMPTY_DRAFT: Draft = {
   purpose: "site",

@@ -73,17 +73,31 @@ test("budget bars say what is down, what is planned and the limit, and that it i
   expect(second).toHaveTextContent("✕ over · 0.7 oz per 1,000 sq ft down · 0.3 oz per 1,000 sq ft planned");
 });
 
-test("a load that somebody measured: for which area, and whether they agree", () => {
+test("a load that somebody measured is held against its own area and rate, and against the label, in words and percent", () => {
   const liquid: ProductText = { name: "Wetter", form: "liquid", rate: "6 fl oz/1000 ft2" };
-  show(<CheckLoad plan={plan([{ ...GRANULE, limits: {} }, liquid], [])} system="us" />);
+  const limited = { ...GRANULE, limits: { perApplication: "0.35 oz/1000 ft2" } };
+  show(<CheckLoad plan={plan([limited, liquid], [])} system="us" />);
   const type = (name: string, value: string) =>
     fireEvent.change(screen.getByLabelText(`In the tank of ${name}`), { target: { value } });
   type("Granule", "1.2");
   expect(screen.getByText("enough for 4,000 sq ft")).toBeInTheDocument();
+  expect(screen.getByText("Granule: as planned, within rounding of the 1.2 oz that this load takes.")).toBeInTheDocument();
+  type("Granule", "1.35");
+  expect(screen.getByText(/13 % over the 1.2 oz that this load takes. It is not what this load is for/)).toBeInTheDocument();
+  // Both ten times too much: for the same area, and still nothing to spray.
+  type("Granule", "12");
+  type("Wetter", "240");
+  expect(
+    screen.getByText(
+      /Granule: 10 times the 1.2 oz that this load takes, and over its label's most at once, 0.35 oz per 1,000 sq ft/,
+    ),
+  ).toBeInTheDocument();
+  expect(screen.getByText(/Wetter: 10 times the 24 fl oz that this load takes. It is not/)).toBeInTheDocument();
+  expect(screen.queryByText(/as planned/)).toBeNull();
   type("Wetter", "12 fl oz");
+  expect(screen.getByText(/Wetter: 50 % under the 24 fl oz that this load takes. Too light/)).toBeInTheDocument();
+  type("Granule", "1.2");
   expect(screen.getByText(/measured for different areas: Granule for 4,000 sq ft, Wetter for 2,000 sq ft/)).toBeInTheDocument();
-  type("Wetter", "24");
-  expect(screen.getByText(/They are for the same area/)).toBeInTheDocument();
   type("Wetter", "24 oz");
   expect(screen.getByText(/✕ .*(not be|unit|write)/)).toBeInTheDocument();
 });

@@ -1,18 +1,26 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
+import { unfitForHead } from "@/core/hose-end/suitability";
 import type { CardText } from "@/formats/card/card";
 import { cardOfProduct, namedGear } from "@/formats/gear";
 import type { ProductText, SiteText } from "@/formats/job-file/types";
 import { nowMoment } from "../data/clock";
-import { Cautions } from "../parts/notices";
+import { Cautions, Notice } from "../parts/notices";
 import { useSystem } from "../data/units";
 import { afterLine, weatherLines } from "./field-words";
 import { Column } from "../parts/layout";
 import { useAirBeside } from "../weather/beside";
 
+interface CautionsProps {
+  readonly products: readonly ProductText[];
+  readonly sites: readonly SiteText[];
+  /** It goes through a hose-end head. */
+  readonly head?: boolean;
+}
+
 /** What the labels of a mix ask of whoever pours it, said once for all of them, then the usual cautions. */
-export function LabelCautions({ products, sites }: { products: readonly ProductText[]; sites: readonly SiteText[] }) {
+export function LabelCautions({ products, sites, head = false }: CautionsProps) {
   const { rules = [] } = useAirBeside(sites);
   const cards = products.map((p) => ({ name: p.name, ...cardOfProduct(p) }));
   const gear = namedGear(products);
@@ -31,6 +39,7 @@ export function LabelCautions({ products, sites }: { products: readonly ProductT
   ];
   return (
     <Column>
+      {head && <UnfitForHead products={products} />}
       {lines.length > 0 && (
         <Box as="dl" display="grid" gap="6px" maxW="74ch">
           {lines.map(([what, says]) => (
@@ -50,6 +59,14 @@ export function LabelCautions({ products, sites }: { products: readonly ProductT
     </Column>
   );
 }
+
+/** What doesn't go through a hose-end head, said wherever it is mixed for one and poured into its jar. */
+export const UnfitForHead = ({ products }: Pick<CautionsProps, "products">) =>
+  unfitForHead(products.map((product) => ({ name: product.name, use: cardOfProduct(product).use }))).map(({ name, text }) => (
+    <Notice key={name} state="act">
+      {name}: {text}
+    </Notice>
+  ));
 
 /** What several labels say of one thing, each said once. */
 const told = (cards: readonly Partial<CardText>[], of: (card: Partial<CardText>) => string | undefined): string[] => [

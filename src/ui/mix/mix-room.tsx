@@ -188,7 +188,7 @@ function Mixing() {
         {mixed && <Loads mixed={mixed} kit={kit} system={hand.system} jar={rig?.rig.head !== undefined} />}
         {plan && <BudgetBars budgets={plan.budgets} system={hand.system} />}
         <AirAtMix products={products} sites={planned?.job.file.sites ?? []} />
-        <LabelCautions products={products} sites={planned?.job.file.sites ?? []} />
+        <LabelCautions products={products} sites={planned?.job.file.sites ?? []} head={rig?.rig.kind === "hose-end"} />
       </Column>
     </Room>
   );
@@ -228,11 +228,11 @@ function BeforeThePlan({ draft, change, hand, tank, name, chosen, failed, childr
       {!locked && <Missing draft={draft} hand={hand} empty={chosen.length === 0} tank={tank} />}
       {rig?.rig.head && !locked && hand.calibrated && (
         <HeadSetting
-          rig={rigAsSet(rig.rig, draft)}
+          rig={rigAsSet(rig, draft)}
           made={hand.calibrated.made}
           products={products.flatMap((p, i) => readProduct(p, i, new JobFaults()) ?? [])}
           system={hand.system}
-          onSet={(head) => change({ head })}
+          onSet={(head) => change({ head, headRig: rig.id })}
         />
       )}
     </>

@@ -10,7 +10,7 @@ import type { InHand } from "../data/in-hand";
 import { forgetId, saveId } from "../data/save-id";
 import { Button } from "../parts/controls";
 import { Notice } from "../parts/notices";
-import { tankOf, type Chosen, type Draft } from "./draft";
+import { headFor, tankOf, type Chosen, type Draft } from "./draft";
 import type { Worked } from "./work-mix";
 import { Column } from "../parts/layout";
 
@@ -47,7 +47,7 @@ export function SaveSheet({ draft, hand, tanks, nameOf, onSaved }: SaveProps) {
         mixedFor: draft.mixedFor,
         ...(draft.oneLess && draft.purpose === "site" && { oneLess: true }),
         ...(draft.waterFirst && { waterFirst: draft.waterFirst }),
-        ...(draft.head && { head: draft.head }),
+        ...(headFor(draft, hand.rig!) && { head: headFor(draft, hand.rig!) }),
         stops: worked && "plan" in worked ? worked.stops : [],
         products: tankOf(draft, key).products,
       };

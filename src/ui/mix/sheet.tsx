@@ -176,7 +176,11 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
         {sheet.state === "open" && !allDone && (
           <CloseSheet sheet={sheet} worked={worked} held={held || !shown} onClosed={onClosed} />
         )}
-        <LabelCautions products={sheet.job.products ?? []} sites={sheet.job.sites ?? []} />
+        <LabelCautions
+          products={sheet.job.products ?? []}
+          sites={sheet.job.sites ?? []}
+          head={sheet.job.rig.kind === "hose-end"}
+        />
       </Column>
     </Room>
   );

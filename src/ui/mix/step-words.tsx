@@ -36,6 +36,7 @@ export function stepText(step: Step, system: System, measured: Measuring | undef
           measured?.words ? `${by}, ${measured.words}, ${measured.error}` : `${by}, ${measuredWith(step.amount)}`,
           ...(measured?.quicker ? [`quicker: ${measured.quicker}`] : []),
           ...(step.order !== undefined ? [`label: ${step.order}`] : []),
+          ...(step.packets ? [packetWords(step.packets.count)] : []),
           ...(step.slurry ? ["stir to a slurry in a pail first"] : []),
         ],
         needs: measured?.needs,
@@ -55,6 +56,10 @@ export function stepText(step: Step, system: System, measured: Measuring | undef
       };
   }
 }
+
+/** A packet is never opened: what is in it is breathed. */
+const packetWords = (count: number | null): string =>
+  `${count === null ? "packets" : `${count} ${count === 1 ? "packet" : "packets"}`}, whole and unopened, with dry gloves; gloves and respirator as its card says`;
 
 /** How much of the mark the first water is. */
 function firstWords(part: number): string {

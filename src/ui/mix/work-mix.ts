@@ -1,16 +1,15 @@
 import { belongsToPerson, ownerOf } from "@/core/calibration/standing";
 import type { Issue } from "@/core/issue";
 import { groundIsOpen } from "@/core/labels/gallon";
-import type { SiteEntry } from "@/formats/entries";
+import type { RigEntry, SiteEntry } from "@/formats/entries";
 import { lockOf } from "@/formats/standing";
 import { productOf } from "@/formats/card/product-of";
 import { planOf, type Planned } from "@/formats/job-file/assemble";
 import { readChecked, type Job } from "@/formats/job-file/read-checked";
 import type { RigText } from "@/formats/job-file/types";
 import { mixFile, type StopWish } from "@/formats/mix-of";
-import { fitsHead } from "@/formats/rig-setup";
 import type { InHand } from "../data/in-hand";
-import { dateOf, stopsOf, tankOf, type Chosen, type Draft, type MixRecords } from "./draft";
+import { dateOf, headFor, stopsOf, tankOf, type Chosen, type Draft, type MixRecords } from "./draft";
 
 /** A mix worked out, or why it can't be. */
 export type Worked = MixWorked | { readonly issues: readonly Issue[] };
@@ -38,8 +37,10 @@ export const zonesOfSite = (sites: readonly SiteEntry[]) => (siteId: string) =>
   sites.find((s) => s.id === siteId && !s.retired)?.site.zones.map((z) => z["x-id"]) ?? [];
 
 /** The rig with its head set as this mix has it. */
-export const rigAsSet = (rig: RigText, { head }: Pick<Draft, "head">): RigText =>
-  head && fitsHead(rig, head) ? { ...rig, head } : rig;
+export function rigAsSet(entry: RigEntry, draft: Pick<Draft, "head" | "headRig">): RigText {
+  const head = headFor(draft, entry);
+  return head ? { ...entry.rig, head } : entry.rig;
+}
 
 /** Works one tank's mix out; undefined while something is still to be chosen. */
 export function workMix(
@@ -56,7 +57,7 @@ export function workMix(
   if (stops.length === 0 || (draft.purpose === "spot" && draft.spot.volume.trim() === "")) return undefined;
   const known = (rig.rig.tanks ?? []).some((t) => t.name === tank);
   const file = mixFile({
-    rig: rigAsSet(rig.rig, draft),
+    rig: rigAsSet(rig, draft),
     calibration: calibrated.entry.calibration,
     sprayVolume: calibrated.made.sprayVolume,
     products,

@@ -17,6 +17,7 @@ import { Room } from "../frame/room";
 import { AirSaid } from "../mix/air-now";
 import { Held } from "../mix/held";
 import { afterLine, weatherLines } from "../mix/field-words";
+import { UnfitForHead } from "../mix/label-cautions";
 import { headLine } from "../mix/head-setting";
 import { kitNow, measuresOf } from "../mix/measures";
 import { Stopped } from "../mix/stopped";
@@ -305,6 +306,7 @@ function FieldLines({ sheet, after = false }: { sheet: Sheet; after?: boolean })
   return (
     <Column textStyle="note" color="soft" gap="2px">
       {head && <strong>{head}</strong>}
+      {!after && sheet.job.rig.kind === "hose-end" && <UnfitForHead products={products} />}
       {after
         ? lines.map(([what, says]) => (
             <Box
