@@ -1,5 +1,6 @@
 import { quantity } from "../quantity/quantity";
 import { constant, derive, num, rule, type Derived, type Source } from "../working/rule";
+import type { System } from "../working/units";
 import type { Amount } from "./amounts";
 import { isWeight } from "./display";
 
@@ -51,7 +52,15 @@ export const premixVolumeRule = rule({
 export const JARS = {
   pint: constant("volume", quantity("volume", 1, "pt"), "a pint jar"),
   quart: constant("volume", quantity("volume", 1, "qt"), "a quart jar"),
+  litre: constant("volume", quantity("volume", 1, "L"), "a litre jar"),
+  "half litre": constant("volume", quantity("volume", 500, "mL"), "a half litre jar"),
 } as const;
+export type Jar = keyof typeof JARS;
+/** The jars of each reader, the usual one first. */
+export const JARS_OF = { us: ["quart", "pint"], metric: ["litre", "half litre"] } as const satisfies Record<
+  System,
+  readonly Jar[]
+>;
 
 /**
  * A load in a jar: each amount scaled to it, in the same order. For a combination that nobody has mixed yet.

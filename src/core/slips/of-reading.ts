@@ -281,16 +281,20 @@ const TANK: Record<RigKind, Bounds> = {
 };
 const GALLON = unitNamed("gal").factor;
 
-/** What a tank holds: fluid ounces of a jar that were typed as gallons, litres for gallons. */
+/** What a tank holds: a point too far, litres for gallons, of a jar fluid ounces for gallons. */
 export function slipsOfTank(typed: Entered<"volume">, rig: RigKind): Slip[] {
   const { least, most } = TANK[rig];
-  return fitting(typed, { least: least * GALLON, most: most * GALLON }, [
-    ...takenFor(typed.unit).map(([unit, code]) => ({
+  const others = takenFor(typed.unit)
+    .filter(([unit]) => ["L", "gal", "mL", "fl oz"].includes(unit))
+    .map(([unit, code]) => ({
       code,
       value: respelled(typed, unit),
       says: `${unitText(unit)} was probably meant, not ${unitText(typed.unit)}`,
-    })),
-    { code: "decimal-point", value: scaled(typed, 0.1), says: "the decimal point is probably one place off" },
-    { code: "decimal-point", value: scaled(typed, 10), says: "the decimal point is probably one place off" },
-  ]);
+    }));
+  const point = [0.1, 10].map((factor) => ({
+    code: "decimal-point" as const,
+    value: scaled(typed, factor),
+    says: "the decimal point is probably one place off",
+  }));
+  return fitting(typed, { least: least * GALLON, most: most * GALLON }, [...others, ...point]);
 }

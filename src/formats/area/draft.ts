@@ -48,7 +48,7 @@ interface ShapeField {
 export const SHAPE_FIELDS: Readonly<Record<ShapeKind, readonly ShapeField[]>> = {
   rectangle: [
     { key: "length", label: "Length", example: "120 ft" },
-    { key: "width", label: "Width", example: "51 ft 6 in" },
+    { key: "width", label: "Width", example: "51.5 ft" },
   ],
   triangle: [
     { key: "base", label: "Base", example: "60 ft" },

@@ -71,6 +71,18 @@ export interface Planned {
   readonly input: MixInput;
 }
 
+/** A mix for which no ground is named yet, as a job file. */
+export const tankJob = ({
+  rig,
+  calibration,
+  products,
+  tank,
+}: Pick<MixParts, "rig" | "calibration" | "products" | "tank">): JobFile => ({
+  ...calibrationJob(rig, calibration),
+  products,
+  ...(tank !== undefined && { tank }),
+});
+
 /** A full tank of a job that names no ground; or why there can be none. */
 export function fullTankOf(job: Job): Result<{ readonly calibration: Calibration; readonly full: FullTank }> {
   const asked: readonly [string, boolean][] = [

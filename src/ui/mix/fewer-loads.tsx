@@ -26,9 +26,11 @@ interface FewerProps {
 export function FewerLoads({ planned, draft, change, measured, system }: FewerProps) {
   const { job, calibration, plan } = planned;
   const less = draft.purpose === "site" ? oneLess(job, calibration) : null;
-  if (less && draft.oneLess)
+  if (less && job.oneLess)
     return (
       <Notice state="act">
+        {draft.oneLess === undefined &&
+          `The last load would be ${showChange(1 - less.ratio).replace("+", "")} of the spray, within the ± of the calibration: nobody fills a tank for that. `}
         One load less: {less.loads === 1 ? "one full tank" : `${less.loads} full tanks`} for all of it. The mix is{" "}
         {showChange(1 / less.ratio - 1)} in strength, and is put down at {read(less.sprayVolume.value, "sprayVolume", system)}:{" "}
         {quicker(planned, less.ratio, system)}.{" "}

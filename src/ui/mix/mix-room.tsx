@@ -7,6 +7,7 @@ import { useMemo, useState } from "react";
 import type { AreaRate } from "@/core/labels/active";
 import type { Kit } from "@/core/calibration/kit";
 import { allFillings } from "@/core/mixing/column";
+import type { FullTank } from "@/core/mixing/full-tank";
 import { planLines } from "@/core/mixing/mix";
 import { writeNumber } from "@/core/quantity/format";
 import type { Quantity } from "@/core/quantity/kinds";
@@ -59,7 +60,8 @@ import { SaveSheet } from "./save-sheet";
 import { SpreadMix } from "./spread-mix";
 import { sheetLine } from "./sheet-line";
 import { useMixRecords } from "./mix-records";
-import { chosenOf, lockWords, rigAsSet, workMix, zonesOfSite, type MixWorked, type Worked } from "./work-mix";
+import { FullTankBox } from "./full-tank";
+import { chosenOf, fullOf, lockWords, rigAsSet, workMix, zonesOfSite, type MixWorked, type Worked } from "./work-mix";
 import { Column } from "../parts/layout";
 
 const CheckLoad = dynamic(() => import("./check-load").then((m) => m.CheckLoad), { ssr: false });
@@ -161,6 +163,7 @@ function Mixing() {
             Nothing on record yet? <Link href="/mix/quick">A mix on one page</Link> needs no records, and makes them if you like.
           </Notice>
         )}
+        {!worked && !locked && <TankAlone full={fullOf(hand, draft, tank, chosen)} hand={hand} />}
         {worked && <Faults worked={worked} />}
         {planned && (
           <Stands
@@ -213,6 +216,10 @@ interface BeforeProps {
   /** Why nothing may be mixed from this rig now, in words. */
   readonly children: string | undefined;
 }
+
+/** What goes into a full tank, while no site is picked. */
+const TankAlone = ({ full, hand }: { full: FullTank | undefined; hand: InHand }) =>
+  full ? <FullTankBox full={full} system={hand.system} jar={hand.rig?.rig.head !== undefined} /> : null;
 
 /** What has to be so before there is a plan: a calibration that stands, a fit rig and kit, everything picked, the head set. */
 function BeforeThePlan({ draft, change, hand, tank, name, chosen, failed, children: locked }: BeforeProps) {

@@ -78,13 +78,14 @@ describe("a head that is set for a mix", () => {
 });
 
 describe("one load less", () => {
-  const planned = (area: string, sprayVolume = "1 gal/1000 ft2", rate = "0.3 oz/1000 ft2") => {
+  const planned = (area: string, sprayVolume = "1 gal/1000 ft2", rate = "0.3 oz/1000 ft2", less = false) => {
     const file: JobFile = mixJob({
       rig: { ...RIG.rig, tanks: [{ name: "main", usable: "4 gal", leastMix: "0.1 gal" }] },
       calibration: { sprayVolume },
       products: [{ name: "Granule", form: "dry", formulation: "WG", rate }],
       sites: [{ name: "Green", zones: [{ name: "green", area }] }],
       loads: "full-then-part",
+      ...(less && { "x-one-less": true }),
     });
     const job = soundJob(file);
     return { ...soundPlan(job), job };
@@ -107,10 +108,17 @@ describe("one load less", () => {
     expect(change).toHaveBeenCalledWith({ oneLess: true });
   });
   test("taken, it can be filled once more instead", () => {
-    const change = offers(planned("4056 ft2"), { oneLess: true });
+    const change = offers(planned("4056 ft2", undefined, undefined, true), { oneLess: true });
     expect(screen.getByText(/one full tank for all of it\. The mix is \+1\.4 % in strength/)).toBeInTheDocument();
     fireEvent.click(screen.getByRole("button", { name: "Fill once more instead" }));
     expect(change).toHaveBeenCalledWith({ oneLess: false });
+  });
+  test("where the rest is within the ± of the calibration it is taken without being asked for, and says so", () => {
+    offers(planned("4056 ft2", undefined, undefined, true));
+    expect(
+      screen.getByText(/The last load would be 1.4 % of the spray, within the ± of the calibration: nobody fills/),
+    ).toBeInTheDocument();
+    expect(screen.getByRole("button", { name: "Fill once more instead" })).toBeInTheDocument();
   });
   test("is not offered for a real rest, for a day, or where the tanks come out even", () => {
     offers(planned("6000 ft2"));

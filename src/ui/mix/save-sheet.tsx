@@ -45,7 +45,7 @@ export function SaveSheet({ draft, hand, tanks, nameOf, onSaved }: SaveProps) {
         run: draft.purpose === "day",
         overage: draft.purpose === "spot" ? "" : draft.overage,
         mixedFor: draft.mixedFor,
-        ...(draft.oneLess && draft.purpose === "site" && { oneLess: true }),
+        ...(worked && "job" in worked && worked.job.oneLess && { oneLess: true }),
         ...(draft.waterFirst && { waterFirst: draft.waterFirst }),
         ...(headFor(draft, hand.rig!) && { head: headFor(draft, hand.rig!) }),
         stops: worked && "plan" in worked ? worked.stops : [],

@@ -176,15 +176,13 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
         {sheet.state === "open" && !allDone && (
           <CloseSheet sheet={sheet} worked={worked} held={held || !shown} onClosed={onClosed} />
         )}
-        <LabelCautions
-          products={sheet.job.products ?? []}
-          sites={sheet.job.sites ?? []}
-          head={sheet.job.rig.kind === "hose-end"}
-        />
+        <LabelCautions {...cautionsOf(sheet.job)} />
       </Column>
     </Room>
   );
 }
+
+const cautionsOf = ({ products = [], sites = [], rig }: Sheet["job"]) => ({ products, sites, head: rig.kind === "hose-end" });
 
 /** What has changed since, and the way on from it. */
 function Overtaken({ sheet }: { sheet: Sheet }) {

@@ -1,13 +1,14 @@
 import { belongsToPerson, ownerOf } from "@/core/calibration/standing";
 import type { Issue } from "@/core/issue";
+import type { FullTank } from "@/core/mixing/full-tank";
 import { groundIsOpen } from "@/core/labels/gallon";
 import type { RigEntry, SiteEntry } from "@/formats/entries";
 import { lockOf } from "@/formats/standing";
 import { productOf } from "@/formats/card/product-of";
-import { planOf, type Planned } from "@/formats/job-file/assemble";
+import { fullTankOf, oneLess, planOf, tankJob, type Planned } from "@/formats/job-file/assemble";
 import { readChecked, type Job } from "@/formats/job-file/read-checked";
 import type { RigText } from "@/formats/job-file/types";
-import { mixFile, type StopWish } from "@/formats/mix-of";
+import { mixFile, type MixOf, type StopWish } from "@/formats/mix-of";
 import type { InHand } from "../data/in-hand";
 import { dateOf, headFor, stopsOf, tankOf, type Chosen, type Draft, type MixRecords } from "./draft";
 
@@ -42,6 +43,21 @@ export function rigAsSet(entry: RigEntry, draft: Pick<Draft, "head" | "headRig">
   return head ? { ...entry.rig, head } : entry.rig;
 }
 
+/** What goes into a full tank of what was chosen, while no site is; undefined while that can't be told. */
+export function fullOf(hand: InHand, draft: Draft, tank: string, chosen: readonly Chosen[]): FullTank | undefined {
+  const { rig, site, calibrated } = hand;
+  const products = chosen.flatMap((c) => (c.read.ok ? [c.read.value] : []));
+  if (draft.purpose !== "site" || site || !rig || !calibrated || products.length === 0 || products.length < chosen.length)
+    return undefined;
+  const known = (rig.rig.tanks ?? []).some((t) => t.name === tank);
+  const job = readChecked(
+    tankJob({ rig: rigAsSet(rig, draft), calibration: calibrated.entry.calibration, products, ...(known && { tank }) }),
+  );
+  if (!job.ok || job.value.products.some(groundIsOpen)) return undefined;
+  const full = fullTankOf(job.value);
+  return full.ok ? full.value.full : undefined;
+}
+
 /** Works one tank's mix out; undefined while something is still to be chosen. */
 export function workMix(
   hand: InHand,
@@ -56,7 +72,17 @@ export function workMix(
   const stops = stopsOf(draft, tank, site?.id, zonesOfSite(sites));
   if (stops.length === 0 || (draft.purpose === "spot" && draft.spot.volume.trim() === "")) return undefined;
   const known = (rig.rig.tanks ?? []).some((t) => t.name === tank);
-  const file = mixFile({
+  const work = (less: boolean): Worked | undefined => {
+    const file = mixFile({ ...asked, ...(less && { oneLess: true }) });
+    if (!file.ok) return { issues: file.issues };
+    const job = readChecked(file.value);
+    if (!job.ok) return { issues: job.issues };
+    // Asked about beside the rate, before there is an amount.
+    if (job.value.products.some(groundIsOpen)) return undefined;
+    const planned = planOf(job.value);
+    return planned.ok ? { ...planned.value, job: job.value, stops } : { issues: planned.issues };
+  };
+  const asked: Omit<MixOf, "oneLess"> = {
     rig: rigAsSet(rig, draft),
     calibration: calibrated.entry.calibration,
     sprayVolume: calibrated.made.sprayVolume,
@@ -69,16 +95,19 @@ export function workMix(
     run: draft.purpose === "day",
     overage: draft.purpose === "spot" ? "" : draft.overage,
     mixedFor: draft.mixedFor,
-    ...(draft.oneLess && draft.purpose === "site" && { oneLess: true }),
     ...(draft.waterFirst && { waterFirst: draft.waterFirst }),
-  });
-  if (!file.ok) return { issues: file.issues };
-  const job = readChecked(file.value);
-  if (!job.ok) return { issues: job.issues };
-  // Asked about beside the rate, before there is an amount.
-  if (job.value.products.some(groundIsOpen)) return undefined;
-  const planned = planOf(job.value);
-  return planned.ok ? { ...planned.value, job: job.value, stops } : { issues: planned.issues };
+  };
+  const may = draft.purpose === "site";
+  if (may && draft.oneLess) return work(true);
+  const worked = work(false);
+  return may && draft.oneLess === undefined && worked && "plan" in worked && isNoLoad(worked) ? work(true) : worked;
+}
+
+/** Whether the last load is less than the calibration is sure of: nobody fills a tank for that, unless he says so. */
+function isNoLoad({ job, calibration }: MixWorked): boolean {
+  const less = job.loads === "full-then-part" ? oneLess(job, calibration) : null;
+  const sure = calibration.uncertainty?.relative;
+  return less !== null && sure !== undefined && 1 - less.ratio < sure;
 }
 
 /** Why no amounts are shown, in words; undefined where nothing locks them. */

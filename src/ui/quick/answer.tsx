@@ -11,10 +11,12 @@ import { warningText } from "@/core/words/warnings";
 import { mixWarningText } from "@/core/words/mix-warnings";
 import { sentences } from "../data/records";
 import { sheetLine } from "../mix/sheet-line";
+import { FullTankBox } from "../mix/full-tank";
 import { TankColumns } from "../mix/tank-column";
 import { Note } from "../parts/controls";
 import { Notice } from "../parts/notices";
 import type { Quick, QuickAnswer } from "./quick-job";
+import { openAsks } from "./quick-slips";
 import { Row } from "../parts/layout";
 
 /** What is known so far, in large figures; then the loads, drawn. */
@@ -33,6 +35,7 @@ export function Answer({ quick, answer, system }: { quick: Quick; answer: QuickA
     );
   const { number, unit } = readParts(made.sprayVolume.value, "sprayVolume", system);
   const plan = planned?.plan;
+  const asked = openAsks(quick, system);
   return (
     <Box as="section" aria-label="Answer" display="grid" gap="14px" gridTemplateColumns="minmax(0,1fr)" aria-live="polite">
       <Row flexWrap="wrap" gap="2px 18px" alignItems="baseline">
@@ -49,7 +52,10 @@ export function Answer({ quick, answer, system }: { quick: Quick; answer: QuickA
           </Box>
         )}
       </Row>
-      {plan && plan.sites.length > 0 && !isUnsure(made) && (
+      {asked.length > 0 && (plan || answer.full) && (
+        <Notice state="act">There are no amounts before the questions beside the fields are answered.</Notice>
+      )}
+      {plan && plan.sites.length > 0 && !isUnsure(made) && asked.length === 0 && (
         <>
           <Box textStyle="lead">{sheetLine(plan, system)}</Box>
           <TankColumns
@@ -60,6 +66,7 @@ export function Answer({ quick, answer, system }: { quick: Quick; answer: QuickA
           />
         </>
       )}
+      {answer.full && !isUnsure(made) && asked.length === 0 && <FullTankBox full={answer.full} system={system} />}
       {plan?.reasons.map((reason) => (
         <Notice key={reasonWords(reason, system).text} state="stop">
           Held: {reasonWords(reason, system).text} <strong>{reasonWords(reason, system).fits}</strong>
@@ -72,7 +79,7 @@ export function Answer({ quick, answer, system }: { quick: Quick; answer: QuickA
       )}
       {[
         ...made.warnings.filter((w) => w.code !== "trials-disagree").map((w) => warningText(w, system)),
-        ...(plan?.warnings ?? []).map((w) => mixWarningText(w, system)),
+        ...(asked.length === 0 ? (plan?.warnings ?? []) : []).map((w) => mixWarningText(w, system)),
       ].map((text) => (
         <Notice key={text} state="act">
           {text}

@@ -61,3 +61,13 @@ test("kept, it is a job file that anyone can read", () => {
   });
   expect(quickFile(quick({ lawn: "" }))).toBeUndefined();
 });
+
+test("with no lawn typed it says what goes into a full tank, held by the label's most at once", () => {
+  const quick = { ...BLANK, tank: "4 gal", plot: "250 ft2", times: "62 s, 62 s", caught: "33 fl oz", rate: "0.3 oz/1000 ft2" };
+  const { full, planned } = quickAnswer(quick);
+  expect(planned).toBeUndefined();
+  // 33 fl oz in 62 s over 250 sq ft is 1.03125 gal per 1,000 sq ft: 4 gal cover 3,879 sq ft, which take 1.164 oz.
+  expect(full!.contents!.amounts.map((amount) => Number(amount.value) / 28.349523125)[0]).toBeCloseTo(1.1636, 3);
+  expect(quickAnswer({ ...quick, most: "0.2 oz/1000 ft2" }).full).toMatchObject({ contents: null });
+  expect(quickAnswer({ ...quick, lawn: "6,200 ft2" }).full).toBeUndefined();
+});

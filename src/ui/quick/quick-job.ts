@@ -3,6 +3,7 @@ import { readTyped } from "@/formats/typed";
 import { good, type Issue, type Result } from "@/core/issue";
 import { groundIsOpen } from "@/core/labels/gallon";
 import type { Form } from "@/core/labels/label-rate";
+import type { FullTank } from "@/core/mixing/full-tank";
 import { coverageOf } from "@/core/mixing/mix";
 import { entered } from "@/core/quantity/parse";
 import type { Field } from "@/core/quantity/ranges";
@@ -12,7 +13,7 @@ import { given } from "@/core/working/rule";
 import { meanTime } from "@/core/calibration/pace";
 import { readRate } from "@/formats/forms/rate";
 import type { Dismissed } from "../parts/slip-ask";
-import { calibrationJob, mixJob, planOf, type Planned } from "@/formats/job-file/assemble";
+import { calibrationJob, fullTankOf, mixJob, planOf, tankJob, type Planned } from "@/formats/job-file/assemble";
 import { readChecked, type Job } from "@/formats/job-file/read-checked";
 import type { CalibrationText, JobFile, ProductText, RigText } from "@/formats/job-file/types";
 
@@ -64,6 +65,8 @@ export interface QuickAnswer {
   /** What one tank covers. */
   readonly covers?: Derived<"area">;
   readonly planned?: Planned & { readonly job: Job };
+  /** What goes into a full tank, while no lawn is typed. */
+  readonly full?: FullTank;
   /** What stands in the way, where two fields together can't be. */
   readonly issues: readonly Issue[];
 }
@@ -130,7 +133,7 @@ export function quickAnswer(quick: Quick): QuickAnswer {
   const tank = alone.value.tank;
   const soFar = { made, ...(tank && { covers: coverageOf(tank, made.sprayVolume) }) };
   const file = quickFile(quick);
-  if (!file?.ok) return { ...soFar, issues: file?.issues ?? [] };
+  if (!file?.ok) return { ...soFar, ...(file ? {} : fullOf(quick)), issues: file?.issues ?? [] };
   const job = readChecked(file.value);
   if (!job.ok) return { ...soFar, issues: job.issues };
   // One page has no card to ask: a rate for a gallon is written for the ground that the label means.
@@ -149,6 +152,15 @@ export function quickAnswer(quick: Quick): QuickAnswer {
   const planned = planOf(job.value);
   if (!planned.ok) return { ...soFar, issues: planned.issues };
   return { ...soFar, planned: { ...planned.value, job: job.value }, issues: [] };
+}
+
+/** A full tank, where everything but the lawn is typed. */
+function fullOf(quick: Quick): { full?: FullTank } {
+  const [rig, calibration, product] = [rigOf(quick), calibrationOf(quick), productOf(quick)];
+  if (!rig || !calibration || !product?.ok || quick.lawn.trim() !== "") return {};
+  const job = readChecked(tankJob({ rig, calibration, products: [product.value] }));
+  const full = job.ok && !job.value.products.some(groundIsOpen) ? fullTankOf(job.value) : undefined;
+  return full?.ok ? { full: full.value.full } : {};
 }
 
 /** All of it as a job file; undefined while something is still missing. */

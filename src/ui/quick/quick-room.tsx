@@ -15,6 +15,7 @@ import { Cautions } from "../parts/notices";
 import { Answer, SoFar } from "./answer";
 import { Fields, KindPick } from "./fields";
 import { KeepIt } from "./keep-it";
+import { openAsks } from "./quick-slips";
 import { BLANK, quickAnswer, type Quick } from "./quick-job";
 import { Column, Row } from "../parts/layout";
 
@@ -89,7 +90,9 @@ function OnePage() {
         </Column>
         <Box display="grid" gap="16px" position={{ xl: "sticky" }} top="16px" gridTemplateColumns="minmax(0,1fr)">
           <Answer quick={quick} answer={answer} system={system} />
-          {planned && planned.plan.reasons.length === 0 && <KeepIt quick={quick} set={set} onKept={() => setKept(undefined)} />}
+          {planned && planned.plan.reasons.length === 0 && openAsks(quick, system).length === 0 && (
+            <KeepIt quick={quick} set={set} onKept={() => setKept(undefined)} />
+          )}
           <Cautions mixing />
         </Box>
       </Box>

@@ -60,3 +60,9 @@ export function quickAsks(quick: Quick, system: System): QuickAsk[] {
   if (lawn.ok) ask("lawn", quick.lawn, slipsOfArea(lawn.value), (text) => ({ lawn: text }));
   return asks;
 }
+
+/** Those that nobody answered yet: until then there are no amounts. */
+export const openAsks = (quick: Quick, system: System): QuickAsk[] =>
+  quickAsks(quick, system).filter(({ field, typed, slips }) =>
+    slips.some(({ code }) => !(quick.dismissed ?? []).some((d) => d.field === field && d.slip === code && d.typed === typed)),
+  );

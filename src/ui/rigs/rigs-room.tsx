@@ -31,6 +31,7 @@ export function RigsRoom() {
   const rigs = useRigs();
   const read = useRead("rigs");
   const { choose, rig } = useInHand();
+  const system = useSystem();
   const [editing, setEditing] = useState<string>();
   const [added, setAdded] = useState(0);
   const entry = rigs.find((r) => r.id === editing);
@@ -66,7 +67,7 @@ export function RigsRoom() {
                 drawn: <RigDrawn rig={r.rig} />,
                 about: (
                   <>
-                    {rigLine(r.rig)}
+                    {rigLine(r.rig, system)}
                     <Stands rig={r} />
                   </>
                 ),

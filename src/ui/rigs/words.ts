@@ -1,4 +1,6 @@
 import type { RigKind } from "@/core/calibration/evidence";
+import { asRead } from "@/core/working/as-read";
+import type { System } from "@/core/working/units";
 import type { RigText } from "@/formats/job-file/types";
 import { setupOf } from "@/formats/rig-setup";
 
@@ -11,14 +13,18 @@ export const KIND_WORDS: Record<RigKind, string> = {
 };
 
 /** A rig in one line: what it is and what it stands on. */
-export function rigLine(rig: RigText): string {
-  const tanks = (rig.tanks ?? []).map((t) => t.usable).join(" and ");
+export function rigLine(rig: RigText, system: System): string {
+  const pressure = rig.tip?.pressure && asRead(rig.tip.pressure, ["pressure"], system);
+  const tanks = (rig.tanks ?? []).map((t) => asRead(t.usable, ["volume"], system)).join(" and ");
   const outlets =
     (rig.outlets?.count ?? 1) > 1
-      ? `${rig.outlets!.count} outlets${rig.outlets?.spacing ? ` at ${rig.outlets.spacing}` : ""}`
+      ? `${rig.outlets!.count} outlets${rig.outlets?.spacing ? ` at ${asRead(rig.outlets.spacing, ["length"], system)}` : ""}`
       : "";
-  const tip = rig.tip?.size ? `tip ${rig.tip.size}${rig.tip.pressure ? ` at ${rig.tip.pressure}` : ""}` : rig.tip?.pressure;
-  const head = rig.head?.kind === "dial" ? `dial ${rig.head.setting}` : rig.head && `feed ${rig.head.feed}`;
+  const tip = rig.tip?.size ? `tip ${rig.tip.size}${pressure ? ` at ${pressure}` : ""}` : pressure;
+  const head =
+    rig.head?.kind === "dial"
+      ? `dial ${asRead(rig.head.setting, ["strengthByVolume"], system)}`
+      : rig.head && `feed ${asRead(rig.head.feed, ["flow"], system)}`;
   const setup = setupOf(rig);
   return [KIND_WORDS[rig.kind], tanks, outlets, tip, head, setup.dedication].filter(Boolean).join(" · ");
 }
