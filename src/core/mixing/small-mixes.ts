@@ -55,11 +55,11 @@ export const JARS = {
   litre: constant("volume", quantity("volume", 1, "L"), "a litre jar"),
   "half litre": constant("volume", quantity("volume", 500, "mL"), "a half litre jar"),
 } as const;
-export type Jar = keyof typeof JARS;
+export type TestJar = keyof typeof JARS;
 /** The jars of each reader, the usual one first. */
 export const JARS_OF = { us: ["quart", "pint"], metric: ["litre", "half litre"] } as const satisfies Record<
   System,
-  readonly Jar[]
+  readonly TestJar[]
 >;
 
 /**

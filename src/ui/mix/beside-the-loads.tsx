@@ -11,7 +11,7 @@ import { rateOnGround } from "@/core/mixing/judge";
 import { wholePackets } from "@/core/mixing/packages";
 import type { MixPlan } from "@/core/mixing/plan";
 import { isPacket, pouringOrder } from "@/core/mixing/pouring-order";
-import { inJar, JARS, JARS_OF, premix, type Jar } from "@/core/mixing/small-mixes";
+import { inJar, JARS, JARS_OF, premix, type TestJar } from "@/core/mixing/small-mixes";
 import { mostProduct, stretch } from "@/core/mixing/stretch";
 import { writeNumber } from "@/core/quantity/format";
 import { given, type Derived } from "@/core/working/rule";
@@ -92,7 +92,7 @@ function Advice({ plan }: { plan: MixPlan }) {
 }
 
 function JarTest({ plan, filling, kit, system }: { plan: MixPlan; filling: Filling; kit: Kit; system: System }) {
-  const [size, setSize] = useState<Jar>(JARS_OF[system][0]);
+  const [size, setSize] = useState<TestJar>(JARS_OF[system][0]);
   const amounts = inJar(filling.amounts, filling.fillTo, JARS[size]);
   return (
     <Column gap="10px">
@@ -103,7 +103,7 @@ function JarTest({ plan, filling, kit, system }: { plan: MixPlan; filling: Filli
       <Box width="220px">
         <Field label="Jar">
           {(props) => (
-            <Select {...props} value={size} onChange={(e) => setSize(e.target.value as Jar)}>
+            <Select {...props} value={size} onChange={(e) => setSize(e.target.value as TestJar)}>
               {JARS_OF[system].map((jar) => (
                 <option key={jar} value={jar}>
                   a {jar}
