@@ -67,8 +67,11 @@ export function cardSlips(form: CardForm, others: readonly CardText[] = [], syst
   const top = tops.reduce<LabelRate | undefined>((a, b) => (a && sizeOfRate(a) >= sizeOfRate(b) ? a : b), undefined);
   form.limits.forEach((row, i) => {
     const atOnce = read(row.perApplication);
-    ask(`limits[${i}].perApplication`, atOnce, top, AT_ONCE);
-    ask(`limits[${i}].perYear`, read(row.perYear), atOnce ?? top, A_YEAR);
+    // A place or a turf may have far less than the rest: such a row is held against itself alone.
+    const own = row.turf.trim() !== "" || row.jurisdiction.trim() !== "";
+    if (!own) ask(`limits[${i}].perApplication`, atOnce, top, AT_ONCE);
+    else bound(`limits[${i}].perApplication`, row.perApplication);
+    ask(`limits[${i}].perYear`, read(row.perYear), atOnce ?? (own ? undefined : top), A_YEAR);
   });
   return slips;
 }

@@ -194,6 +194,16 @@ describe("slips on the card itself", () => {
       "decimal-point",
     ));
   test("a card that agrees with itself, every demo card, and a half-typed one are left alone", () => {
+    // A county's limit far under the general one is a limit, and never mended upwards; it is held against its own row.
+    const county = { ...BLANK_LIMIT, jurisdiction: "Quay County", perApplication: "0.02", perYear: "0.04" };
+    const general = { ...BLANK_LIMIT, perApplication: "0.4", perYear: "0.8" };
+    expect(cardSlips(form({ limits: [general, county] }))).toEqual({});
+    expect(cardSlips(form({ limits: [general, { ...county, perYear: "4" }] }))["limits[1].perYear"]).toBeDefined();
+    expect(
+      cardSlips(form({ limits: [general, { ...BLANK_LIMIT, turf: "bentgrass", perApplication: "20 lb" }] }))[
+        "limits[1].perApplication"
+      ],
+    ).toBeDefined();
     expect(cardSlips(form({ limits: [{ ...BLANK_LIMIT, perApplication: "0.4", perYear: "0.8" }] }))).toEqual({});
     for (const card of DEMO) expect(cardSlips(cardFormOf(card))).toEqual({});
     expect(cardSlips(form({ rates: [{ ...BLANK_RATE, rate: "0." }] }))).toEqual({});

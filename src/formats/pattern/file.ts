@@ -16,14 +16,14 @@ import { list as listOf, object, q, type Schema } from "../schema-parts";
 const MOST = 2000;
 const LEAST = 3;
 
-/** More than anything is caught, in any unit: a number is no larger in any file of ours. */
-const MOST_CAUGHT = 1e12;
+/** More than anything is caught, in any unit. */
+const MOST_CAUGHT = 1e9;
 const caught = () =>
   yup.mixed().test("caught", function (value) {
     if (typeof value !== "number" || !Number.isFinite(value))
       return fault(this, { code: "wrong-type", received: typeName(value), expected: "a number" });
     const within = value >= 0 && value <= MOST_CAUGHT;
-    return within || fault(this, { code: "out-of-range", received: shown(value), expected: "from 0 to 1,000,000,000,000" });
+    return within || fault(this, { code: "out-of-range", received: shown(value), expected: "from 0 to 1,000,000,000" });
   });
 
 const PATTERN_FILE = exact({
