@@ -89,8 +89,8 @@ export function readAir(told: unknown): Result<AirSeen> {
     const report = typeof text.metar === "string" ? readMetar(text.metar, "metar") : readMetar("", "metar");
     if (!report.ok) issues.push(...report.issues);
     if (issues.length > 0 || !report.ok) return { ok: false, issues };
-    const { station, time, wind, air, dewPoint, wet, unread } = report.value;
-    const said = { station, reported: time, guessed: false, wind, wet, wetKnown: true, unread };
+    const { station, time, wind, air, dewPoint, wet, unread, weatherUnknown } = report.value;
+    const said = { station, reported: time, guessed: false, wind, wet, wetKnown: !weatherUnknown, unread };
     return good({ when: when!, ...said, temperature: air, air: airOf(air, dewPoint), soil });
   }
   const blows = windOf(text, issues);

@@ -21,6 +21,12 @@ export const wetBulbOf = (air: number, humidity: number): number =>
   0.00391838 * humidity ** 1.5 * Math.atan(0.023101 * humidity) -
   4.686035;
 
+/** Dew point, °C, from air and relative humidity, %: Magnus' formula turned round. */
+export function dewPointOf(air: number, humidity: number): number {
+  const at = Math.log(humidity / 100) + (MAGNUS.a * air) / (MAGNUS.b + air);
+  return (MAGNUS.b * at) / (MAGNUS.a - at);
+}
+
 export interface Air {
   /** °C. */
   readonly air: number;

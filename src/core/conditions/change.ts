@@ -23,6 +23,9 @@ export function mayChange(code: ReasonCode, when: When): string {
       return "once it has stopped and the leaves are as dry as the label wants them";
     case "dries-slowly":
       return "once the dew is off and there is some wind";
+    case "report-old":
+    case "report-ahead":
+      return "with a report of now";
     case "not-known":
       return "once somebody has looked";
   }

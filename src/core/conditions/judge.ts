@@ -31,6 +31,8 @@ export interface Seen {
   readonly deltaT: number | null;
   /** Something falls, or freezes on: the groups that say so. */
   readonly wet: readonly string[];
+  /** Whether it is wet can't be told. */
+  readonly weatherUnknown?: boolean | undefined;
 }
 
 export interface ConditionLimits {
@@ -54,6 +56,8 @@ export type ReasonCode =
   | "inversion-possible"
   | "dries-fast"
   | "dries-slowly"
+  | "report-old"
+  | "report-ahead"
   | "not-known";
 
 export interface ConditionReason {
@@ -79,6 +83,14 @@ export interface Conditions {
 export function judgeConditions(seen: Seen, limits: ConditionLimits, when: When): Conditions {
   const reasons = [...windReasons(seen.wind, limits, when), ...airReasons(seen, limits)];
   return { verdict: hardestOf(reasons), reasons };
+}
+
+/** A report that says nothing of the moment that is asked about. @param minutes its age, below zero where it is ahead */
+export function ageReason(age: "now" | "old" | "ahead", minutes: number): ConditionReason | undefined {
+  const rounded = Math.round(Math.abs(minutes));
+  if (age === "old") return reason("report-old", "wait", () => `the report is ${rounded} min old: weather turns within the hour`);
+  if (age === "ahead") return reason("report-ahead", "wait", () => `the report is ${rounded} min ahead: a clock is wrong`);
+  return undefined;
 }
 
 /** The hardest of some reasons; go where there is none. */
@@ -119,7 +131,10 @@ function windReasons(wind: Wind | null, { wind: most = MOST_WIND, by }: Conditio
   return reasons;
 }
 
-function airReasons({ air, deltaT, wet }: Seen, { airAtLeast, airAtMost, by }: ConditionLimits): ConditionReason[] {
+function airReasons(
+  { air, deltaT, wet, weatherUnknown }: Seen,
+  { airAtLeast, airAtMost, by }: ConditionLimits,
+): ConditionReason[] {
   const reasons: ConditionReason[] = [];
   const say = (celsius: number, system: System) => readTemperature(celsius, system);
   if (air === null && (airAtLeast !== undefined || airAtMost !== undefined))
@@ -133,6 +148,8 @@ function airReasons({ air, deltaT, wet }: Seen, { airAtLeast, airAtMost, by }: C
       reason("air-under-limit", "no", (s) => `${say(air, s)}, ${say(airAtLeast, s)} is the least${byWhom(by?.airAtLeast)}`),
     );
   if (wet.length > 0) reasons.push(reason("rain-now", "no", () => `it is wet now (${wet.join(", ")})`));
+  else if (weatherUnknown)
+    reasons.push(reason("not-known", "wait", () => "whether it is wet can't be told from the report: look"));
   if (deltaT !== null && deltaT > DELTA_T.most)
     reasons.push(reason("dries-fast", "wait", () => `delta-T ${deltaT.toFixed(1)} K: droplets dry before they land`));
   if (deltaT !== null && deltaT < DELTA_T.least)

@@ -78,7 +78,7 @@ describe("the rest of it", () => {
     ["BLSN", ["BLSN"]],
     ["HZ FU", []],
     ["MIFG BCFG", []],
-    ["GR", []],
+    ["GR", ["GR"]],
     ["TS", ["TS"]],
     ["//", []],
   ])("what of %s falls on the ground now", (groups, wet) =>
