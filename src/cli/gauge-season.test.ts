@@ -192,3 +192,16 @@ describe("gauge due", () => {
     expect(refused(runDue("{"))).toHaveLength(1);
   });
 });
+
+test("a round after another one, where nobody says how long: on the next day at the earliest", () => {
+  const season = (date: string) => ({
+    format: "careful-gauge-season",
+    version: 1,
+    date,
+    rounds: [{ name: "first" }, { name: "second", after: { round: "first" } }],
+    sites: [{ name: "Ferry green", done: [{ round: "first", date: "2026-04-10" }] }],
+  });
+  const second = (date: string) => (JSON.parse(runDue(JSON.stringify(season(date))).out) as { items: object[] }).items[1];
+  expect(second("2026-04-10")).toMatchObject({ state: "too-early", earliest: "2026-04-11", reasons: ["too-soon-after"] });
+  expect(second("2026-04-11")).toMatchObject({ state: "due", earliest: "2026-04-11" });
+});

@@ -133,7 +133,8 @@ function dueItem(site: SeasonSite, { round, opens, closes }: Window, date: strin
   const { after } = round;
   const before = after && doneIn(site, after.round, year);
   const days = (count: number | undefined) => (before && count !== undefined ? daysLater(before, count) : null);
-  const [soonest, last] = [days(after?.atLeast), days(after?.atMost)];
+  // After means after: where nobody says more, on the next day at the earliest.
+  const [soonest, last] = [days(after && (after.atLeast ?? 1)), days(after?.atMost)];
   // What waits for the soil has no earliest day yet, whatever else says.
   const earliest = opens === undefined ? null : later(opens, soonest);
   const latest = earlier(closes, last);

@@ -335,7 +335,7 @@ class Laying {
     if (closes !== null && day > closes) reasons.push("closed");
     if (after && previous === null) reasons.push("after-not-planned");
     if (previous !== null && after) {
-      if (daysFrom(previous, day) < (after.atLeast ?? 0)) reasons.push("too-soon-after");
+      if (daysFrom(previous, day) < (after.atLeast ?? 1)) reasons.push("too-soon-after");
       if (after.atMost !== undefined && daysFrom(previous, day) > after.atMost) reasons.push("past-latest");
     }
     if (afterSeeding !== undefined && one.seeded !== undefined && daysFrom(one.seeded, day) < afterSeeding)
@@ -381,7 +381,7 @@ class Laying {
     let earliest = latestOf([
       this.asked.date,
       opens,
-      afterIt(after?.atLeast),
+      afterIt(after && (after.atLeast ?? 1)),
       one.seeded !== undefined && afterSeeding > 0 ? daysLater(one.seeded, afterSeeding) : null,
     ])!;
     let latest = earliestOf([closes, afterIt(after?.atMost)]);
