@@ -375,8 +375,11 @@ describe("a copy that can be trusted", () => {
     const text = exportAll(records.db);
     const other = openRecords(path.join(folder(), "other"));
     must(importAll(other, text, {}));
-    // Its chain is its own, and it keeps that of where the rows come from.
-    const tablesOf = (file: string) => ({ ...(JSON.parse(file) as { tables: object }).tables, chains_elsewhere: [] });
+    // Its chain and its name for calendars are its own, and it keeps the chain of where the rows come from.
+    const tablesOf = (file: string) => {
+      const { tables } = JSON.parse(file) as { tables: { settings: { key: string }[] } };
+      return { ...tables, chains_elsewhere: [], settings: tables.settings.filter(({ key }) => key !== "calendar-name") };
+    };
     expect(tablesOf(exportAll(other))).toEqual(tablesOf(text));
     expect(must(importAll(other, text, {})).rows).toBe(0);
     showEverything(other);
