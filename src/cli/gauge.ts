@@ -14,6 +14,7 @@ import { planOfSpread, spreadMixResult, spreadTankResult, type SpreadJob } from 
 import { loadsToCsv } from "@/formats/loads-csv";
 import { patternResult, readPattern } from "@/formats/pattern/file";
 import { dueResult, readSeason } from "@/formats/season/file";
+import { readSpreader, spreaderResult } from "@/formats/spreader/file";
 import { readWeather, weatherResult } from "@/formats/weather/file";
 import { sitesFromCsv } from "@/formats/sites-csv";
 import { runVerify } from "./verify";
@@ -21,15 +22,15 @@ import { runVerify } from "./verify";
 /**
  * The `gauge` command: a door to the core without a browser. `calibrate FILE` and `mix FILE`, `-` for standard input.
  * `reconcile FILE` tells what a job with its `outcome` really did; `area FILE` how large pieces of ground are; `weather FILE` whether
- * a report lets one spray; `due FILE` what of a season is due where; `pattern FILE` how even a pass lies; `verify FILE` whether
+ * a report lets one spray; `due FILE` what of a season is due where; `pattern FILE` how even a pass lies; `spreader FILE` which setting gives a rate; `verify FILE` whether
  * records, a log or a copy are as they were written. A result is one JSON object
  * on standard output, exit 0. Bad input is one line a fault on standard error, exit 2. In a batch, `mix FILE --sites CSV`, the sites come from a table and the loads go out as one.
  */
 const USAGE =
-  "usage: gauge calibrate FILE | gauge mix FILE [--sites CSV] | gauge reconcile FILE | gauge area FILE | gauge weather FILE | gauge due FILE | gauge pattern FILE | gauge verify FILE [--head DIGEST]   (- reads standard input)";
+  "usage: gauge calibrate FILE | gauge mix FILE [--sites CSV] | gauge reconcile FILE | gauge area FILE | gauge weather FILE | gauge due FILE | gauge pattern FILE | gauge spreader FILE | gauge verify FILE [--head DIGEST]   (- reads standard input)";
 
 /** Verbs that take one file and nothing else. */
-const ALONE = { area: true, weather: true, due: true, pattern: true, verify: true };
+const ALONE = { area: true, weather: true, due: true, pattern: true, spreader: true, verify: true };
 
 const VERBS = ["calibrate", "mix", "reconcile"] as const;
 const isVerb = (command: string | undefined): command is (typeof VERBS)[number] => VERBS.some((verb) => verb === command);
@@ -99,6 +100,13 @@ export function runPattern(text: string): Outcome {
   const pattern = readPattern(text);
   if (!pattern.ok) return refused(pattern.issues.map(lineFor));
   return { out: JSON.stringify(patternResult(pattern.value), null, 2), err: "", exit: 0 };
+}
+
+/** Which setting of a spreader gives what is wanted. */
+export function runSpreader(text: string): Outcome {
+  const spreader = readSpreader(text);
+  if (!spreader.ok) return refused(spreader.issues.map(lineFor));
+  return { out: JSON.stringify(spreaderResult(spreader.value), null, 2), err: "", exit: 0 };
 }
 
 function reconciled(job: Job): Outcome {
@@ -179,6 +187,7 @@ async function main(args: readonly string[]): Promise<void> {
       else if (command === "weather") outcome = runWeather(readInput(file));
       else if (command === "due") outcome = runDue(readInput(file));
       else if (command === "pattern") outcome = runPattern(readInput(file));
+      else if (command === "spreader") outcome = runSpreader(readInput(file));
       else if (command === "verify") outcome = runVerify(file === "-" ? readBytes(file) : fromHere(file), noted);
       else {
         const text = readInput(file);

@@ -1,6 +1,6 @@
 import { bad, good, type Result } from "@/core/issue";
 import type { Wind } from "@/core/conditions/judge";
-import { raw } from "@/core/quantity/kinds";
+import { compare } from "@/core/quantity/arithmetic";
 import { quantity } from "@/core/quantity/quantity";
 
 /**
@@ -132,7 +132,7 @@ function strangeIn(
   const group = body.find((one) => WIND.test(one)) ?? "";
   if (wind?.from != null && wind.from > 360)
     return { received: `wind from ${wind.from}° (${group})`, expected: "from 0 to 360°" };
-  if (wind?.gust && raw(wind.gust) <= raw(wind.speed))
+  if (wind?.gust && compare(wind.gust, wind.speed) <= 0)
     return { received: `gusts no stronger than the wind (${group})`, expected: "gusts over the wind" };
   const hot = [air, dewPoint].find((one) => one !== null && Math.abs(one) > 60);
   return hot === undefined ? undefined : { received: `${hot} °C`, expected: "from −60 to 60 °C" };
