@@ -5,10 +5,10 @@ import { useEffect, useId, useRef, useState, type KeyboardEvent } from "react";
 import { boomCheck } from "@/core/calibration/boom";
 import { tipFlow } from "@/core/calibration/tips";
 import { wordsFor } from "@/core/issue";
-import { showEntered } from "@/core/quantity/format";
+import { showEntered, unitText } from "@/core/quantity/format";
 import type { Quantity } from "@/core/quantity/kinds";
 import { valueIn } from "@/core/quantity/quantity";
-import type { Field } from "@/core/quantity/ranges";
+import { bareUnit, type Field } from "@/core/quantity/ranges";
 import { given } from "@/core/working/rule";
 import type { System } from "@/core/working/units";
 import { flowOfCatch } from "@/core/calibration/expected-catch";
@@ -82,7 +82,10 @@ export function OutletStep({ session, change, rig, system }: StepProps) {
       <BoomPicture flows={flows} check={check} rated={rated} system={system} />
       <Readings session={session} field={field} onSet={set} />
       {check && <BoomVerdict check={check} rated={rated !== undefined} />}
-      <Note>From the left, seen from behind. Enter goes on to the next outlet. Dashed: ±10 % of the tip&apos;s rated flow.</Note>
+      <Note>
+        From the left, seen from behind, in {unitText(bareUnit(field, system))} if no unit. Enter goes on to the next outlet.
+        Dashed: ±10 % of the tip&apos;s rated flow.
+      </Note>
     </Column>
   );
 }
@@ -111,6 +114,7 @@ function Readings({ session, field, onSet }: { session: Session; field: Field; o
               <span>{i + 1}</span>
               <QuantityInput
                 quantity={field}
+                tight
                 aria-label={`Outlet ${i + 1}`}
                 aria-invalid={faults.some((f) => f.i === i)}
                 aria-describedby={faults.some((f) => f.i === i) ? `${id}-${i}` : undefined}

@@ -86,7 +86,11 @@ const told = (field: HTMLInputElement, value: string) =>
     type: "change",
   }) as unknown as ChangeEvent<HTMLInputElement>;
 
-type QuantityInputProps = ComponentProps<typeof Input> & { readonly quantity: Quantified | FieldUnits };
+type QuantityInputProps = ComponentProps<typeof Input> & {
+  readonly quantity: Quantified | FieldUnits;
+  /** A box too narrow for a unit in it: what stands beside it says which. */
+  readonly tight?: boolean;
+};
 
 /**
  * The box of a quantity, the one control for it: a value with its unit in sight, which is changed by typing another. A number gets its unit
@@ -94,6 +98,7 @@ type QuantityInputProps = ComponentProps<typeof Input> & { readonly quantity: Qu
  */
 export function QuantityInput({
   quantity,
+  tight = false,
   value,
   placeholder,
   onChange,
@@ -126,7 +131,7 @@ export function QuantityInput({
   const unitId = useId();
   const unit = units[system];
   // What the text gets by itself: the unit, or the area that an amount is for.
-  const added = held ? addedTo(held) : undefined;
+  const added = held && !tight ? addedTo(held) : undefined;
   return (
     <Box position="relative" css={IN_SIGHT}>
       <Input
@@ -137,7 +142,7 @@ export function QuantityInput({
         placeholder={placeholder ?? " "}
         ref={both}
         {...(value !== undefined && { value: held ? held.shown : value })}
-        {...(added && { paddingRight: `${added.length + 3}ch` })}
+        {...(added && { paddingRight: `min(${added.length + 3}ch, 45%)` })}
         onChange={(event) => {
           const text = event.currentTarget.value;
           const meant = meantIn(units, text, system);
@@ -155,9 +160,11 @@ export function QuantityInput({
       />
       {unit !== "" && (
         <>
-          <Box aria-hidden data-typing={added !== undefined || undefined}>
-            {unitText(added ?? unit)}
-          </Box>
+          {!tight && (
+            <Box aria-hidden data-typing={added !== undefined || undefined}>
+              {unitText(added ?? unit)}
+            </Box>
+          )}
           <VisuallyHidden id={unitId}>{unitText(unit)} if no unit</VisuallyHidden>
         </>
       )}
