@@ -49,7 +49,7 @@ test("in metres it is told in feet; without a limit 15 % is the most; where noth
 test("every fault at once, each at its place; keys that begin with x- are anybody's", () => {
   expect(refused(pattern({ spacing: "1 gal", deposit: [1, -2, "3"], colour: "blue" }))).toEqual([
     expect.stringMatching(/^spacing: .*unit of another kind/),
-    expect.stringMatching(/^deposit\[1\]: "-2" can't be right, it should be from 0 to 1,000,000,000,000/),
+    expect.stringMatching(/^deposit\[1\]: "-2" can't be right, it should be from 0 to 1,000,000,000/),
     "deposit[2]: text stands where a number is needed",
     expect.stringMatching(/^colour: not a key of the format/),
   ]);
