@@ -56,7 +56,7 @@ test("every fault at once, each at its place; keys that begin with x- are anybod
   expect(refused(pattern({ deposit: [1, 2] }))[0]).toMatch(/^deposit: /);
   expect(refused(pattern({ deposit: [0, 0, 0] }))[0]).toMatch(/^deposit: "nothing but 0"/);
   expect(refused(pattern({ deposit: [1e308, 1, 1e308] }))).toEqual(
-    [0, 2].map((i) => expect.stringMatching(new RegExp(`^deposit\\[${i}\\]: .*1,000,000,000,000`)) as unknown),
+    [0, 2].map((i) => expect.stringMatching(new RegExp(`^deposit\\[${i}\\]: .*1,000,000,000$`)) as unknown),
   );
   expect(refused(pattern({ cvAtMost: 15 }))[0]).toMatch(/^cvAtMost: /);
   expect(refused(runPattern("[]"))[0]).toBeTruthy();
