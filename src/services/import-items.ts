@@ -5,6 +5,7 @@ import { cardSlips } from "@/formats/card/card-slips";
 import { cardFormOf } from "@/formats/forms/card-form-of";
 import { parseQuantity } from "@/core/quantity/parse";
 import { slipsOfName } from "@/core/slips/of-name";
+import type { Slip } from "@/core/slips/slip";
 import type { CardText } from "@/formats/card/card";
 import type { SiteText } from "@/formats/job-file/types";
 import { differencesOf, MOST_DIFFERENCES, type Choices, type ImportItem, type ItemKind } from "@/formats/import";
@@ -26,23 +27,22 @@ function slipsIn(tx: Access, of: KeptKind, text: KeptText[KeptKind], own: string
   const card = text as CardText;
   const others = listLabels(tx).flatMap((label) => (label.id === own ? [] : [label.card]));
   const found = Object.entries(cardSlips(cardFormOf(card), others));
-  return [
-    ...nearActives(tx, card, own),
-    ...found.map(([place, [slip]]) => `${place}: ${slip!.says}${slip!.corrected === null ? "" : `, ${slip!.corrected}`}.`),
-  ];
+  return [...nearActives(card, others), ...found.map(([place, [slip]]) => asked(place, slip!))];
 }
+
+const asked = (place: string, { says, corrected }: Slip): string =>
+  `${place}: ${says}${corrected === null ? "" : `, ${corrected}`}.`;
 
 const slipsOfSite = (site: SiteText): string[] =>
   site.zones.flatMap((zone) => {
     const area = parseQuantity(zone.area, "area");
     const [slip] = area.ok ? slipsOfArea(area.value) : [];
-    return slip ? [`${zone.name}, ${zone.area}: ${slip.says}${slip.corrected === null ? "" : `, ${slip.corrected}`}.`] : [];
+    return slip ? [asked(`${zone.name}, ${zone.area}`, slip)] : [];
   });
 
 /** Actives of a card that are a letter or two from one on record: under two names they would have two budgets. */
-function nearActives(tx: Access, card: CardText, own: string | undefined): string[] {
-  const others = listLabels(tx).filter((label) => label.id !== own);
-  const known = [...new Set(others.flatMap((label) => label.card.actives.map((active) => active.name)))];
+function nearActives(card: CardText, others: readonly CardText[]): string[] {
+  const known = [...new Set(others.flatMap((other) => other.actives.map((active) => active.name)))];
   return card.actives.flatMap(({ name }) => slipsOfName(name, known).map((slip) => `${name}: ${slip.says}.`));
 }
 
@@ -77,8 +77,8 @@ export function bringIn<K extends KeptKind>(
   const kind = ITEM_OF[of];
   const { name } = text;
   const known = meantBy(tx, of, name, xId);
-  const asked = slipsIn(tx, of, text, known?.id);
-  const notes = asked.length > 0 ? { notes: asked } : {};
+  const slips = slipsIn(tx, of, text, known?.id);
+  const notes = slips.length > 0 ? { notes: slips } : {};
   const placed = (issues: readonly Issue[]) => bad(...issues.map((i) => issueAt(path, i)));
   if (!known) {
     const id = isId(xId) ? xId : nanoid();

@@ -7,7 +7,7 @@ import { judgeZone } from "../labels/limits";
 import { perArea } from "../labels/per-area";
 import type { Reason } from "../labels/reason";
 import { sizeOfRate } from "../labels/label-rate";
-import { overCarried, slipsOfBound } from "../slips/of-bound";
+import { overCarried, slipsOfBound, type Plain } from "../slips/of-bound";
 import { rateBounds, slipsOfRate, type RateContext } from "../slips/of-rate";
 import type { Source } from "../working/rule";
 import { leavesOnGround } from "./fixed-volume";
@@ -94,6 +94,9 @@ export function rateContextOf({ says }: Pick<MixProduct, "says">): RateContext {
   return limits[0] ? { most: limits[0], actives } : { actives };
 }
 
+/** What a product is known by where no label bounds its rate. */
+export const plainOf = ({ form, formulation, says }: MixProduct): Plain => ({ form, formulation, use: says?.use });
+
 /** A rate that lies outside its label: what it probably was, and whether it is too light. */
 function rateWarnings(product: MixProduct, sprayVolume: Source<"sprayVolume">): LabelWarning[] {
   const context = rateContextOf(product);
@@ -105,7 +108,7 @@ function rateWarnings(product: MixProduct, sprayVolume: Source<"sprayVolume">): 
     ["unit-slip", others],
   ] as const)
     if (found.length > 0) warnings.push({ code, values: { product: product.name, rate: product.rate, slips: found } });
-  const plain = { form: product.form, formulation: product.formulation, use: product.says?.use };
+  const plain = plainOf(product);
   // A label's own figures go before what is plausible.
   if (!rateBounds(product.rate.kind, context) && !product.split) {
     const found = slipsOfBound(product.rate, plain, context, "us");

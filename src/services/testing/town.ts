@@ -149,7 +149,6 @@ export function spreadOut(db: Records, id: string): void {
   for (const step of spreadSteps(findSpreading(db, id)!.job)) must(tickSpread(db, id, { step, done: true }));
 }
 
-/** A quick check of the test town: 32.5 fl oz a minute. */
 /** What went down, as a form of the log sends it. */
 export const entry = (more: object = {}) => ({
   id: "application-0001",
@@ -164,6 +163,7 @@ export const entry = (more: object = {}) => ({
   ...more,
 });
 
+/** A quick check of the test town: 32.5 fl oz a minute. */
 export const QUICK_CHECK = {
   id: "quick-check-0001",
   calibrationId: "calibration-00001",

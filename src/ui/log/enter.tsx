@@ -4,7 +4,7 @@ import { Box } from "@chakra-ui/react";
 import { nanoid } from "nanoid";
 import { useState } from "react";
 import type { Issue } from "@/core/issue";
-import { rateContextOf } from "@/core/mixing/judge";
+import { plainOf, rateContextOf } from "@/core/mixing/judge";
 import { sameName } from "@/core/names";
 import { entered, parseAs, type Entered } from "@/core/quantity/parse";
 import { spokenToWritten } from "@/core/quantity/spoken";
@@ -264,7 +264,7 @@ function amountSlips(typed: string, label: LabelEntry | undefined, zoneArea: str
     if (!rate.ok) return [];
     const found = slipsOfRate(rate.value, { ...context, area });
     if (found.length > 0 || rateBounds(rate.value.kind, context)) return found;
-    return slipsOfBound(rate.value, { form, formulation: mixed.formulation, use: mixed.says?.use }, context, unitsInHand());
+    return slipsOfBound(rate.value, plainOf(mixed), context, unitsInHand());
   }
   const read = parseAs<"mass" | "volume">(typed, [form === "dry" ? "mass" : "volume"], {
     dialect: "screen",

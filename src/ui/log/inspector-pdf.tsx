@@ -1,7 +1,6 @@
 import { Document, Page, StyleSheet, Text, View } from "@react-pdf/renderer";
 import { areaAsRead, rateAsRead } from "@/core/working/as-read";
 import { readAmountOf } from "@/core/mixing/display";
-
 import type { System } from "@/core/working/units";
 import type { ApplicationEntry } from "@/formats/entries";
 import { stateOf } from "@/formats/log-csv";
@@ -9,7 +8,6 @@ import { missingOfEntry } from "@/formats/missing";
 import type { LogAsked } from "@/formats/slices";
 import { format } from "../data/dates";
 import { unitsInHand } from "../data/units";
-
 import { lackingWords } from "../mix/law-missing";
 import { INK, savePdf } from "../parts/pdf";
 import { logPath } from "./log-path";

@@ -6,14 +6,12 @@ import Link from "next/link";
 import { Fragment, useState, type ReactNode } from "react";
 import { areaAsRead, rateAsRead } from "@/core/working/as-read";
 import { readAmountOf } from "@/core/mixing/display";
-
 import type { ApplicationEntry, AsideEntry, BrokenEntry } from "@/formats/entries";
 import type { Cursor, LogAsked, Page } from "@/formats/slices";
 import { sentences, useRead, useSlice } from "../data/records";
 import { useInHand } from "../data/in-hand";
 import { useSystem } from "../data/units";
 import { useSaveOnce } from "../data/save-id";
-
 import { Room } from "../frame/room";
 import { Button, Heading, Note, SubHeading } from "../parts/controls";
 import { TwoSides } from "../parts/keeper";

@@ -13,7 +13,6 @@ import { useKept } from "../data/kept-here";
 import { sentences, usePeople, useSend, useSite } from "../data/records";
 import { useSaveOnce } from "../data/save-id";
 import { useSystem } from "../data/units";
-
 import { Check, Choose, type Option } from "../parts/choose";
 import { Button, Note } from "../parts/controls";
 import { TextField } from "../parts/field";

@@ -11,7 +11,6 @@ import { dayWords } from "../data/dates";
 import { useRead, useSlice } from "../data/records";
 import { useInHand } from "../data/in-hand";
 import { Room } from "../frame/room";
-
 import { useSystem } from "../data/units";
 import { Heading, Note, SubHeading } from "../parts/controls";
 import { TwoSides } from "../parts/keeper";

@@ -6,7 +6,6 @@ import type { Result, Share } from "@/core/log/results";
 import { BELIEVED } from "@/core/outcome/evidence";
 import { writeNumber } from "@/core/quantity/format";
 import { useSlice } from "../data/records";
-
 import { useSystem } from "../data/units";
 import { Note, SubHeading } from "../parts/controls";
 

@@ -4,7 +4,6 @@ import { Box } from "@chakra-ui/react";
 import { areaAsRead } from "@/core/working/as-read";
 import { WATER_FIRST } from "@/core/mixing/column";
 import { LOAD_MODES, type LoadMode } from "@/core/mixing/loads";
-
 import { read } from "@/core/working/units";
 import { useSystem } from "../data/units";
 import type { SiteEntry } from "@/formats/entries";

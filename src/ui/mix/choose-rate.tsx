@@ -2,7 +2,7 @@
 
 import { Box, VisuallyHidden } from "@chakra-ui/react";
 import { wordsFor } from "@/core/issue";
-import { rateContextOf } from "@/core/mixing/judge";
+import { plainOf, rateContextOf } from "@/core/mixing/judge";
 import { entered } from "@/core/quantity/parse";
 import { understood, rateField } from "@/core/quantity/ranges";
 import { spokenToWritten } from "@/core/quantity/spoken";
@@ -200,10 +200,5 @@ function slipsOf({ read, choice, label, rate }: Chosen, site: SiteEntry | undefi
   const context = { ...rateContextOf(product), area };
   const found = slipsOfRate(product.rate, context);
   if (found.length > 0 || rateBounds(product.rate.kind, context)) return found;
-  return slipsOfBound(
-    product.rate,
-    { form: product.form, formulation: product.formulation, use: product.says?.use },
-    context,
-    unitsInHand(),
-  );
+  return slipsOfBound(product.rate, plainOf(product), context, unitsInHand());
 }

@@ -2,7 +2,6 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import { areaAsRead } from "@/core/working/as-read";
-
 import type { SiteEntry } from "@/formats/entries";
 import { useSystem } from "../data/units";
 import { Button } from "../parts/controls";

@@ -8,7 +8,6 @@ import { useSearchParams } from "next/navigation";
 import { useMemo, useState } from "react";
 import { areaAsRead } from "@/core/working/as-read";
 import { planLines } from "@/core/mixing/mix";
-
 import type { System } from "@/core/working/units";
 import { mixWarningText } from "@/core/words/mix-warnings";
 import type { Sheet } from "@/formats/entries";

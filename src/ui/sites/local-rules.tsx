@@ -55,7 +55,7 @@ export function LocalRules() {
   };
   const save = async () => {
     const result = await send("/api/settings/rules", {
-      rules: told.map((rule) => ruleText(rule)),
+      rules: told.map(ruleText),
       ...(revision !== undefined && { "x-revision": revision }),
     });
     setIssues(result.ok ? [] : result.issues);

@@ -5,7 +5,6 @@ import { useState } from "react";
 import { areaAsRead } from "@/core/working/as-read";
 import type { System } from "@/core/working/units";
 import { sameName } from "@/core/names";
-
 import { entered } from "@/core/quantity/parse";
 import type { KeptZone, SiteEntry } from "@/formats/entries";
 import { canonical } from "@/core/quantity/arithmetic";

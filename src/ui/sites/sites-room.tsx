@@ -5,9 +5,7 @@ import Link from "next/link";
 import { useState } from "react";
 import { useFieldArray, type UseFormReturn } from "react-hook-form";
 import { areaAsRead } from "@/core/working/as-read";
-import { unitsInHand } from "../data/units";
 import type { System } from "@/core/working/units";
-
 import { valueIn } from "@/core/quantity/quantity";
 import { slipsOfArea } from "@/core/slips/of-reading";
 import type { SiteEntry } from "@/formats/entries";
@@ -22,7 +20,7 @@ import type { SiteText } from "@/formats/job-file/types";
 import { readTyped } from "@/formats/typed";
 import { useLabels, useSite, useSlice } from "../data/records";
 import { useInHand } from "../data/in-hand";
-import { useSystem } from "../data/units";
+import { unitsInHand, useSystem } from "../data/units";
 import { Room } from "../frame/room";
 import { Button, Heading, Input, Note, Select, SubHeading } from "../parts/controls";
 import { Field, TextField } from "../parts/field";

@@ -6,7 +6,6 @@ import { useState } from "react";
 import type { UseFormReturn } from "react-hook-form";
 import { areaAsRead } from "@/core/working/as-read";
 import { areaRelative, type MeasuredBy } from "@/core/area/uncertainty";
-
 import type { SiteForm } from "@/formats/forms/site";
 import { wallClock } from "../data/clock";
 import { format } from "../data/dates";
