@@ -11,7 +11,16 @@ import { withinField } from "../quantity/ranges";
 export function parseRate(typed: unknown, form: Form | undefined, options: ParseOptions = {}): Result<LabelRate> {
   const order =
     form === "liquid" ? (["rateByVolume", "rateByWeight", "strengthByVolume", "strengthByWeight"] as const) : RATE_KINDS;
-  const result = parseAs<RateKind>(typed, order, options);
+  const percent = options.dialect === "screen" && typeof typed === "string" ? /^(\S+?) ?%$/.exec(typed.trim())?.[1] : undefined;
+  // A label's "0.5 %" of a liquid is by volume (common practice); of a dry product it would be a weight for a volume.
+  if (percent !== undefined && form === "dry")
+    return bad({
+      path: options.path ?? "",
+      code: "wrong-unit",
+      received: typed as string,
+      expected: `the weight for so much spray, e.g. "5 g/L" or "0.7 oz/gal" (about 0.5 %)`,
+    });
+  const result = parseAs<RateKind>(percent === undefined ? typed : `${percent} %v/v`, order, options);
   if (!result.ok) return result;
   const rate = result.value as LabelRate;
   const wrong = form && formFault(rate, form, String(typed), options.path ?? "");

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { all, create } from "mathjs";
 import { isRateText, ounceOf, type Form } from "./label-rate";
+import { parseRate } from "./rate";
 import { parseStated, parseAnalysis, type Composition } from "./stated";
 import { plainNumber } from "../quantity/plain";
 import { raw, type Quantity } from "../quantity/kinds";
@@ -122,6 +123,25 @@ test("a stated rate reads the same whatever the form it is measured in", () => {
     const read = parseStated("1.5 lb ai/ac", product, { dialect: "screen" });
     expect(read.ok && read.value.text).toBe("1.5 lb ai/ac");
   }
+});
+
+test('a label\'s percentage is by volume of a liquid; of a dry product, or for an "a", it is asked what is meant', () => {
+  const read = (typed: string, form: Form, dialect: "screen" | "file" = "screen") => {
+    const result = parseRate(typed, form, { dialect });
+    return result.ok ? result.value.text : result.issues[0]!.expected;
+  };
+  expect(["0.5 %", "0.5%", "0.5 % v/v", "5 mL/are", "20 mL per are"].map((typed) => read(typed, "liquid"))).toEqual([
+    "0.5 %v/v",
+    "0.5 %v/v",
+    "0.5 %v/v",
+    "5 mL/100 m2",
+    "20 mL/100 m2",
+  ]);
+  expect(read("0.5 %", "dry")).toMatch(/weight for so much spray/);
+  // An are and an acre share a letter: 40 times apart.
+  expect(read("50 mL/a", "liquid")).toBe('"mL/ac" for an acre, or "mL/100 m2" for an are');
+  expect(read("2 lb/A", "dry")).toBe('"lb/ac" for an acre, or "lb/100 m2" for an are');
+  expect(read("0.5 %", "liquid", "file")).not.toBe("0.5 %v/v");
 });
 
 test("a bare number is of the form's own ounce, and what has an area is a rate", () => {

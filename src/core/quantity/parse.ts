@@ -223,6 +223,9 @@ function ratioOf(text: string, typed: string, path: string): Result<Entered<"dil
 }
 
 function unitHint(rest: string, kinds: readonly Kind[], example: string): string {
+  // An acre to one writer, an are (100 m²) to another: forty times apart, so it is asked.
+  const per = /^(.+)\/ ?a$/i.exec(rest)?.[1];
+  if (per !== undefined) return `"${per}/ac" for an acre, or "${per}/100 m2" for an are`;
   const names = Object.keys(DIMENSIONS).flatMap((d) => [...unitsOf(d as Dimension)]);
   const same = names.find((name) => name.toLowerCase() === rest.toLowerCase());
   return same ? `did you mean "${same}"?` : `write e.g. ${example}${kinds.length > 1 ? ` or "${EXAMPLES[kinds[1]!]}"` : ""}`;

@@ -23,6 +23,7 @@ const SPOKEN: readonly (readonly [RegExp, string])[] = [
   [/\bgrams?\b|\bgm\b/gi, "g"],
   [/\bkilograms?\b/gi, "kg"],
   [/\bacres?\b/gi, "ac"],
+  [/(?<=\/ ?)ares?\b/gi, "100 m2"],
   [/\bhectares?\b/gi, "ha"],
   [/\bseconds?\b|\bsecs?\b\.?/gi, "s"],
   [/\bminutes?\b|\bmins?\b\.?/gi, "min"],
