@@ -83,6 +83,8 @@ const NO_SQL = {
 
 /** The boxes themselves, a pick among many, and the reason for what stays as typed: no quantity is typed into these. */
 const BARE_INPUTS = ["field", "pickers", "slip-ask", "choose"].map((part) => `src/ui/parts/${part}.tsx`);
+/** The one link: next/link asks for all that stands behind every link in sight, this one when a hand is on it. */
+const PAGE_LINK = "src/ui/parts/page-link.tsx";
 const RAW_INPUTS =
   "JSXOpeningElement[name.name=/^(Input|input)$/], JSXOpeningElement[name.object.name='chakra'][name.property.name='input']";
 
@@ -160,7 +162,7 @@ const config = [
   {
     // A quantity has one control, which gives a number its unit at the key that typed it: TextField or QuantityInput, with what it is of.
     files: ["src/ui/**/*.tsx"],
-    ignores: ["**/*.test.tsx", ...BARE_INPUTS],
+    ignores: ["**/*.test.tsx", ...BARE_INPUTS, PAGE_LINK],
     rules: {
       "no-restricted-syntax": [
         ...NO_SQL.rules["no-restricted-syntax"],
@@ -168,6 +170,7 @@ const config = [
           selector: `:matches(${RAW_INPUTS}):not(:has(JSXAttribute[name.name='type'][value.value=/^(radio|checkbox|file|search|range)$/]))`,
           message: "Use TextField or QuantityInput with its quantity, or Check and Choose: no raw input.",
         },
+        { selector: "ImportDeclaration[source.value='next/link']", message: "Use PageLink of ui/parts/page-link." },
       ],
     },
   },

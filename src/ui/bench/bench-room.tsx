@@ -2,7 +2,7 @@
 
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
 import { format } from "../data/dates";
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 import { useRouter } from "next/navigation";
 import { mixLock } from "@/core/calibration/may-mix";
 import { writeNumber } from "@/core/quantity/format";
@@ -120,7 +120,7 @@ function Empty({ settled }: { settled: boolean }) {
         <Box>A tank, a plot, a watch, a bucket, the label&apos;s rate: one page, three minutes, and it can be kept.</Box>
         <Box>
           <Button look="act" asChild>
-            <Link href="/mix/quick">Mix on one page →</Link>
+            <PageLink href="/mix/quick">Mix on one page →</PageLink>
           </Button>
         </Box>
       </Column>
@@ -129,16 +129,17 @@ function Empty({ settled }: { settled: boolean }) {
       <FirstThing>
         <Box as="ol" listStyleType="decimal" paddingLeft="22px" display="grid" gap="6px">
           <li>
-            <Link href="/rigs">Add a rig and who sprays with it.</Link>
+            <PageLink href="/rigs">Add a rig and who sprays with it.</PageLink>
           </li>
           <li>
-            <Link href="/calibrate">Calibrate it</Link>: a watch, a bucket, clean water.
+            <PageLink href="/calibrate">Calibrate it</PageLink>: a watch, a bucket, clean water.
           </li>
           <li>
-            <Link href="/labels">Add a label</Link> with its rate, and <Link href="/sites">a site</Link> with its area.
+            <PageLink href="/labels">Add a label</PageLink> with its rate, and <PageLink href="/sites">a site</PageLink> with its
+            area.
           </li>
           <li>
-            <Link href="/mix">Mix</Link>: what goes into each tank, and how it came about.
+            <PageLink href="/mix">Mix</PageLink>: what goes into each tank, and how it came about.
           </li>
         </Box>
       </FirstThing>
@@ -161,7 +162,7 @@ function Bench({ rigs }: { rigs: readonly RigEntry[] }) {
     <Column gap="28px">
       <Row justifyContent="space-between" alignItems="baseline" gap="4px 16px" flexWrap="wrap">
         <Heading>{format(wallClock(), "EEEE, d MMMM")}</Heading>
-        <Link href="/mix/quick">A mix on one page</Link>
+        <PageLink href="/mix/quick">A mix on one page</PageLink>
       </Row>
       <RunSheets rigs={rigs} people={people} />
       <OpenSheets />
@@ -205,9 +206,9 @@ function SomeSheets({ page: { rows, next } }: { page: Page<SheetEntry> }) {
       {rows.map((sheet) => (
         <Row key={sheet.id} flexWrap="wrap" gap="4px 20px" minHeight="52px" borderBottom="1px solid" borderColor="line">
           <Box flex="1 1 220px">
-            <Link href={`/mix/sheet?id=${sheet.id}`} style={{ fontWeight: 700, fontSize: 17 }}>
+            <PageLink href={`/mix/sheet?id=${sheet.id}`} style={{ fontWeight: 700, fontSize: 17 }}>
               {sheetName(sheet)}
-            </Link>
+            </PageLink>
           </Box>
           <Box color="soft">{format(wallClock(sheet.madeAt), "d MMM, HH:mm")}</Box>
           <Box fontFamily="reading">

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 import { paperState } from "@/formats/papers";
 import { todayDate } from "../data/clock";
 import { dayWords } from "../data/dates";
@@ -34,7 +34,7 @@ export function PapersDue() {
           <Stamp
             state={state === "ended" ? "stop" : "act"}
           >{`${state === "ended" ? "ended" : "ends"} ${dayWords(paper.ends!)}`}</Stamp>
-          <Link href="/rigs">Crew</Link>
+          <PageLink href="/rigs">Crew</PageLink>
         </Row>
       ))}
     </Box>

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 import { useState } from "react";
 import { fromCanonical } from "@/core/quantity/arithmetic";
 import { read, type System } from "@/core/working/units";
@@ -43,9 +43,9 @@ export function TodaysWork() {
             borderBottom="1px solid"
             borderColor="line"
           >
-            <Link href="/mix" onClick={() => choose({ siteId })}>
+            <PageLink href="/mix" onClick={() => choose({ siteId })}>
               <strong>{site}</strong>
-            </Link>
+            </PageLink>
             <Box color="soft">{round}</Box>
             {reasons.length > 0 && <Box color="act">! {reasons.map((reason) => WHY[reason]).join(", ")}</Box>}
           </Row>
@@ -53,7 +53,7 @@ export function TodaysWork() {
       </Box>
       {day.more > 0 && <Box color="soft">And {day.more.toLocaleString("en-US")} more.</Box>}
       <DayLoad day={day} begun />
-      <Link href="/sites/program/year">The week and the year</Link>
+      <PageLink href="/sites/program/year">The week and the year</PageLink>
     </Box>
   );
 }
@@ -126,7 +126,7 @@ export function ShelfDue() {
               {out && `: ${amountText(left ?? 0, form, system)} on hand, ${amountText(soon, form, system)} in two weeks`}
             </Box>
             <Stamp state={out ? "stop" : "act"}>{out ? "runs out" : short ? "count it" : "a lot is past its last day"}</Stamp>
-            <Link href="/labels/shelf">Shelf</Link>
+            <PageLink href="/labels/shelf">Shelf</PageLink>
           </Row>
         );
       })}

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 
 const PLACES = [
   ["/calibrate", "Run sheet"],
@@ -13,7 +13,7 @@ const PLACES = [
   ["/calibrate/crew", "Crew"],
 ] as const;
 
-const Place = chakra(Link, {
+const Place = chakra(PageLink, {
   base: {
     display: "inline-flex",
     alignItems: "center",

@@ -2,7 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { format } from "../data/dates";
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 import { useSearchParams } from "next/navigation";
 import { useState } from "react";
 import { calibrationJob, soundJob } from "@/formats/job-file/assemble";
@@ -73,7 +73,7 @@ export function CalibrationRecord() {
       <Room>
         {(looked === null || id === null) && (
           <FirstThing>
-            There is no such calibration. <Link href="/calibrate">Calibrate</Link>
+            There is no such calibration. <PageLink href="/calibrate">Calibrate</PageLink>
           </FirstThing>
         )}
       </Room>
@@ -116,7 +116,7 @@ export function CalibrationRecord() {
         {before && (
           <>
             {" "}
-            · before it <Link href={`/calibrate/record?id=${before.id}`}>{volumeOf(workOut(before), system)}</Link>
+            · before it <PageLink href={`/calibrate/record?id=${before.id}`}>{volumeOf(workOut(before), system)}</PageLink>
           </>
         )}
       </Note>
@@ -145,12 +145,12 @@ export function CalibrationRecord() {
         <Withdraw id={entry.id} />
       )}
       <Box marginTop="20px">
-        <Link href="/mix" style={{ fontWeight: 700, marginRight: 28 }}>
+        <PageLink href="/mix" style={{ fontWeight: 700, marginRight: 28 }}>
           Mix with it →
-        </Link>
-        <Link href={`/calibrate/tag?id=${entry.id}`} style={{ fontWeight: 700 }}>
+        </PageLink>
+        <PageLink href={`/calibrate/tag?id=${entry.id}`} style={{ fontWeight: 700 }}>
           The tag to hang on it →
-        </Link>
+        </PageLink>
       </Box>
     </Room>
   );

@@ -2,7 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { format } from "../data/dates";
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 import { writeNumber } from "@/core/quantity/format";
 import { read } from "@/core/working/units";
 import type { RigEntry } from "@/formats/entries";
@@ -54,12 +54,12 @@ export function Story({ rig, personId, siteId }: StoryProps) {
               <Box flex="0 0 110px" color="soft">
                 {format(wallClock(entry.madeAt), "d MMM yyyy")}
               </Box>
-              <Link
+              <PageLink
                 href={`/calibrate/record?id=${entry.id}`}
                 style={{ fontFamily: "var(--cg-fonts-reading)", fontWeight: 700, flex: 1 }}
               >
                 {read(made.sprayVolume.value, "sprayVolume", system)}
-              </Link>
+              </PageLink>
               {entry.lever && (
                 <Box textStyle="small" color="soft" flex="1 1 160px">
                   {LEVER_WORDS[entry.lever].toLowerCase()} to {entry.leverSetTo}

@@ -3,7 +3,7 @@
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
 import { dayWords, format } from "../data/dates";
 import dynamic from "next/dynamic";
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 import { useState } from "react";
 import { dateOf } from "@/core/calendar";
 import { volumeIn } from "@/core/calibration/expected-catch";
@@ -52,11 +52,12 @@ export function CheckRoom() {
           <NeedHand lacks={lacks} />
         ) : !calibrated ? (
           <FirstThing>
-            A quick check is held against a full calibration: <Link href="/calibrate">calibrate first</Link>.
+            A quick check is held against a full calibration: <PageLink href="/calibrate">calibrate first</PageLink>.
           </FirstThing>
         ) : !calibrated.made.flow || calibrated.estimate ? (
           <FirstThing>
-            This calibration has no measured flow to hold a check against: <Link href="/calibrate">calibrate with a catch</Link>.
+            This calibration has no measured flow to hold a check against:{" "}
+            <PageLink href="/calibrate">calibrate with a catch</PageLink>.
           </FirstThing>
         ) : (
           <Checking calibrated={calibrated} />
@@ -123,7 +124,7 @@ function Verdict({ check }: { check: CheckEntry }) {
       <Stamp state={pass ? "good" : "stop"}>{pass ? "pass" : "recalibrate"}</Stamp>
       <Box>
         <Reading>{showChange(check.ratio - 1)}</Reading> on {format(wallClock(check.madeAt), "d MMM, HH:mm")}: {check.volume} in{" "}
-        {check.time}. {!pass && <Link href="/calibrate">Calibrate again</Link>}
+        {check.time}. {!pass && <PageLink href="/calibrate">Calibrate again</PageLink>}
       </Box>
     </Row>
   );

@@ -2,7 +2,7 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import dynamic from "next/dynamic";
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 import { pool } from "@/core/outcome/evidence";
 import { fromCanonical } from "@/core/quantity/arithmetic";
 import { showChange, writeNumber } from "@/core/quantity/format";
@@ -73,7 +73,7 @@ function Said({ one }: { one: LoadsEntry }) {
       paddingY="6px"
     >
       <chakra.span color="soft">{format(wallClock(one.at), "d MMM yyyy")}</chakra.span>
-      <Link href={`/mix/sheet?id=${one.sheetId}`}>{one.site}</Link>
+      <PageLink href={`/mix/sheet?id=${one.sheetId}`}>{one.site}</PageLink>
       <Reading textAlign="right">
         {showChange(one.ratio - 1, { decimals: 1 })} ± {writeNumber(one.relative * 100, { figures: 2 })} %
       </Reading>

@@ -2,7 +2,7 @@
 
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
 import { format } from "../data/dates";
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 import type { Calibration } from "@/core/calibration/calibrate";
 import { ownerOf } from "@/core/calibration/standing";
 import { agreement } from "@/core/calibration/trials";
@@ -76,7 +76,7 @@ function Compared({ rig, system }: { rig: RigEntry; system: System }) {
   if (crew.length === 0)
     return (
       <FirstThing>
-        Nobody has calibrated this rig yet. <Link href="/calibrate">Begin</Link>, and this is where paces are compared.
+        Nobody has calibrated this rig yet. <PageLink href="/calibrate">Begin</PageLink>, and this is where paces are compared.
       </FirstThing>
     );
   const most = crew.map((m) => m.calibrated.made.sprayVolume.value).reduce(larger);
@@ -117,7 +117,7 @@ function Compared({ rig, system }: { rig: RigEntry; system: System }) {
         <SubHeading>Training record</SubHeading>
         <Note marginY="8px">
           Pace, width and height are trained with water until repeat runs agree: within 5 % is good, over 10 % no calibration.{" "}
-          <Link href="/calibrate/practice">Practise</Link>, and see who holds which pace.
+          <PageLink href="/calibrate/practice">Practise</PageLink>, and see who holds which pace.
         </Note>
         {crew.map((member) => (
           <Training key={member.person.id} member={member} />
@@ -215,7 +215,7 @@ function Training({ member: { person, record } }: { member: Member }) {
           const spread = paceSpread(made);
           return (
             <Box as="li" key={entry.id} textStyle="note">
-              <Link href={`/calibrate/record?id=${entry.id}`}>{format(wallClock(entry.madeAt), "d MMM")}</Link>{" "}
+              <PageLink href={`/calibrate/record?id=${entry.id}`}>{format(wallClock(entry.madeAt), "d MMM")}</PageLink>{" "}
               <chakra.strong fontFamily="reading">
                 {spread === null ? "1 walk" : `${writeNumber(spread * 100, { figures: 2 })} %`}
               </chakra.strong>

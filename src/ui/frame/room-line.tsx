@@ -1,12 +1,12 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 import { usePathname } from "next/navigation";
 import { Ruler } from "../parts/ruler";
 import { ROOMS } from "./rooms";
 
-const Stop = chakra(Link, {
+const Stop = chakra(PageLink, {
   base: {
     position: "relative",
     flex: { base: 1, lg: "0 0 auto" },

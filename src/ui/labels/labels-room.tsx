@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 import { useState } from "react";
 import { PRODUCT_USES, type ProductUse } from "@/core/hose-end/suitability";
 import type { CardText } from "@/formats/card/card";
@@ -144,7 +144,7 @@ function Shelf({ editing, onSide }: { editing: string | undefined; onSide: (side
   return (
     <>
       <SubHeading>On the shelf</SubHeading>
-      <Link href="/labels/shelf">What is on hand, needed and to be bought; lots</Link>
+      <PageLink href="/labels/shelf">What is on hand, needed and to be bought; lots</PageLink>
       {read && labels.length === 0 && (
         <Box marginTop="12px">
           <FirstThing>

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 import { format } from "../data/dates";
 import type { Form } from "@/core/labels/label-rate";
 import type { System } from "@/core/working/units";
@@ -24,7 +24,7 @@ export function OnHand({ label }: { label: LabelEntry }) {
     <Box>
       {stock ? words(stock, label.card.form, system) : "Not counted yet."}{" "}
       <CountStock label={label} again={stock !== undefined} />{" "}
-      <Link href={`/labels/shelf?product=${encodeURIComponent(label.id)}`}>Packages that came</Link>
+      <PageLink href={`/labels/shelf?product=${encodeURIComponent(label.id)}`}>Packages that came</PageLink>
     </Box>
   );
 }

@@ -2,7 +2,7 @@
 
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
 import { format } from "../data/dates";
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 import { Fragment, useState, type ReactNode } from "react";
 import { areaAsRead, rateAsRead } from "@/core/working/as-read";
 import { readAmountOf } from "@/core/mixing/display";
@@ -43,7 +43,7 @@ export function LogRoom() {
     <Room>
       <Row justifyContent="space-between" alignItems="baseline" gap="4px 12px" flexWrap="wrap">
         <Heading>Log</Heading>
-        <Link href="/log/looks">Before and after</Link>
+        <PageLink href="/log/looks">Before and after</PageLink>
       </Row>
       <Note>
         What went down, where and when. Every plan counts it against the label&apos;s limits, with what open mix sheets plan.
@@ -262,9 +262,9 @@ function Record({ entry, onCorrect, onUndo, onBack, onWhy, children }: RecordPro
         </Box>
         {stands ? (
           <Row gap="4px 12px" flexWrap="wrap">
-            <Link href={lookPath({ recordId: entry.id })} aria-label={`Judge ${entry.product}, ${entry.date}`}>
+            <PageLink href={lookPath({ recordId: entry.id })} aria-label={`Judge ${entry.product}, ${entry.date}`}>
               Judge it
-            </Link>
+            </PageLink>
             <Button look="quiet" aria-label={`Correct ${entry.product}, ${entry.date}`} onClick={onCorrect}>
               Correct
             </Button>

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 import { useSlice } from "../data/records";
 import { todayDate } from "../data/clock";
 import { dayWords } from "../data/dates";
@@ -36,7 +36,7 @@ export function DueLooks() {
           <Stamp state={one.what === "follow-up" && one.since <= today ? "act" : "good"}>
             {one.what === "inspection" ? `can be judged since ${dayWords(one.since)}` : `planned for ${dayWords(one.since)}`}
           </Stamp>
-          <Link href={lookPath(one)}>{one.what === "inspection" ? "Judge it" : "See it"}</Link>
+          <PageLink href={lookPath(one)}>{one.what === "inspection" ? "Judge it" : "See it"}</PageLink>
         </Row>
       ))}
     </Box>

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box, ClientOnly } from "@chakra-ui/react";
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 import { useRouter, useSearchParams } from "next/navigation";
 import { useState } from "react";
 import { rateAsRead } from "@/core/working/as-read";
@@ -44,7 +44,7 @@ export function LooksRoom() {
     <Room>
       <Row justifyContent="space-between" alignItems="baseline" gap="4px 12px" flexWrap="wrap">
         <Heading>Before and after</Heading>
-        <Link href="/log">The log</Link>
+        <PageLink href="/log">The log</PageLink>
       </Row>
       <Note>Look at the ground before you spray, and again when the label says that an effect can be seen.</Note>
       <Box marginTop="8px">
@@ -80,7 +80,7 @@ export function LooksRoom() {
               {read && record !== undefined && judged && <LookForm key={judged.id} record={judged} onDone={done} />}
               {record !== undefined && judged === null && (
                 <FirstThing>
-                  There is no such record, or it never went down. <Link href="/log">The log</Link>
+                  There is no such record, or it never went down. <PageLink href="/log">The log</PageLink>
                 </FirstThing>
               )}
             </ClientOnly>

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 import { rowName, likelyRow, rateAt } from "@/formats/card/choice";
 import type { MixWarning } from "@/core/mixing/plan";
 import { mixWarningText } from "@/core/words/mix-warnings";
@@ -59,7 +59,7 @@ export function ChooseProducts(props: ProductsProps) {
       {labels.length === 0 && (
         <Box marginTop="12px">
           <FirstThing>
-            The shelf is empty: <Link href="/labels">add the first label</Link>.
+            The shelf is empty: <PageLink href="/labels">add the first label</PageLink>.
           </FirstThing>
         </Box>
       )}

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 import type { Calibration } from "@/core/calibration/calibrate";
 import { readHead, type Head } from "@/core/hose-end/head";
 import { headPairs, jarOf, type HeadPair } from "@/core/hose-end/solve";
@@ -78,9 +78,9 @@ export function HeadSetting({ rig, made, products, system, onSet }: HeadProps) {
       {wish && reading.timePer1000 && off > 0.1 && (
         <Box>
           Or leave head and jar, and walk {groundText(system)} in <strong>{paceTime(reading.timePer1000.value, system)}</strong>:{" "}
-          <Link href="/calibrate" style={{ textDecoration: "underline" }}>
+          <PageLink href="/calibrate" style={{ textDecoration: "underline" }}>
             time that pace first
-          </Link>
+          </PageLink>
           .
         </Box>
       )}

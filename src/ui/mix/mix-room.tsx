@@ -2,7 +2,7 @@
 
 import dynamic from "next/dynamic";
 import { Box, ClientOnly } from "@chakra-ui/react";
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 import { useMemo, useState } from "react";
 import type { AreaRate } from "@/core/labels/active";
 import type { Kit } from "@/core/calibration/kit";
@@ -160,7 +160,8 @@ function Mixing() {
         </BeforeThePlan>
         {rigs.length === 0 && (
           <Notice state="plain">
-            Nothing on record yet? <Link href="/mix/quick">A mix on one page</Link> needs no records, and makes them if you like.
+            Nothing on record yet? <PageLink href="/mix/quick">A mix on one page</PageLink> needs no records, and makes them if
+            you like.
           </Notice>
         )}
         {!worked && !locked && <TankAlone full={fullOf(hand, draft, tank, chosen)} hand={hand} />}

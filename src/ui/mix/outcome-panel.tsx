@@ -1,7 +1,7 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 import { readAreaRate } from "@/core/labels/active";
 import type { SiteOutcome } from "@/core/outcome/reconcile";
 import { isZero } from "@/core/quantity/arithmetic";
@@ -85,7 +85,7 @@ function OneSite({ site, several, system, day }: SiteProps) {
           </Box>
           <Note marginTop="6px">
             Mixed by {read(site.next.value, "sprayVolume", system)} the next time, it would come out: but one day is no
-            calibration. <Link href="/calibrate">Calibrate anew</Link>, or do a quick check first.
+            calibration. <PageLink href="/calibrate">Calibrate anew</PageLink>, or do a quick check first.
           </Note>
         </Box>
       )}

@@ -1,6 +1,6 @@
 "use client";
 
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 import type { Kit } from "@/core/calibration/kit";
 import type { System } from "@/core/working/units";
 import type { Sheet } from "@/formats/entries";
@@ -40,7 +40,7 @@ export function SheetFiles({ sheet, worked, kit, system }: FilesProps) {
     <Row className="no-print" flexWrap="wrap">
       {sheet.state === "open" && !held && (
         <Button look="act" asChild>
-          <Link href={`/mix/pour?id=${sheet.id}`}>Pour, step by step</Link>
+          <PageLink href={`/mix/pour?id=${sheet.id}`}>Pour, step by step</PageLink>
         </Button>
       )}
       <Button onClick={() => window.print()}>Print the sheet</Button>

@@ -3,7 +3,7 @@
 import { Box, ClientOnly } from "@chakra-ui/react";
 import { format } from "../data/dates";
 import dynamic from "next/dynamic";
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 import { useSearchParams } from "next/navigation";
 import { useMemo, useState } from "react";
 import { areaAsRead } from "@/core/working/as-read";
@@ -56,7 +56,7 @@ export function SheetRoom() {
     return (
       <Room>
         <FirstThing>
-          There is no such mix sheet. <Link href="/mix">Mix one</Link>
+          There is no such mix sheet. <PageLink href="/mix">Mix one</PageLink>
         </FirstThing>
       </Room>
     );
@@ -223,9 +223,9 @@ function SheetHead({ sheet, system }: { sheet: Sheet; system: System }) {
       </Note>
       {sheet.others.map((other) => (
         <Note key={other.id}>
-          <Link href={`/mix/sheet?id=${other.id}`} style={{ textDecoration: "underline" }}>
+          <PageLink href={`/mix/sheet?id=${other.id}`} style={{ textDecoration: "underline" }}>
             The {other.tank} tank of the same day
-          </Link>
+          </PageLink>
         </Note>
       ))}
     </>

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import Link from "next/link";
+import { PageLink } from "./page-link";
 import { ownerOf } from "@/core/calibration/standing";
 import { usePeople, useRigs, useSlice } from "../data/records";
 import type { InHand } from "../data/in-hand";
@@ -25,21 +25,21 @@ export function NeedHand({ lacks }: { lacks: "rig" | "person" | "site" }) {
       <FirstThing>
         {rigs.length === 0 ? (
           <>
-            First <Link href="/rigs">add the rig</Link> that you will calibrate.
+            First <PageLink href="/rigs">add the rig</PageLink> that you will calibrate.
           </>
         ) : lacks === "rig" ? (
           "Pick the rig in the strip above."
         ) : lacks === "site" ? (
           sites?.rows.length === 0 ? (
             <>
-              A hose-end head depends on the tap: first <Link href="/sites">add the site</Link>.
+              A hose-end head depends on the tap: first <PageLink href="/sites">add the site</PageLink>.
             </>
           ) : (
             "Whose tap feeds the head? Pick the site in the strip above."
           )
         ) : people.length === 0 ? (
           <>
-            A pace is a person&apos;s own: first <Link href="/rigs">add who sprays</Link>.
+            A pace is a person&apos;s own: first <PageLink href="/rigs">add who sprays</PageLink>.
           </>
         ) : (
           "Who holds the wand today? Pick the person in the strip above: a pace is a person's own."

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 import { useSearchParams } from "next/navigation";
 import { useEffect, useLayoutEffect, useMemo, useState, type ReactNode } from "react";
 import type { Sheet } from "@/formats/entries";
@@ -40,7 +40,7 @@ export function PourRoom() {
     return (
       <Room>
         <FirstThing>
-          There is no such mix sheet. <Link href="/mix">Mix one</Link>
+          There is no such mix sheet. <PageLink href="/mix">Mix one</PageLink>
         </FirstThing>
       </Room>
     );
@@ -172,9 +172,9 @@ function AboveTheStep({ sheet, voice }: { sheet: Sheet; voice: ReturnType<typeof
   const awake = useAwake();
   return (
     <Row justifyContent="space-between" flexWrap="wrap">
-      <Link href={`/mix/sheet?id=${sheet.id}`} style={{ textDecoration: "underline" }}>
+      <PageLink href={`/mix/sheet?id=${sheet.id}`} style={{ textDecoration: "underline" }}>
         Back to the sheet
-      </Link>
+      </PageLink>
       <Box textStyle="small" color="soft">
         {awake === true && "the screen stays on"}
         {awake === false && "the screen may go dark: touch it now and then"}
@@ -274,7 +274,7 @@ function AllPoured({ sheet, next, onBack }: AllPouredProps) {
       <FieldLines sheet={sheet} after />
       <Box>
         <Button look="act" minHeight="64px" asChild>
-          <Link href={`/mix/sheet?id=${sheet.id}`}>{sheet.run ? "To the stops" : "To the sheet"}</Link>
+          <PageLink href={`/mix/sheet?id=${sheet.id}`}>{sheet.run ? "To the stops" : "To the sheet"}</PageLink>
         </Button>
       </Box>
       {onBack && (

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 import type { ReactNode } from "react";
 import type { Ground } from "@/core/calibration/evidence";
 import type { Line } from "@/core/working/explain";
@@ -42,7 +42,7 @@ export function Drill({ at, title, about, working = [], children }: DrillProps) 
       <Places at="/calibrate/practice" />
       <Row as="nav" aria-label="Drills" flexWrap="wrap" gap="0 6px" marginBottom="8px" className="no-print">
         {DRILLS.map(([path, name]) => (
-          <Link key={path} href={path} aria-current={path === at ? "page" : undefined} style={{ textDecoration: "none" }}>
+          <PageLink key={path} href={path} aria-current={path === at ? "page" : undefined} style={{ textDecoration: "none" }}>
             <Box
               as="span"
               display="inline-flex"
@@ -57,7 +57,7 @@ export function Drill({ at, title, about, working = [], children }: DrillProps) 
             >
               {name}
             </Box>
-          </Link>
+          </PageLink>
         ))}
       </Row>
       <Heading>{title}</Heading>

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box, ClientOnly } from "@chakra-ui/react";
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 import { useState } from "react";
 import { wordsFor } from "@/core/issue";
 import { LESSONS, lessonTitle, type LessonId } from "@/core/practice/lesson-ids";
@@ -162,13 +162,13 @@ function Open({ person, lesson, seed, units, onAgain, onClose }: OpenProps) {
             That is it
           </Button>
         )}
-        <Link
+        <PageLink
           href={path}
           style={{ marginTop: 36 }}
           onClick={() => pattern && keep("pattern", { spacing: lesson.spacing, caught: pattern.join(" "), most: "", at: 0 })}
         >
           {words}
-        </Link>
+        </PageLink>
       </Row>
       {trouble.map((one) => (
         <Notice key={one} state="stop">

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 import { Fragment } from "react";
 import type { DueEntry } from "@/formats/entries";
 import { dayWords } from "../data/dates";
@@ -26,7 +26,7 @@ export function DueRounds({ here = false }: { here?: boolean }) {
         {due.more > 0 && <Note>And {due.more.toLocaleString("en-US")} more of them.</Note>}
         {!here && (
           <Box>
-            <Link href="/sites/program">The program</Link>
+            <PageLink href="/sites/program">The program</PageLink>
           </Box>
         )}
       </Column>
@@ -69,9 +69,9 @@ function RoundDue({ round: { name, label, counts }, items }: RoundProps) {
           {items.slice(0, NAMED).map(({ site, siteId, latest, left, state }, i) => (
             <Fragment key={siteId}>
               {i > 0 && " · "}
-              <Link href="/mix" onClick={() => choose({ siteId })}>
+              <PageLink href="/mix" onClick={() => choose({ siteId })}>
                 {site}
-              </Link>
+              </PageLink>
               {left && ` (still ${nameList(left)})`}
               {latest && ` by ${dayWords(latest)}${state === "overdue" ? ": too late" : ""}`}
             </Fragment>

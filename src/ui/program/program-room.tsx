@@ -1,7 +1,7 @@
 "use client";
 
 import { Box, ClientOnly } from "@chakra-ui/react";
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 import { useState } from "react";
 import { parseField } from "@/core/quantity/ranges";
 import { capital } from "@/core/words/capital";
@@ -91,7 +91,7 @@ export function ProgramRoom() {
       <ClientOnly>
         <Column gap="24px" marginTop="14px">
           <Row>
-            <Link href="/sites/program/year">The year and the week, laid out</Link>
+            <PageLink href="/sites/program/year">The year and the week, laid out</PageLink>
           </Row>
           <DueRounds here />
           {program && <Soil program={program} />}

@@ -2,7 +2,7 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import { DndContext, KeyboardSensor, PointerSensor, useDraggable, useDroppable, useSensor, useSensors } from "@dnd-kit/core";
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 import { useState } from "react";
 import { daysLater, daysFrom } from "@/core/calendar";
 import { mixLock } from "@/core/calibration/may-mix";
@@ -166,9 +166,9 @@ function Work({ item, day, today, owed, onMove }: WorkProps) {
     >
       <Box display="grid" gridTemplateColumns="minmax(0,1fr) 32px" gap="4px">
         <Box minW={0} overflowWrap="anywhere">
-          <Link href="/mix" onClick={() => choose({ siteId })}>
+          <PageLink href="/mix" onClick={() => choose({ siteId })}>
             {site}
-          </Link>
+          </PageLink>
           <Box textStyle="small" color="soft">
             {round}
             {fixed && ", fixed"}

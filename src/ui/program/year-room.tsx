@@ -1,7 +1,7 @@
 "use client";
 
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 import { useSearchParams } from "next/navigation";
 import { useState } from "react";
 import { dateOf, dayOf, daysFrom } from "@/core/calendar";
@@ -39,7 +39,7 @@ export function YearRoom() {
       <Heading>Year</Heading>
       <Note>
         Each round gets a day on each site: in its window, no more than a day&apos;s work a day, and inside its label. Drag a bar,
-        or use the arrow keys and Enter. <Link href="/sites/program">The program</Link> says what the rounds are.
+        or use the arrow keys and Enter. <PageLink href="/sites/program">The program</PageLink> says what the rounds are.
       </Note>
       <ClientOnly>
         {year && (

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 import { useSearchParams } from "next/navigation";
 import { useState } from "react";
 import type { ShelfProduct } from "@/formats/entries";
@@ -30,7 +30,8 @@ export function ShelfRoom() {
       <Heading>Shelf</Heading>
       <Note>
         On hand is what was counted last and what came since, less what went down. What is needed is what{" "}
-        <Link href="/sites/program/year">the year</Link> lays out, at the rates of <Link href="/sites/program">the program</Link>.
+        <PageLink href="/sites/program/year">the year</PageLink> lays out, at the rates of{" "}
+        <PageLink href="/sites/program">the program</PageLink>.
       </Note>
       <ClientOnly>
         <Column gap="24px" marginTop="14px">

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 import { useState } from "react";
 import { useFieldArray, type UseFormReturn } from "react-hook-form";
 import { areaAsRead } from "@/core/working/as-read";
@@ -77,7 +77,7 @@ export function SitesRoom() {
         sprayed. A zone that is taken out keeps what went down on it.
       </Note>
       <Box>
-        <Link href="/sites/program">The program: rounds of a year, and what is due</Link>
+        <PageLink href="/sites/program">The program: rounds of a year, and what is due</PageLink>
       </Box>
       <TwoSides formFirst={none || entry !== undefined}>
         <Box>

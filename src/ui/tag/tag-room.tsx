@@ -1,7 +1,7 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 import { useSearchParams } from "next/navigation";
 import { useState } from "react";
 import { usePeople, useRigs, useSlice } from "../data/records";
@@ -32,7 +32,7 @@ export function TagRoom() {
       <Room>
         {(looked === null || id === null) && (
           <FirstThing>
-            There is no such calibration. <Link href="/calibrate">Calibrate</Link>
+            There is no such calibration. <PageLink href="/calibrate">Calibrate</PageLink>
           </FirstThing>
         )}
       </Room>

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import Link from "next/link";
+import { PageLink } from "../parts/page-link";
 import { judgeAir } from "@/formats/air-seen";
 import type { ProductText, SiteText } from "@/formats/job-file/types";
 import { hoursOf, newestOf } from "@/formats/weather/hours";
@@ -34,7 +34,7 @@ export function AirAtMix({ products, sites }: AtMixProps) {
     <Box as="section" aria-label="Weather for this mix">
       <Notice state={VERDICT_STATE[verdict]}>
         {VERDICT_WORDS[verdict]} by these labels, as of {format(wallClock(new Date(last.at).toISOString()), "HH:mm")}
-        {said && `: ${said}`}. <Link href="/">The hours</Link>
+        {said && `: ${said}`}. <PageLink href="/">The hours</PageLink>
       </Notice>
     </Box>
   );
