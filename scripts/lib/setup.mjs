@@ -76,9 +76,13 @@ function newest(folder) {
   return latest;
 }
 
+/** The process that works through files and copies beside the server, in one piece: it starts in a quarter of the time that its sources take. */
+const BACKGROUND = inProject(".next", "background.cjs");
+
 /** Whether there is a build, and nothing of its source is newer. */
 export function buildIsCurrent() {
   const built = inProject(".next", "BUILD_ID");
+  if (!existsSync(BACKGROUND)) return false;
   const sources = Math.max(
     newest(inProject("src")),
     ...["package-lock.json", "next.config.mjs"].map((f) => statSync(inProject(f)).mtimeMs),
@@ -90,7 +94,7 @@ export function buildIsCurrent() {
 export function ensureBuilt() {
   if (buildIsCurrent()) return;
   console.error("Building …");
-  run(process.execPath, [bin("next"), "build"], { env: { NODE_ENV: "production" } });
+  run(process.execPath, [inProject("scripts", "build.mjs")]);
 }
 
 /** Where a person's records are kept, unless CAREFUL_GAUGE_DATA says otherwise. */

@@ -1,5 +1,5 @@
 import { fork } from "node:child_process";
-import { mkdtempSync } from "node:fs";
+import { existsSync, mkdtempSync } from "node:fs";
 import path from "node:path";
 import { bad, type Result } from "@/core/issue";
 import { clearStaging, stagingPrefix } from "@/records/private";
@@ -22,6 +22,15 @@ export function tmpFolder(folder: string): string {
   return mkdtempSync(stagingPrefix(folder));
 }
 
+/** What such a process runs: of a production server what was built with it, in one piece; else its sources. */
+function program(): { readonly script: string; readonly loader: readonly string[] } {
+  const at = (...parts: string[]) => path.join(/*turbopackIgnore: true*/ process.cwd(), ...parts);
+  const built = at(".next", "background.cjs");
+  return process.env.NODE_ENV === "production" && existsSync(built)
+    ? { script: built, loader: [] }
+    : { script: at("src", "cli", "background.ts"), loader: ["--import", "tsx"] };
+}
+
 /**
  * Runs a job in a process of its own: whatever it takes or breaks, the server goes on. Stopped by the signal, nothing of it
  * is kept.
@@ -31,9 +40,9 @@ export function runJob(
   { signal, progress }: { signal?: AbortSignal; progress?: Progress } = {},
 ): Promise<Result<Done>> {
   return new Promise((resolve) => {
-    const script = path.join(/*turbopackIgnore: true*/ process.cwd(), "src", "cli", "background.ts");
+    const { script, loader } = program();
     const child = fork(/*turbopackIgnore: true*/ script, [], {
-      execArgv: ["--import", "tsx", `--max-old-space-size=${MEMORY}`],
+      execArgv: [...loader, `--max-old-space-size=${MEMORY}`],
       stdio: ["ignore", "ignore", "inherit", "ipc"],
     });
     let answered = false;
