@@ -13,9 +13,8 @@ const CHROMIUM = { executablePath: process.env.CHROMIUM_PATH ?? browsers.find((p
 export default defineConfig({
   testDir: "e2e",
   globalSetup: "./e2e/harness/set-up.ts",
-  // Each worker has a server of its own, each journey records of its own: see e2e/harness. One more than there are cores to
-  // count on, since a journey waits as often as it works.
-  workers: 3,
+  // Each worker has a server of its own, each journey records of its own: see e2e/harness. Two keep two cores busy.
+  workers: 2,
   fullyParallel: true,
   timeout: 300_000,
   // What is there at once on a quiet machine may take its time on a busy one.

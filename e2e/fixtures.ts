@@ -78,23 +78,33 @@ export async function slice<S extends SliceName>(request: APIRequestContext, nam
   return answer.value;
 }
 
-/** What a page has asked for and not been answered yet. */
-const underWay = new WeakMap<Page, Set<Request>>();
+/** What a page has asked for and not been answered yet, and whether its script has begun to read the records since it was opened. */
+const reads = new WeakMap<Page, { readonly underWay: Set<Request>; begun: boolean }>();
 
 function countRequests(page: Page): void {
-  const asked = new Set<Request>();
-  underWay.set(page, asked);
-  page.on("request", (request) => void asked.add(request));
+  const read = { underWay: new Set<Request>(), begun: false };
+  reads.set(page, read);
+  page.on("request", (request) => {
+    read.underWay.add(request);
+    if (request.isNavigationRequest() && request.frame() === page.mainFrame()) read.begun = false;
+    if (new URL(request.url()).pathname.startsWith("/api/read/")) read.begun = true;
+  });
   for (const end of ["requestfinished", "requestfailed"] as const)
-    page.on(end as "requestfinished", (one) => void asked.delete(one));
+    page.on(end as "requestfinished", (one) => void read.underWay.delete(one));
 }
 
-/** Waits until a page has read what it reads: nothing is under way, and what came has been drawn and asked for nothing more. */
+/**
+ * Waits until a page has read what it reads: it has begun (on a busy machine its script may not have run yet), nothing is under way,
+ * and what came has been drawn and asked for nothing more.
+ */
 export async function hasRead(page: Page): Promise<void> {
-  const asked = underWay.get(page)!;
+  const read = reads.get(page)!;
   await expect(async () => {
     await page.evaluate(() => new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn))));
-    expect([...asked].map((request) => request.url())).toEqual([]);
+    expect({ begun: read.begun, underWay: [...read.underWay].map((request) => request.url()) }).toEqual({
+      begun: true,
+      underWay: [],
+    });
   }).toPass({ intervals: [20] });
 }
 

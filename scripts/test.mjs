@@ -3,8 +3,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
 import { ensureBrowser } from "./lib/browser.mjs";
 import { bin, buildIsCurrent, ensureInstalled, inProject, ROOT } from "./lib/setup.mjs";
 
-// Sets up, then lint, types, unit and browser. Everything runs, whatever fails before it; the last line counts it all. A journey
-// waits as often as it works, so what needs one core runs beside the journeys: two cores have something to do until the end.
+// Sets up, then lint, types, unit and browser. Everything runs, whatever fails before it; the last line counts it all.
 ensureInstalled();
 const browserIsThere = ensureBrowser();
 const results = inProject("test-results");
@@ -54,31 +53,30 @@ async function check(name, args, options) {
 const begun = performance.now();
 const report = (name) => inProject("test-results", name);
 
-// Next writes next-env.d.ts and route types in its build, and the journeys need it: until it is there the lint goes beside it.
-const linted = check("lint", [bin("eslint"), ".", "--max-warnings", "0"]);
-const built = buildIsCurrent() || (await node("build", [bin("next"), "build"], { env: { NODE_ENV: "production" } })) === 0;
+// Next writes next-env.d.ts and route types in its build, and the journeys need it. Two cores: what needs one goes beside another.
+const [built] = await Promise.all([
+  (async () => buildIsCurrent() || (await node("build", [inProject("scripts", "build.mjs")])) === 0)(),
+  check("lint", [bin("eslint"), ".", "--max-warnings", "0"]),
+]);
 if (!built) add(0, 1);
 
-let unit;
-let browser;
+// Each of these keeps two cores busy by itself: beside each other they only wait for each other.
+if (browserIsThere && built) await node("browser", [bin("playwright"), "test"], { whole: false });
+const browser = readResults("browser.json");
+if (browser) add(browser.stats.expected, browser.stats.unexpected + browser.stats.flaky + browser.errors.length);
+else add(0, 1);
+
+const status = await node("unit", [bin("jest"), "--maxWorkers=2", "--json", "--outputFile", report("unit.json")]);
+const unit = readResults("unit.json");
+// A suite that can't run has no test to count: it counts as one that failed.
+if (unit) add(unit.numPassedTests, unit.numFailedTests + unit.numRuntimeErrorTestSuites);
+else if (status !== 0) add(0, 1);
+
 await Promise.all([
-  (async () => {
-    await linted;
-    const status = await node("unit", [bin("jest"), "--maxWorkers=2", "--json", "--outputFile", report("unit.json")]);
-    unit = readResults("unit.json");
-    // A suite that can't run has no test to count: it counts as one that failed.
-    if (unit) add(unit.numPassedTests, unit.numFailedTests + unit.numRuntimeErrorTestSuites);
-    else if (status !== 0) add(0, 1);
-    await check("no circles", [bin("depcruise"), "src", "--config", ".dependency-cruiser.cjs"]);
-    await check("types", [bin("tsc"), "--noEmit"]);
-    await check("format", [bin("prettier"), "--check", "--log-level", "warn", "."]);
-  })(),
-  (async () => {
-    if (browserIsThere && built) await node("browser", [bin("playwright"), "test"], { whole: false });
-    browser = readResults("browser.json");
-    if (browser) add(browser.stats.expected, browser.stats.unexpected + browser.stats.flaky + browser.errors.length);
-    else add(0, 1);
-  })(),
+  check("types", [bin("tsc"), "--noEmit"]),
+  check("format", [bin("prettier"), "--check", "--log-level", "warn", "."]).then(() =>
+    check("no circles", [bin("depcruise"), "src", "--config", ".dependency-cruiser.cjs"]),
+  ),
 ]);
 
 console.log("\n== what took how long");
