@@ -9,6 +9,7 @@ import { fillNumbers } from "./applications";
 import { chainMissing } from "./chain";
 import { nameInstallation } from "./calendar";
 import { adoptEvidence, withDigests } from "./evidence";
+import { keepStatements } from "./kept-statements";
 import { fillNames } from "./names";
 import { clearStaging, makePrivate, makePrivately } from "./private";
 import { within } from "./prepared";
@@ -70,6 +71,7 @@ export function connect(file: string): Records {
   makePrivately();
   const client = new Database(file, { timeout: 5000 });
   withDigests(client);
+  keepStatements(client);
   client.pragma("journal_mode = WAL");
   client.pragma("synchronous = FULL");
   client.pragma("foreign_keys = ON");

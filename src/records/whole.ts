@@ -3,6 +3,7 @@ import { drizzle } from "drizzle-orm/better-sqlite3";
 import { migrate } from "drizzle-orm/better-sqlite3/migrator";
 import { migrationsKnown, type Access, type Records } from "./database";
 import { withDigests } from "./evidence";
+import { keepStatements } from "./kept-statements";
 import * as upkeep from "./schema";
 import * as season from "./schema-season";
 import * as work from "./schema-work";
@@ -133,6 +134,7 @@ export function hasRowLike(db: Records, table: TableName, { key }: TableInfo, ro
 /** Records by a connection of their own. */
 export function recordsIn(client: Database.Database): Records {
   withDigests(client);
+  keepStatements(client);
   return drizzle(client, { schema: { ...upkeep, ...work, ...season } }) as Records;
 }
 

@@ -158,12 +158,7 @@ function Mixing() {
         <BeforeThePlan draft={draft} change={change} hand={hand} tank={tank} name={name(tank)} chosen={chosen} failed={failed}>
           {locked}
         </BeforeThePlan>
-        {rigs.length === 0 && (
-          <Notice state="plain">
-            Nothing on record yet? <PageLink href="/mix/quick">A mix on one page</PageLink> needs no records, and makes them if
-            you like.
-          </Notice>
-        )}
+        {rigs.length === 0 && <NothingYet />}
         {!worked && !locked && <TankAlone full={fullOf(hand, draft, tank, chosen)} hand={hand} />}
         {worked && <Faults worked={worked} />}
         {planned && (
@@ -197,6 +192,12 @@ function Mixing() {
     </Room>
   );
 }
+
+const NothingYet = () => (
+  <Notice state="plain">
+    Nothing on record yet? <PageLink href="/mix/quick">A mix on one page</PageLink> needs no records, and makes them if you like.
+  </Notice>
+);
 
 /** A tank of the rig: what is chosen for it, and what that comes to. */
 interface TankWorked {
