@@ -3,6 +3,7 @@ import { make, raw, type Quantity } from "../quantity/kinds";
 import { derive, given, num, rule, type Derived, type Source } from "../working/rule";
 import { quantity } from "../quantity/quantity";
 import { THOUSAND } from "../working/thousand";
+import { minutesToEmptyRule } from "../calibration/required-flow";
 
 /**
  * Hose-end heads: two families. A *metered feed* draws so much product a minute whatever the water does; a *dial* gives
@@ -101,6 +102,10 @@ export function productFlow(head: Head, flow: Source<"flow"> | null): Source<"fl
     water: given(head.jar.water, "water in the jar"),
   });
 }
+
+/** How long a full jar lasts, water of a diluted one included: asked for no label rate. */
+export const jarLasts = (head: Head, jar: Source<"volume">, flow: Source<"flow">): Derived<"time"> =>
+  derive(minutesToEmptyRule, { usable: jar, flow: drawnAt(head, flow) });
 
 /** Time that one person takes over 1,000 sq ft to put the label's rate down. */
 export const headPace = (rate: Source<"rateByVolume">, product: Source<"flow">): Derived<"time"> =>

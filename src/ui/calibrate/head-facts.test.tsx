@@ -3,7 +3,10 @@ import { calibrate } from "@/core/calibration/calibrate";
 import { calibrationJob, soundJob } from "@/formats/job-file/assemble";
 import type { HeadText } from "@/formats/job-file/types";
 import { labelEntry, showWith } from "../testing/show";
-import { HeadFacts } from "./head-facts";
+import type { RigEntry } from "@/formats/entries";
+import { emptySession } from "@/formats/session";
+import { FlowAlone, HeadFacts } from "./head-facts";
+import { workedOut } from "./worked-out";
 
 beforeEach(() => localStorage.clear());
 
@@ -22,7 +25,7 @@ function head(of: HeadText) {
   );
   showWith(
     { labels: [WETTER, STRENGTH, GRANULE] },
-    <HeadFacts made={calibrate(job.calibration)} input={job.calibration} system="us" />,
+    <HeadFacts made={calibrate(job.calibration)} input={job.calibration} tank={job.tank} system="us" />,
   );
 }
 const pick = (label: string, value: string) => fireEvent.change(screen.getByLabelText(label), { target: { value } });
@@ -51,6 +54,24 @@ describe("a hose-end head (check values: common practice)", () => {
     head({ kind: "dial", setting: "2 fl oz/gal", jar: { product: "8 fl oz", water: "4 fl oz" } });
     pick("Product, by its label", WETTER.id);
     expect(screen.getByText("2.4 fl oz per gal")).toBeInTheDocument();
+  });
+
+  test("how long a jar lasts needs no label rate", () => {
+    // 32 fl oz at 2 fl oz a minute.
+    head({ kind: "metered", feed: "2 fl oz/min" });
+    expect(screen.getByText("16 min 00 s")).toBeInTheDocument();
+  });
+
+  test("a run sheet without a label rate still says what the flow does", () => {
+    const rig = { id: "rig-head-1", rig: { name: "Head", kind: "hose-end" as const, tanks: [{ usable: "32 fl oz" }], head: { kind: "dial" as const, setting: "1.6 fl oz/gal" } } }; // prettier-ignore
+    const begun = emptySession("session-1", { rigId: rig.id, personId: "person-1", outlets: 1, method: "head-flow", system: "us" });
+    const sheet = { ...begun, catches: [{ volume: "2.5 gal", time: "60 s" }] };
+    const worked = workedOut(rig as unknown as RigEntry, sheet);
+    expect(worked.reading).toMatchObject({ state: "lacking", lacks: ["rate"] });
+    showWith({}, <FlowAlone {...worked.head!} flow={worked.flow!} system="us" />);
+    // 1.6 fl oz for each of 2.5 gal a minute: 4 fl oz drawn, in a stream of 320.
+    expect(screen.getByText("80:1")).toBeInTheDocument();
+    expect(screen.getByText("8 min 00 s")).toBeInTheDocument();
   });
 
   test("only liquids go into a jar, and one with a strength has no pace", () => {

@@ -2,10 +2,11 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import type { Calibration, CalibrationInput } from "@/core/calibration/calibrate";
-import { dialForJar, dialForPace, drawCheck, readHead, tapAgainstHead } from "@/core/hose-end/head";
+import { dialForJar, dialForPace, drawCheck, jarLasts, readHead, tapAgainstHead, type Head } from "@/core/hose-end/head";
 import { PRODUCT_USES, suitsHead, type ProductUse } from "@/core/hose-end/suitability";
-import { show, writeNumber } from "@/core/quantity/format";
-import { given } from "@/core/working/rule";
+import type { Tank } from "@/core/mixing/plan";
+import { show, showDuration, writeNumber } from "@/core/quantity/format";
+import { given, type Source } from "@/core/working/rule";
 import { read, type System } from "@/core/working/units";
 import { dialText } from "@/core/words/values";
 import { paceText } from "@/core/working/thousand";
@@ -24,6 +25,8 @@ import { Typed } from "./typed";
 interface HeadProps {
   readonly made: Calibration;
   readonly input: CalibrationInput;
+  /** The jar, where its size is known. */
+  readonly tank?: Tank | undefined;
   readonly system: System;
 }
 
@@ -38,7 +41,7 @@ interface Asked {
 const NOTHING: Asked = { labelId: "", use: "", tapVolume: "", tapTime: "", drawVolume: "", drawTime: "" };
 
 /** What a hose-end head does with a product: the pace for the rate, the dial for a pace, and the classic mistakes. */
-export function HeadFacts({ made, input, system }: HeadProps) {
+export function HeadFacts({ made, input, tank, system }: HeadProps) {
   const labels = useLabels();
   const [asked = NOTHING, setAsked] = useKept<Asked>("head");
   const set = (next: Partial<Asked>) => setAsked({ ...asked, ...next });
@@ -73,8 +76,7 @@ export function HeadFacts({ made, input, system }: HeadProps) {
       </Box>
       {use !== "" && <Suits use={use} />}
       <Facts>
-        {reading.productFlow && <Fact name="Product drawn" value={read(reading.productFlow.value, "flow", system)} />}
-        {reading.dilution && <Fact name="Stream to product" value={show(reading.dilution.value, "dilution", ":1")} />}
+        <OfTheFlow head={head} flow={made.flow} tank={tank} system={system} />
         {reading.timePer1000 && <Fact name="Pace for the label rate" value={paceText(reading.timePer1000.value, system)} />}
         {reading.overdose !== null && (
           <Fact name="At the pace timed" value={`${writeNumber(reading.overdose, { figures: 3 })} × the label rate`} />
@@ -110,6 +112,37 @@ export function HeadFacts({ made, input, system }: HeadProps) {
     </Box>
   );
 }
+
+interface FlowProps {
+  readonly head: Head;
+  readonly flow: Source<"flow"> | null;
+  readonly tank: Tank | undefined;
+  readonly system: System;
+}
+
+/** What the flow through a head says by itself, with no label rate: what is drawn, how far the stream thins it, how long a jar lasts. */
+function OfTheFlow({ head, flow, tank, system }: FlowProps) {
+  const { productFlow, dilution } = readHead(head, flow, null, null);
+  return (
+    <>
+      {productFlow && <Fact name="Product drawn" value={read(productFlow.value, "flow", system)} />}
+      {dilution && <Fact name="Stream to product" value={show(dilution.value, "dilution", ":1")} />}
+      {tank && flow && (
+        <Fact name="A full jar lasts" value={showDuration(jarLasts(head, given(tank.usable, "jar"), flow).value)} />
+      )}
+    </>
+  );
+}
+
+/** The same on a run sheet that has no label rate yet. */
+export const FlowAlone = (props: FlowProps) => (
+  <Box as="section" aria-label="Hose-end head">
+    <SubHeading>By the flow alone</SubHeading>
+    <Facts>
+      <OfTheFlow {...props} />
+    </Facts>
+  </Box>
+);
 
 /** What a draw check should find: all that leaves the jar, water of a diluted one included. */
 function jarDraw({ rig }: CalibrationInput, { flow }: Calibration) {

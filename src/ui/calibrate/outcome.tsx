@@ -16,6 +16,7 @@ import { forgetId, saveId } from "../data/save-id";
 import { unitsInHand } from "../data/units";
 import { Button, Note } from "../parts/controls";
 import { Notice } from "../parts/notices";
+import { FlowAlone } from "./head-facts";
 import { LEVER_WORDS, settingText } from "./levers-panel";
 import { useProve } from "./prove";
 import { Result } from "./result";
@@ -101,6 +102,7 @@ export function Outcome({ worked, session, rig, onSaved, system, onGo }: Outcome
             </Button>
           </Notice>
         ))}
+        {worked.head && worked.flow && <FlowAlone {...worked.head} flow={worked.flow} system={system} />}
       </Column>
     );
   if (reading.state === "wrong" || !job || !made)

@@ -79,7 +79,7 @@ export function Result({ made, input, tank, system, onProve }: ResultProps) {
           <Facts made={made} tank={tank} system={system} />
         </Column>
       </Box>
-      {made.hoseEnd && <HeadFacts made={made} input={input} system={system} />}
+      {made.hoseEnd && <HeadFacts made={made} input={input} tank={tank} system={system} />}
       {input.target && (
         <LeversPanel made={made} input={input} target={input.target} tank={tank} system={system} onProve={onProve} />
       )}

@@ -5,12 +5,14 @@ import { flowOf } from "@/core/calibration/flow";
 import { hasOwnCatchTime } from "@/core/calibration/methods";
 import { paceOf, type Pace } from "@/core/calibration/pace";
 import { tipFlow } from "@/core/calibration/tips";
+import type { Head } from "@/core/hose-end/head";
+import type { Tank } from "@/core/mixing/plan";
 import type { Quantity } from "@/core/quantity/kinds";
 import { given, type Derived, type Source } from "@/core/working/rule";
 import type { RigEntry } from "@/formats/entries";
 import { calibrationJob } from "@/formats/job-file/assemble";
 import { readChecked, type Job } from "@/formats/job-file/read-checked";
-import { readParts } from "@/formats/job-file/read-calibration";
+import { readParts, readTanks } from "@/formats/job-file/read-calibration";
 import { readRig } from "@/formats/job-file/read-rig";
 import type { practisedBeside } from "@/formats/practice-record";
 import { catchTime, readSession, type Session, type SessionReading } from "@/formats/session";
@@ -22,6 +24,8 @@ export interface WorkedOut {
   readonly made?: Calibration;
   readonly pace?: Pace;
   readonly flow?: Source<"flow">;
+  /** Of a hose-end head whose label rate is still missing: what its flow says by itself. */
+  readonly head?: { readonly head: Head; readonly tank: Tank | undefined };
 }
 
 /** Reads a run sheet as far as it goes. @param beside what practice says of the person's walks */
@@ -31,7 +35,12 @@ export function workedOut(rig: RigEntry, session: Session, beside: ReturnType<ty
   const basics = readRig(rig.rig);
   if (reading.state === "lacking") {
     const parts = readParts(basics, reading);
-    return { reading, ...(parts.pace && { pace: paceOf(parts.pace, basics) }), ...(parts.flow && { flow: flowOf(parts.flow) }) };
+    return {
+      reading,
+      ...(parts.pace && { pace: paceOf(parts.pace, basics) }),
+      ...(parts.flow && { flow: flowOf(parts.flow) }),
+      ...(basics.head && { head: { head: basics.head, tank: readTanks(rig.rig)[0] } }),
+    };
   }
   const job = readChecked(calibrationJob(rig.rig, { ...reading.calibration, ...beside }));
   if (!job.ok) return { reading: { state: "wrong", issues: job.issues } };
