@@ -1,8 +1,8 @@
 import type { CalibrationEntry } from "@/formats/entries";
 import { judge, thatCounts } from "@/formats/standing";
 import { dayNow } from "../data/clock";
-import { calibrationOn, PERSON, RIG } from "../testing/show";
-import { tagFacts, tagLines } from "./tag-facts";
+import { calibrationOn, labelEntry, PERSON, RIG } from "../testing/show";
+import { ratesOn, tagFacts, tagLines, tankOnTag } from "./tag-facts";
 
 const now = new Date().toISOString();
 /** The tag of one calibration of some, newest first. */
@@ -36,6 +36,31 @@ describe("the tag", () => {
       "A gallon covers",
       "Made",
     ]);
+  });
+  test("a full tank's product, judged as a mix without ground is; none on a tag that isn't to be mixed from", () => {
+    const entry = calibrationOn(now);
+    const looked = { entry, before: null, inForce: { entry, check: null }, tap: null };
+    const { card } = labelEntry("label-1", "Wetter", "liquid", "1.5 fl oz/1000 ft2");
+    // 4 gal at 1 gal for 1,000 sq ft cover 4,000 sq ft.
+    const into = tankOnTag(looked, { card, rate: "1.5 fl oz/1000 ft2" }, "us");
+    expect(into).toEqual({ tank: { amount: "6 fl oz Wetter", rate: "1.5 fl oz per 1,000 sq ft" } });
+    const lines = (of: CalibrationEntry, ...newest: CalibrationEntry[]) =>
+      tagLines({ ...tagOf(of, "us", ...newest), ...("tank" in into && into) });
+    expect(lines(entry)).toContainEqual(["Into a full tank", "6 fl oz Wetter"]);
+    const old = calibrationOn("2026-01-02T08:00:00Z");
+    expect(lines(old, calibrationOn(now), old).map(([name]) => name)).not.toContain("Into a full tank");
+    // Over the label's most at once there is no amount, and of granules none for a tank.
+    const bound = { ...card, limits: [{ perApplication: "1 fl oz/1000 ft2" }] };
+    expect(tankOnTag(looked, { card: bound, rate: "1.5 fl oz/1000 ft2" }, "us")).toEqual({
+      why: [expect.stringMatching(/^Held: /)],
+    });
+    const { card: dry } = labelEntry("label-2", "Prill", "dry", "3 lb/1000 ft2");
+    expect(tankOnTag(looked, { card: { ...dry, formulation: "g" }, rate: "3 lb/1000 ft2" }, "us")).toEqual({
+      why: ["It is spread dry: nothing of it goes into the tank."],
+    });
+    expect(
+      ratesOn({ ...card, rates: [{ rate: "1 fl oz/1000 ft2", to: "2 fl oz/1000 ft2" }, { rate: "1 fl oz/1000 ft2" }] }),
+    ).toEqual(["1 fl oz/1000 ft2", "2 fl oz/1000 ft2"]);
   });
   test("reads in metric", () => {
     const entry = calibrationOn(now);

@@ -4,14 +4,17 @@ import { Box, chakra } from "@chakra-ui/react";
 import { PageLink } from "../parts/page-link";
 import { useSearchParams } from "next/navigation";
 import { useState } from "react";
-import { usePeople, useRigs, useSlice } from "../data/records";
+import type { CardText } from "@/formats/card/card";
+import { useLabels, usePeople, useRigs, useSlice } from "../data/records";
 import { useInHand } from "../data/in-hand";
 import { Room } from "../frame/room";
 import { Button, Heading, Note, Select } from "../parts/controls";
 import { Field } from "../parts/field";
 import { FirstThing, Notice } from "../parts/notices";
 import { useAction } from "../parts/use-action";
-import { tagFacts, tagLines, type TagFacts } from "./tag-facts";
+import { rateWords } from "../labels/words";
+import { ShelfPick } from "../parts/pickers";
+import { ratesOn, tagFacts, tagLines, tankOnTag, type TagFacts } from "./tag-facts";
 import { Row } from "../parts/layout";
 
 const SIZES = { A6: "A6 card", LETTER: "Letter sheet, four tags" } as const;
@@ -23,7 +26,9 @@ export function TagRoom() {
   const rigs = useRigs();
   const people = usePeople();
   const { system } = useInHand();
+  const labels = useLabels();
   const [size, setSize] = useState<Size>("A6");
+  const [product, setProduct] = useState<{ labelId: string; rate: string }>();
   const { busy, trouble, run } = useAction("The PDF could not be made. Print the page instead, or try again.");
   const looked = useSlice("calibration", id === null ? null : { id }).value;
   const rig = rigs.find((r) => r.id === looked?.entry.rigId);
@@ -37,7 +42,10 @@ export function TagRoom() {
         )}
       </Room>
     );
-  const tag = tagFacts(looked, rig, people.find((p) => p.id === looked.entry.personId)?.name, system);
+  const of = product && labels.find((l) => l.id === product.labelId)?.card;
+  const into = of && product.rate !== "" ? tankOnTag(looked, { card: of, rate: product.rate }, system) : undefined;
+  const person = people.find((p) => p.id === looked.entry.personId)?.name;
+  const tag = tagFacts(looked, rig, person, system, into && "tank" in into ? into.tank : undefined);
   const pdf = async () => {
     // The PDF library is large and wanted seldom: it is fetched when it is asked for.
     const { savePdf } = await import("./tag-pdf");
@@ -71,6 +79,17 @@ export function TagRoom() {
           </Button>
         </Row>
         {trouble && <Notice state="stop">{trouble}</Notice>}
+        {rig.rig.kind !== "hose-end" && <ProductOn product={product} card={of} onPick={setProduct} />}
+        {into &&
+          "why" in into &&
+          into.why.map((why) => (
+            <Notice key={why} state="stop">
+              {why}
+            </Notice>
+          ))}
+        {into && "tank" in into && tag.warns !== "" && (
+          <Notice state="stop">No amount goes on a tag that is not to be mixed from.</Notice>
+        )}
       </Box>
       <Box display="grid" gridTemplateColumns={size === "A6" ? "minmax(0, 560px)" : "repeat(2, minmax(0, 1fr))"} gap="16px">
         {(size === "A6" ? [0] : [0, 1, 2, 3]).map((i) => (
@@ -78,6 +97,45 @@ export function TagRoom() {
         ))}
       </Box>
     </Room>
+  );
+}
+
+interface ProductOnProps {
+  readonly product: { readonly labelId: string; readonly rate: string } | undefined;
+  readonly card: CardText | undefined;
+  readonly onPick: (product: { labelId: string; rate: string } | undefined) => void;
+}
+
+/** Which product's amount for a full tank goes on the tag: the one that this sprayer carries day by day. */
+function ProductOn({ product, card, onPick }: ProductOnProps) {
+  const labels = useLabels();
+  const rates = card ? ratesOn(card) : [];
+  const pick = (labelId: string) => {
+    const of = labels.find((l) => l.id === labelId)?.card;
+    onPick(of && { labelId, rate: ratesOn(of)[0] ?? "" });
+  };
+  return (
+    <Row gap="12px" alignItems="flex-end" flexWrap="wrap" marginTop="12px">
+      <Box width="240px">
+        <ShelfPick label="Into a full tank" value={product?.labelId ?? ""} empty="no product" onPick={pick} />
+      </Box>
+      {product && rates.length > 0 && (
+        <Box width="240px">
+          <Field label="At the label's">
+            {(props) => (
+              <Select {...props} value={product.rate} onChange={(e) => onPick({ ...product, rate: e.target.value })}>
+                {rates.map((rate) => (
+                  <option key={rate} value={rate}>
+                    {rateWords(rate)}
+                  </option>
+                ))}
+              </Select>
+            )}
+          </Field>
+        </Box>
+      )}
+      {product && <Note>For no ground yet: name the site in Mix before it is poured, for no more than it takes.</Note>}
+    </Row>
   );
 }
 
