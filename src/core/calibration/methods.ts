@@ -231,12 +231,17 @@ export const hasOwnCatchTime = (id: MethodId, flow?: FlowKind): boolean =>
 
 export const methodOf = (id: string): Method | undefined => METHODS.find((m) => m.id === id);
 
-/** The methods for a kind of rig, those first for which nothing lacks; each with what it lacks. */
+/**
+ * The methods for a kind of rig and a reader, those first for which nothing lacks; each with what it lacks.
+ * @param chosen is among them also where it is of no use to the reader: it was picked
+ */
 export function methodsFor(
   kind: RigKind,
   lacking: readonly Need[],
+  system: System,
+  chosen?: MethodId,
 ): readonly { readonly method: Method; readonly lacks: readonly Need[] }[] {
-  return METHODS.filter((m) => m.kinds.includes(kind))
+  return METHODS.filter((m) => m.kinds.includes(kind) && (system === "us" || !m.inOunces || m.id === chosen))
     .map((method) => ({ method, lacks: method.needs.filter((need) => lacking.includes(need)) }))
     .sort((a, b) => a.lacks.length - b.lacks.length);
 }

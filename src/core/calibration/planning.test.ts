@@ -70,13 +70,18 @@ describe("required flow (nozzle equations of extension handbooks, from memory)",
 describe("methods", () => {
   test("every kind of rig has one, and one that needs no watch, and one that needs no bucket where a chart can stand in", () => {
     for (const kind of RIG_KINDS) {
-      expect(methodsFor(kind, [])[0]!.lacks).toEqual([]);
-      expect(methodsFor(kind, ["watch"])[0]).toMatchObject({
+      expect(methodsFor(kind, [], "us")[0]!.lacks).toEqual([]);
+      expect(methodsFor(kind, ["watch"], "us")[0]).toMatchObject({
         method: { id: kind === "hose-end" ? "refill" : expect.any(String) },
         lacks: [],
       });
-      if (kind !== "hose-end") expect(methodsFor(kind, ["bucket", "tape", "watch"])[0]!.method.id).toBe("desk");
+      if (kind !== "hose-end") expect(methodsFor(kind, ["bucket", "tape", "watch"], "us")[0]!.method.id).toBe("desk");
     }
+  });
+  test("a metric reader is offered none that rests on ounces and acres, unless it was picked", () => {
+    for (const kind of RIG_KINDS) expect(methodsFor(kind, [], "metric").map(({ method }) => method.inOunces)).not.toContain(true);
+    expect(methodsFor("boom", [], "us")[0]!.method.id).toBe("acre-128-boom");
+    expect(methodsFor("boom", [], "metric", "acre-128-boom").map(({ method }) => method.id)).toContain("acre-128-boom");
   });
   test("each says what to gather and in what order", () => {
     for (const method of METHODS) expect([method.gather.length, method.steps.length].every((n) => n > 0)).toBe(true);

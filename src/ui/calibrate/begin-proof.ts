@@ -33,7 +33,7 @@ export function useBeginProof(): (proof: Proof) => void {
       ...(size !== undefined && size !== rig.rig.tip?.size && { size }),
       ...(pressure !== undefined && { pressure: read(pressure, "pressure", unitsInHand()) }),
     };
-    const method = session.method ?? usualMethod(rig);
+    const method = session.method ?? usualMethod(rig, unitsInHand());
     const begin = { rigId: rig.id, personId, siteId, outlets: rig.rig.outlets?.count ?? 1, method, system: unitsInHand() };
     keep(sessionKey(rig.id, personId ?? undefined, siteId ?? undefined), {
       ...emptySession(nanoid(), begin),

@@ -85,7 +85,7 @@ function useRunSheet({ rig, personId, siteId }: SheetProps) {
   const outlets = rig.rig.outlets?.count ?? 1;
   const plot = lastPlot(rig.id);
   const blank = () => {
-    const method = usualMethod(rig);
+    const method = usualMethod(rig, unitsInHand());
     const whose = { rigId: rig.id, personId: personId ?? null, siteId: siteId ?? null };
     const begun = {
       ...emptySession(freshId(here), { ...whose, outlets, method, system: unitsInHand() }),

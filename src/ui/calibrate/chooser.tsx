@@ -66,7 +66,7 @@ export function Chooser({ kind, chosen, onChoose }: ChooserProps) {
   const system = useSystem();
   const [lacking = [], setLacking] = useKept<readonly Need[]>("lacking");
   const [all, setAll] = useState(false);
-  const ways = methodsFor(kind, lacking).filter(({ method }) => system === "us" || !method.inOunces || method.id === chosen);
+  const ways = methodsFor(kind, lacking, system, chosen);
   const shown = ways.filter((way, i) => all || i < FEW || way.method.id === chosen);
   const toggle = (need: Need) => setLacking(lacking.includes(need) ? lacking.filter((n) => n !== need) : [...lacking, need]);
   return (

@@ -64,7 +64,13 @@ describe("a hose-end head (check values: common practice)", () => {
 
   test("a run sheet without a label rate still says what the flow does", () => {
     const rig = { id: "rig-head-1", rig: { name: "Head", kind: "hose-end" as const, tanks: [{ usable: "32 fl oz" }], head: { kind: "dial" as const, setting: "1.6 fl oz/gal" } } }; // prettier-ignore
-    const begun = emptySession("session-1", { rigId: rig.id, personId: "person-1", outlets: 1, method: "head-flow", system: "us" });
+    const begun = emptySession("session-1", {
+      rigId: rig.id,
+      personId: "person-1",
+      outlets: 1,
+      method: "head-flow",
+      system: "us",
+    });
     const sheet = { ...begun, catches: [{ volume: "2.5 gal", time: "60 s" }] };
     const worked = workedOut(rig as unknown as RigEntry, sheet);
     expect(worked.reading).toMatchObject({ state: "lacking", lacks: ["rate"] });

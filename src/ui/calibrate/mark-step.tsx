@@ -276,5 +276,5 @@ function Measures({ session, change, rig }: Pick<StepProps, "session" | "change"
   );
 }
 
-/** The method that a rig is usually calibrated by. */
-export const usualMethod = (rig: RigEntry) => methodsFor(rig.rig.kind, [])[0]!.method.id;
+/** The method that a rig is usually calibrated by, of those that are of use to its reader. */
+export const usualMethod = (rig: RigEntry, system: System) => methodsFor(rig.rig.kind, [], system)[0]!.method.id;
