@@ -240,9 +240,9 @@ test("an acre of 101 gal in a 100 gal tank is one load, unless somebody fills on
   await inMix(page, product);
   // The last load would be less than the calibration is sure of.
   await expect(page.getByText(/within the ± of the calibration: nobody fills a tank for that/)).toBeVisible();
-  await page.getByRole("button", { name: "Fill once more instead" }).click();
+  await page.getByRole("button", { name: "Fill once more" }).click();
   await expect(page.getByText(/2 loads/).first()).toBeVisible();
-  await page.getByRole("button", { name: "One load less, the product for the whole area" }).click();
+  await page.getByRole("button", { name: "One load less" }).click();
   await expect(page.getByText(/^1 load · 100 gal of spray/)).toBeVisible();
   await expect(page.getByText(/1,000 sq ft in 34\.4 s, not 34\.9 s/)).toBeVisible();
   // The product is still that of the whole acre.

@@ -50,7 +50,7 @@ import { Held } from "./held";
 import { SiteCautions } from "./site-cautions";
 import { LabelCautions } from "./label-cautions";
 import { LawMissing } from "./law-missing";
-import { FewerLoads } from "./fewer-loads";
+import { LastLoadAsk } from "./last-load-ask";
 import { measuresOf, soundKit } from "./measures";
 import { OnePlan } from "./one-plan";
 import { createPreview, type Preview } from "./preview";
@@ -77,7 +77,7 @@ export function MixRoom() {
 }
 
 /** The tanks of the rig that have a mix, each worked out, and the one that is looked at. */
-function useTanks(hand: InHand, draft: Draft, records: MixRecords, locked: string | undefined) {
+function useTanks(hand: InHand, draft: Draft, records: MixRecords, kit: Kit | undefined, locked: string | undefined) {
   const { rig } = hand;
   const keys = useMemo(() => (rig?.rig.tanks ?? [{}]).map((_, i, tanks) => tankKey(tanks, i)), [rig]);
   const tank = keys.includes(draft.tank) ? draft.tank : (keys[0] ?? "");
@@ -87,11 +87,20 @@ function useTanks(hand: InHand, draft: Draft, records: MixRecords, locked: strin
         .filter((key) => key === tank || tankOf(draft, key).products.length > 0)
         .map((key): TankWorked => {
           const chosen = chosenOf(draft, key, records);
-          return { key, chosen, worked: locked ? undefined : workMix(hand, draft, key, chosen, records) };
+          return { key, chosen, worked: locked ? undefined : workMix(hand, draft, key, chosen, records, kit) };
         }),
-    [keys, tank, draft, records, hand, locked],
+    [keys, tank, draft, records, kit, hand, locked],
   );
   return { keys, tank, tanks };
+}
+
+/** The kit of the rig in hand, without what failed its last proof. */
+function useKit({ rig }: InHand) {
+  const proofs = useSlice("proofs", rig ? { rig: rig.id } : null).value;
+  return useMemo(
+    () => (rig && proofs ? soundKit(kitOf(rig.rig), rig.id, proofs) : { kit: undefined, failed: [] }),
+    [rig, proofs],
+  );
 }
 
 function Mixing() {
@@ -109,8 +118,8 @@ function Mixing() {
   const change = (next: Partial<Draft>) => keepDraft({ ...draft, ...next });
   const { rig, site } = hand;
   const locked = hand.read ? lockWords(hand) : undefined;
-  const { keys, tank, tanks } = useTanks(hand, draft, records, locked);
-  const proofs = useSlice("proofs", rig ? { rig: rig.id } : null).value;
+  const { kit, failed } = useKit(hand);
+  const { keys, tank, tanks } = useTanks(hand, draft, records, kit, locked);
   if (draft.purpose === "spread")
     return (
       <SpreadMix
@@ -132,7 +141,6 @@ function Mixing() {
   /** What there are amounts of. */
   const mixed = planned && planned.plan.sites.length > 0 ? planned : undefined;
   const products = chosen.flatMap((c) => (c.read.ok ? [c.read.value] : []));
-  const { kit, failed } = rig && proofs ? soundKit(kitOf(rig.rig), rig.id, proofs) : { kit: undefined, failed: [] };
   const lines = planned
     ? planLines(planned.plan, hand.system, besideOf(planned.job, planned.calibration, allFillings(planned.plan)))
     : [];
@@ -171,15 +179,7 @@ function Mixing() {
             }
           />
         )}
-        {mixed && (
-          <FewerLoads
-            planned={mixed}
-            draft={draft}
-            change={change}
-            measured={kit && measuresOf(mixed.plan, kit, hand.system)}
-            system={hand.system}
-          />
-        )}
+        {mixed && <LastLoadOf mixed={mixed} draft={draft} change={change} kit={kit} system={hand.system} />}
         <Days draft={draft} tanks={tanks} nameOf={name} sites={sites} preview={preview} system={hand.system} />
         {others.map(({ key, worked: one }) => one && <OtherTank key={key} tank={name(key)} worked={one} hand={hand} />)}
         {mixed && <SaveSheet draft={draft} hand={hand} tanks={tanks} nameOf={name} onSaved={() => keepDraft(undefined)} />}
@@ -190,6 +190,29 @@ function Mixing() {
         <LabelCautions products={products} sites={planned?.job.file.sites ?? []} head={rig?.rig.kind === "hose-end"} />
       </Column>
     </Room>
+  );
+}
+
+interface LastLoadProps {
+  readonly mixed: MixWorked;
+  readonly draft: Draft;
+  readonly change: (next: Partial<Draft>) => void;
+  readonly kit: Kit | undefined;
+  readonly system: System;
+}
+
+/** A day's rest rides to the next stop: it is asked about of one site, or of a spot. */
+function LastLoadOf({ mixed, draft, change, kit, system }: LastLoadProps) {
+  if (draft.purpose === "day") return null;
+  return (
+    <LastLoadAsk
+      planned={mixed}
+      without={draft.purpose === "site" ? undefined : "less"}
+      said={draft.oneLess !== undefined || draft.loads === "equal"}
+      choose={(way) => change({ oneLess: way === "less", loads: way === "equal" ? "equal" : "full-then-part" })}
+      measured={kit && ((plan) => measuresOf(plan, kit, system))}
+      system={system}
+    />
   );
 }
 

@@ -8,8 +8,8 @@ import { Faults } from "@/formats/job-file/faults";
 import type { HeadText, JobFile, ProductText, RigText } from "@/formats/job-file/types";
 import { kitOf } from "@/formats/rig-setup";
 import { labelEntry, RIG, show } from "../testing/show";
-import { draftOf, type Draft } from "./draft";
-import { FewerLoads } from "./fewer-loads";
+import { lastLoadsOf } from "./last-load";
+import { LastLoadAsk } from "./last-load-ask";
 import { HeadSetting } from "./head-setting";
 import { measuresOf } from "./measures";
 import { GallonAsk, TurfAsk } from "./rate-asks";
@@ -94,44 +94,59 @@ describe("one load less", () => {
     ...RIG.rig,
     "x-setup": { kit: { scales: [{ name: "scale", step: "0.1 oz", capacity: "20 oz" }], vessels: [] } },
   });
-  function offers(of: ReturnType<typeof planned>, more: Partial<Draft> = {}) {
-    const change = jest.fn();
-    show(<FewerLoads planned={of} draft={draftOf(more)} change={change} measured={measuresOf(of.plan, kit, "us")} system="us" />);
-    return change;
+  function offers(of: ReturnType<typeof planned>, said = false) {
+    const choose = jest.fn();
+    show(<LastLoadAsk planned={of} said={said} choose={choose} measured={(plan) => measuresOf(plan, kit, "us")!} system="us" />);
+    return choose;
   }
-  const LESS = { name: "One load less, the product for the whole area" };
-  test("is offered where the rest is hardly a load, and says how much stronger and quicker once it is taken", () => {
-    const change = offers(planned("4056 ft2"));
+  test("is one question with what each way does: how many loads, how much stronger and quicker", () => {
+    const choose = offers(planned("4056 ft2"));
     // 4.056 gal in a 4 gal tank: 1.4 % of the spray.
-    expect(screen.getByText(/The last load is only 1.4 % of the spray/)).toBeInTheDocument();
-    fireEvent.click(screen.getByRole("button", LESS));
-    expect(change).toHaveBeenCalledWith({ oneLess: true });
+    expect(screen.getByText(/Only 1.4 % of the spray is over the full tanks/)).toBeInTheDocument();
+    // The rest is under the least mix: it shares with the load before it, and those are the equal loads.
+    expect(screen.getAllByRole("listitem").map((li) => li.textContent)).toEqual([
+      expect.stringMatching(
+        /^One load less: 4 gal for all of it\. The mix is \+1\.4 % in strength, and is put down at 0\.986 gal/,
+      ),
+      "✓ Fill once more: 2 × 2.03 gal",
+    ]);
+    fireEvent.click(screen.getByRole("button", { name: "One load less" }));
+    expect(choose).toHaveBeenCalledWith("less");
   });
   test("taken, it can be filled once more instead", () => {
-    const change = offers(planned("4056 ft2", undefined, undefined, true), { oneLess: true });
-    expect(screen.getByText(/one full tank for all of it\. The mix is \+1\.4 % in strength/)).toBeInTheDocument();
-    fireEvent.click(screen.getByRole("button", { name: "Fill once more instead" }));
-    expect(change).toHaveBeenCalledWith({ oneLess: false });
+    const choose = offers(planned("4056 ft2", undefined, undefined, true), true);
+    expect(screen.getByText("✓ One load less")).toBeInTheDocument();
+    expect(screen.queryByText(/taken for you/)).toBeNull();
+    fireEvent.click(screen.getByRole("button", { name: "Fill once more" }));
+    expect(choose).toHaveBeenCalledWith("fill");
   });
-  test("where the rest is within the ± of the calibration it is taken without being asked for, and says so", () => {
+  test("what was taken without being asked for says so", () => {
     offers(planned("4056 ft2", undefined, undefined, true));
-    expect(
-      screen.getByText(/The last load would be 1.4 % of the spray, within the ± of the calibration: nobody fills/),
-    ).toBeInTheDocument();
-    expect(screen.getByRole("button", { name: "Fill once more instead" })).toBeInTheDocument();
+    expect(screen.getByText(/One load less was taken for you/)).toBeInTheDocument();
   });
-  test("is not offered for a real rest, for a day, or where the tanks come out even", () => {
-    offers(planned("6000 ft2"));
-    offers(planned("4056 ft2"), { purpose: "day" });
-    offers(planned("8000 ft2"));
-    expect(screen.queryByRole("button", LESS)).toBeNull();
+  test("is not asked of a real rest, or where the tanks come out even", () => {
+    offers(planned("6000 ft2", undefined, "3 oz/1000 ft2"));
+    offers(planned("8000 ft2", undefined, "3 oz/1000 ft2"));
+    expect(screen.queryByRole("listitem")).toBeNull();
   });
   test("equal loads, where the scale can't measure what the last one takes", () => {
-    // 0.3 oz for a full load; 0.5 gal of rest take 0.04 oz, less than the scale can tell.
-    const change = offers(planned("4500 ft2", "1 gal/1000 ft2", "0.5 oz/1000 ft2"));
-    expect(screen.getByText(/The kit can't measure the last load/)).toBeInTheDocument();
-    fireEvent.click(screen.getByRole("button", { name: "Take equal loads" }));
-    expect(change).toHaveBeenCalledWith({ loads: "equal" });
+    // 0.5 oz for 1,000: 2 oz for a full load; 0.5 gal of rest take 0.25 oz, less than the scale can tell.
+    const choose = offers(planned("4500 ft2", "1 gal/1000 ft2", "0.5 oz/1000 ft2"));
+    expect(screen.getByText(/The last load is only 64 fl oz, and the kit can't measure it/)).toBeInTheDocument();
+    expect(screen.getByText("Equal loads").closest("li")).toHaveTextContent("Equal loads: 2 × 2.25 gal");
+    expect(screen.getByText(/✓ Fill once more/).closest("li")).toHaveTextContent("4 gal, then 64 fl oz");
+    expect(screen.queryByRole("button", { name: "One load less" })).toBeNull();
+    fireEvent.click(screen.getByRole("button", { name: "Equal loads" }));
+    expect(choose).toHaveBeenCalledWith("equal");
+  });
+  test("no way that a label holds is offered where another one isn't held", () => {
+    // One load less is put down at 0.986 gal for 1,000 sq ft.
+    const { file } = planned("4056 ft2").job;
+    const ways = (carrierAtLeast: string) => [
+      ...lastLoadsOf({ ...file, products: [{ ...file.products![0]!, carrierAtLeast }] }).keys(),
+    ];
+    expect(ways("0.98 gal/1000 ft2")).toEqual(["less", "fill"]);
+    expect(ways("0.99 gal/1000 ft2")).toEqual(["fill"]);
   });
 });
 

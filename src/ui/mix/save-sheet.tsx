@@ -41,7 +41,7 @@ export function SaveSheet({ draft, hand, tanks, nameOf, onSaved }: SaveProps) {
         dayId: mixed.length > 1 ? dayId : null,
         tank: key,
         ...(draft.date > todayDate() && { date: draft.date }),
-        loads: draft.loads,
+        loads: worked && "job" in worked ? worked.job.loads : draft.loads,
         run: draft.purpose === "day",
         overage: draft.purpose === "spot" ? "" : draft.overage,
         mixedFor: draft.mixedFor,

@@ -1,16 +1,20 @@
+import type { Kit } from "@/core/calibration/kit";
 import { belongsToPerson, ownerOf } from "@/core/calibration/standing";
 import type { Issue } from "@/core/issue";
+import { allFillings } from "@/core/mixing/column";
 import type { FullTank } from "@/core/mixing/full-tank";
 import { groundIsOpen } from "@/core/labels/gallon";
 import type { RigEntry, SiteEntry } from "@/formats/entries";
 import { lockOf } from "@/formats/standing";
 import { productOf } from "@/formats/card/product-of";
-import { fullTankOf, oneLess, planOf, tankJob, type Planned } from "@/formats/job-file/assemble";
+import { fullTankOf, planOf, tankJob, type Planned } from "@/formats/job-file/assemble";
 import { readChecked, type Job } from "@/formats/job-file/read-checked";
 import type { RigText } from "@/formats/job-file/types";
 import { mixFile, type MixOf, type StopWish } from "@/formats/mix-of";
 import type { InHand } from "../data/in-hand";
 import { dateOf, headFor, stopsOf, tankOf, type Chosen, type Draft, type MixRecords } from "./draft";
+import { noLoadOf, type LastLoad } from "./last-load";
+import { measuresOf, type MeasuringOf } from "./measures";
 
 /** A mix worked out, or why it can't be. */
 export type Worked = MixWorked | { readonly issues: readonly Issue[] };
@@ -65,6 +69,7 @@ export function workMix(
   tank: string,
   chosen: readonly Chosen[],
   { sites, counted }: MixRecords,
+  kit: Kit | undefined,
 ): Worked | undefined {
   const { rig, site, calibrated } = hand;
   const products = chosen.flatMap((c) => (c.read.ok ? [c.read.value] : []));
@@ -72,8 +77,8 @@ export function workMix(
   const stops = stopsOf(draft, tank, site?.id, zonesOfSite(sites));
   if (stops.length === 0 || (draft.purpose === "spot" && draft.spot.volume.trim() === "")) return undefined;
   const known = (rig.rig.tanks ?? []).some((t) => t.name === tank);
-  const work = (less: boolean): Worked | undefined => {
-    const file = mixFile({ ...asked, ...(less && { oneLess: true }) });
+  const work = (way?: LastLoad): Worked | undefined => {
+    const file = mixFile({ ...asked, ...(way === "less" && { oneLess: true }), ...(way === "equal" && { loads: "equal" }) });
     if (!file.ok) return { issues: file.issues };
     const job = readChecked(file.value);
     if (!job.ok) return { issues: job.issues };
@@ -98,16 +103,33 @@ export function workMix(
     ...(draft.waterFirst && { waterFirst: draft.waterFirst }),
   };
   const may = draft.purpose === "site";
-  if (may && draft.oneLess) return work(true);
-  const worked = work(false);
-  return may && draft.oneLess === undefined && worked && "plan" in worked && isNoLoad(worked) ? work(true) : worked;
+  if (may && draft.oneLess) return work("less");
+  const worked = work();
+  const said = draft.oneLess !== undefined || draft.loads === "equal";
+  return may && !said && isSound(worked)
+    ? withoutNoLoad(worked, work, (plan) => kit && measuresOf(plan, kit, hand.system))
+    : worked;
 }
 
-/** Whether the last load is less than the calibration is sure of: nobody fills a tank for that, unless he says so. */
-function isNoLoad({ job, calibration }: MixWorked): boolean {
-  const less = job.loads === "full-then-part" ? oneLess(job, calibration) : null;
-  const sure = calibration.uncertainty?.relative;
-  return less !== null && sure !== undefined && 1 - less.ratio < sure;
+const isSound = (worked: Worked | undefined): worked is MixWorked =>
+  worked !== undefined && "plan" in worked && worked.plan.reasons.length === 0;
+
+/** A rest that is hardly a load is none, unless somebody says so: one load less, or equal ones where only the kit is in the way. */
+function withoutNoLoad(
+  worked: MixWorked,
+  work: (way: LastLoad) => Worked | undefined,
+  measured: (plan: MixWorked["plan"]) => MeasuringOf | undefined,
+): MixWorked {
+  const no = noLoadOf(worked, measured(worked.plan));
+  if (!no) return worked;
+  const less = work("less");
+  if (isSound(less)) return less;
+  const equal = work("equal");
+  if (!isSound(equal)) return worked;
+  const of = measured(equal.plan);
+  const [first] = allFillings(equal.plan);
+  const can = first && of && equal.plan.products.every((_, i) => of(first, i)?.needs === undefined);
+  return can ? equal : worked;
 }
 
 /** Why no amounts are shown, in words; undefined where nothing locks them. */

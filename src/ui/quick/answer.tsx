@@ -12,6 +12,7 @@ import { mixWarningText } from "@/core/words/mix-warnings";
 import { sentences } from "../data/records";
 import { sheetLine } from "../mix/sheet-line";
 import { FullTankBox } from "../mix/full-tank";
+import { LastLoadAsk } from "../mix/last-load-ask";
 import { TankColumns } from "../mix/tank-column";
 import { Note } from "../parts/controls";
 import { Notice } from "../parts/notices";
@@ -20,7 +21,17 @@ import { openAsks } from "./quick-slips";
 import { Row } from "../parts/layout";
 
 /** What is known so far, in large figures; then the loads, drawn. */
-export function Answer({ quick, answer, system }: { quick: Quick; answer: QuickAnswer; system: System }) {
+export function Answer({
+  quick,
+  set,
+  answer,
+  system,
+}: {
+  quick: Quick;
+  set: (next: Partial<Quick>) => void;
+  answer: QuickAnswer;
+  system: System;
+}) {
   const { made, covers, planned, issues } = answer;
   if (!made)
     return (
@@ -62,6 +73,12 @@ export function Answer({ quick, answer, system }: { quick: Quick; answer: QuickA
             products={plan.products}
             fillings={allFillings(plan)}
             usable={given(planned.job.tank!.usable, "usable volume")}
+            system={system}
+          />
+          <LastLoadAsk
+            planned={planned}
+            said={quick.lastLoad !== undefined}
+            choose={(lastLoad) => set({ lastLoad })}
             system={system}
           />
         </>

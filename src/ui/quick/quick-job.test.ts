@@ -28,6 +28,20 @@ test("the answer grows with what is typed: the spray volume, what a tank covers,
   expectNear(raw(plan.sites[0]!.totals[0]!.value as never) / 28.349523125, 0.3 * 6.2, 1e-9);
 });
 
+test("a rest within the ± is no load by itself; how it is gone about can be said", () => {
+  const loads = (more: Partial<Quick> = {}) => {
+    const { job, plan } = quickAnswer(quick({ lawn: "3900 sq ft", ...more })).planned!;
+    return [job.oneLess, plan.sites[0]!.loads.length];
+  };
+  // A tank covers 3,879 sq ft: the rest is 0.5 % of the spray.
+  expect(loads()).toEqual([true, 1]);
+  expect(loads({ lastLoad: "less" })).toEqual([true, 1]);
+  expect(loads({ lastLoad: "fill" })).toEqual([false, 2]);
+  expect(loads({ lastLoad: "equal" })).toEqual([false, 2]);
+  // Of a real rest nothing is taken away.
+  expect(loads({ lawn: "6000 sq ft" })).toEqual([false, 2]);
+});
+
 test("a course in place of a plot, and a catch for a time of its own", () => {
   const { made } = quickAnswer(quick({ course: true, distance: "50", swath: "5", times: "62", caught: "33", caughtFor: "62" }));
   expectNear((num(made!.sprayVolume) * 92.90304) / GAL, 1.03125, 1e-9);

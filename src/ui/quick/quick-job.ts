@@ -12,6 +12,7 @@ import { valueIn } from "@/core/quantity/quantity";
 import { given } from "@/core/working/rule";
 import { meanTime } from "@/core/calibration/pace";
 import { readRate } from "@/formats/forms/rate";
+import { lastLoadsOf, noLoadOf, type LastLoad } from "../mix/last-load";
 import type { Dismissed } from "../parts/slip-ask";
 import { calibrationJob, fullTankOf, mixJob, planOf, tankJob, type Planned } from "@/formats/job-file/assemble";
 import { readChecked, type Job } from "@/formats/job-file/read-checked";
@@ -36,6 +37,8 @@ export interface Quick {
   /** The label's most for one application; empty: not known. */
   readonly most: string;
   readonly lawn: string;
+  /** How a last load that is hardly one is gone about, where somebody said so. */
+  readonly lastLoad?: LastLoad;
   /** Slips that were asked about and meant. */
   readonly dismissed?: readonly Dismissed[];
   /** What it is kept under. */
@@ -151,7 +154,14 @@ export function quickAnswer(quick: Quick): QuickAnswer {
     };
   const planned = planOf(job.value);
   if (!planned.ok) return { ...soFar, issues: planned.issues };
-  return { ...soFar, planned: { ...planned.value, job: job.value }, issues: [] };
+  return { ...soFar, planned: withLastLoad(quick, { ...planned.value, job: job.value }), issues: [] };
+}
+
+/** A rest within the ± of the calibration is no load, unless somebody says so. */
+function withLastLoad({ lastLoad }: Quick, planned: Planned & { readonly job: Job }): Planned & { readonly job: Job } {
+  if (planned.plan.reasons.length > 0) return planned;
+  const way = lastLoad ?? (noLoadOf(planned) ? "less" : "fill");
+  return way === "fill" ? planned : (lastLoadsOf(planned.job.file).get(way) ?? planned);
 }
 
 /** A full tank, where everything but the lawn is typed. */

@@ -89,7 +89,7 @@ function OnePage() {
           <SoFar answer={answer} system={system} />
         </Column>
         <Box display="grid" gap="16px" position={{ xl: "sticky" }} top="16px" gridTemplateColumns="minmax(0,1fr)">
-          <Answer quick={quick} answer={answer} system={system} />
+          <Answer quick={quick} set={set} answer={answer} system={system} />
           {planned && planned.plan.reasons.length === 0 && openAsks(quick, system).length === 0 && (
             <KeepIt quick={quick} set={set} onKept={() => setKept(undefined)} />
           )}
