@@ -1,6 +1,7 @@
 import { allFillings } from "@/core/mixing/column";
 import type { MixPlan } from "@/core/mixing/plan";
-import { num } from "@/core/working/rule";
+import { ratio } from "@/core/quantity/arithmetic";
+import { isWithin } from "@/core/quantity/slack";
 import { oneLess, planOf, type Planned } from "@/formats/job-file/assemble";
 import { readChecked, type Job } from "@/formats/job-file/read-checked";
 import type { JobFile } from "@/formats/job-file/types";
@@ -47,7 +48,11 @@ export function noLoadOf(
   return needs === undefined ? undefined : { why: "unmeasured", needs };
 }
 
-const volumes = (plan: MixPlan) => allFillings(plan).map(({ fillTo }) => Number(num(fillTo).toPrecision(9)));
+/** Whether two plans fill as often, and to the same. */
+function fillAlike(a: MixPlan, b: MixPlan): boolean {
+  const [one, other] = [allFillings(a), allFillings(b)];
+  return one.length === other.length && one.every(({ fillTo }, i) => isWithin(ratio(fillTo.value, other[i]!.fillTo.value), 0));
+}
 
 /** The same mix gone about in each way that there is for it, and that no label holds where another doesn't. */
 export function lastLoadsOf(file: JobFile): ReadonlyMap<LastLoad, Planned & { readonly job: Job }> {
@@ -61,6 +66,6 @@ export function lastLoadsOf(file: JobFile): ReadonlyMap<LastLoad, Planned & { re
   const found = new Map(allowed.length > 0 ? allowed : ways);
   // A rest under the least mix shares with the load before it: that may be the equal loads already.
   const [fill, equal] = [found.get("fill"), found.get("equal")];
-  if (fill && equal && volumes(fill.plan).join() === volumes(equal.plan).join()) found.delete("equal");
+  if (fill && equal && fillAlike(fill.plan, equal.plan)) found.delete("equal");
   return found;
 }
