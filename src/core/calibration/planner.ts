@@ -69,7 +69,12 @@ export function rankSetups(wish: PlanWish): Setup[] {
       setups.push(setupOf(wish, size, chart, pressure, { flow, speed, sprayVolume }));
     }
   }
-  const comfort = (s: Setup) => Math.abs(Math.log(raw(s.pressure) / Math.sqrt(raw(COMFORTABLE.least) * raw(COMFORTABLE.most))));
+  // The middle of what the tip's own chart holds; of one without a chart, of what booms are comfortable in.
+  const comfort = (s: Setup) => {
+    const chart = wish.tips.find(({ size }) => size === s.size)?.chart;
+    const { least: low, most: high } = chart && chart.rows.length > 0 ? rangeOf(chart) : COMFORTABLE;
+    return Math.abs(Math.log(raw(s.pressure) / Math.sqrt(raw(low) * raw(high))));
+  };
   return setups.sort((a, b) => Number(b.fits) - Number(a.fits) || a.minutes - b.minutes || comfort(a) - comfort(b));
 }
 

@@ -14,6 +14,17 @@ export const requiredFlowRule = rule({
   compute: ({ sprayVolume, speed, width }) => num(sprayVolume) * num(speed) * num(width),
 });
 
+export const outletWidthRule = rule({
+  id: "outlet-width",
+  version: 1,
+  title: "Width of one outlet",
+  formula: "swath / count",
+  inputs: { swath: "length", count: "count" },
+  output: "length",
+  source: "the effective swath of a boom, shared by its outlets (common practice)",
+  compute: ({ swath, count }) => num(swath) / num(count),
+});
+
 export const speedForFlowRule = rule({
   id: "speed-for-flow",
   version: 1,
@@ -89,6 +100,10 @@ export const ACRE_128TH = constant("area", quantity("area", 43560 / 128, "ft2"),
  */
 export const requiredFlow = (sprayVolume: Source<"sprayVolume">, speed: Source<"speed">, width: Source<"length">) =>
   derive(requiredFlowRule, { sprayVolume, speed, width });
+
+/** What each outlet of a boom has to itself of a swath that was measured. */
+export const outletWidth = (swath: Source<"length">, outlets: number): Derived<"length"> =>
+  derive(outletWidthRule, { swath, count: constant("count", quantity("count", outlets, ""), "outlets") });
 
 /** How far a boom drives for 1/128 acre an outlet. */
 export const boomRun = (spacing: Source<"length">): Derived<"length"> => derive(boomRunRule, { area: ACRE_128TH, spacing });

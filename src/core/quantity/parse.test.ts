@@ -153,13 +153,23 @@ describe("what people type on a screen", () => {
     ["62 x 100", "zoneArea", "6200 ft2"],
     ["62 ft by 100 ft", "zoneArea", "6200 ft2"],
     ["10 m × 12.5 m", "zoneArea", "125 m2"],
+    // 88 ft/min are a mile an hour (definition).
+    ["88 ft in 60 s", "speed", "88 ft/min"],
+    ["100 ft in 23 s", "speed", "260.869565217 ft/min"],
+    ["100' / 0:23", "speed", "260.869565217 ft/min"],
+    ["50 m in 36 s", "speed", "1.38888888889 m/s"],
     ["0.3 oz", "weightRate", "0.3 oz/1000 ft2"],
     ["4 fl oz", "volumeRate", "4 fl oz/1000 ft2"],
     ["2 gal", "sprayVolume", "2 gal/1000 ft2"],
   ])("%s in %s is understood", (typed, field, text) => {
     const read = parseField(field, typed);
     expect(read.ok ? read.value.text : wordsFor(read.issues[0]!)).toBe(text);
-    if (!/^\d+$/.test(typed)) expect(understood(field, typed)).toBe(read.ok && showEntered(read.value));
+    if (field !== "speed" && !/^\d+$/.test(typed)) expect(understood(field, typed)).toBe(read.ok && showEntered(read.value));
+  });
+  test("seconds over a course are understood as a speed that can be compared", () => {
+    expect(
+      ["88 ft in 60 s", "100 ft in 23 s", "50 m in 36 s", "2.5 mph", "3"].map((typed) => understood("speed", typed)),
+    ).toEqual(["1 mph", "2.96 mph", "5 km/h", undefined, undefined]);
   });
   test.each<[string, Field]>([
     ["5/4 gal", "spot"],
@@ -167,6 +177,9 @@ describe("what people type on a screen", () => {
     ["3 x 4 x 5", "zoneArea"],
     ["62 ft x 100 m", "zoneArea"],
     ["0.3 ft", "weightRate"],
+    ["100 ft in 0 s", "speed"],
+    ["100 gal in 23 s", "speed"],
+    ["88 ft in 60 s", "swath"],
   ])("%s in %s is not", (typed, field) => expect(parseField(field, typed).ok).toBe(false));
   test("the job file stays strict", () => {
     for (const [typed, kind] of [

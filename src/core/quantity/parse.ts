@@ -1,7 +1,7 @@
 import { bad, good, type Issue, type IssueCode, type Result } from "../issue";
 import { make, type Kind, type Quantity } from "./kinds";
 import { COMMA_ASKED, plainNumber } from "./plain";
-import { rectangleToArea, spokenToWritten } from "./spoken";
+import { courseToSpeed, rectangleToArea, spokenToWritten } from "./spoken";
 import { findUnit, unitsOf, type Unit } from "./unit";
 import { DIMENSIONS, NOT_WRITTEN, SHAPES, type Dimension } from "./units";
 
@@ -113,6 +113,7 @@ export function parseAs<K extends Kind>(typed: unknown, kinds: readonly K[], opt
   if (foreign) return fail("imperial-gallon", "1 imperial gallon is 4.54609 L");
   if (dialect === "screen") {
     if (kinds.includes("area" as K)) text = rectangleToArea(text, options.bare);
+    if (kinds.includes("speed" as K)) text = courseToSpeed(text);
     text = spokenToWritten(text);
     if (options.bare !== undefined && /^[\d.,]+$/.test(text)) text = `${text} ${options.bare}`.trim();
   }

@@ -1,8 +1,8 @@
 import { bad, type Result } from "../issue";
-import { showEntered, unitText, writeNumber } from "./format";
+import { show, showEntered, unitText, writeNumber } from "./format";
 import { meantIn, type FieldUnits } from "./typed";
 import { unitNamed } from "./unit";
-import { raw, type Kind } from "./kinds";
+import { raw, type Kind, type Quantity } from "./kinds";
 import type { System } from "../working/units";
 import { entered, parseQuantity, type Entered, type ParseOptions } from "./parse";
 import { atLeast, atMost } from "./slack";
@@ -168,11 +168,17 @@ export function understood(field: Field, typed: string): string | undefined {
   const text = typed.trim();
   if (
     !/[½¼¾⅓⅔⅛⅜⅝⅞'’"”×]|\d\/\d|\dx\d|\d x \d|\bby\b/i.test(text) &&
+    !(FIELDS[field].kind === "speed" && /\d[^\d.,]+\d/.test(text)) &&
     !(FIELDS[field].bare.includes("/") && /[a-z]$/i.test(text) && !/\/|\bper\b/i.test(text))
   )
     return undefined;
   const read = parseField(field, typed);
-  return read.ok ? showEntered(read.value) : undefined;
+  if (!read.ok) return undefined;
+  // Seconds over a course: in what speeds are compared in.
+  const { kind, unit, value } = read.value;
+  return kind === "speed"
+    ? show(value as Quantity<"speed">, "speed", unit === "ft/min" ? "mph" : "km/h")
+    : showEntered(read.value);
 }
 
 /** Reads what was typed into a field: in its kind, in its range; a bare number takes the field's unit. */

@@ -85,6 +85,29 @@ export function rectangleToArea(text: string, bare = "ft2"): string {
   return `${plain(number(parts[1]!) * number(parts[3]!))} ${of}2`;
 }
 
+const LENGTHS: Readonly<Record<string, readonly [factor: number, unit: "ft" | "m"]>> = {
+  ft: [1, "ft"],
+  feet: [1, "ft"],
+  "'": [1, "ft"],
+  "’": [1, "ft"],
+  yd: [3, "ft"],
+  yards: [3, "ft"],
+  m: [1, "m"],
+};
+
+/** The time over a course for its speed: "100 ft in 23 s" → "260.869565217 ft/min"; "50 m / 0:36" → "1.38888888889 m/s". */
+export function courseToSpeed(text: string): string {
+  const parts = /^(\d+(?:\.\d+)?)\s*([a-z]+|['’])\s*(?:in|\/)\s*(?:(\d+):)?(\d+(?:\.\d+)?)\s*(?:s|secs?|seconds?)?$/i.exec(
+    text.trim(),
+  );
+  const length = parts && LENGTHS[parts[2]!.toLowerCase()];
+  const seconds = parts ? Number(parts[3] ?? 0) * 60 + Number(parts[4]) : 0;
+  if (!length || seconds === 0) return text;
+  const [factor, unit] = length;
+  const perSecond = (Number(parts[1]) * factor) / seconds;
+  return unit === "ft" ? `${plain(perSecond * 60)} ft/min` : `${plain(perSecond)} m/s`;
+}
+
 /** "1,000 sq ft" → "1,000 ft2"; "2 gallons per acre" → "2 gal/ac"; "40 PSI" → "40 psi". Unknown words are left alone. */
 export function spokenToWritten(text: string): string {
   // A unit that touches its number ("4gal") hides from a word boundary.

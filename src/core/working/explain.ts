@@ -1,4 +1,5 @@
-import { showEntered } from "../quantity/format";
+import { showDuration, showEntered } from "../quantity/format";
+import { valueIn } from "../quantity/quantity";
 import type { Entered } from "../quantity/parse";
 import type { Kind, Quantity } from "../quantity/kinds";
 import { groundText, isPace, paceOn, THOUSAND } from "./thousand";
@@ -52,11 +53,15 @@ function collect(source: AnySource, system: System, lines: Line[], seen: Set<Any
   });
 }
 
+const LONG = 600;
+
 /**
  * A result on the pad. Amounts have a figure more here than on the tank, where they are rounded down to what is measured:
  * the pad shows from where.
  */
 function result(value: Quantity<Kind>, kind: Kind, system: System): string {
+  // Nobody reads a quarter of an hour in seconds; a pace is compared in them.
+  if (kind === "time" && valueIn(value as Quantity<"time">, "s") >= LONG) return showDuration(value as Quantity<"time">);
   return kind === "mass" || kind === "volume" ? read(value, kind, system, { figures: 4 }) : read(value, kind, system);
 }
 

@@ -74,6 +74,13 @@ test("the working is written out from the formula, in what was entered", () => {
   expect(explain(half, "us").map(lineText)).toEqual(["Half = (61 s + 1:03) ÷ 2 ÷ 2 = 31.0 s"]);
 });
 
+test("a long time is told in minutes, a pace in seconds", () => {
+  const result = (...texts: string[]) =>
+    explain(derive(halved, { times: texts.map((t) => given(entered(t, "time"), "t")) }), "us")[0]!.result;
+  expect(result("1198 s")).toBe("599.0 s");
+  expect(result("1923.8 s")).toBe("16 min 02 s");
+});
+
 test("a result that is no quantity is refused", () => {
   const broken = rule({
     id: "test-broken",

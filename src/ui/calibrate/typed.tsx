@@ -5,6 +5,7 @@ import { useState } from "react";
 import { wordsFor } from "@/core/issue";
 import { understood, type Field as FieldName } from "@/core/quantity/ranges";
 import { readTyped } from "@/formats/typed";
+import type { System } from "@/core/working/units";
 import { useSystem } from "../data/units";
 import { TextField } from "../parts/field";
 
@@ -20,6 +21,9 @@ interface TypedProps {
   readonly zero?: boolean;
 }
 
+/** A speed is seldom known, seconds over a course are soon walked. */
+const BY_COURSE: Record<System, string> = { us: "or 100 ft in 23 s", metric: "or 30 m in 21 s" };
+
 /** A field of the run sheet: whatever is typed is kept; what is wrong with it is said once it is left. */
 export function Typed({ label, field, value, onChange, optional = false, placeholder, choices, hint, zero = false }: TypedProps) {
   const [left, setLeft] = useState(value !== "");
@@ -34,7 +38,11 @@ export function Typed({ label, field, value, onChange, optional = false, placeho
         label={label}
         value={value}
         error={error}
-        hint={meant ? `understood as ${meant}` : (hint ?? (optional ? "may stay empty" : undefined))}
+        hint={
+          meant
+            ? `understood as ${meant}`
+            : (hint ?? (field === "speed" ? BY_COURSE[system] : optional ? "may stay empty" : undefined))
+        }
         placeholder={placeholder}
         list={list}
         onChange={(e) => onChange(e.target.value)}

@@ -49,13 +49,14 @@ export function LastLoadAsk({ planned, without, said, choose, measured, system }
         {[...ways].map(([way, one]) => (
           <Box as="li" key={way}>
             {way === taken ? (
-              <strong>✓ {NAMES[way]}</strong>
+              <>
+                <strong>✓ {NAMES[way]}</strong>: {doing(way, one, system)}
+              </>
             ) : (
-              <Button look="inline" onClick={() => choose(way)}>
-                {NAMES[way]}
+              <Button look="quiet" onClick={() => choose(way)} textAlign="left">
+                {NAMES[way]}: {doing(way, one, system)}
               </Button>
             )}
-            : {doing(way, one, system)}
           </Box>
         ))}
       </Column>

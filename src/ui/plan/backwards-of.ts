@@ -1,13 +1,20 @@
 import { boomSwath } from "@/core/calibration/pace";
-import { paceForFlowRule, requiredFlow, roundCoverageRule, speedForFlowRule } from "@/core/calibration/required-flow";
-import { nearestTips, ORDINARY_RANGE } from "@/core/calibration/tips";
+import {
+  outletWidth,
+  paceForFlowRule,
+  requiredFlow,
+  roundCoverageRule,
+  speedForFlowRule,
+} from "@/core/calibration/required-flow";
+import { nearestTips, ORDINARY_RANGE, rangeOf } from "@/core/calibration/tips";
 import type { Quantity } from "@/core/quantity/kinds";
 import type { Field, KindOfField } from "@/core/quantity/ranges";
 import { derive, given, type AnySource, type Derived, type Source } from "@/core/working/rule";
 import { THOUSAND } from "@/core/working/thousand";
 import { compare } from "@/core/quantity/arithmetic";
-import type { RigEntry } from "@/formats/entries";
+import type { RigEntry, TipEntry } from "@/formats/entries";
 import { readRig } from "@/formats/job-file/read-rig";
+import { chartOf } from "@/formats/rig-setup";
 import { readTyped } from "@/formats/typed";
 import type { Wish } from "./wish";
 
@@ -28,8 +35,11 @@ export function typed<F extends Field>(field: F, text: string, name: string): So
   return read?.ok ? given(read.value, name) : undefined;
 }
 
-/** Works backwards from a wanted spray volume to the flow of an outlet, its tips and their pressures. */
-export function backwardsOf(wish: Wish, rig: RigEntry): Backwards {
+/**
+ * Works backwards from a wanted spray volume to the flow of an outlet, its tips and their pressures: those first that work at them.
+ * @param charts the tips on record: a chart says at which pressures its tip works
+ */
+export function backwardsOf(wish: Wish, rig: RigEntry, charts: readonly TipEntry[] = []): Backwards {
   const basics = readRig(rig.rig);
   const coverage = wish.kind === "coverage";
   const usable = typed("usable", wish.coverVolume, "liquid");
@@ -37,26 +47,24 @@ export function backwardsOf(wish: Wish, rig: RigEntry): Backwards {
   const sprayVolume = coverage
     ? usable && area && derive(roundCoverageRule, { usable, area })
     : typed("sprayVolume", wish.sprayVolume, "wanted spray volume");
-  const swath = typed("swath", wish.swath, "effective swath") ?? boomSwath(basics);
-  // On a boom each outlet has its spacing to itself; a single outlet has the swath.
-  const width = basics.outlets.spacing && basics.outlets.count > 1 ? given(basics.outlets.spacing, "spacing") : swath;
+  // On a boom each outlet has its share of a swath that was measured, else its spacing; a single outlet has the swath.
+  const { count, spacing } = basics.outlets;
+  const measured = typed("swath", wish.swath, "effective swath");
+  const swath = measured ?? boomSwath(basics);
+  const width = count === 1 ? swath : measured ? outletWidth(measured, count) : spacing && given(spacing, "spacing");
   const at = typed("speed", wish.speed, "travel speed");
   const known = typed("meterFlow", wish.flow, "flow of all outlets");
   const flow = sprayVolume && at && width && !known ? requiredFlow(sprayVolume, at, width) : undefined;
   const pace = sprayVolume && known ? derive(paceForFlowRule, { sprayVolume, thousand: THOUSAND, flow: known }) : undefined;
   const speed = sprayVolume && known && swath ? derive(speedForFlowRule, { flow: known, sprayVolume, width: swath }) : undefined;
-  const works = (p: Quantity<"pressure">) => compare(p, ORDINARY_RANGE.least) >= 0 && compare(p, ORDINARY_RANGE.most) <= 0;
+  const works = ({ size, needs }: { size: string; needs: Quantity<"pressure"> }) => {
+    const known = charts.find((t) => !t.retired && t.tip.size === size);
+    const { least, most } = rangeOf(known ? chartOf(known.tip) : size === basics.tip?.size ? basics.tip.chart : undefined);
+    return compare(needs, least) >= 0 && compare(needs, most) <= 0;
+  };
   const pressure = basics.tip?.pressure?.value;
-  const tips =
-    flow && pressure !== undefined
-      ? nearestTips(flow.value, pressure)
-          .slice(0, 4)
-          .map((tip) => ({ ...tip, works: works(tip.needs) }))
-      : flow
-        ? nearestTips(flow.value, ORDINARY_RANGE.most)
-            .slice(0, 5)
-            .map((tip) => ({ ...tip, works: works(tip.needs) }))
-        : [];
+  const near = flow ? nearestTips(flow.value, pressure ?? ORDINARY_RANGE.most).slice(0, pressure === undefined ? 5 : 4) : [];
+  const tips = near.map((tip) => ({ ...tip, works: works(tip) })).sort((a, b) => Number(b.works) - Number(a.works));
   return {
     sprayVolume,
     flow,

@@ -13,6 +13,7 @@ import { lackIn, NeedHand } from "../parts/need-hand";
 import { Cautions } from "../parts/notices";
 import { explainAll } from "@/core/working/explain";
 import { Backwards } from "./backwards";
+import { useTips } from "../data/records";
 import { backwardsOf } from "./backwards-of";
 import { EMPTY_WISH, type Wish } from "./wish";
 import { Quickest } from "./quickest";
@@ -50,7 +51,7 @@ function Planning({ rig }: { rig: RigEntry }) {
   const [kept, setWish] = useKept<Wish>(`wish:${rig.id}`);
   const wish = useMemo(() => ({ ...EMPTY_WISH, ...kept }), [kept]);
   const change = (next: Partial<Wish>) => setWish({ ...wish, ...next });
-  const worked = backwardsOf(wish, rig);
+  const worked = backwardsOf(wish, rig, useTips());
   return (
     <Room working={explainAll(worked.sources, system)}>
       <Row justifyContent="space-between" alignItems="baseline" gap="4px 12px" flexWrap="wrap">

@@ -120,7 +120,7 @@ function ProductOn({ product, card, onPick }: ProductOnProps) {
         <ShelfPick label="Into a full tank" value={product?.labelId ?? ""} empty="no product" onPick={pick} />
       </Box>
       {product && rates.length > 0 && (
-        <Box width="240px">
+        <Box width="300px">
           <Field label="At the label's">
             {(props) => (
               <Select {...props} value={product.rate} onChange={(e) => onPick({ ...product, rate: e.target.value })}>
