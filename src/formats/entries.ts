@@ -3,6 +3,7 @@ import type { MeasuredBy } from "@/core/area/uncertainty";
 import type { Ground } from "@/core/calibration/evidence";
 import type { LeverName } from "@/core/calibration/levers";
 import type { MethodId } from "@/core/calibration/methods";
+import type { TrialSummary } from "@/core/calibration/trials";
 import type { Standing } from "@/core/calibration/standing";
 import type { Issue } from "@/core/issue";
 import type { DueItem, DueState } from "@/core/season/due";
@@ -543,6 +544,8 @@ export interface StandingEntry {
   readonly standing: Standing;
   readonly unsure: boolean;
   readonly estimate: boolean;
+  /** What of it was measured once only. */
+  readonly once: readonly TrialSummary["of"][];
   /** A week has gone by since its flow was measured or checked. */
   readonly checkDue: boolean;
   /** Three or more loads that were mixed from it lean the same way; null where they don't. */

@@ -65,6 +65,10 @@ export function calibrationSources({ timePer1000, speed, sprayVolume, hoseEnd }:
 /** Trials that differ by over 10 % are not a calibration yet: nothing is mixed from them. */
 export const isUnsure = (made: Calibration): boolean => made.warnings.some((w) => w.code === "trials-disagree");
 
+/** What was measured once only: said for as long as the calibration stands. */
+export const measuredOnce = (made: Calibration): readonly TrialSummary["of"][] =>
+  made.warnings.flatMap((w) => (w.code === "single-trial" ? [w.values.of] : []));
+
 /** A rated flow is an estimate until a catch confirms it: nothing is mixed from it. */
 export const isEstimate = (made: Calibration): boolean => made.warnings.some((w) => w.code === "estimate-only");
 

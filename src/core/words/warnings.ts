@@ -14,6 +14,9 @@ const TRIALS: Record<TrialSummary["of"], { many: string; one: string }> = {
   outlets: { many: "outlets", one: "One outlet only" },
 };
 
+/** "one catch only". */
+export const onceText = (of: TrialSummary["of"]): string => TRIALS[of].one.toLowerCase();
+
 const seconds = (value: Parameters<typeof read<"time">>[0], system: System) => read(value, "time", system);
 const walkable = (system: System) => read(WALKABLE, "speed", system);
 

@@ -1,4 +1,5 @@
 import { dayOf } from "@/core/calendar";
+import { measuredOnce } from "@/core/calibration/calibrate";
 import type { MixLock } from "@/core/calibration/may-mix";
 import { ownerOf, standingOf } from "@/core/calibration/standing";
 import { canonical, ratio } from "@/core/quantity/arithmetic";
@@ -149,6 +150,7 @@ export function standings(db: Access, aside: SetAside[]): StandingEntry[] {
     standing: one.standing,
     unsure: one.unsure,
     estimate: one.estimate,
+    once: measuredOnce(one.made),
     checkDue: checkDue(one, day),
     leans: leansOf(db, one.entry.id),
   }));

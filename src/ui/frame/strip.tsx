@@ -6,9 +6,11 @@ import { useTheme } from "next-themes";
 import { usePathname, useSearchParams } from "next/navigation";
 import { Suspense, useId, useState, type ReactNode } from "react";
 import { dateOf } from "@/core/calendar";
+import { measuredOnce, type Calibration } from "@/core/calibration/calibrate";
 import { mixLock, type MayMix } from "@/core/calibration/may-mix";
 import { GOOD_FOR, ownerOf } from "@/core/calibration/standing";
 import { writeNumber } from "@/core/quantity/format";
+import { onceText } from "@/core/words/warnings";
 import { readParts, type System } from "@/core/working/units";
 import { setupOf } from "@/formats/rig-setup";
 import type { RigEntry, SiteEntry } from "@/formats/entries";
@@ -87,18 +89,36 @@ function SprayVolume({ calibrated, system }: { calibrated: Calibrated | undefine
   );
 }
 
-export function standingWords(
-  one: MayMix & ({ readonly madeAt: string } | { readonly entry: { readonly madeAt: string } }),
-): string {
+type Standing = MayMix &
+  (
+    | { readonly madeAt: string; readonly once: ReturnType<typeof measuredOnce> }
+    | { readonly entry: { readonly madeAt: string }; readonly made: Calibration }
+  );
+
+/** "✓ good until 29 Dec"; what has lapsed, or was measured once only, has no ✓ in any room. */
+export const standingWords = (one: Standing): string => `${standingMark(one)} ${standingText(one)}`;
+
+/** ✓ what stands, ! what stands and wants something, ✕ what nothing is mixed from. */
+export function standingMark(one: Standing): "✓" | "!" | "✕" {
   const lock = mixLock(one);
-  if (lock?.code === "unsure") return "✕ not a calibration yet";
-  if (lock?.code === "estimate") return "✕ an estimate: catch it first";
-  if (lock?.code === "stale") return `! stale: ${lock.reasons.join("; ")}`;
-  if (lock?.code === "failing") return `✕ failing: ${lock.reasons[0]}`;
+  if (lock) return lock.code === "stale" ? "!" : "✕";
+  return one.standing.state === "expired" || onceOf(one).length > 0 ? "!" : "✓";
+}
+
+const onceOf = (one: Standing) => ("once" in one ? one.once : measuredOnce(one.made));
+
+export function standingText(one: Standing): string {
+  const lock = mixLock(one);
+  if (lock?.code === "unsure") return "not a calibration yet";
+  if (lock?.code === "estimate") return "an estimate: catch it first";
+  if (lock?.code === "stale") return `stale: ${lock.reasons.join("; ")}`;
+  if (lock?.code === "failing") return `failing: ${lock.reasons[0]}`;
+  if (lock?.code === "withdrawn") return `withdrawn: ${lock.why}`;
   const { state } = one.standing;
-  const until = dateOf(dayHere("entry" in one ? one.entry.madeAt : one.madeAt) + GOOD_FOR);
-  const day = format(new Date(`${until}T12:00:00`), "d MMM");
-  return state === "expired" ? `! time the pace again, was good until ${day}` : `✓ good until ${day}`;
+  const last = dateOf(dayHere("entry" in one ? one.entry.madeAt : one.madeAt) + GOOD_FOR);
+  const day = format(new Date(`${last}T12:00:00`), "d MMM");
+  const until = state === "expired" ? `time the pace again, was good until ${day}` : `good until ${day}`;
+  return [...onceOf(one).map(onceText), until].join(" · ");
 }
 
 /** The strip: what is in hand, always; over a sheet, what the sheet is of. */

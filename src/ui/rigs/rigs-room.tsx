@@ -4,6 +4,7 @@ import dynamic from "next/dynamic";
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import { mixLock } from "@/core/calibration/may-mix";
+import { standingMark, standingText } from "../frame/strip";
 import { read as readVolume } from "@/core/working/units";
 import { fromCanonical } from "@/core/quantity/arithmetic";
 import type { RigEntry } from "@/formats/entries";
@@ -118,8 +119,9 @@ function Stands({ rig }: { rig: RigEntry }) {
     const name = person?.name ?? one.tap;
     return (
       <Box key={one.calibrationId} color="ink">
-        ✓ <strong>{readVolume(fromCanonical<"sprayVolume">(one.sprayVolume), "sprayVolume", system)}</strong>
+        {standingMark(one)} <strong>{readVolume(fromCanonical<"sprayVolume">(one.sprayVolume), "sprayVolume", system)}</strong>
         {name && ` · ${name}`}
+        {standingMark(one) !== "✓" && `: ${standingText(one)}`}
       </Box>
     );
   });

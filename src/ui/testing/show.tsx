@@ -1,3 +1,4 @@
+import { measuredOnce } from "@/core/calibration/calibrate";
 import type { Result } from "@/core/log/results";
 import type { ProgramText } from "@/formats/season/program";
 import { ChakraProvider } from "@chakra-ui/react";
@@ -217,6 +218,7 @@ function answerOf(of: TestRecords, path: string): Answer<SliceName> | undefined 
             standing,
             unsure,
             estimate,
+            once: measuredOnce(one.made),
             checkDue: due,
             leans: null,
           },
