@@ -29,6 +29,22 @@ describe("measuring with what is at hand (common practice)", () => {
     expect(best!.error).toBeCloseTo((Math.sqrt(6) * 2.5) / 165, 12);
     expect(needs).toBeNull();
   });
+  test("135 mL with a cup of two ends, 15 and 30 mL: four of the large end and one of the small", () => {
+    const [jigger] = toolsOf(
+      {
+        scales: [],
+        vessels: [{ name: "jigger", graduation: entered("15 mL", "volume"), capacity: entered("30 mL", "volume") }],
+      },
+      false,
+    );
+    const { best, needs } = measure(mL(135), 135, [jigger!], "mL");
+    expect(words(best)).toBe("4 × 30 + 15 jigger");
+    // Filled to its brim, not read between marks.
+    expect(best!.error).toBeCloseTo(0.03, 12);
+    expect(needs).toBeNull();
+    // What lies between its ends it can't measure.
+    expect(measure(mL(8), 8, [jigger!], "mL").needs).not.toBeNull();
+  });
   test("0.29 oz needs a scale that reads 0.01", () => {
     const rough = measure(oz(0.29), 0.29 * OZ, [scale(0.1, 80)], "oz");
     expect(rough.needs!.step / OZ).toBeCloseTo(0.01, 12);
@@ -86,8 +102,9 @@ function bruteForce(target: number, most: number, tools: readonly Tool[]) {
     const count = parts.reduce((n, [t, k]) => n + Math.ceil(k / last(t)), 0);
     const amount = parts.reduce((n, [t, k]) => n + k * t.step, 0);
     if (count < 1 || count > MOST_POURS || amount > most * (1 + 1e-9)) return;
-    const error =
-      Math.abs(amount - target) + Math.sqrt(parts.reduce((n, [t, k]) => n + Math.ceil(k / last(t)) * t.step ** 2, 0)) / 2;
+    const square = ([t, k]: readonly [Tool, number]) =>
+      t.brim ? (0.03 * k * t.step) ** 2 : (Math.ceil(k / last(t)) * t.step ** 2) / 4;
+    const error = Math.abs(amount - target) + Math.sqrt(parts.reduce((n, part) => n + square(part), 0));
     const same = best && Math.abs(error - best.error) <= target * 1e-9;
     if (!best || (same ? count < best.count : error < best.error)) best = { error, count };
   };
@@ -106,7 +123,7 @@ function bruteForce(target: number, most: number, tools: readonly Tool[]) {
 describe("the solver against every combination", () => {
   const tool = fc
     .record({ marks: fc.integer({ min: 1, max: 9 }), step: fc.constantFrom(1, 2, 2.5, 5, 4.92892, 14.7868, 29.5735) })
-    .map(({ marks, step }) => ({ name: `${marks} × ${step}`, step, capacity: marks * step, unit: "mL" }));
+    .map(({ marks, step }) => ({ name: `${marks} × ${step}`, step, capacity: marks * step, unit: "mL", brim: marks <= 2 }));
   test("the least error, then the fewest pours; never past the limit", () => {
     fc.assert(
       fc.property(

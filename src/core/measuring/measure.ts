@@ -12,6 +12,8 @@ export interface Tool {
   readonly capacity: number;
   /** The unit that its marks are in. */
   readonly unit: string;
+  /** Filled to its brim or to its one line, never read between marks: a spoon, a cup with two ends. */
+  readonly brim?: boolean;
 }
 
 /** So many times one tool: `full` times to its last mark, then once to `part`, where there is a part. */
@@ -31,7 +33,8 @@ export interface Measure {
   readonly amount: number;
   /**
    * How far what is poured may be off what was asked for, as a part of it: the difference of the readings, and half a
-   * step for every reading, which add by their squares, since they are read one by one.
+   * step for every reading, which add by their squares, since they are read one by one. What is filled to the brim is off by
+   * {@link BRIM}, each time alike.
    */
   readonly error: number;
   /** The reading alone, without the difference that is known: what a risk takes for chance. */
@@ -51,6 +54,8 @@ export interface HowToMeasure {
 export const MOST_POURS = 20;
 /** What a person may take for the sake of fewer pours (ours). */
 export const GOOD_ENOUGH = 0.02;
+/** How true a spoon or a cup is that is filled to the brim, as a part of what it holds (ours). */
+export const BRIM = 0.03;
 /** Off by more than this, the kit can't measure it (ours). */
 export const TOO_ROUGH = 0.05;
 /** Errors this near each other, as a part of the amount, are the same. */
@@ -71,6 +76,7 @@ export function toolsOf(kit: Kit, dry: boolean, product?: string): Tool[] {
         step: raw(v.graduation.value),
         capacity: raw(v.capacity.value),
         unit: v.graduation.unit,
+        ...(raw(v.capacity.value) / raw(v.graduation.value) <= 2 * (1 + SAME) && { brim: true }),
       }));
 }
 
@@ -117,6 +123,10 @@ function better(a: Pick<Found, "error" | "count" | "of">, b: typeof a, target: n
   return a.count !== b.count ? a.count < b.count : a.of.length < b.of.length;
 }
 
+/** How far so many readings of a tool may be off together, g or mL. */
+const misread = ({ step, brim }: Tool, steps: number, count: number): number =>
+  brim ? BRIM * steps * step : (Math.sqrt(count) * step) / 2;
+
 /** For every number of pours the best that there is: what is quicker is picked from them. */
 function search(target: number, most: number, all: readonly Tool[]): Found[] {
   const tools = all.flatMap((tool) => (marks(tool) >= 1 ? [{ tool, marks: marks(tool), step: tool.step }] : []));
@@ -127,7 +137,7 @@ function search(target: number, most: number, all: readonly Tool[]): Found[] {
     const count = countA + countB;
     const amount = stepsA * a.step + (b ? stepsB * b.step : 0);
     if (count === 0 || count > MOST_POURS || amount > most * (1 + SAME)) return;
-    const reading = Math.sqrt(countA * a.step ** 2 + (b ? countB * b.step ** 2 : 0)) / 2;
+    const reading = Math.hypot(misread(a.tool, stepsA, countA), b ? misread(b.tool, stepsB, countB) : 0);
     const error = Math.abs(amount - target) + reading;
     const known = byCount[count];
     if (known && error > known.error + target * SAME) return;

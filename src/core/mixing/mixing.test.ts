@@ -270,4 +270,14 @@ describe("a mix", () => {
     });
     expect(made.sites[0]!.totals.map((t) => readAmount(t, "us"))).toEqual(["0.299 oz", "1.49 fl oz"]);
   });
+
+  test("grams where the rate was typed in grams, millilitres where in millilitres; a metric reader has them anyway", () => {
+    const made = plan({
+      products: [dry("8 g/1000 ft2"), liquid("12.5 mL/1000 ft2"), dry("0.5 oz/1000 ft2")],
+      sites: [site("s", "2000 ft2")],
+    });
+    const read = (system: "us" | "metric") => made.sites[0]!.totals.map((t) => readAmount(t, system));
+    expect(read("us")).toEqual(["16 g", "25 mL", "1 oz"]);
+    expect(read("metric")).toEqual(["16 g", "25 mL", "28.3 g"]);
+  });
 });

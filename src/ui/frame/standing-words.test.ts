@@ -8,7 +8,10 @@ const one = (...of: Parameters<typeof calibrationOn>) => judge(RIG.rig, calibrat
 const evidence = (walks: string[], catches: number) => ({
   calibration: {
     pace: { kind: "timed-area" as const, area: "250 ft2", times: walks },
-    flow: { kind: "timed-catch" as const, catches: Array.from({ length: catches }, () => ({ volume: "32 fl oz", time: "62 s" })) },
+    flow: {
+      kind: "timed-catch" as const,
+      catches: Array.from({ length: catches }, () => ({ volume: "32 fl oz", time: "62 s" })),
+    },
   },
 });
 const WALKS = ["62 s", "61 s", "63 s"];

@@ -4,7 +4,7 @@ import { roomUp } from "@/core/measuring/room";
 import { errorWords, measureWords, needsWords } from "@/core/measuring/words";
 import type { Amount } from "@/core/mixing/amounts";
 import type { Filling } from "@/core/mixing/column";
-import { isWeight, readAmount } from "@/core/mixing/display";
+import { isWeight, readAmount, systemOf } from "@/core/mixing/display";
 import type { MixPlan } from "@/core/mixing/plan";
 import type { Source } from "@/core/working/rule";
 import { unitFor, type System } from "@/core/working/units";
@@ -55,8 +55,9 @@ export function measuresOf(plan: MixPlan, kit: Kit, system: System): MeasuringOf
 }
 
 /** How one amount is measured, by itself. @param most what it may be rounded up to, in g or mL */
-export function measuring(amount: Amount, most: number, kit: Kit, system: System, product?: string): Measuring {
+export function measuring(amount: Amount, most: number, kit: Kit, reader: System, product?: string): Measuring {
   const dry = isWeight(amount);
+  const system = systemOf(amount, reader);
   const unit = dry
     ? unitFor(amount.value, "mass", system)
     : unitFor((amount as Extract<Amount, Source<"volume">>).value, "volume", system);

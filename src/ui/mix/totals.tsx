@@ -2,7 +2,7 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import type { Amount } from "@/core/mixing/amounts";
-import { readAmount } from "@/core/mixing/display";
+import { readAmount, systemOf } from "@/core/mixing/display";
 import { enough, packageLife } from "@/core/mixing/packages";
 import type { MixPlan } from "@/core/mixing/plan";
 import { isPacket, pouringOrder } from "@/core/mixing/pouring-order";
@@ -109,8 +109,8 @@ function OnHand({ product, amount, system }: { product: MixProduct; amount: Amou
   if (!short) return null;
   return (
     <Notice state="act">
-      {product.name}: {amountText(stock.left, product.form, system)} on hand, {readAmount(amount, system)} needed.{" "}
-      <CountStock label={label} again />
+      {product.name}: {amountText(stock.left, product.form, systemOf(amount, system))} on hand, {readAmount(amount, system)}{" "}
+      needed. <CountStock label={label} again />
     </Notice>
   );
 }
