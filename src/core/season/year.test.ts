@@ -232,4 +232,81 @@ describe("limits are counted ahead", () => {
       ),
     );
   });
+
+  test("a round that is laid out later breaks no label of one that stands there already", () => {
+    // Two products of one active: the strict one is fixed in June, the lax one would come in March.
+    const strict = round("june", { opens: on("06-01"), counting: counting(3, most(5), "Strictgrain") });
+    const lax = round("march", { opens: on("03-02"), counting: counting(3, most(20), "Laxgrain") });
+    const { items } = yearOf(asked([lax, strict], [site("Green", 2, { fixed: [null, "2026-06-01"] })]));
+    expect(days(items)).toEqual(["limit", "2026-06-01"]);
+    expect(items[0]!.held[0]).toMatchObject({ code: "over-year-limit", product: "Strictgrain" });
+    // The days between, of the one that is fixed: the other waits until they are over.
+    const apart = round("june", { opens: on("06-01"), counting: counting(1, { intervalAtLeast: 30 }, "Strictgrain") });
+    const near = round("may", { opens: on("05-20"), counting: counting(1, {}, "Laxgrain") });
+    const [may] = yearOf(asked([near, apart], [site("Green", 2, { fixed: [null, "2026-06-01"] })])).items;
+    expect(may!.on! > "2026-06-01").toBe(true);
+  });
+
+  test("the finished plan passes no label's number: random programs of products that share an active, by a naive sum", () => {
+    const OUNCES = fc.integer({ min: 1, max: 4 });
+    const bound = fc.record({
+      most: fc.option(fc.integer({ min: 2, max: 9 })),
+      kind: fc.constantFrom("calendar" as const, "rolling" as const),
+      apart: fc.option(fc.constantFrom(14, 30, 60)),
+    });
+    const one = fc.record({
+      ounces: OUNCES,
+      product: fc.nat(2),
+      opens: fc.integer({ min: 0, max: 300 }),
+      fixed: fc.option(fc.integer({ min: 4, max: 360 }), { freq: 3 }),
+      after: fc.boolean(),
+      atLeast: fc.option(fc.constantFrom(20, 50)),
+    });
+    let planned = 0;
+    fc.assert(
+      fc.property(
+        fc.tuple(bound, bound, bound),
+        fc.array(one, { minLength: 2, maxLength: 5 }),
+        fc.option(fc.constantFrom(400, 600)),
+        (labels, program, perDay) => {
+          const limitsOf = ({ most: ounces, kind, apart }: (typeof labels)[number]): LimitRow => ({
+            ...(ounces !== null && { perYear: rate(`${ounces} oz/1000 ft2`), yearKind: kind }),
+            ...(apart !== null && { intervalAtLeast: apart }),
+          });
+          const rounds = program.map(({ ounces, product, opens, after, atLeast }, i) =>
+            round(`r${i}`, {
+              opens: on(daysLater("2026-01-01", opens).slice(5)),
+              counting: counting(ounces, limitsOf(labels[product]!), `Grain ${product}`),
+              ...(after && i > 0 && { after: { round: `r${i - 1}`, ...(atLeast !== null && { atLeast }) } }),
+            }),
+          );
+          // As the server does: a fixed day that a label holds is refused.
+          let fixed: (string | null)[] = program.map(() => null);
+          program.forEach(({ fixed: day }, i) => {
+            if (day === null) return;
+            const wanted = fixed.map((was, j) => (j === i ? daysLater("2026-01-01", day) : was));
+            const all = asked(rounds, [site("Green", rounds.length, { fixed: wanted })]);
+            const { windows } = yearOf(all);
+            if (wanted.every((to, j) => to === null || reasonsOn(all, windows, 0, j, to).held.length === 0)) fixed = wanted;
+          });
+          const { items } = yearOf(
+            asked(rounds, [site("Green", rounds.length, { fixed })], { work: { perDay, days: [1, 2, 3, 4, 5] } }),
+          );
+          const down = items.flatMap((item) => (item.state === "planned" ? [{ day: item.on!, ...program[item.round]! }] : []));
+          planned += down.length;
+          for (const [i, of] of down.entries()) {
+            const { most: ounces, kind, apart } = labels[of.product]!;
+            const year = down.filter(({ day }) => kind === "calendar" || (day <= of.day && daysFrom(day, of.day) < 365));
+            if (ounces !== null) expect(year.reduce((sum, other) => sum + other.ounces, 0)).toBeLessThanOrEqual(ounces);
+            for (const [j, other] of down.entries())
+              if (i !== j && apart !== null && other.day <= of.day)
+                expect(daysFrom(other.day, of.day)).toBeGreaterThanOrEqual(apart);
+          }
+        },
+      ),
+      { numRuns: 300 },
+    );
+    // A property of nothing would hold.
+    expect(planned).toBeGreaterThan(300);
+  });
 });

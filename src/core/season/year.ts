@@ -203,6 +203,10 @@ function judgeAt(
   return { reasons: judged.flatMap(({ reasons }) => reasons), budgets: judged.flatMap(({ budgets }) => budgets) };
 }
 
+/** Whether a reason holds for as long as the calendar year lasts. */
+const isOfCalendarYear = ({ code, values }: Reason): boolean =>
+  (code === "over-year-limit" || code === "over-count-limit") && values.year.kind === "calendar";
+
 /** A round on a site that waits for its day. */
 interface Waiting {
   readonly site: number;
@@ -221,7 +225,8 @@ class Laying {
   private readonly after: readonly (readonly number[])[];
   private readonly before: readonly (number | undefined)[];
   private readonly alike: ({ readonly key: string; readonly dated: boolean } | undefined)[][];
-  /** By round: its product and the actives of it. */
+  /** By round: its product and the actives of it, as they are called, and as they are compared. */
+  private readonly called: readonly (readonly string[])[];
   private readonly names: readonly ReadonlySet<string>[];
   private readonly folded = new Map<string, string>();
   /** What was judged and is held by nothing. */
@@ -240,9 +245,8 @@ class Laying {
     );
     this.found = sites.map(() => rounds.map(() => undefined));
     this.alike = sites.map(() => []);
-    this.names = rounds.map(
-      ({ counting }) => new Set(counting ? [counting.name, ...activesOf(counting).map(({ name }) => name)].map(foldedName) : []),
-    );
+    this.called = rounds.map(({ counting }) => (counting ? [counting.name, ...activesOf(counting).map(({ name }) => name)] : []));
+    this.names = this.called.map((names) => new Set(names.map(foldedName)));
     const number = new Map(rounds.map(({ name }, i) => [name, i]));
     this.before = rounds.map(({ after }) => (after ? number.get(after.round) : undefined));
     this.after = rounds.map((_, i) => rounds.flatMap((__, j) => (this.before[j] === i ? [j] : [])));
@@ -405,8 +409,41 @@ class Laying {
       return undefined;
     }
     this.on_[site]![round] = date;
+    const broken = this.breaks(site, round);
+    if (broken.length > 0) {
+      this.on_[site]![round] = null;
+      // Another day of the same calendar year counts alike; what runs by the day may free.
+      if (!broken.some(isOfCalendarYear)) return day + 1;
+      this.keep(site, round, {
+        state: "unfit",
+        on: null,
+        earliest: dateOf(earliest),
+        latest,
+        reasons: ["limit"],
+        held: broken.filter(isOfCalendarYear),
+      });
+      return undefined;
+    }
     this.keep(site, round, { state: "planned", on: date, earliest: dateOf(earliest), latest });
     return "placed";
+  }
+
+  /** What a round that was just laid out breaks of the others' labels: theirs count it too, also where its own has nothing against it. */
+  private breaks(site: number, round: number): readonly Reason[] {
+    const { rounds, sites } = this.asked;
+    const date = this.on_[site]![round]!;
+    return this.on_[site]!.flatMap((on, other) => {
+      const { counting } = rounds[other]!;
+      if (other === round || on === null || !counting || sites[site]!.done[other] != null || !rounds[round]!.counting) return [];
+      if (!this.shares(other, this.called[round]!)) return [];
+      const now = this.judge(site, other, on);
+      if (now.length === 0) return [];
+      // What was against it before is told where it stands; only what is new is this one's.
+      this.on_[site]![round] = null;
+      const before = this.judge(site, other, on).map(({ code }) => code);
+      this.on_[site]![round] = date;
+      return now.filter(({ code }) => !before.includes(code));
+    });
   }
 
   /** What a label holds. Sites that are alike to it are judged once: of thousands most are. */
@@ -419,9 +456,7 @@ class Laying {
       const counts = i !== round && on !== null && of.counting && sites[site]!.done[i] == null;
       return counts ? [{ of, on, i }] : [];
     });
-    const beside = others.filter(({ of }) =>
-      this.shares(round, [of.counting!.name, ...activesOf(of.counting!).map(({ name }) => name)]),
-    );
+    const beside = others.filter(({ i }) => this.shares(round, this.called[i]!));
     const dated = beside.length > 0 || known.dated;
     const key = `${known.key}\n${beside.map(({ i, on }) => `${i} ${on}`).join()}\n${dated ? date : ""}`;
     if (this.clear.has(key)) return [];
