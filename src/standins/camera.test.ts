@@ -29,12 +29,12 @@ interface Looked {
   readonly seen: readonly Card[];
 }
 
-const { all, bare, clean } = JSON.parse(
+const { all, bare, clean, soaked } = JSON.parse(
   execFileSync(process.execPath, ["--import", "tsx", "scripts/cards.ts", ...(process.env.CARDS === "all" ? [] : ["--short"])], {
     encoding: "utf8",
     maxBuffer: 1e8,
   }),
-) as { readonly all: readonly Looked[]; readonly bare: Looked; readonly clean: Looked };
+) as { readonly all: readonly Looked[]; readonly bare: Looked; readonly clean: Looked; readonly soaked: readonly Looked[] };
 
 const off = (measured: number, truth: number) => Math.abs(measured / truth - 1);
 const named = (one: Looked) =>
@@ -63,6 +63,20 @@ describe.each(all.map((one) => [named(one), one] as const))("%s", (_, one) => {
 });
 
 test("nothing is found on bare ground", () => expect(bare.found).toBe(0));
+
+test.each(soaked.map((one) => [named(one), one] as const))(
+  "a card that is wet nearly all over is read as covered, never as dry: %s",
+  (_, one) => {
+    expect(one.found).toBe(one.cards);
+    const [most, ...rest] = [...one.seen].sort((a, b) => b.trueCover - a.trueCover);
+    // Where hardly a place is left dry it says so, and is asked about.
+    expect(most).toMatchObject({ uniform: true });
+    for (const card of rest) {
+      expect(card.uniform).toBe(false);
+      expect(off(card.cover, card.trueCover)).toBeLessThan(0.06);
+    }
+  },
+);
 
 test("a clean card is said to be of one colour, uneven light or not", () => {
   expect(clean.found).toBe(1);

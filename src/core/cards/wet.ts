@@ -188,17 +188,23 @@ function brightest({ width, height }: Planes, plane: Float32Array): Model {
 }
 
 /**
- * Half way to the darkest places: stains may be few, so that heaps of values say nothing. Null where even those are no darker than
- * noise and light make them.
+ * Half way to the darkest places: stains may be few, so that heaps of values say nothing. Of a card that is wet nearly all over half way
+ * to the brightest. Null where even those are no darker, or brighter, than noise and light make them.
  */
 function firstCut(wet: Float32Array): number | null {
   const sorted = Float32Array.from(wet).sort();
+  const at = (part: number) => sorted[Math.floor(sorted.length * part)]!;
   const top = sorted[sorted.length - FEW]!;
-  const low = sorted[Math.floor(sorted.length * 0.02)]!;
-  const middle = sorted[Math.floor(sorted.length * 0.1)]!;
-  const noise = Math.max(0.004, (middle - low) / 0.77);
-  return top < FAINTEST / 2 || top < middle + 7 * noise ? null : (top + Math.max(0, middle)) / 2;
+  const middle = at(0.1);
+  const noise = Math.max(0.004, (middle - at(0.02)) / 0.77);
+  if (top >= FAINTEST / 2 && top >= middle + 7 * noise) return (top + Math.max(0, middle)) / 2;
+  // Paper that shines in one place is no paper between stains: what is dry is more than a few places.
+  const [dry, most] = [at(DRY_AT_LEAST), at(0.9)];
+  const soaked = Math.max(0.004, (at(0.98) - most) / 0.77);
+  return most - dry < FAINTEST || most - dry < 7 * soaked ? null : (most + dry) / 2;
 }
+/** Less of a card than this may be a gleam, not paper that stayed dry (ours). */
+const DRY_AT_LEAST = 0.01;
 
 /**
  * A pixel that is half wet isn't written half as dark: cameras write light by a power of about 2.2 (IEC 61966-2-1, from memory),

@@ -8,7 +8,7 @@ import { Button } from "../parts/controls";
 import { Field } from "../parts/field";
 import { Row } from "../parts/layout";
 import { Notice } from "../parts/notices";
-import type { CardState } from "./use-cards";
+import { isOpen, type CardState } from "./use-cards";
 
 interface CardProps {
   readonly number: number;
@@ -18,6 +18,7 @@ interface CardProps {
   readonly spread: number | undefined;
   readonly onCorrect: (corrected: Corrected) => void;
   readonly onCut: (cut: number) => void;
+  readonly onDry: () => void;
   readonly onDrop: () => void;
 }
 
@@ -25,7 +26,7 @@ const percent = (part: number, figures = 3): string => writeNumber(part * 100, {
 const microns = (mm: number): string => writeNumber(mm * 1000, { figures: 2 });
 
 /** One card squared up, with what was counted on it; a press takes a stain out, puts it back, or adds one. */
-export function CardView({ number, card, busy, spread, onCorrect, onCut, onDrop }: CardProps) {
+export function CardView({ number, card, busy, spread, onCorrect, onCut, onDry, onDrop }: CardProps) {
   const { seen, corrected } = card;
   const { cover, coverOff, counted, fallen, sizes } = resultOf(seen.measured, seen.perMm, corrected);
   const changed = corrected.out.length + corrected.added.length;
@@ -34,12 +35,14 @@ export function CardView({ number, card, busy, spread, onCorrect, onCut, onDrop 
       <Row justifyContent="space-between" flexWrap="wrap" gap="4px 18px">
         <Box>
           <chakra.strong fontSize="22px" fontFamily="reading">
-            {number}: {percent(cover)} % covered
+            {number}: {isOpen(card) ? "all one colour" : `${percent(cover)} % covered`}
           </chakra.strong>
-          <Box as="span" color="soft">
-            {" "}
-            ± {percent(coverOff, 2)}
-          </Box>
+          {!isOpen(card) && (
+            <Box as="span" color="soft">
+              {" "}
+              ± {percent(coverOff, 2)}
+            </Box>
+          )}
         </Box>
         <Button look="quiet" onClick={onDrop}>
           Leave card {number} out
@@ -55,9 +58,12 @@ export function CardView({ number, card, busy, spread, onCorrect, onCut, onDrop 
           `Drops, by a spread of ${spread}: half under ${microns(sizes.number[1] / spread)} µm, half of their volume under ${microns(sizes.volume[1] / spread)} µm (a tenth under ${microns(sizes.volume[0] / spread)}, nine tenths under ${microns(sizes.volume[2] / spread)}). `}
         Stains under {microns(seen.measured.smallest)} µm can&apos;t be seen in this picture.
       </Box>
-      {seen.measured.uniform && (
-        <Notice state="act">
-          This card is all one colour: nothing fell on it, or nothing is left dry. Leave it out if it is wet through.
+      {isOpen(card) && (
+        <Notice state="stop">
+          Nothing fell on this card, or nothing is left dry: the picture can&apos;t tell which. Leave it out if it is wet through.
+          <Box marginTop="8px">
+            <Button onClick={onDry}>Nothing fell on it</Button>
+          </Box>
         </Notice>
       )}
       <Stains card={card} onCorrect={onCorrect} />

@@ -19,7 +19,7 @@ import { Notice } from "../parts/notices";
 import { PickFile } from "../parts/pick-file";
 import { CardView } from "./card-view";
 import { PhotoView } from "./photo-view";
-import { useCards, type CardState } from "./use-cards";
+import { isOpen, useCards, type CardState } from "./use-cards";
 
 const SIZES = {
   "76x26": { long: 76, short: 26 },
@@ -73,7 +73,7 @@ export function spreadOf(typed: string): number | undefined | null {
 function Cards() {
   const [pass = BLANK, keepPass] = useKept<Pass>("cards");
   const change = (next: Partial<Pass>) => keepPass({ ...pass, ...next });
-  const { state, start, stop, measure, addCard, correct, drop } = useCards(SIZES[pass.size]);
+  const { state, start, stop, measure, addCard, correct, sayDry, drop } = useCards(SIZES[pass.size]);
   const [seed, setSeed] = useState(1);
   const spread = spreadOf(pass.spread ?? "");
   return (
@@ -145,6 +145,7 @@ function Cards() {
                   busy={state.busy}
                   onCorrect={(corrected) => correct(i, corrected)}
                   onCut={(cut) => void measure(i, card.seen.quad, cut)}
+                  onDry={() => sayDry(i)}
                   onDrop={() => drop(i)}
                 />
               ))}
@@ -154,7 +155,7 @@ function Cards() {
             <Button
               look="act"
               justifySelf="start"
-              disabled={state.busy}
+              disabled={state.busy || state.cards.some(isOpen)}
               onClick={() => {
                 change({ covers: [...pass.covers, ...state.cards.map(coverOf)] });
                 stop();

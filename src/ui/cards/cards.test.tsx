@@ -2,6 +2,7 @@ import { fireEvent, screen } from "@testing-library/react";
 import { showWith } from "../testing/show";
 import { CardView, pressed } from "./card-view";
 import { CardsRoom, spreadOf } from "./cards-room";
+import { isOpen } from "./use-cards";
 import { boomOf } from "../pattern/faults";
 
 const push = jest.fn();
@@ -58,7 +59,16 @@ describe("a paper's spread", () => {
     const seen = { ...(SEEN as object), shown: { width: 10, height: 10, rgba: new Uint8ClampedArray(400) }, rim: 0, perMm: 10 };
     const card = { seen, corrected: NONE, cut: 0.5 } as never;
     const view = (spread: number | undefined) => (
-      <CardView number={1} card={card} busy={false} spread={spread} onCorrect={jest.fn()} onCut={jest.fn()} onDrop={jest.fn()} />
+      <CardView
+        number={1}
+        card={card}
+        busy={false}
+        spread={spread}
+        onCorrect={jest.fn()}
+        onCut={jest.fn()}
+        onDry={jest.fn()}
+        onDrop={jest.fn()}
+      />
     );
     const { unmount } = showWith({}, view(2));
     expect(screen.getByText(/Half of the stains are under 2,000 µm/)).toHaveTextContent(
@@ -68,6 +78,35 @@ describe("a paper's spread", () => {
     showWith({}, view(undefined));
     expect(screen.getByText(/Half of the stains/)).not.toHaveTextContent(/Drops/);
   });
+});
+
+test("a card of one colour is no 0 %: somebody says that nothing fell on it, or leaves it out", () => {
+  const onDry = jest.fn();
+  const measured = { ...(SEEN as { measured: object }).measured, uniform: true, cover: 0, fallen: 0, stains: [] };
+  const seen = { measured, shown: { width: 10, height: 10, rgba: new Uint8ClampedArray(400) }, rim: 0, perMm: 10 };
+  const card = { seen, cut: 0.5, corrected: NONE };
+  const view = (of: object) => (
+    <CardView
+      number={2}
+      card={of as never}
+      busy={false}
+      spread={undefined}
+      onCorrect={jest.fn()}
+      onCut={jest.fn()}
+      onDry={onDry}
+      onDrop={jest.fn()}
+    />
+  );
+  const shown = showWith({}, view(card));
+  expect(screen.getByText("2: all one colour")).toBeInTheDocument();
+  expect(screen.queryByText(/% covered/)).toBeNull();
+  fireEvent.click(screen.getByRole("button", { name: "Nothing fell on it" }));
+  expect(onDry).toHaveBeenCalled();
+  expect(isOpen(card as never)).toBe(true);
+  shown.unmount();
+  showWith({}, view({ ...card, dry: true }));
+  expect(screen.getByText("2: 0 % covered")).toBeInTheDocument();
+  expect(isOpen({ ...card, dry: true } as never)).toBe(false);
 });
 
 test("cards that were taken are there after a reload, one may be taken off, and they go on to the swath as what fell", () => {

@@ -12,7 +12,12 @@ export interface CardState {
   readonly seen: CardSeen;
   readonly cut: number;
   readonly corrected: Corrected;
+  /** It is all one colour, and somebody said that nothing fell on it. */
+  readonly dry?: true;
 }
+
+/** A card that is all one colour says nothing by itself: dry and wet through look alike. */
+export const isOpen = ({ seen, dry }: CardState): boolean => seen.measured.uniform && !dry;
 
 export interface Photo {
   readonly width: number;
@@ -94,6 +99,8 @@ export function useCards(size: CardSize) {
     addCard: () => state.is === "found" && void measure(state.cards.length, inTheMiddle(state.photo), HALF),
     correct: (i: number, corrected: Corrected) =>
       state.is === "found" && set({ ...state, cards: state.cards.map((card, j) => (j === i ? { ...card, corrected } : card)) }),
+    sayDry: (i: number) =>
+      state.is === "found" && set({ ...state, cards: state.cards.map((card, j) => (j === i ? { ...card, dry: true } : card)) }),
     drop: (i: number) => state.is === "found" && set({ ...state, cards: state.cards.filter((_, j) => j !== i) }),
     stop: () => {
       end();
