@@ -7,8 +7,8 @@ import { unitFor, type System } from "../working/units";
 import type { Amount } from "./amounts";
 
 /**
- * The units that an amount is read in: those of the reader; but grams and millilitres where its rate was typed in them, since that is what
- * will be weighed and poured.
+ * The units that an amount is read in: those of the reader; but grams and millilitres where its rate was typed in them, since
+ * that is what will be weighed and poured.
  */
 export function systemOf(amount: Amount, system: System): System {
   const rate = rateOf(amount);
@@ -28,8 +28,8 @@ function rateOf(source: AnySource): Entered<Kind> | undefined {
 const RATES: readonly Kind[] = RATE_KINDS;
 
 /**
- * An amount to measure, in the reader's units or its rate's own (see {@link systemOf}), rounded down to three figures: never up past what was worked out.
- * A weight says that it is one, since an ounce on a scale and a fluid ounce share a name and nothing else.
+ * An amount to measure, in the reader's units or its rate's own (see {@link systemOf}), rounded down to three figures: never up
+ * past what was worked out. A weight says that it is one, since an ounce on a scale and a fluid ounce share a name and nothing else.
  */
 export function readAmount(amount: Amount, reader: System, rounding: Rounding = ROUNDING.amountDown): string {
   const system = systemOf(amount, reader);

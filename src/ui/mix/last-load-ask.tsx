@@ -1,6 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
+import { useMemo } from "react";
 import { allFillings } from "@/core/mixing/column";
 import { times } from "@/core/quantity/arithmetic";
 import { showChange } from "@/core/quantity/format";
@@ -29,7 +30,10 @@ const NAMES: Record<LastLoad, string> = { less: "One load less", equal: "Equal l
 
 /** A rest that is hardly a load: one question, with what each way does. */
 export function LastLoadAsk({ planned, without, said, choose, measured, system }: AskProps) {
-  const ways = new Map([...lastLoadsOf(planned.job.file)].filter(([way]) => way !== without));
+  const ways = useMemo(
+    () => new Map([...lastLoadsOf(planned.job.file)].filter(([way]) => way !== without)),
+    [planned.job.file, without],
+  );
   const fill = ways.get("fill");
   const taken = lastLoadOf(planned.job);
   const filled = fill ?? planned;
@@ -44,7 +48,7 @@ export function LastLoadAsk({ planned, without, said, choose, measured, system }
       {rest}
       {no?.why === "unsure" && ", within the ± of the calibration: nobody fills a tank for that"}
       {no?.why === "unmeasured" && `, and the kit can't measure it (${no.needs})`}.{" "}
-      {taken !== "fill" && !said && `${NAMES[taken]} was taken for you.`}
+      {taken !== "fill" && !said && `Taken for you: ${NAMES[taken].toLowerCase()}.`}
       <Column as="ul" gap="6px" marginTop="8px" listStyleType="none">
         {[...ways].map(([way, one]) => (
           <Box as="li" key={way}>

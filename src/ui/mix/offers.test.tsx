@@ -122,7 +122,7 @@ describe("one load less", () => {
   });
   test("what was taken without being asked for says so", () => {
     offers(planned("4056 ft2", undefined, undefined, true));
-    expect(screen.getByText(/One load less was taken for you/)).toBeInTheDocument();
+    expect(screen.getByText(/Taken for you: one load less/)).toBeInTheDocument();
   });
   test("is not asked of a real rest, or where the tanks come out even", () => {
     offers(planned("6000 ft2", undefined, "3 oz/1000 ft2"));
