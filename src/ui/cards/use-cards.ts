@@ -92,15 +92,16 @@ export function useCards(size: CardSize) {
     });
   };
 
+  const change = (i: number, next: Partial<CardState>) =>
+    state.is === "found" && set({ ...state, cards: state.cards.map((card, j) => (j === i ? { ...card, ...next } : card)) });
+
   return {
     state,
     start,
     measure,
     addCard: () => state.is === "found" && void measure(state.cards.length, inTheMiddle(state.photo), HALF),
-    correct: (i: number, corrected: Corrected) =>
-      state.is === "found" && set({ ...state, cards: state.cards.map((card, j) => (j === i ? { ...card, corrected } : card)) }),
-    sayDry: (i: number) =>
-      state.is === "found" && set({ ...state, cards: state.cards.map((card, j) => (j === i ? { ...card, dry: true } : card)) }),
+    correct: (i: number, corrected: Corrected) => change(i, { corrected }),
+    sayDry: (i: number) => change(i, { dry: true }),
     drop: (i: number) => state.is === "found" && set({ ...state, cards: state.cards.filter((_, j) => j !== i) }),
     stop: () => {
       end();

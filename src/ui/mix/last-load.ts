@@ -11,11 +11,11 @@ import type { MeasuringOf } from "./measures";
  * How a rest that is hardly a load is gone about: it is filled once more, the loads are made equal, or there is one load less, its product
  * spread over the full ones.
  */
-export const LAST_LOADS = ["less", "equal", "fill"] as const;
+const LAST_LOADS = ["less", "equal", "fill"] as const;
 export type LastLoad = (typeof LAST_LOADS)[number];
 
 /** What a file says of its last load, where a person said how. */
-export const LAST_LOAD_FILE: Record<LastLoad, Pick<JobFile, "loads" | "x-one-less">> = {
+const LAST_LOAD_FILE: Record<LastLoad, Pick<JobFile, "loads" | "x-one-less">> = {
   less: { loads: "full-then-part", "x-one-less": true },
   equal: { loads: "equal" },
   fill: { loads: "full-then-part" },
@@ -24,7 +24,7 @@ export const LAST_LOAD_FILE: Record<LastLoad, Pick<JobFile, "loads" | "x-one-les
 export const lastLoadOf = (job: Job): LastLoad => (job.oneLess ? "less" : job.loads === "equal" ? "equal" : "fill");
 
 /** What the kit lacks for the last load, where it can measure the full ones. */
-export function lastNeeds(plan: MixPlan, measured: MeasuringOf | undefined): string | undefined {
+function lastNeeds(plan: MixPlan, measured: MeasuringOf | undefined): string | undefined {
   const fillings = allFillings(plan);
   const [first, last] = [fillings[0], fillings.at(-1)];
   if (!measured || !first || !last || first === last) return undefined;
@@ -34,7 +34,7 @@ export function lastNeeds(plan: MixPlan, measured: MeasuringOf | undefined): str
 }
 
 /** Why the last load of a plan is none: less than the calibration is sure of, or than the kit can measure. */
-export type NoLoad = { readonly why: "unsure" } | { readonly why: "unmeasured"; readonly needs: string };
+type NoLoad = { readonly why: "unsure" } | { readonly why: "unmeasured"; readonly needs: string };
 
 /** @param planned filled once more */
 export function noLoadOf(
@@ -68,4 +68,22 @@ export function lastLoadsOf(file: JobFile): ReadonlyMap<LastLoad, Planned & { re
   const [fill, equal] = [found.get("fill"), found.get("equal")];
   if (fill && equal && fillAlike(fill.plan, equal.plan)) found.delete("equal");
   return found;
+}
+
+/**
+ * A rest that is hardly a load is none, unless somebody says so: one load less, or equal ones where only the kit is in the way.
+ * @param planned filled once more, held by nothing · @param measured how a plan's amounts are measured; left out, no kit is known
+ */
+export function withoutNoLoad(
+  planned: Planned & { readonly job: Job },
+  measured?: (plan: MixPlan) => MeasuringOf | undefined,
+): Planned & { readonly job: Job } {
+  if (!noLoadOf(planned, measured?.(planned.plan))) return planned;
+  const ways = lastLoadsOf(planned.job.file);
+  const [less, equal] = [ways.get("less"), ways.get("equal")];
+  if (less) return less;
+  const of = equal && measured?.(equal.plan);
+  const [first] = equal ? allFillings(equal.plan) : [];
+  const can = first && of && equal?.plan.products.every((_, i) => of(first, i)?.needs === undefined);
+  return can && equal ? equal : planned;
 }

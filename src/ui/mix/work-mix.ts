@@ -1,7 +1,6 @@
 import type { Kit } from "@/core/calibration/kit";
 import { belongsToPerson, ownerOf } from "@/core/calibration/standing";
 import type { Issue } from "@/core/issue";
-import { allFillings } from "@/core/mixing/column";
 import type { FullTank } from "@/core/mixing/full-tank";
 import { groundIsOpen } from "@/core/labels/gallon";
 import type { RigEntry, SiteEntry } from "@/formats/entries";
@@ -13,8 +12,8 @@ import type { RigText } from "@/formats/job-file/types";
 import { mixFile, type MixOf, type StopWish } from "@/formats/mix-of";
 import type { InHand } from "../data/in-hand";
 import { dateOf, headFor, stopsOf, tankOf, type Chosen, type Draft, type MixRecords } from "./draft";
-import { noLoadOf, type LastLoad } from "./last-load";
-import { measuresOf, type MeasuringOf } from "./measures";
+import { withoutNoLoad } from "./last-load";
+import { measuresOf } from "./measures";
 
 /** A mix worked out, or why it can't be. */
 export type Worked = MixWorked | { readonly issues: readonly Issue[] };
@@ -77,8 +76,8 @@ export function workMix(
   const stops = stopsOf(draft, tank, site?.id, zonesOfSite(sites));
   if (stops.length === 0 || (draft.purpose === "spot" && draft.spot.volume.trim() === "")) return undefined;
   const known = (rig.rig.tanks ?? []).some((t) => t.name === tank);
-  const work = (way?: LastLoad): Worked | undefined => {
-    const file = mixFile({ ...asked, ...(way === "less" && { oneLess: true }), ...(way === "equal" && { loads: "equal" }) });
+  const work = (less: boolean): Worked | undefined => {
+    const file = mixFile({ ...asked, ...(less && { oneLess: true }) });
     if (!file.ok) return { issues: file.issues };
     const job = readChecked(file.value);
     if (!job.ok) return { issues: job.issues };
@@ -103,34 +102,16 @@ export function workMix(
     ...(draft.waterFirst && { waterFirst: draft.waterFirst }),
   };
   const may = draft.purpose === "site";
-  if (may && draft.oneLess) return work("less");
-  const worked = work();
+  if (may && draft.oneLess) return work(true);
+  const worked = work(false);
   const said = draft.oneLess !== undefined || draft.loads === "equal";
   return may && !said && isSound(worked)
-    ? withoutNoLoad(worked, work, (plan) => kit && measuresOf(plan, kit, hand.system))
+    ? { ...withoutNoLoad(worked, (plan) => kit && measuresOf(plan, kit, hand.system)), stops: worked.stops }
     : worked;
 }
 
 const isSound = (worked: Worked | undefined): worked is MixWorked =>
   worked !== undefined && "plan" in worked && worked.plan.reasons.length === 0;
-
-/** A rest that is hardly a load is none, unless somebody says so: one load less, or equal ones where only the kit is in the way. */
-function withoutNoLoad(
-  worked: MixWorked,
-  work: (way: LastLoad) => Worked | undefined,
-  measured: (plan: MixWorked["plan"]) => MeasuringOf | undefined,
-): MixWorked {
-  const no = noLoadOf(worked, measured(worked.plan));
-  if (!no) return worked;
-  const less = work("less");
-  if (isSound(less)) return less;
-  const equal = work("equal");
-  if (!isSound(equal)) return worked;
-  const of = measured(equal.plan);
-  const [first] = allFillings(equal.plan);
-  const can = first && of && equal.plan.products.every((_, i) => of(first, i)?.needs === undefined);
-  return can ? equal : worked;
-}
 
 /** Why no amounts are shown, in words; undefined where nothing locks them. */
 export function lockWords({ rig, person, site, calibrated }: InHand): string | undefined {

@@ -12,7 +12,7 @@ import { valueIn } from "@/core/quantity/quantity";
 import { given } from "@/core/working/rule";
 import { meanTime } from "@/core/calibration/pace";
 import { readRate } from "@/formats/forms/rate";
-import { lastLoadsOf, noLoadOf, type LastLoad } from "../mix/last-load";
+import { lastLoadsOf, withoutNoLoad, type LastLoad } from "../mix/last-load";
 import type { Dismissed } from "../parts/slip-ask";
 import { calibrationJob, fullTankOf, mixJob, planOf, tankJob, type Planned } from "@/formats/job-file/assemble";
 import { readChecked, type Job } from "@/formats/job-file/read-checked";
@@ -160,8 +160,8 @@ export function quickAnswer(quick: Quick): QuickAnswer {
 /** A rest within the ± of the calibration is no load, unless somebody says so. */
 function withLastLoad({ lastLoad }: Quick, planned: Planned & { readonly job: Job }): Planned & { readonly job: Job } {
   if (planned.plan.reasons.length > 0) return planned;
-  const way = lastLoad ?? (noLoadOf(planned) ? "less" : "fill");
-  return way === "fill" ? planned : (lastLoadsOf(planned.job.file).get(way) ?? planned);
+  if (lastLoad === undefined) return withoutNoLoad(planned);
+  return lastLoadsOf(planned.job.file).get(lastLoad) ?? planned;
 }
 
 /** A full tank, where everything but the lawn is typed. */
