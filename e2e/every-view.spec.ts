@@ -56,7 +56,7 @@ const VIEWS: readonly View[] = [
     name: "a file that is looked at",
     open: async (page) => {
       await page.goto("/");
-      await page.getByText("Time zone, a copy to take away, all records out and in").click();
+      await page.getByText("Time zone, currency, a copy to take away, all records out and in").click();
       const other = TOWN.replace("14,400 ft2", "9,900 ft2");
       expect(other).not.toBe(TOWN);
       const file = { name: "town.json", mimeType: "application/json", buffer: Buffer.from(other) };

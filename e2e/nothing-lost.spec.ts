@@ -229,7 +229,7 @@ const COPYING = { timeout: 120_000 };
 test("a copy is taken away from the bench, and all records as JSON", async ({ page }) => {
   await rigInHand(page);
   await page.goto("/");
-  await page.getByText("Time zone, a copy to take away, all records out and in").click();
+  await page.getByText("Time zone, currency, a copy to take away, all records out and in").click();
   const [copy] = await Promise.all([
     page.waitForEvent("download", COPYING),
     page.getByRole("button", { name: "Download a copy" }).click(),

@@ -59,6 +59,8 @@ export interface FirmEntry {
   /** Somebody has said so. */
   readonly settled: boolean;
   readonly today: string;
+  /** What every price is in (ISO 4217). */
+  readonly currency: string;
   /** What places, and the firm itself, ask of the weather beside the labels. */
   readonly rules: readonly LocalRule[];
   /** How often those were changed. */
@@ -324,7 +326,7 @@ export interface YearOfSiteEntry {
     readonly label: string;
     readonly says: readonly BothWords[];
     readonly left?: ZonesLeft;
-    /** What its product costs here, in USD; null where nobody can tell. */
+    /** What its product costs here, in the firm's currency; null where nobody can tell. */
     readonly cost: number | null;
   })[];
   /** How far each limit of a year is taken before the first planned day, and on each of them, by then; parts of the limit. */

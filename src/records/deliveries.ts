@@ -1,4 +1,4 @@
-import { and, asc, eq, sql } from "drizzle-orm";
+import { and, asc, count, eq, isNotNull, sql } from "drizzle-orm";
 import type { Access } from "./access";
 import { asItIs, readRows, type SetAside } from "./aside";
 import { applications } from "./schema-work";
@@ -32,6 +32,10 @@ function notedAt(db: Access, row: DeliveryRow): string {
   }
   return first.createdAt;
 }
+
+/** How many deliveries have a price. */
+export const pricesPaid = (db: Access): number =>
+  db.select({ n: count() }).from(deliveries).where(isNotNull(deliveries.price)).get()!.n;
 
 /** The deliveries of a product that stand, oldest first; each with when it was noted first. */
 export const deliveriesOf = (db: Access, labelId: string, aside?: SetAside[]): (DeliveryRow & { readonly noted: string })[] =>

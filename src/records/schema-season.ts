@@ -71,7 +71,7 @@ export const deliveries = sqliteTable(
     /** What one package holds, as entered: a weight of a dry product, a volume of a liquid one. */
     content: text("content").notNull(),
     count: integer("count").notNull(),
-    /** Of one package, in USD; null where nobody said it. */
+    /** Of one package, in the firm's currency; null where nobody said it. */
     price: text("price"),
     /** ISO dates: when they came, when the first of them was opened, and until when it may be used. */
     came: text("came").notNull(),

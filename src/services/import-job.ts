@@ -18,6 +18,7 @@ import type { Access, Records } from "@/records/database";
 import { keptRig, type NamedRig } from "@/records/rigs";
 import { findSite } from "@/records/sites";
 import { todayOf } from "./clock";
+import { firmCurrency } from "./currency";
 import { A_MOMENT, isMoment, issue, nowText, shown } from "./input";
 import { fileId } from "./file-id";
 import { bringIn, type Brought } from "./import-items";
@@ -45,7 +46,7 @@ export function importJob(db: Records, text: string, chosen?: Choices, progress?
   const made = job && calibrate(job.calibration);
   const impossibly = made && impossible(made, "calibration");
   const issues = [...extra, ...(impossibly ? [impossibly] : [])];
-  const cards = (goods.products ?? []).map((product, i) => cardOf(product, `products[${i}]`));
+  const cards = (goods.products ?? []).map((product, i) => cardOf(product, `products[${i}]`, firmCurrency(db)));
   for (const card of cards) if (!card.ok) issues.push(...card.issues);
   if (job && !job.file.rig.tanks?.length)
     issues.push(issue("rig.tanks", "missing", "", `[{ "name": "main", "usable": "4 gal" }]`));

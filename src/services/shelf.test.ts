@@ -1,4 +1,5 @@
 import { holdClock } from "./clock";
+import { firmCurrency, saveCurrency } from "./currency";
 import { saveProgram } from "./program";
 import { saveApplication } from "./save-application";
 import { saveStockCount, stockNow } from "./save-stock";
@@ -7,6 +8,7 @@ import { yearOfSite } from "./slices/season";
 import { faults, freshRecords, ids, must, NOW, town } from "./testing/town";
 
 const records = freshRecords();
+const empty = freshRecords();
 const OUNCE = 28.349523125;
 let n = 0;
 const later = () => holdClock(new Date(Date.parse(NOW) + ++n * 60_000).toISOString());
@@ -122,4 +124,26 @@ test("what can't be a delivery is refused, every fault at once; the same sent tw
   };
   expect(faults(saveStockCount(records.db, counted))).toEqual(["amount out-of-range"]);
   expect(() => records.db.$client.prepare("delete from deliveries").run()).toThrow(/append-only/);
+});
+
+test("what the firm buys in is settled freely until there is a price; then with a reason, which stays on record", () => {
+  must(saveCurrency(empty.db, { currency: "SEK" }));
+  expect(firmCurrency(empty.db)).toBe("SEK");
+  expect(firmCurrency(records.db)).toBe("USD");
+  expect(faults(saveCurrency(records.db, { currency: "euro" }))).toEqual(["currency not-a-choice"]);
+  must(saveCurrency(records.db, { currency: "CAD", why: "the card's price is in it" }));
+  must(came());
+  expect(saveCurrency(records.db, { currency: "EUR" })).toMatchObject({
+    ok: false,
+    issues: [{ path: "why", code: "reason-needed", received: "2 prices on record are in CAD" }],
+  });
+  expect(firmCurrency(records.db)).toBe("CAD");
+  must(saveCurrency(records.db, { currency: "CAD" }));
+  must(saveCurrency(records.db, { currency: "EUR", why: "they were euros all along" }));
+  expect(firmCurrency(records.db)).toBe("EUR");
+  expect(records.db.$client.prepare("select kind, was from revisions where kind like 'currency%' order by id").all()).toEqual([
+    { kind: "currency", was: "USD" },
+    { kind: "currency-why", was: "the card's price is in it" },
+    { kind: "currency", was: "CAD" },
+  ]);
 });

@@ -115,6 +115,18 @@ describe("a card as a job file's product", () => {
     const feed = must(cardOf(must(productOf(named("Saltwater"), "3 fl oz/1000 ft2"))));
     expect(parseFloat(feed.limits[0]!.perApplication!)).toBeCloseTo(21.30248, 5);
   });
+  test("a price goes out in the firm's currency; one of another firm's comes in as a note, never as a figure", () => {
+    const card = DEMO.find((one) => one.packages.some(({ price }) => price !== undefined))!;
+    const { content, price } = card.packages.find((one) => one.price !== undefined)!;
+    const product = must(productOf(card, card.rates[0]!.rate, undefined, "EUR"));
+    expect(product.price).toEqual({ amount: Number(price), currency: "EUR", per: content });
+    expect(must(cardOf(product, "", "EUR"))).toEqual(card);
+    const elsewhere = must(cardOf(product, "", "CAD"));
+    expect(elsewhere.packages).toEqual(card.packages.map((one) => ({ content: one.content })));
+    expect(elsewhere.notes).toContain(`${Number(price).toFixed(2)} EUR for ${content}`);
+    const bare = must(cardOf({ ...product, "x-label": {} }, "", "USD"));
+    expect(bare.packages).toEqual([{ content }]);
+  });
   test("a nutrient is product in the file, with how it was turned", () => {
     const product = must(productOf(named("Saltwater"), "0.25 lb N/1000 ft2", { row: 1, point: "most" }));
     // 0.25 lb ÷ 15 % ÷ 1.2 g/mL.

@@ -95,7 +95,7 @@ export const GEAR: readonly (readonly [item: string, type: string])[] = [
 
 export interface PackageText {
   readonly content: string;
-  /** In USD. */
+  /** In the firm's currency. */
   readonly price?: string;
 }
 

@@ -1,6 +1,7 @@
 import { bad, good, issueAt, type Result } from "@/core/issue";
 import { isStrength } from "@/core/labels/gallon";
 import { compareRates } from "@/core/labels/label-rate";
+import { DEFAULT_CURRENCY } from "../currency";
 import { written } from "../forms/field";
 import type { LimitsText, ProductText } from "../job-file/types";
 import type { CardText, LimitRowText } from "./card";
@@ -10,9 +11,9 @@ import { readCard, readStated } from "./read-card";
 
 /**
  * A card as a job file's product: what the format has a key for goes there, so that anyone's reader can hold the plan
- * against the label; the rest of the card travels under `x-label`.
+ * against the label; the rest of the card travels under `x-label`. A card's prices are figures: the currency is the firm's.
  */
-export function productOf(card: CardText, rate: string, choice?: ChoiceText): Result<ProductText> {
+export function productOf(card: CardText, rate: string, choice?: ChoiceText, currency = DEFAULT_CURRENCY): Result<ProductText> {
   const composition = compositionOf(card);
   const read = readStated(rate, composition, "rate");
   if (!read.ok) return read;
@@ -42,7 +43,7 @@ export function productOf(card: CardText, rate: string, choice?: ChoiceText): Re
     ...(limits && { limits }),
     ...(carrierAtLeast !== undefined && { carrierAtLeast }),
     ...(dilutionAtLeast !== undefined && { dilutionAtLeast }),
-    ...(priced && { price: { amount: Number(priced.price), currency: "USD", per: priced.content } }),
+    ...(priced && { price: { amount: Number(priced.price), currency, per: priced.content } }),
     "x-label": { ...rest, packages, limits: card.limits.filter((_, i) => i !== plain) },
     ...((choice || read.value.by) && { "x-choice": { ...choice, ...stated } }),
   });
@@ -74,10 +75,15 @@ function limitsText(row: LimitRowText, card: CardText): LimitsText {
   };
 }
 
-/** A job file's product as a card: its own keys, and what of the card rides along under `x-label`. */
-export function cardOf(product: ProductText, path = ""): Result<CardText> {
-  const rest = (product["x-label"] ?? {}) as Partial<CardText>;
+/**
+ * A job file's product as a card: its own keys, and what of the card rides along under `x-label`. A price in another currency than
+ * the firm's is none of its prices: it stands in the notes, as it came.
+ */
+export function cardOf(product: ProductText, path = "", currency = DEFAULT_CURRENCY): Result<CardText> {
   const { limits, price } = product;
+  const foreign = price !== undefined && price.currency !== currency;
+  const label = (product["x-label"] ?? {}) as Partial<CardText>;
+  const rest = foreign ? withoutPrices(label, price) : label;
   const range = product.labelRange;
   const own: LimitRowText[] = limits
     ? [
@@ -101,7 +107,16 @@ export function cardOf(product: ProductText, path = ""): Result<CardText> {
     gallonCovers: product.gallonCovers,
     carrierAtLeast: product.carrierAtLeast,
     dilutionAtLeast: product.dilutionAtLeast,
-    packages: rest.packages ?? (price ? [{ content: price.per, price: price.amount.toFixed(2) }] : []),
+    packages: rest.packages ?? (price ? [{ content: price.per, ...(!foreign && { price: price.amount.toFixed(2) }) }] : []),
   });
   return read.ok ? read : bad(...read.issues.map((i) => issueAt(path, i)));
+}
+
+function withoutPrices(label: Partial<CardText>, price: NonNullable<ProductText["price"]>): Partial<CardText> {
+  const as = `${price.amount.toFixed(2)} ${price.currency} for ${price.per}`;
+  return {
+    ...label,
+    ...(label.packages && { packages: label.packages.map(({ content }) => ({ content })) }),
+    notes: label.notes === undefined ? as : `${label.notes}\n${as}`,
+  };
 }

@@ -26,6 +26,7 @@ import { rinsesOf } from "@/records/stock";
 import { openSpreadings } from "@/records/spreadings";
 import { spreadingEntry } from "../spread";
 import { firmZone, todayOf } from "../clock";
+import { firmCurrency } from "../currency";
 import { localRules } from "../local-rules";
 import { programOf } from "../program";
 import { groundBefore, groundKnown } from "../same-ground";
@@ -38,6 +39,7 @@ export function firm(db: Access, _query: object, aside: SetAside[]): FirmEntry {
   return {
     ...firmZone(db),
     today,
+    currency: firmCurrency(db),
     rules: localRules(db, aside).rules,
     rulesRevision: settingRevision(db, "local-rules"),
     before: daysBefore(program, today),

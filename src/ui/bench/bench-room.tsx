@@ -21,7 +21,7 @@ import { Button, Heading, Note, SubHeading } from "../parts/controls";
 import { FirstThing } from "../parts/notices";
 import { Stamp } from "../parts/stamp";
 import { BringIn } from "./bring-in";
-import { FirmZone } from "./firm-zone";
+import { FirmZone } from "./firm-settings";
 import { DueLooks } from "../looks/due-looks";
 import { AfterWork } from "../after/after-work";
 import { DueRounds } from "../program/due-rounds";

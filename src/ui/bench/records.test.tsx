@@ -1,6 +1,6 @@
 import { act, fireEvent, screen } from "@testing-library/react";
 import { showWith } from "../testing/show";
-import { FirmZone } from "./firm-zone";
+import { FirmCurrency, FirmZone } from "./firm-settings";
 import { SetAside } from "../parts/set-aside";
 import { WholeRecords } from "./records";
 
@@ -25,7 +25,7 @@ beforeEach(() => {
   }) as never;
 });
 
-const FIRM = { settled: true, rules: [], before: { soil: null, highs: [] } };
+const FIRM = { settled: true, rules: [], before: { soil: null, highs: [] }, currency: "USD" };
 
 test("the first start asks which day it is and where, with the machine's own zone as the guess", async () => {
   showWith({ firm: { ...FIRM, zone: "America/Chicago", settled: false, today: "2026-09-02" } }, <FirmZone asking />);
@@ -33,6 +33,17 @@ test("the first start asks which day it is and where, with the machine's own zon
   fireEvent.change(screen.getByLabelText("Time zone of the grounds"), { target: { value: "America/Denver" } });
   await act(async () => fireEvent.click(screen.getByRole("button", { name: "That is right" })));
   expect(sent).toHaveBeenCalledWith("/api/settings", { zone: "America/Denver" });
+});
+
+test("the firm's currency is picked by name, and changed with a reason where prices are on record", async () => {
+  showWith({ firm: { ...FIRM, zone: "UTC", today: "2026-09-02", currency: "CAD" } }, <FirmCurrency />);
+  const pick = screen.getByLabelText("Currency of the prices");
+  expect(pick).toHaveValue("CAD");
+  fireEvent.change(pick, { target: { value: "EUR" } });
+  status = 422;
+  await act(async () => fireEvent.click(screen.getByRole("button", { name: "Save the currency" })));
+  expect(sent).toHaveBeenLastCalledWith("/api/settings/currency", { currency: "EUR" });
+  expect(screen.getByRole("option", { name: "EUR · Euro" })).toBeInTheDocument();
 });
 
 test("rows that can't be read are shown each with why and their raw text; without any, nothing is", () => {

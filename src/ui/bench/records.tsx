@@ -10,10 +10,10 @@ import { downloadFile } from "../parts/download";
 import { Fold } from "../parts/fold";
 import { Notice } from "../parts/notices";
 import { TakeFile } from "../parts/take-file";
-import { FirmZone } from "./firm-zone";
+import { FirmCurrency, FirmZone } from "./firm-settings";
 import { Column, Row } from "../parts/layout";
 
-/** The firm's records as a whole: its time zone, a copy to take away, all of it out and in. */
+/** The firm's records as a whole: its time zone and currency, a copy to take away, all of it out and in. */
 export function WholeRecords() {
   const firm = useSlice("firm", {}).value;
   const [busy, setBusy] = useState<string>();
@@ -26,9 +26,10 @@ export function WholeRecords() {
   return (
     <Box>
       <SubHeading>The records as a whole</SubHeading>
-      <Fold title="Time zone, a copy to take away, all records out and in">
+      <Fold title="Time zone, currency, a copy to take away, all records out and in">
         <Column gap="18px" paddingTop="10px" maxW="760px">
           {firm?.settled && <FirmZone />}
+          <FirmCurrency />
           <Column gap="8px">
             <Note>
               A copy is the one file of the records, opened, checked and counted before you get it. The server keeps copies of its

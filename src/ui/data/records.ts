@@ -3,6 +3,7 @@
 import { useSyncExternalStore } from "react";
 import useSWR, { useSWRConfig } from "swr";
 import { wordsFor, type Issue, type Result } from "@/core/issue";
+import { DEFAULT_CURRENCY } from "@/formats/currency";
 import { MADE_OF, sliceAt, slicePath, type Answer, type SliceKind, type SliceName, type Slices } from "@/formats/slices";
 import type { AsideEntry } from "@/formats/entries";
 import { setFirmZone, setServerTime } from "./clock";
@@ -131,6 +132,8 @@ export const useRigs = () => useList("rigs");
 export const useTips = () => useList("tips");
 export const useLabels = () => useList("labels");
 export const useStock = () => useList("stock");
+/** What the firm buys in (ISO 4217). */
+export const useCurrency = (): string => useSlice("firm", {}).value?.currency ?? DEFAULT_CURRENCY;
 
 /** Whether some slices have been read: until then nothing is known to be missing. */
 export function useRead(...slices: readonly ("firm" | "people" | "rigs" | "labels" | "sites")[]) {

@@ -12,7 +12,7 @@ import { GEAR, ROW_KEYS, ROW_WORDS } from "@/formats/card/card";
 import { cardSlips } from "@/formats/card/card-slips";
 import { CARD_GROUPS, CARD_FIELDS, type CardField, type ScalarKey } from "@/formats/card/fields";
 import { BLANK_LIMIT, BLANK_RATE, type CardForm } from "@/formats/forms/card-form-of";
-import { useLabels } from "../data/records";
+import { useCurrency, useLabels } from "../data/records";
 import { Button, Select, SubHeading } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
 import { Fold } from "../parts/fold";
@@ -305,6 +305,7 @@ function Limits({ form, dry, slips }: FieldsProps & { dry: boolean; slips: Recor
 
 function Packages({ form, dry }: FieldsProps & { dry: boolean }) {
   const rows = useFieldArray({ control: form.control, name: "packages" });
+  const currency = useCurrency();
   return (
     <Column gap="10px">
       {rows.fields.map((row, i) => (
@@ -317,7 +318,7 @@ function Packages({ form, dry }: FieldsProps & { dry: boolean }) {
             {...form.register(`packages.${i}.content`)}
           />
           <TextField
-            label={i === 0 ? "Price, USD" : `Price ${i + 1}, USD`}
+            label={i === 0 ? `Price, ${currency}` : `Price ${i + 1}, ${currency}`}
             placeholder="64"
             inputMode="decimal"
             error={errorAt(form, `packages.${i}.price`)}

@@ -4,11 +4,13 @@ import { Box, chakra } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { ROW_KEYS, rowWords, type CardText } from "@/formats/card/card";
 import type { ScalarKey } from "@/formats/card/fields";
+import { useCurrency } from "../data/records";
 import { formWords, limitWords, rangeWords, scalarWords, wateringWords } from "./words";
 import { Row } from "../parts/layout";
 
 /** A product's card, read like the summary of a label: what it is, how much, what never, and what to wear. */
 export function CardView({ card }: { card: CardText }) {
+  const currency = useCurrency();
   const says = (key: ScalarKey) => (card[key] === undefined ? undefined : scalarWords(key, card[key]));
   const where = [says("turfs") && `On ${says("turfs")}`, says("keepOut") && `Keep out of ${says("keepOut")}`];
   return (
@@ -75,7 +77,7 @@ export function CardView({ card }: { card: CardText }) {
       <Lines title="First aid" lines={[says("firstAid"), says("emergency") && `Emergency: ${says("emergency")}`]} />
       <Lines
         title="Packages"
-        lines={card.packages.map((p) => `${p.content.replace(/^(\S+) /, "$1 ")}${p.price ? `, ${p.price} USD` : ""}`)}
+        lines={card.packages.map((p) => `${p.content.replace(/^(\S+) /, "$1 ")}${p.price ? `, ${p.price} ${currency}` : ""}`)}
       />
       <Lines title="Notes" lines={[says("notes")]} />
     </Box>

@@ -1,8 +1,6 @@
 import { costOf, type Amount } from "@/core/mixing/amounts";
 import type { MixProduct } from "@/core/mixing/product";
-import { writeNumber } from "@/core/quantity/format";
-
-export const money = (value: number, currency: string) => `${writeNumber(value, { decimals: 2 })} ${currency}`;
+import { money } from "../data/money";
 
 /** What some amounts cost together, as far as prices are known; undefined where none is. Currencies are not added up. */
 export function costWords(products: readonly MixProduct[], amounts: readonly Amount[]): string | undefined {

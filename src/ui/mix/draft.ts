@@ -15,6 +15,8 @@ export interface MixRecords {
   readonly sites: readonly SiteEntry[];
   /** What counts against their zones; undefined until it is read: nothing is worked out before. */
   readonly counted: readonly CountedEntry[] | undefined;
+  /** What the firm buys in. */
+  readonly currency: string;
 }
 
 /** A product of a mix in the making: its label, the rate as typed, and how it was chosen. */

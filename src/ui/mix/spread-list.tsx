@@ -6,7 +6,7 @@ import type { SpreadItem } from "@/core/mixing/plan";
 import { showEntered } from "@/core/quantity/format";
 import { read, type System } from "@/core/working/units";
 import { SubHeading } from "../parts/controls";
-import { money } from "./cost-words";
+import { money } from "../data/money";
 
 interface SpreadProps {
   readonly items: readonly SpreadItem[];

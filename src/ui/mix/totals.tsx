@@ -12,10 +12,10 @@ import { totalsOf } from "@/core/mixing/totals";
 import { showEntered, writeNumber } from "@/core/quantity/format";
 import { constant } from "@/core/working/rule";
 import type { System } from "@/core/working/units";
-import { useLabels, useStock } from "../data/records";
+import { money } from "../data/money";
+import { useCurrency, useLabels, useStock } from "../data/records";
 import { Notice } from "../parts/notices";
 import { amountText } from "../shelf/amount-text";
-import { money } from "./cost-words";
 import { CountStock } from "./count-stock";
 import { atLeast } from "@/core/quantity/slack";
 import { groundArea, groundText } from "@/core/working/thousand";
@@ -83,6 +83,7 @@ function perUnit(plan: MixPlan, i: number, system: System): string {
 
 /** The smallest package that is enough, and how long it lasts. */
 function PackageWords({ product, amount }: { product: MixProduct; amount: Amount }) {
+  const currency = useCurrency();
   const fits = enough(amount, product.packages ?? []);
   if (!fits || isPacket(product)) return null;
   const { one, count } = fits;
@@ -91,7 +92,7 @@ function PackageWords({ product, amount }: { product: MixProduct; amount: Amount
     <chakra.dd textStyle="small" color="soft">
       {count === 1 ? "" : `${count} × `}
       {showEntered(one.content)}
-      {one.price !== undefined && ` at ${money(one.price * count, "USD")}`}
+      {one.price !== undefined && ` at ${money(one.price * count, currency)}`}
       {count === 1 && life >= 1.05 && `: enough for ${writeNumber(life, { figures: 2, down: true })} of these`}
       {count === 1 && life < 1.05 && ": just enough"}
     </chakra.dd>

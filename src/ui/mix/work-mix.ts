@@ -20,7 +20,7 @@ export type Worked = MixWorked | { readonly issues: readonly Issue[] };
 export type MixWorked = Planned & { readonly job: Job; readonly stops: readonly StopWish[] };
 
 /** The products of a tank's mix with their labels. */
-export const chosenOf = (draft: Draft, tank: string, { labels }: Pick<MixRecords, "labels">): Chosen[] =>
+export const chosenOf = (draft: Draft, tank: string, { labels, currency }: Pick<MixRecords, "labels" | "currency">): Chosen[] =>
   tankOf(draft, tank).products.flatMap((p): Chosen[] => {
     const label = labels.find((l) => l.id === p.labelId && !l.retired);
     // A draft may have been begun before a choice was kept with it.
@@ -31,7 +31,7 @@ export const chosenOf = (draft: Draft, tank: string, { labels }: Pick<MixRecords
             ...p,
             choice,
             label,
-            read: productOf(label.card, p.rate, choice),
+            read: productOf(label.card, p.rate, choice, currency),
           },
         ]
       : [];

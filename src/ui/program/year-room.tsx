@@ -10,7 +10,8 @@ import type { YearEntry, YearOfSiteEntry, YearRoundEntry } from "@/formats/entri
 import { MOST_LATER } from "@/formats/season/program";
 import { todayDate } from "../data/clock";
 import { format } from "../data/dates";
-import { send, useSlice } from "../data/records";
+import { money } from "../data/money";
+import { send, useCurrency, useSlice } from "../data/records";
 import { useSystem } from "../data/units";
 import { Room } from "../frame/room";
 import { Button, Heading, Note, SubHeading } from "../parts/controls";
@@ -194,6 +195,7 @@ function Unfit({ round: { unfit } }: { round: YearRoundEntry }) {
 
 function OfSite({ site: { date, items, budgets }, siteId, moves }: { site: YearOfSiteEntry; siteId: string; moves: Moves }) {
   const system = useSystem();
+  const currency = useCurrency();
   const year = Number(date.slice(0, 4));
   const rows = items.map((item): YearRow => {
     const { round, state, on, fixed, earliest, latest, reasons, says, left, cost } = item;
@@ -202,7 +204,7 @@ function OfSite({ site: { date, items, budgets }, siteId, moves }: { site: YearO
       state === "planned" && on && `${shortDay(on)}${fixed ? ", fixed" : ""}`,
       state === "unfit" && "no day",
       left && `still ${nameList(left)}`,
-      cost !== null && `$${cost.toFixed(2)} of product`,
+      cost !== null && `${money(cost, currency)} of product`,
     ];
     const why = capital(reasons.map((reason) => WHY[reason]).join(", "));
     return {

@@ -7,7 +7,7 @@ import { amountField } from "@/core/quantity/ranges";
 import type { ShelfProduct } from "@/formats/entries";
 import { todayDate } from "../data/clock";
 import { useKept } from "../data/kept-here";
-import { useLabels } from "../data/records";
+import { useCurrency, useLabels } from "../data/records";
 import { useSaveOnce } from "../data/save-id";
 import { useSystem } from "../data/units";
 import { Button } from "../parts/controls";
@@ -35,6 +35,7 @@ interface DeliveryProps {
 export function Delivery({ labelId, was, onKept }: DeliveryProps) {
   const system = useSystem();
   const save = useSaveOnce();
+  const currency = useCurrency();
   const label = useLabels().find((one) => one.id === labelId);
   const key = `draft:delivery:${was?.id ?? labelId}`;
   const [kept, keep] = useKept<Draft>(key);
@@ -70,7 +71,7 @@ export function Delivery({ labelId, was, onKept }: DeliveryProps) {
       lot: draft.lot.trim(),
       content: draft.content,
       count: /^\d+$/.test(draft.count.trim()) ? Number(draft.count) : draft.count,
-      price: or(draft.price.replace(/^\$/, "")),
+      price: or(draft.price.replace(/^\D\s*/, "")),
       came: draft.came,
       opened: or(draft.opened),
       useBy: or(draft.useBy),
@@ -97,7 +98,7 @@ export function Delivery({ labelId, was, onKept }: DeliveryProps) {
         {field("lot", "Lot", { placeholder: "L-4471" })}
         {field("content", "A package holds", { quantity: amountField(label.card.form) })}
         {field("count", "How many", { inputMode: "numeric" })}
-        {field("price", "Price of one, $", { inputMode: "decimal" })}
+        {field("price", `Price of one, ${currency}`, { inputMode: "decimal" })}
         {field("came", "Came on", { type: "date" })}
         {field("opened", "Opened on", { type: "date" })}
         {field("useBy", "Good until", { type: "date" })}

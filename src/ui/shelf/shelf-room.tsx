@@ -7,7 +7,8 @@ import { useState } from "react";
 import type { ShelfProduct } from "@/formats/entries";
 import { todayDate } from "../data/clock";
 import { dayWords } from "../data/dates";
-import { useLabels, useSlice } from "../data/records";
+import { money } from "../data/money";
+import { useCurrency, useLabels, useSlice } from "../data/records";
 import { useSystem } from "../data/units";
 import { Room } from "../frame/room";
 import { CountStock } from "../mix/count-stock";
@@ -56,10 +57,9 @@ export function ShelfRoom() {
   );
 }
 
-const money = (price: number): string => `$${price.toFixed(2)}`;
-
 function Product({ product, until }: { product: ShelfProduct; until: string }) {
   const system = useSystem();
+  const currency = useCurrency();
   const label = useLabels().find((one) => one.id === product.labelId);
   const { name, form, left, short, soon, all, rounds, lots } = product;
   const amount = (of: number) => amountText(of, form, system);
@@ -77,7 +77,7 @@ function Product({ product, until }: { product: ShelfProduct; until: string }) {
         )}
         {all > 0 && (
           <Box>
-            {amount(all)} for the rest of the year{cost > 0 && `, ${money(cost)}`}
+            {amount(all)} for the rest of the year{cost > 0 && `, ${money(cost, currency)}`}
           </Box>
         )}
       </Row>
@@ -91,7 +91,7 @@ function Product({ product, until }: { product: ShelfProduct; until: string }) {
           {rounds
             .map(
               ({ round, need, cost: price }) =>
-                `${round}: ${need === null ? "no rate" : amount(need)}${price ? `, ${money(price)}` : ""}`,
+                `${round}: ${need === null ? "no rate" : amount(need)}${price ? `, ${money(price, currency)}` : ""}`,
             )
             .join(" · ")}
         </Box>
@@ -136,6 +136,7 @@ function Lot({ lot, labelId }: { lot: ShelfProduct["lots"][number]; labelId: str
 /** What has to be bought for the rest of the year, in whole packages. */
 function ToBuy({ products }: { products: readonly ShelfProduct[] }) {
   const system = useSystem();
+  const currency = useCurrency();
   const missing = products.filter((product) => product.buy !== null);
   if (missing.length === 0) return null;
   const prices = missing.map(({ buy }) => buy!.price);
@@ -146,13 +147,19 @@ function ToBuy({ products }: { products: readonly ShelfProduct[] }) {
         {missing.map(({ labelId, name, form, buy }) => (
           <Box as="li" key={labelId} borderTop="1px solid" borderColor="line" padding="6px 0">
             <strong>{name}</strong>: {buy!.packages.map(({ content, count }) => `${count} × ${content}`).join(" and ")}
-            {buy!.price !== null && `, ${money(buy!.price)}`}
+            {buy!.price !== null && `, ${money(buy!.price, currency)}`}
             <chakra.span color="soft"> · {amountText(buy!.missing, form, system)} are missing</chakra.span>
           </Box>
         ))}
       </Box>
       {prices.length > 1 && prices.every((price) => price !== null) && (
-        <Box fontWeight="700">{money(prices.reduce((sum: number, price) => sum + price!, 0))} in all</Box>
+        <Box fontWeight="700">
+          {money(
+            prices.reduce((sum: number, price) => sum + price!, 0),
+            currency,
+          )}{" "}
+          in all
+        </Box>
       )}
       <Note>The cheapest whole packages by the prices on record; asked on {dayWords(todayDate())}.</Note>
     </Box>

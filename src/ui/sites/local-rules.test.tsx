@@ -14,7 +14,7 @@ beforeEach(() => {
     return Promise.resolve({ ok: answer.ok, headers: new Map(), json: () => Promise.resolve(answer) });
   }) as never;
 });
-const FIRM = { zone: "UTC", settled: true, today: "2026-09-02", before: { soil: null, highs: [] } };
+const FIRM = { zone: "UTC", settled: true, today: "2026-09-02", currency: "USD", before: { soil: null, highs: [] } };
 const rule = (name: string) => within(screen.getByRole("region", { name: `Rule ${name}`, hidden: true }));
 const type = (of: ReturnType<typeof rule>, label: RegExp, value: string) =>
   fireEvent.change(of.getByLabelText(label), { target: { value } });

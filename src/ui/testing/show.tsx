@@ -93,7 +93,7 @@ export interface TestRecords {
 }
 
 const NOTHING: TestRecords = {
-  firm: { zone: "UTC", settled: true, today: "1970-01-01", rules: [], before: { soil: null, highs: [] } },
+  firm: { zone: "UTC", settled: true, today: "1970-01-01", currency: "USD", rules: [], before: { soil: null, highs: [] } },
   aside: [],
   people: [],
   rigs: [],
