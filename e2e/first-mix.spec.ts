@@ -189,7 +189,7 @@ test("a hose-end head off its label is held, and set right with one press", asyn
   await inMix(page, product);
   const panel = page.getByRole("region", { name: "Head and jar" });
   // 8 × 2.5 gal are 20 fl oz a minute: five times the label in 60 s.
-  await expect(panel).toContainText("5 times the label rate");
+  await expect(panel).toContainText("5 times the planned rate");
   await expect(page.getByText("Held: no amounts")).toBeVisible();
   await expect(page.getByRole("button", { name: "Save the sheet and pour" })).toBeHidden();
   // A dial of 2 draws 5 fl oz in a minute, of which four fifths are to be product: the nearest to undiluted, first.

@@ -131,14 +131,16 @@ describe("what a plan is made of", () => {
   test("what was never opened isn't put on record against the judge either; what was, is", () => {
     must(mix());
     must(put(records.db, "sites", { id: ids.sites, form: { ...SITE, zones: zones("620") } }));
-    const record = () => recordSheet(records.db, SHEET, { date: "2026-09-02", all: true });
+    const record = (more: object = {}) => recordSheet(records.db, SHEET, { date: "2026-09-02", all: true, ...more });
     expect(faults(record())).toEqual([" conflict", " conflict"]);
     must(put(records.db, "sites", { id: ids.sites, form: { ...SITE, zones: zones("6,200") } }));
     gearOn(records.db, SHEET);
     must(water());
     must(tickStep(records.db, SHEET, { step: "1.1.product-1", done: true }));
     must(put(records.db, "sites", { id: ids.sites, form: { ...SITE, zones: zones("620") } }));
-    must(record());
+    expect(faults(record())).toEqual([" conflict", " conflict"]);
+    const outcome = [1, 2].map((load) => ({ site: "Green", load, left: "0 gal", covered: "3900 ft2" }));
+    must(record({ outcome, why: "as it was read" }));
   });
 });
 

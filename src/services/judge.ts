@@ -103,11 +103,20 @@ export function plannedFaults({ job, stopped, plan }: Judged<SpreadFile, Pick<Sh
 export const stoppedFaults = (judged: Parameters<typeof plannedFaults>[0]): Issue[] =>
   plannedFaults(judged).filter((fault) => fault.code !== "held");
 
-/** Why what was never opened can't be put on record as it was planned: its amounts were nobody's to open. */
-export function unopenedFaults(judged: Parameters<typeof plannedFaults>[0]): Issue[] {
+/**
+ * Why what was never opened can't be put on record as it was planned: its amounts were nobody's to open.
+ * @param sites where only some of the sites of a sheet are meant: those on which not all was opened
+ */
+export function unopenedFaults(judged: Parameters<typeof plannedFaults>[0], sites?: readonly string[]): Issue[] {
   const faults = plannedFaults(judged);
-  const instead = "what really went down is entered by hand in the log, and this withdrawn";
-  return faults.length === 0 ? [] : [...faults, issue("", "conflict", "nothing of it was ticked as opened", instead)];
+  if (faults.length === 0) return [];
+  const [received, expected] = sites
+    ? [
+        `not all of it was ticked as opened on ${sites.join(", ")}`,
+        "say load by load what went down, and where nothing did; what else went down is entered by hand in the log",
+      ]
+    : ["nothing of it was ticked as opened", "what really went down is entered by hand in the log, and this withdrawn"];
+  return [...faults, issue("", "conflict", received, expected)];
 }
 
 /**

@@ -197,6 +197,26 @@ describe("each poured load ends somewhere", () => {
     must(record({ outcome: one, nothing: ["Green"] }));
     expect(log().map((row) => row.site)).toEqual(["Quay"]);
   });
+  test("of two sites the one that was never opened is judged as it is put on record, the other one isn't any more", () => {
+    must(add(records.db, "sites", { name: "Quay", zones: [{ name: "a", area: "1000" }] }, OTHER));
+    must(saveSheet(records.db, sheet({ stops: [{ siteId: OTHER }, { siteId: ids.sites }] })));
+    pour("1.1");
+    must(put(records.db, "labels", { id: ids.labels, form: { ...LABEL, limits: [{ perApplication: "0.2" }] } }));
+    const refused = record({ all: true });
+    expect(faults(refused)).toEqual([" held", " held", " conflict"]);
+    expect(refused.ok ? "" : refused.issues[2]!.received).toBe("not all of it was ticked as opened on Green");
+    expect(log()).toEqual([]);
+    must(record({ all: true, nothing: ["Green"] }));
+    expect(log().map((row) => row.site)).toEqual(["Quay"]);
+  });
+  test("of two loads the one that was never opened is judged too, unless it is told load by load", () => {
+    must(saveSheet(records.db, sheet()));
+    pour("1.1");
+    must(put(records.db, "labels", { id: ids.labels, form: { ...LABEL, limits: [{ perApplication: "0.2" }] } }));
+    expect(faults(record({ all: true }))).toEqual([" held", " held", " conflict"]);
+    must(record({ outcome: told({ left: "0 gal", covered: "3500 ft2" }), all: true }));
+    expect(log().length).toBeGreaterThan(0);
+  });
   test("a load that was poured for a site on which nothing went down is asked for", () => {
     must(add(records.db, "sites", { name: "Quay", zones: [{ name: "a", area: "1000" }] }, OTHER));
     must(saveSheet(records.db, sheet({ stops: [{ siteId: OTHER }, { siteId: ids.sites }] })));

@@ -81,6 +81,12 @@ export function pouredLoads(db: Access, { id, job }: Pick<SheetRow, "id" | "job"
   return loadsPlanned(job).filter(({ key }) => ticked.some((step) => step.startsWith(key)));
 }
 
+/** The loads of a sheet of which no container was ever ticked as opened. */
+export function unopenedLoads(db: Access, sheet: Pick<SheetRow, "id" | "job">): readonly PlannedLoad[] {
+  const poured = pouredLoads(db, sheet);
+  return loadsPlanned(sheet.job).filter((load) => !poured.includes(load));
+}
+
 /** What of the loads of a sheet went down. @param told what was told of its sites; @param nothing the sites on which nothing went down */
 export function loadsDown(
   db: Access,

@@ -30,7 +30,7 @@ import { dateAt, todayOf } from "./clock";
 import { plansOf, recordedOf, wasPoured } from "./counted";
 import { factsNow, readTold } from "./facts";
 import { judgeSheet, unopenedFaults } from "./judge";
-import { closeLoads, dayDown, loadsDown, readRest, restFaults, type Rest } from "./ledger";
+import { closeLoads, dayDown, loadsDown, pouredLoads, readRest, restFaults, unopenedLoads, type Rest } from "./ledger";
 import { readLots, withLot } from "./lots";
 import { once } from "./once";
 import { isId, isReason, issue, nowText, shown } from "./input";
@@ -185,8 +185,10 @@ function keepRecord(tx: Access, sheet: SheetRow, request: RecordRequest, said: S
   if (!outcome.ok) return outcome;
   const told = outcome.value.sites;
   // What was opened was judged then, and what went down is truth; what wasn't is judged now.
-  if (!run && !wasPoured(tx, sheetId) && untickedOf(tx, sheet)) {
-    const faults = unopenedFaults(judgeSheet(tx, sheet, true));
+  const unopened = run ? [] : unopenedAmong(tx, sheet, stops, told);
+  if (unopened.length > 0) {
+    const judged = judgeSheet(tx, { ...sheet, job: { ...sheet.job, sites: unopened } }, true);
+    const faults = unopenedFaults(judged, wasPoured(tx, sheetId) ? unopened.map((site) => site.name) : undefined);
     if (faults.length > 0) return bad(...faults);
   }
   const unticked = new Map(
@@ -431,6 +433,17 @@ interface Unticked {
 }
 
 /** How far a sheet, or what of it is for one site, was ticked off, where not all of it was; undefined where it was. */
+/** The sites that are said to be down with nothing ticked as opened: all of them, or, where no load was told, some of their loads. */
+function unopenedAmong(db: Access, sheet: SheetRow, stops: readonly SiteText[], told: readonly SiteOutcome[]): SiteText[] {
+  const unopened = unopenedLoads(db, sheet);
+  const poured = pouredLoads(db, sheet);
+  return stops.filter(({ name }) => {
+    const none = !poured.some((load) => load.site === name);
+    const asPlanned = !told.some((one) => one.name === name);
+    return unopened.some((load) => load.site === name) && (none || asPlanned);
+  });
+}
+
 function untickedOf(db: Access, sheet: SheetRow, site?: SiteText): Unticked | undefined {
   const of = site === undefined ? undefined : `${sheet.job.sites!.indexOf(site) + 1}.`;
   const keys = tickKeys(sheet.job, planOfSheet(sheet.job, null)).filter((key) => of === undefined || key.startsWith(of));

@@ -6,7 +6,7 @@ import { groundText } from "../working/thousand";
 import { read, type System } from "../working/units";
 import { percentText, tankText } from "./values";
 
-const off = (ratio: number): string => percentText(Math.abs(ratio - 1));
+const off = (ratio: number): string => (Math.abs(ratio - 1) < 0.005 ? "under 0.5 %" : percentText(Math.abs(ratio - 1)));
 
 const WORDS: WordsOf<OutcomeWarningValues> = {
   "too-heavy": ({ site, sprayVolume, ratio }, system) =>

@@ -93,7 +93,7 @@ function wordsFor(reason: Reason): WordsOf<ReasonValues, ReasonWords> {
       fits: "Mix less, or mix for the zone.",
     }),
     "head-off-rate": ({ overdose, timePer1000 }, system) => ({
-      text: `${of}: at the pace that was timed this head and jar put down ${writeNumber(overdose, { figures: 3 })} times the label rate.`,
+      text: `${of}: at the pace that was timed this head and jar put down ${writeNumber(overdose, { figures: 3 })} times the planned rate.`,
       fits: `Walk ${groundText(system)} in ${paceTime(timePer1000, system)}, or set another dial or a weaker jar.`,
     }),
   };

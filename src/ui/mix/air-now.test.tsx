@@ -17,7 +17,14 @@ beforeEach(() => {
   }) as never;
 });
 
-const FIRM = { zone: "UTC", settled: true, today: "2026-09-02", currency: "USD", rules: [], before: { soil: 8, highs: [30, 20, 20] } };
+const FIRM = {
+  zone: "UTC",
+  settled: true,
+  today: "2026-09-02",
+  currency: "USD",
+  rules: [],
+  before: { soil: 8, highs: [30, 20, 20] },
+};
 const sheet = (weather: Sheet["weather"], label: object = {}, jurisdiction?: string): Sheet => ({
   id: "sheet-0000000001",
   madeAt: "2026-09-02T05:00:00.000Z",

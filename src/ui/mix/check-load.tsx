@@ -103,7 +103,8 @@ function heldWords(product: MixProduct, one: Measured, planned: Amount, system: 
   const most = mostOf(product);
   const { ratio, state } = againstLoad(one, planned.value, most);
   const takes = `the ${readAmount(planned, system)} that this load takes`;
-  const part = writeNumber(Math.abs(ratio - 1) * 100, { figures: 2 });
+  const off = Math.abs(ratio - 1);
+  const part = off < 0.005 ? "under 0.5" : writeNumber(off * 100, { figures: 2 });
   const by =
     ratio >= 2 ? `${writeNumber(ratio, { figures: 2 })} times ${takes}` : `${part} % ${ratio > 1 ? "over" : "under"} ${takes}`;
   const words = {

@@ -69,7 +69,8 @@ export function HeadSetting({ rig, made, products, system, onSet }: HeadProps) {
       </Facts>
       {reading.overdose !== null && off > 0.02 && (
         <Box>
-          Together that is <strong>{writeNumber(reading.overdose, { figures: 3 })} times</strong> the label rate of {first.name}.
+          Together that is <strong>{writeNumber(reading.overdose, { figures: 3 })} times</strong> the planned rate of {first.name}
+          .
         </Box>
       )}
       {wish && (off > 0.02 || pairs.length > 1) && (

@@ -68,6 +68,9 @@ export function LastLoadAsk({ planned, without, said, choose, measured, system }
   );
 }
 
+/** A change that nobody walks, mixes or measures (ours). */
+const UNSEEN = 0.005;
+
 /** What a way does: how many loads of how much, and what becomes of strength and pace. */
 function doing(way: LastLoad, { job, calibration, plan }: Planned & { readonly job: Job }, system: System): string {
   const volumes = allFillings(plan).map(({ fillTo }) => read(fillTo.value, "volume", system));
@@ -77,12 +80,17 @@ function doing(way: LastLoad, { job, calibration, plan }: Planned & { readonly j
   });
   const less = way === "less" ? oneLess(job, calibration) : null;
   if (!less) return runs.join(", then ");
-  return `${runs.join(", then ")} for all of it. The mix is ${showChange(1 / less.ratio - 1)} in strength, and is put down at ${read(less.sprayVolume.value, "sprayVolume", system)}: ${quicker(calibration, less.ratio, system)}`;
+  const stronger = 1 / less.ratio - 1;
+  const strength = stronger < UNSEEN ? "as strong, within half a percent" : `${showChange(stronger)} in strength`;
+  return `${runs.join(", then ")} for all of it. The mix is ${strength}, and is put down at ${read(less.sprayVolume.value, "sprayVolume", system)}: ${quicker(calibration, less.ratio, system)}`;
 }
 
 /** How much quicker it is walked, or how much wider a pass is. */
 function quicker({ timePer1000: pace, swath }: Planned["calibration"], factor: number, system: System): string {
   const wider = swath ? `, or a pass of ${read(times(swath.value, 1 / factor), "length", system)}` : "";
+  if (!pace && 1 / factor - 1 < UNSEEN) return "cover the ground as calibrated";
   if (!pace) return `cover the ground ${showChange(1 / factor - 1)} quicker${wider}`;
-  return `${groundText(system)} in ${paceTime(times(pace.value, factor), system)}, not ${paceTime(pace.value, system)}${wider}`;
+  const [quick, timed] = [paceTime(times(pace.value, factor), system), paceTime(pace.value, system)];
+  if (quick === timed) return `walk as you were timed, ${groundText(system)} in ${timed}`;
+  return `${groundText(system)} in ${quick}, not ${timed}${wider}`;
 }

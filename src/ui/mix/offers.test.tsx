@@ -42,7 +42,7 @@ describe("a head that is set for a mix", () => {
   test("says how far it is off, and sets the pair that is nearest to undiluted", () => {
     const { panel, onSet } = head({ kind: "dial", setting: "8 fl oz/gal" });
     // 8 fl oz/gal × 2.5 gal/min × 1 min are 20 fl oz: five times the label's 4.
-    expect(panel).toHaveTextContent("Together that is 5 times the label rate of Wetter");
+    expect(panel).toHaveTextContent("Together that is 5 times the planned rate of Wetter");
     expect(panel).toHaveTextContent("walk 1,000 sq ft in 12.0 s");
     const pairs = within(panel).getAllByRole("listitem");
     expect(pairs.map((p) => p.textContent?.split(":")[0])).toEqual(["2 fl oz/gal", "4 fl oz/gal", "8 fl oz/gal"]);
