@@ -38,6 +38,22 @@ const column = <T>(read: (text: string) => T, write: (value: T) => string) =>
     },
   });
 
+/** A moment, ISO 8601 in UTC. */
+export const momentText = column<string>(
+  (text) => {
+    if (!/^\d{4}-\d\d-\d\dT/.test(text) || !Number.isFinite(Date.parse(text))) throw new RangeError("it is no moment");
+    return text;
+  },
+  (moment) => moment,
+);
+
+/** A number of ours, worked out when the row was written: finite. */
+export const figure = customType<{ data: number; driverData: number }>({
+  dataType: () => "real",
+  fromDriver: (number) =>
+    Number.isFinite(number) ? number : (new Unreadable("a figure is no finite number", String(number)) as never),
+});
+
 /** A quantity as it was entered, kept as the job file writes it: 40 psi comes back as 40 psi. */
 export const enteredText = <F extends Field>(field: F) =>
   column<Entered<KindOfField<F>>>(

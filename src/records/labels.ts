@@ -1,6 +1,6 @@
 import { asc, eq } from "drizzle-orm";
 import type { CardText } from "@/formats/card/card";
-import { readRow, readRows, type SetAside } from "./aside";
+import { readRow, readRows, RecordUnreadable, type SetAside } from "./aside";
 import type { Access } from "./access";
 import { labels } from "./schema";
 
@@ -24,6 +24,16 @@ export const listLabels = (db: Access, aside?: SetAside[]): Label[] =>
 
 export const findLabel = (db: Access, id: string): Label | undefined =>
   readRow("label", db.select().from(labels).where(eq(labels.id, id)).get(), labelOf);
+
+/** A label's card for what is told beside a record: undefined also where it can't be read, which the list of labels tells. */
+export function cardIfRead(db: Access, id: string | null): CardText | undefined {
+  try {
+    return id === null ? undefined : findLabel(db, id)?.card;
+  } catch (error) {
+    if (error instanceof RecordUnreadable) return undefined;
+    throw error;
+  }
+}
 
 /** Adds a label, or brings the one with this id up to date. */
 export function putLabel(db: Access, id: string, card: CardText, now: string): void {

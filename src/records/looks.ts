@@ -128,7 +128,12 @@ export const withFollowUp = (db: Access, since: string, most: number) =>
     db
       .select()
       .from(looks)
-      .where(and(gte(looks.date, since), sql`json_extract(${looks.says}, '$.followUp') is not null`))
+      .where(
+        and(
+          gte(looks.date, since),
+          sql`case when json_valid(${looks.says}) then json_extract(${looks.says}, '$.followUp') is not null end`,
+        ),
+      )
       .orderBy(desc(looks.date))
       .limit(most)
       .all(),

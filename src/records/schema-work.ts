@@ -4,7 +4,6 @@ import {
   index,
   integer,
   primaryKey,
-  real,
   sqliteTable,
   text,
   uniqueIndex,
@@ -19,6 +18,8 @@ import {
   airText,
   cleanOutText,
   enteredText,
+  figure,
+  momentText,
   factsText,
   jobText,
   lookText,
@@ -33,7 +34,7 @@ export const mixSheets = sqliteTable(
   "mix_sheets",
   {
     id: id(),
-    madeAt: text("made_at").notNull(),
+    madeAt: momentText("made_at").notNull(),
     /** The first of its sites; all of them stand in `sheet_sites`. */
     siteId: text("site_id")
       .notNull()
@@ -113,8 +114,8 @@ export const fills = sqliteTable(
     /** False where the fill was taken back. */
     done: integer("done", { mode: "boolean" }).notNull(),
     /** mL, as numbers: worked out, not entered. */
-    fillTo: real("fill_to").notNull(),
-    adds: real("adds").notNull(),
+    fillTo: figure("fill_to").notNull(),
+    adds: figure("adds").notNull(),
     /** The last event of the stops before it: which came first counts. */
     after: integer("after").notNull(),
     at: text("at").notNull(),
@@ -226,8 +227,8 @@ export const applications = sqliteTable(
     total: text("total").notNull(),
     /** The two as numbers: g or mL a square metre, g or mL. Null only where an older text can't be read. */
     measured: text("measured", { enum: ["mass", "volume"] }),
-    rateCanonical: real("rate_canonical"),
-    totalCanonical: real("total_canonical"),
+    rateCanonical: figure("rate_canonical"),
+    totalCanonical: figure("total_canonical"),
     actives: activesText("actives").notNull(),
     gravity: text("gravity"),
     personId: text("person_id").references(() => people.id),
@@ -246,7 +247,7 @@ export const applications = sqliteTable(
     createdAt: createdAt(),
     /** The ground that it went down on, as entered; the rate is that of this ground. Null only in rows of before it was kept. */
     covered: enteredText("zoneArea")("covered"),
-    coveredM2: real("covered_m2"),
+    coveredM2: figure("covered_m2"),
     /** The granules that it comes from: their day binds its own, as a sheet's does. */
     spreadingId: text("spreading_id").references((): AnySQLiteColumn => spreadings.id),
   },
@@ -292,12 +293,12 @@ export const outcomes = sqliteTable(
       .references(() => sites.id),
     entries: outcomeText("entries").notNull(),
     /** What the first passes came to, mL/m², over the calibrated one, and half its 95 % band as a part of it. */
-    sprayVolume: real("spray_volume").notNull(),
-    ratio: real("ratio").notNull(),
-    relative: real("relative").notNull(),
+    sprayVolume: figure("spray_volume").notNull(),
+    ratio: figure("ratio").notNull(),
+    relative: figure("relative").notNull(),
     /** Sprayed by the first passes, mL, and the ground that they did, m²: several are pooled by these. */
-    sprayed: real("sprayed").notNull(),
-    covered: real("covered").notNull(),
+    sprayed: figure("sprayed").notNull(),
+    covered: figure("covered").notNull(),
     createdAt: createdAt(),
   },
   (t) => [
@@ -449,11 +450,11 @@ export const loadEnds = sqliteTable(
     /** Whose the load is: the site's name and the load's number; of a day, the day's tank. */
     site: text("site").notNull(),
     load: integer("load").notNull(),
-    filled: real("filled").notNull(),
-    applied: real("applied").notNull(),
-    left: real("left").notNull(),
-    disposed: real("disposed").notNull(),
-    unaccounted: real("unaccounted").notNull(),
+    filled: figure("filled").notNull(),
+    applied: figure("applied").notNull(),
+    left: figure("left").notNull(),
+    disposed: figure("disposed").notNull(),
+    unaccounted: figure("unaccounted").notNull(),
     /** Where what is left goes, how it was disposed of, why nobody knows. */
     says: text("says"),
     at: text("at").notNull(),
@@ -476,7 +477,7 @@ export const spreadings = sqliteTable(
   "spreadings",
   {
     id: id(),
-    madeAt: text("made_at").notNull(),
+    madeAt: momentText("made_at").notNull(),
     /** The day that it is planned for. */
     date: text("date").notNull(),
     personId: text("person_id").references(() => people.id),
@@ -567,7 +568,7 @@ export const stillOpen = sqliteTable(
   {
     kind: text("kind", { enum: ["sheet", "spreading"] }).notNull(),
     recordId: text("record_id").notNull(),
-    madeAt: text("made_at").notNull(),
+    madeAt: momentText("made_at").notNull(),
   },
   (t) => [primaryKey({ columns: [t.kind, t.recordId] }), index("still_open_by_date").on(t.kind, t.madeAt, t.recordId)],
 );
@@ -589,7 +590,7 @@ export const sheetTanks = sqliteTable(
     sheetId: text("sheet_id").primaryKey(),
     rigId: text("rig_id").notNull(),
     tank: text("tank").notNull(),
-    madeAt: text("made_at").notNull(),
+    madeAt: momentText("made_at").notNull(),
   },
   (t) => [index("sheet_tanks_of_rig").on(t.rigId, t.tank, t.madeAt)],
 );

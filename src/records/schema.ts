@@ -7,6 +7,8 @@ import { WATERS } from "@/formats/job-file/types";
 import {
   cardText,
   enteredText,
+  figure,
+  momentText,
   headText,
   inRange,
   jobText,
@@ -53,10 +55,10 @@ export const rigs = sqliteTable(
     kind: text("kind", { enum: RIG_KINDS }).notNull(),
     outlets: integer("outlets").notNull(),
     spacing: enteredText("spacing")("spacing"),
-    spacingM: real("spacing_m"),
+    spacingM: figure("spacing_m"),
     tipSize: text("tip_size"),
     pressure: enteredText("pressure")("pressure"),
-    pressurePa: real("pressure_pa"),
+    pressurePa: figure("pressure_pa"),
     /** Of a hose-end rig. */
     head: headText("head"),
     /** What else a calibration stands on, and the measuring kit. */
@@ -83,9 +85,9 @@ export const tanks = sqliteTable(
     position: integer("position").notNull(),
     name: text("name").notNull(),
     usable: enteredText("usable")("usable").notNull(),
-    usableMl: real("usable_ml").notNull(),
+    usableMl: figure("usable_ml").notNull(),
     leastMix: enteredText("leastMix")("least_mix"),
-    leastMixMl: real("least_mix_ml"),
+    leastMixMl: figure("least_mix_ml"),
   },
   (t) => [
     uniqueIndex("tanks_of_rig").on(t.rigId, t.position),
@@ -170,7 +172,7 @@ export const zones = sqliteTable(
     position: integer("position").notNull(),
     name: text("name").notNull(),
     area: enteredText("zoneArea")("area").notNull(),
-    areaM2: real("area_m2").notNull(),
+    areaM2: figure("area_m2").notNull(),
     turf: text("turf"),
     /** ISO dates. */
     seeded: text("seeded"),
@@ -310,13 +312,13 @@ export const calibrations = sqliteTable(
     leverSetTo: text("lever_set_to"),
     follows: text("follows"),
     /** When the readings were taken. */
-    madeAt: text("made_at").notNull(),
+    madeAt: momentText("made_at").notNull(),
     ground: text("ground", { enum: GROUNDS }),
     /** The rig as it was and the evidence as entered: what the result is worked out from, now and later. */
     job: jobText("job").notNull(),
     /** What the server worked out when it was saved, mL/m², and half its 95 % band as a part of it. */
-    sprayVolume: real("spray_volume").notNull(),
-    relative: real("relative"),
+    sprayVolume: figure("spray_volume").notNull(),
+    relative: figure("relative"),
     /** The rules it was worked out by, with their versions: `["mean-time v1", …]`. */
     rules: textsText("rules").notNull(),
     /** A correction names what it corrects. */
@@ -363,11 +365,11 @@ export const quickChecks = sqliteTable(
     calibrationId: text("calibration_id")
       .notNull()
       .references(() => calibrations.id),
-    madeAt: text("made_at").notNull(),
+    madeAt: momentText("made_at").notNull(),
     volume: enteredText("catchVolume")("volume").notNull(),
     time: enteredText("catchTime")("time").notNull(),
     /** Checked flow over the calibration's. */
-    ratio: real("ratio").notNull(),
+    ratio: figure("ratio").notNull(),
     createdAt: createdAt(),
   },
   (t) => [
@@ -388,11 +390,11 @@ export const kitChecks = sqliteTable(
       .references(() => rigs.id),
     of: text("of", { enum: ["scale", "vessel"] }).notNull(),
     tool: text("tool").notNull(),
-    madeAt: text("made_at").notNull(),
+    madeAt: momentText("made_at").notNull(),
     /** As entered: a weight on a scale, a volume in a vessel. */
     known: text("known").notNull(),
     shown: text("shown").notNull(),
-    ratio: real("ratio").notNull(),
+    ratio: figure("ratio").notNull(),
     good: integer("good", { mode: "boolean" }).notNull(),
     createdAt: createdAt(),
   },

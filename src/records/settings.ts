@@ -6,7 +6,16 @@ import type { SetAside } from "./aside";
 import { revisions, settings } from "./schema";
 
 /** What the firm has settled for all its devices. */
-export const SETTINGS = ["time-zone", "time-zone-why", "site-columns", "program", "calendar-name", "local-rules", "currency", "currency-why"] as const;
+export const SETTINGS = [
+  "time-zone",
+  "time-zone-why",
+  "site-columns",
+  "program",
+  "calendar-name",
+  "local-rules",
+  "currency",
+  "currency-why",
+] as const;
 export type Setting = (typeof SETTINGS)[number];
 
 export const readSetting = (db: Access, key: Setting): string | undefined =>

@@ -239,7 +239,7 @@ describe("what it teaches", () => {
     must(saveApplication(records.db, down(40)));
     must(saveLook(records.db, inspection({ date: ago(20), says: { control: "50 %" } })));
     must(saveLook(records.db, inspection({ id: "look-000000003", says: { control: "90 %" } })));
-    const said = () => results(records.db, {}).map((one) => [one.by, one.of, one.control?.mean, one.leftOut]);
+    const said = () => results(records.db, {}, []).map((one) => [one.by, one.of, one.control?.mean, one.leftOut]);
     expect(said()).toEqual([
       ["product", "Granule", 90, 0],
       ["rate", expect.stringMatching(/^0\.16\d* oz\/1000 ft2$/), 90, 0],

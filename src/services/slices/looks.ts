@@ -5,9 +5,9 @@ import type { DueLook, JudgedEntry, LookEntry } from "@/formats/entries";
 import { shareOf } from "@/formats/looks";
 import type { Cursor, Page } from "@/formats/slices";
 import { correctionOf, findApplication, type ApplicationRow } from "@/records/applications";
-import type { SetAside } from "@/records/aside";
+import { readRows, type SetAside } from "@/records/aside";
 import type { Access } from "@/records/database";
-import { findLabel, listLabels } from "@/records/labels";
+import { cardIfRead, listLabels } from "@/records/labels";
 import {
   downBetween,
   inspectedSince,
@@ -28,22 +28,21 @@ import { todayOf } from "../clock";
 const SHOWN = 20;
 
 /** Days until the effect of a product can be seen, as its card says now. */
-const visibleAfter = (db: Access, labelId: string | null): number | undefined =>
-  longestDays(labelId === null ? undefined : findLabel(db, labelId)?.card.visible);
+const visibleAfter = (db: Access, labelId: string | null): number | undefined => longestDays(cardIfRead(db, labelId)?.visible);
 
 export function looks(db: Access, { site, after }: { site?: string; after?: Cursor }, aside: SetAside[]): Page<LookEntry> {
   const page = looksPage(db, { siteId: site }, after, SHOWN, aside);
-  return { ...page, rows: entriesOf(db, page.rows) };
+  return { ...page, rows: entriesOf(db, page.rows, aside) };
 }
 
-function entriesOf(db: Access, rows: readonly LookRow[]): LookEntry[] {
+function entriesOf(db: Access, rows: readonly LookRow[], aside?: SetAside[]): LookEntry[] {
   const people = peopleNames(db);
   const names = siteNames(db, [...new Set(rows.map((row) => row.siteId))]);
   const pictures = photosOf(
     db,
     rows.map((row) => row.id),
   );
-  return rows.map(({ createdAt: _, ...row }) => {
+  const entryOf = ({ createdAt: _, ...row }: LookRow): LookEntry => {
     const record = row.recordId === null ? undefined : newest(db, row.recordId);
     const before = record && scoutedBefore(db, row.siteId, row.zoneId, record.date);
     return {
@@ -54,7 +53,8 @@ function entriesOf(db: Access, rows: readonly LookRow[]): LookEntry[] {
       of: record ? judged(db, record) : null,
       before: before ? { date: before.date, says: before.says, photos: photosOf(db, [before.id]).get(before.id) ?? [] } : null,
     };
-  });
+  };
+  return readRows("look at a zone", rows, entryOf, aside);
 }
 
 /** A record that is judged, and from which day it can be. */
@@ -66,7 +66,7 @@ function judged(db: Access, record: ApplicationRow): NonNullable<LookEntry["of"]
     date: record.date,
     from: days === undefined ? null : daysLater(record.date, days),
     target: record.facts?.target ?? null,
-    suppresses: (record.labelId === null ? undefined : findLabel(db, record.labelId)?.card.suppresses) ?? null,
+    suppresses: cardIfRead(db, record.labelId)?.suppresses ?? null,
   };
 }
 
@@ -144,7 +144,7 @@ function followUpsDue(db: Access, today: string): Due[] {
       const since = says.followUp!;
       const near = daysFrom(today, since) <= AHEAD && daysFrom(since, today) <= AFTER;
       if (!near || treatedAfter(db, siteId, zoneId, date)) return [];
-      const product = (labelId === null ? undefined : findLabel(db, labelId)?.card.name) ?? "";
+      const product = cardIfRead(db, labelId)?.name ?? "";
       return [{ what: "follow-up", recordId, siteId, zone, product, date, since }];
     },
   );
@@ -155,10 +155,11 @@ const TAUGHT_BY = 2000;
 const YEARS = 3;
 
 /** What inspections of the last years teach, by product, rate, rig and person. */
-export function results(db: Access, _query: object): readonly Result[] {
+export function results(db: Access, _query: object, aside: SetAside[]): readonly Result[] {
   const people = peopleNames(db);
   const seen = new Set<string>();
-  const rows = inspections(db, daysLater(todayOf(db), -365 * YEARS), TAUGHT_BY).flatMap(({ says, date, record }): Judged[] => {
+  const judgements = inspections(db, daysLater(todayOf(db), -365 * YEARS), TAUGHT_BY);
+  const judgedOf = ({ says, date, record }: (typeof judgements)[number]): Judged[] => {
     const standing = newest(db, record.id);
     // Of several at one record the last counts; what was struck since teaches nothing.
     if (!standing || standing.isVoid || seen.has(standing.id)) return [];
@@ -176,6 +177,6 @@ export function results(db: Access, _query: object): readonly Result[] {
         otherCause: (says.causes ?? []).length > 0,
       },
     ];
-  });
-  return resultsOf(rows);
+  };
+  return resultsOf(readRows("look at a zone", judgements, judgedOf, aside).flat());
 }

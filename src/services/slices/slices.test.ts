@@ -29,6 +29,7 @@ import {
   SITE,
   town,
 } from "../testing/town";
+import { QUERIES } from "../testing/queries";
 import { kindsAt, readSlice } from "./read-slice";
 
 const records = freshRecords();
@@ -370,76 +371,6 @@ describe("an answer stands as long as what it is made of", () => {
   });
 });
 
-const one = { rig: ids.rigs, person: ids.people, tank: "main", site: ids.sites, sites: [ids.sites], id: "sheet-0000000001" };
-/** Every slice, asked in every way that a room has. */
-const QUERIES: { readonly [S in SliceName]: readonly Slices[S]["query"][] } = {
-  firm: [{}],
-  people: [{}],
-  rigs: [{}],
-  tips: [{}],
-  labels: [{}],
-  stock: [{}],
-  proofs: [{ rig: one.rig }],
-  sites: [{}, { search: "gre" }, { after: ["A"] }, { search: "g", after: ["A"] }, { retired: true }],
-  sitesFound: [
-    { turf: "ryegrass" },
-    { rules: "y", search: "gre" },
-    { idleSince: "2026-09-01", after: ["A"] },
-    { least: 10, most: 900 },
-  ],
-  sitesById: [{ ids: one.sites }],
-  siteCalled: [{ name: "Green" }],
-  grounds: [{ name: "north", areaM2: 576 }],
-  areasBefore: [{ zone: `${ids.sites}.0` }],
-  standings: [{}],
-  inForce: [{ rig: one.rig, person: one.person }],
-  calibration: [{ id: "calibration-00001" }],
-  story: [{ rig: one.rig }, { rig: one.rig, person: one.person, after: [NOW, NOW, "x"] }],
-  crew: [{ rig: one.rig }],
-  series: [{ calibration: "calibration-00001" }],
-  loads: [{ calibration: "calibration-00001" }],
-  totals: [
-    { from: "2026-01-01", to: "2026-12-31" },
-    { site: one.site, active: "x", from: "2026-01-01", to: "2026-12-31" },
-  ],
-  openSheets: [{}, { after: [NOW, "x"] }],
-  sheet: [{ id: one.id }],
-  spreadings: [{}],
-  unaccounted: [{}],
-  cleanOuts: [{ rig: one.rig }],
-  lastMix: [
-    { rig: one.rig, tank: one.tank },
-    { rig: one.rig, tank: one.tank, except: "x" },
-  ],
-  mixedBefore: [{ labels: [ids.labels, "label-000000002"] }],
-  counted: [{ sites: one.sites }],
-  log: [
-    {},
-    { after: ["2026-01-01", NOW, "x"] },
-    { site: one.site },
-    { label: ids.labels, after: ["2026-01-01", NOW, "x"] },
-    { person: one.person },
-    { active: "demo active" },
-    { restricted: true },
-    { rig: "Blue backpack" },
-    { from: "2026-01-01", to: "2026-12-31" },
-  ],
-  looks: [{}, { site: one.site }, { after: ["2026-01-01", NOW, "x"] }],
-  toJudge: [{ record: "sheet-0000000001.0.0" }],
-  toLookAt: [{}],
-  results: [{}],
-  program: [{}],
-  due: [{}],
-  year: [{}, { next: true }],
-  yearOfSite: [{ site: one.site }],
-  week: [{ from: "2026-09-02" }],
-  shelf: [{}],
-  recall: [{ label: ids.labels, lot: "L-1" }],
-  lots: [{ labels: [ids.labels] }],
-  afterWork: [{}],
-  practice: [{ person: ids.people }],
-};
-
 describe("every answer is made of what it says", () => {
   test("whatever is saved, an answer of other kinds stays as it is", () => {
     town(records.db);
@@ -453,6 +384,7 @@ describe("every answer is made of what it says", () => {
         }),
       );
     const form = { ...LABEL, name: "Granule two" };
+    const outcome = [1, 2].map((load) => ({ site: "Green", load, left: "0 gal", covered: "3900 ft2" }));
     const saves: readonly (() => unknown)[] = [
       () => gearOn(records.db, "sheet-0000000001"),
       () => must(tickStep(records.db, "sheet-0000000001", { step: "1.1.product-1", done: true })),
@@ -466,7 +398,7 @@ describe("every answer is made of what it says", () => {
       () => must(put(records.db, "sites", { id: ids.sites, form: { ...SITE, name: "Green two" } })),
       () => must(put(records.db, "rigs", { id: ids.rigs, form: { ...RIG, name: "Red backpack" } })),
       () => must(saveSheets(records.db, { sheets: [sheet({ id: "sheet-0000000002", calibrationId: "calibration-00002" })] })),
-      () => must(recordSheet(records.db, "sheet-0000000001", { date: "2026-09-02", all: true })),
+      () => must(recordSheet(records.db, "sheet-0000000001", { date: "2026-09-02", all: true, outcome, why: "as it was read" })),
       () => must(withdraw(records.db, "sheet-0000000002", {})),
       () => must(retire(records.db, "people", { id: ids.people, retired: true })),
     ];

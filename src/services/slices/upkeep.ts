@@ -13,7 +13,7 @@ import type {
 import { kitOf } from "@/formats/rig-setup";
 import { daysBefore } from "@/formats/season/days-before";
 import type { Cursor, Page, SitesAsked, Slices } from "@/formats/slices";
-import type { SetAside } from "@/records/aside";
+import { readRows, type SetAside } from "@/records/aside";
 import { calibrationsByPerson } from "@/records/calibrations";
 import { lastProof } from "@/records/checks";
 import type { Access } from "@/records/database";
@@ -123,4 +123,4 @@ function shapeOf(map: string | undefined): Polygons | undefined {
 }
 
 export const spreadings = (db: Access, aside: SetAside[]): SpreadingEntry[] =>
-  openSpreadings(db, aside).map((spreading) => spreadingEntry(db, spreading));
+  readRows("spreading", openSpreadings(db, aside), (spreading) => spreadingEntry(db, spreading), aside);
