@@ -161,7 +161,14 @@ export type KeptZone = ZoneText & { readonly name: string; readonly "x-id": stri
 export type KeptSite = Omit<SiteText, "zones"> & { readonly zones: readonly KeptZone[] };
 
 /** The zones that a round is still to be done on, where others of the site have had it. */
-export type ZonesLeft = readonly { readonly id: string; readonly name: string }[] | undefined;
+export type ZonesLeft =
+  | readonly {
+      readonly id: string;
+      readonly name: string;
+      /** How much of it had it, from 0 to 1, where it was begun. */
+      readonly had?: number;
+    }[]
+  | undefined;
 
 /** What of the program is due today. */
 export interface DueEntry {
@@ -169,13 +176,23 @@ export interface DueEntry {
   /** Each round with how many sites are how far. */
   readonly rounds: readonly {
     readonly name: string;
+    readonly id: string;
     readonly label: string;
+    readonly rate?: string;
     readonly counts: Readonly<Partial<Record<DueState, number>>>;
   }[];
   /** What may be done today, and what is too late, the latest day first; as many as a screen shows. */
   readonly items: readonly (DueItem & { readonly siteId: string; readonly labelId: string; readonly left?: ZonesLeft })[];
   /** There are more than these. */
   readonly more: number;
+  /** Records of a round's product, outside its window, of which nobody said whether they were it; the newest first. */
+  readonly unclear: readonly {
+    readonly recordId: string;
+    readonly site: string;
+    readonly zone: string;
+    readonly date: string;
+    readonly round: string;
+  }[];
 }
 
 /** A product on the shelf: on hand, needed, to be bought, by lots. Amounts are g of a dry product, mL of a liquid one. */

@@ -18,6 +18,8 @@ export interface FactsText {
   readonly categories?: string;
   readonly certificateEnds?: string;
   readonly rig?: string;
+  /** The id of the round of the program that it was mixed for. */
+  readonly round?: string;
 
   /** "07:40" */
   readonly started?: string;
@@ -68,6 +70,7 @@ const SNAPSHOT = [
   "categories",
   "certificateEnds",
   "rig",
+  "round",
 ] as const satisfies readonly (keyof FactsText)[];
 
 const MOST = 200;

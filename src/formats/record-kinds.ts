@@ -39,6 +39,7 @@ const NAMES: Readonly<Record<string, string>> = {
   load_ends: "end of a load",
   same_ground: "answer to which ground a zone is",
   planned_days: "day that was fixed",
+  rounds_given: "round that a record was given to",
   chains_elsewhere: "chain of another installation",
   chain_events: "event of the chain",
   settings: "setting",

@@ -11,7 +11,17 @@ import { asItIs, readRow, readRows, RecordUnreadable, type BrokenRecord, type Se
 import type { Access } from "./access";
 import { once } from "./prepared";
 import { pageOf, rowsAfter } from "./page";
-import { RESTRICTED, RIG_THEN, applications, dismissals, mixSheets, sheetSites, stillOpen, withdrawals } from "./schema-work";
+import {
+  RESTRICTED,
+  RIG_THEN,
+  ROUND_THEN,
+  applications,
+  dismissals,
+  mixSheets,
+  sheetSites,
+  stillOpen,
+  withdrawals,
+} from "./schema-work";
 
 export type ApplicationRow = typeof applications.$inferSelect;
 
@@ -451,17 +461,51 @@ export const dismissalsOf = (db: Access, recordIds: readonly string[]) =>
     .where(inArray(dismissals.recordId, [...recordIds]))
     .all();
 
-/** On which days a product went down since a day, on which zones. What was corrected or struck doesn't count. */
-export const zonesDown = (db: Access, labelId: string, since: string) =>
-  once(db, "zones down", (of) =>
+/** What went down of a product on a zone, as rounds of the program are held against it. */
+export interface ZoneDown {
+  readonly id: string;
+  readonly siteId: string;
+  readonly zoneId: string;
+  readonly zone: string;
+  readonly date: string;
+  readonly createdAt: string;
+  readonly labelId: string;
+  /** g or mL for a square metre; null where it can't be read. */
+  readonly rate: number | null;
+  /** The zone as it was then, or the ground of a spot, as entered. */
+  readonly area: string;
+  readonly coveredM2: number;
+  /** The round that it was mixed for. */
+  readonly roundId?: string | undefined;
+}
+
+/** What went down of a product since a day, zone by zone. What was corrected or struck doesn't count. */
+export function zonesDown(db: Access, labelId: string, since: string): ZoneDown[] {
+  const rows = once(db, "zones down", (of) =>
     of
-      .selectDistinct({
+      .select({
+        id: applications.id,
         siteId: applications.siteId,
         zoneId: applications.zoneId,
         zone: applications.zone,
         date: applications.date,
+        createdAt: applications.createdAt,
+        rate: applications.rateCanonical,
+        area: sql<string>`${applications.area}`,
+        // A record of before its ground was kept: what its total is at its rate.
+        covered: sql<
+          number | null
+        >`coalesce(${applications.coveredM2}, ${applications.totalCanonical} / nullif(${applications.rateCanonical}, 0))`,
+        round: ROUND_THEN,
       })
       .from(applications)
       .where(and(eq(applications.labelId, sql.placeholder("labelId")), gte(applications.date, sql.placeholder("since")), STANDS))
       .prepare(),
   ).all({ labelId, since });
+  return readRows(OF_LOG, rows, ({ covered, round, ...row }) => ({
+    ...row,
+    labelId,
+    coveredM2: covered ?? 0,
+    ...(round !== null && { roundId: round }),
+  }));
+}

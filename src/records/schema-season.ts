@@ -4,6 +4,7 @@ import { GROUNDS } from "@/core/calibration/evidence";
 import { PRACTICE_KINDS } from "@/formats/practice";
 import { enteredText, practiceText } from "./columns";
 import { createdAt, id, labels, people, rigs, sites } from "./schema";
+import { applications } from "./schema-work";
 
 /** The records of the season: days that were fixed, water that fell, packages that came, practice. Append-only, but for the calendar's. */
 
@@ -36,6 +37,21 @@ export const plannedDays = sqliteTable(
     check("planned_days_year", sql`${t.year} between 1990 and 2200`),
     check("planned_days_later", sql`${t.later} is null or ${t.later} between -60 and 60`),
   ],
+);
+
+/** A record that a person gave to a round of the program, or to none; the newest word on a record counts. Append-only. */
+export const roundsGiven = sqliteTable(
+  "rounds_given",
+  {
+    id: id(),
+    recordId: text("record_id")
+      .notNull()
+      .references(() => applications.id),
+    /** The id of the round; null where it was none of them. */
+    round: text("round"),
+    at: text("at").notNull(),
+  },
+  (t) => [index("rounds_given_of").on(t.recordId)],
 );
 
 export const WATERS_KIND = ["rain", "irrigation"] as const;

@@ -201,6 +201,9 @@ export const withdrawals = sqliteTable("withdrawals", {
 /** Of a restricted-use product, as it was then. */
 export const RESTRICTED = sql`json_extract("facts", '$.restricted') = 'yes'`;
 
+/** The id of the round of the program that it was mixed for. */
+export const ROUND_THEN = sql<string | null>`json_extract("facts", '$.round')`;
+
 /** The rig that it was put down with, by the name that it had. */
 export const RIG_THEN = sql`json_extract("facts", '$.rig')`;
 

@@ -54,6 +54,7 @@ export const TABLES = [
   "looks",
   "dismissals",
   "planned_days",
+  "rounds_given",
   "waterings",
   "deliveries",
   "practices",

@@ -13,13 +13,15 @@ export interface FactsOf {
   readonly papers: readonly PaperText[] | undefined;
   readonly date: string;
   readonly rig?: string | undefined;
+  /** The id of the round that it was mixed for. */
+  readonly round?: string | undefined;
 }
 
 const given = <K extends keyof FactsText>(key: K, text: string | undefined) =>
   text === undefined || text === "" ? {} : { [key]: text };
 
 /** What is on record today of the product, the ground and who sprays: a record keeps it as it is then. */
-export function factsNow({ card, site, zoneId, papers = [], date, rig }: FactsOf): FactsText {
+export function factsNow({ card, site, zoneId, papers = [], date, rig, round }: FactsOf): FactsText {
   const zone = site?.zones.find((z) => z["x-id"] === zoneId);
   const certificate = certificateOn(papers, date);
   return {
@@ -33,6 +35,7 @@ export function factsNow({ card, site, zoneId, papers = [], date, rig }: FactsOf
     ...given("categories", certificate?.categories),
     ...given("certificateEnds", certificate?.ends),
     ...given("rig", rig),
+    ...given("round", round),
   };
 }
 
@@ -60,6 +63,7 @@ export function factsKept(old: FactsText, now: FactsText, same: SameAs): FactsTe
     certifiedBy,
     categories,
     certificateEnds,
+    round,
     ...rest
   } = old;
   const ofLabel = { registration, restricted, category };
@@ -70,6 +74,8 @@ export function factsKept(old: FactsText, now: FactsText, same: SameAs): FactsTe
     ...now,
     ...rest,
     ...(same.label && (registration !== undefined || restricted !== undefined) && ofLabel),
+    // Another product isn't what the round is for.
+    ...(same.label && { round }),
     ...(same.zone && tidy(ofGround)),
     ...(same.person && held && ofPerson),
   });

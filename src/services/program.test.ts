@@ -7,9 +7,12 @@ import { stationAt } from "@/formats/season/program";
 import { firm } from "./slices/upkeep";
 import { yearNow } from "./year";
 import { localRules, saveLocalRules } from "./local-rules";
-import { dueToday, programNow, programOf, saveProgram } from "./program";
+import { dueToday, giveToRound, programNow, programOf, saveProgram } from "./program";
+import { recordSheet } from "./record-sheet";
 import { saveApplication, voidApplication } from "./save-application";
-import { faults, freshRecords, ids, LABEL, must, NOW, town } from "./testing/town";
+import { saveCalibration } from "./save-calibration";
+import { saveSheet } from "./save-sheet";
+import { faults, freshRecords, ids, LABEL, must, NOW, session, sheet, town } from "./testing/town";
 
 const records = freshRecords();
 const OTHER = "label-000000002";
@@ -34,9 +37,9 @@ const down = (date: string, id: string) => [0, 1].forEach((zone) => on(date, `${
 const due = () => dueToday(records.db).items.map(({ site, round, state }) => `${site}: ${round} ${state}`);
 
 test("without a program nothing is due; with one, what is open on which site", () => {
-  expect(dueToday(records.db)).toEqual({ date: "2026-09-02", rounds: [], items: [], more: 0 });
+  expect(dueToday(records.db)).toEqual({ date: "2026-09-02", rounds: [], items: [], more: 0, unclear: [] });
   must(saveProgram(records.db, PROGRAM));
-  expect(programOf(records.db)).toEqual(PROGRAM);
+  expect(programOf(records.db)).toMatchObject(PROGRAM);
   expect(due()).toEqual(["Green: first half due", "Pier: first half due"]);
   expect(dueToday(records.db).rounds.map(({ counts }) => counts)).toEqual([{ due: 2 }, { waits: 2 }, { "too-early": 1 }]);
 });
@@ -99,6 +102,79 @@ describe("zone by zone", () => {
     must(put(records.db, "sites", { id: ids.sites, form: { name: "Green", zones } }));
     on("2026-08-04", "entry-000000002", `${ids.sites}.1`);
     expect(dueToday(records.db).rounds.map(({ counts }) => counts)).toEqual([{ done: 1 }, { done: 1, due: 1 }]);
+  });
+});
+
+describe("a record is of its round", () => {
+  const KNOWN = {
+    name: "first half",
+    label: ids.labels,
+    rate: "0.3 oz/1000 ft2",
+    opens: { date: "08-01" },
+    closes: { date: "10-15" },
+  };
+  const LATE = { ...KNOWN, name: "second half", opens: { date: "08-01" }, closes: { date: "11-30" } };
+  const doneIn = () => dueToday(records.db).rounds.map(({ name, counts }) => [name, counts.done ?? 0]);
+  const idOf = (name: string) => programOf(records.db).rounds.find((round) => round.name === name)!.id!;
+  const entry = (id: string, date: string, zone: number, amount: string, more: object = {}) =>
+    must(saveApplication(records.db, { id, date, siteId: ids.sites, zoneId: `${ids.sites}.${zone}`, labelId: ids.labels, amount, personId: null, note: "", corrects: null, ...more })); // prettier-ignore
+  const give = (recordId: string, round: string | null, id = `given-${recordId}`) =>
+    giveToRound(records.db, { id, recordId, round });
+  beforeEach(() => {
+    holdClock("2026-09-02T10:00:00.000Z");
+    must(saveProgram(records.db, { rounds: [KNOWN, LATE], soil: [] }));
+  });
+
+  test("what was mixed for a round is of it, also where another of its product comes first, and whatever it is called later", () => {
+    must(saveCalibration(records.db, { session: session(), madeAt: NOW }));
+    const choice = { row: 0, point: "typed", round: idOf("second half") };
+    must(saveSheet(records.db, sheet({ products: [{ labelId: ids.labels, rate: "0.3 oz/1000 ft2", choice }] })));
+    must(recordSheet(records.db, "sheet-0000000001", { date: "2026-09-02", all: true }));
+    expect(doneIn()).toEqual([
+      ["first half", 0],
+      ["second half", 1],
+    ]);
+    must(saveProgram(records.db, { rounds: [KNOWN, { ...LATE, name: "autumn feed", "x-was": "second half" }], soil: [] }));
+    expect(doneIn()[1]).toEqual(["autumn feed", 1]);
+  });
+  test("a pinch of it, or a spot, marks nothing done; a part is told, and the rest of the ground makes it whole", () => {
+    [0, 1].forEach((zone) => entry(`entry-pinch-000${zone}`, "2026-09-01", zone, "0.01 oz"));
+    expect(doneIn()[0]![1]).toBe(0);
+    entry("entry-000000001", "2026-09-01", 1, "0.3 oz/1000 ft2");
+    entry("entry-000000002", "2026-09-01", 0, "0.3 oz/1000 ft2", { covered: "3,720 sq ft" });
+    const left = () => dueToday(records.db).items.find((item) => item.site === "Green")!.left;
+    expect(left()).toEqual([{ id: `${ids.sites}.0`, name: "north", had: expect.closeTo(0.6, 6) as number }]);
+    entry("entry-000000003", "2026-09-02", 0, "0.3 oz/1000 ft2", { covered: "2,400 sq ft" });
+    expect(doneIn()[0]![1]).toBe(1);
+  });
+  test("outside its window it is asked about once, and the answer stands beside the record", () => {
+    const unclear = () => dueToday(records.db).unclear.map(({ recordId, round, zone }) => [recordId, round, zone]);
+    [0, 1].forEach((zone) => entry(`entry-early-000${zone}`, "2026-07-20", zone, "0.3 oz/1000 ft2"));
+    expect(doneIn()[0]![1]).toBe(0);
+    expect(unclear()).toEqual([
+      ["entry-early-0000", "first half", "north"],
+      ["entry-early-0001", "first half", "south"],
+    ]);
+    expect(faults(give("entry-early-0000", "round.none"))).toEqual(["round unknown-name"]);
+    expect(faults(give("entry-early-9999", null))).toEqual(["recordId unknown-name"]);
+    must(give("entry-early-0000", idOf("first half")));
+    must(give("entry-early-0000", idOf("first half")));
+    expect(faults(give("entry-early-0000", null))).toEqual(["id kept-otherwise"]);
+    must(give("entry-early-0001", null));
+    expect(unclear()).toEqual([]);
+    expect(doneIn()[0]![1]).toBe(0);
+    // The newest word counts, also on what was corrected since.
+    entry("entry-early-0002", "2026-07-20", 1, "0.31 oz/1000 ft2", { corrects: "entry-early-0001", why: "read again" });
+    holdClock("2026-09-02T11:00:00.000Z");
+    must(give("entry-early-0001", idOf("first half"), "given-000000002"));
+    expect(doneIn()[0]![1]).toBe(1);
+    expect(() => records.db.$client.exec("delete from rounds_given")).toThrow(/append-only/);
+  });
+  test("a program of before rounds had ids keeps what was done by the names that they had", () => {
+    putSetting(records.db, "program", JSON.stringify({ rounds: [KNOWN], soil: [] }), NOW);
+    const old = dueToday(records.db).rounds[0]!.id;
+    must(saveProgram(records.db, { rounds: [{ ...KNOWN, name: "feed", "x-was": "first half" }], soil: [] }));
+    expect(programOf(records.db).rounds[0]!.id).toBe(old);
   });
 });
 
@@ -196,7 +272,7 @@ test("what stood before stays on record; what is wrong is told at its place, and
   must(saveProgram(records.db, PROGRAM));
   must(saveProgram(records.db, { rounds: [], soil: [] }));
   const kept = records.db.$client.prepare("select was from revisions where kind = 'program'").pluck().all();
-  expect(kept.map((was) => JSON.parse(was as string) as unknown)).toEqual([PROGRAM]);
+  expect(kept.map((was) => JSON.parse(was as string) as unknown)).toMatchObject([PROGRAM]);
   const [first] = PROGRAM.rounds;
   expect(faults(saveProgram(records.db, { ...PROGRAM, rounds: [{ ...first, label: "label-000000009" }] }))).toEqual(["rounds[0].label unknown-name"]); // prettier-ignore
   expect(faults(saveProgram(records.db, { ...PROGRAM, rounds: [{ ...first, opens: { date: "13-01" } }, { label: OTHER }] })).sort()).toEqual(["rounds[0].opens.date bad-date", "rounds[1].name missing"]); // prettier-ignore
@@ -213,6 +289,6 @@ test.each([["{"], ["[]"], [`{"rounds":[{"name":"a"}],"soil":[]}`], ["null"]])(
     expect(dueToday(records.db).rounds).toEqual([]);
     expect(readSlice(records.db, "/api/read/due")!.aside).toMatchObject([{ of: "setting", id: "program", raw }]);
     must(saveProgram(records.db, PROGRAM));
-    expect(programOf(records.db)).toEqual(PROGRAM);
+    expect(programOf(records.db)).toMatchObject(PROGRAM);
   },
 );

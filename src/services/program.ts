@@ -1,17 +1,20 @@
+import { randomUUID } from "node:crypto";
 import { good, bad, type Issue, type Result } from "@/core/issue";
 import { dueOf, type DueItem, type DueState } from "@/core/season/due";
 import type { DueEntry } from "@/formats/entries";
-import { readProgram, seasonOf, stationAt, type ProgramText } from "@/formats/season/program";
+import { idOfRound, readProgram, seasonOf, stationAt, type ProgramRound, type ProgramText } from "@/formats/season/program";
 import { countingOf } from "@/formats/season/rates";
 import type { SetAside } from "@/records/aside";
 import { type Access, type Records, whole } from "@/records/database";
+import { findApplication } from "@/records/applications";
 import { findLabel } from "@/records/labels";
+import { findGiven, giveRound } from "@/records/rounds-given";
 import { changeSetting, readSettingAs, settingRevision } from "@/records/settings";
 import { seedOfSites, type SiteSeed } from "@/records/sites";
 import { carryRenamed } from "./carry-renamed";
 import { todayOf } from "./clock";
-import { doneBySite, doneOn, isForZone, stillToDo } from "./done";
-import { issue, nowText } from "./input";
+import { doneBySite, doneOn, isForZone, stillToDo, type Done } from "./done";
+import { isId, issue, nowText, shown } from "./input";
 import { overtakenSetting } from "./overtaken-setting";
 
 /** The firm's program: its rounds, and what of them is due where. */
@@ -41,18 +44,25 @@ export function saveProgram(db: Records, input: unknown): Result<{ rounds: numbe
     });
     if (strange.length > 0) return bad(...strange);
     const now = nowText();
-    const kept = JSON.stringify({ ...program, rounds: program.rounds.map(({ "x-was": _, ...round }) => round) });
+    const known = programOf(tx).rounds;
+    const kept = JSON.stringify({ ...program, rounds: program.rounds.map((round) => withId(round, known)) });
     const over = overtakenSetting(tx, "program", { revision, kept });
     if (over) return bad(over);
     carryRenamed(
       tx,
-      programOf(tx).rounds.map(({ name }) => name),
+      known.map(({ name }) => name),
       new Map(program.rounds.flatMap(({ name, "x-was": was }) => (typeof was === "string" ? [[was, name]] : []))),
       now,
     );
     changeSetting(tx, "program", kept, now);
     return good({ rounds: program.rounds.length });
   });
+}
+
+/** A round keeps the id of what it was before, whatever it is called; a new one gets its own. */
+function withId({ "x-was": was, ...round }: ProgramRound, known: readonly ProgramRound[]): ProgramRound {
+  const before = known.find(({ name }) => name === (was ?? round.name));
+  return { ...round, id: before ? idOfRound(before) : (round.id ?? `round.${randomUUID()}`) };
 }
 
 /** What was read of the soil and the air has been: a reading of tomorrow is a slip. */
@@ -84,14 +94,14 @@ const MOST_SHOWN = 60;
 export function dueToday(db: Access, aside?: SetAside[]): DueEntry {
   const date = todayOf(db);
   const program = programOf(db, aside);
-  if (program.rounds.length === 0) return { date, rounds: [], items: [], more: 0 };
+  if (program.rounds.length === 0) return { date, rounds: [], items: [], more: 0, unclear: [] };
   const { rounds, soil, air, stations } = seasonOf(program);
   const station = stationAt(program);
   const year = date.slice(0, 4);
   const counts = rounds.map((): Partial<Record<DueState, number>> => ({}));
   const open: DueEntry["items"][number][] = [];
   const sites = seedOfSites(db);
-  const down = doneBySite(db, program, `${year}-01-01`, sites);
+  const down = doneBySite(db, program, `${year}-01-01`, sites, date);
   const seasons = sites.map(({ id, name, seeds, gate }) => ({
     name,
     done: doneOn(down, id).done,
@@ -106,15 +116,52 @@ export function dueToday(db: Access, aside?: SetAside[]): DueEntry {
     if (!site.seeds.some((zone) => isForZone(round, zone))) return;
     counts[i]![item.state] = (counts[i]![item.state] ?? 0) + 1;
     if (item.state !== "due" && item.state !== "overdue") return;
-    open.push({ ...item, siteId: site.id, labelId: round.label, left: stillToDo(site, round, doneOn(down, site.id).some) });
+    open.push({ ...item, siteId: site.id, labelId: round.label, left: stillToDo(site, round, doneOn(down, site.id)) });
   });
   const urgent = open.sort(byUrgency);
   return {
     date,
-    rounds: rounds.map(({ name }, i) => ({ name, label: program.rounds[i]!.label, counts: counts[i]! })),
+    rounds: rounds.map(({ name }, i) => {
+      const { label, rate } = program.rounds[i]!;
+      return { name, id: idOfRound(program.rounds[i]!), label, ...(rate !== undefined && { rate }), counts: counts[i]! };
+    }),
     items: urgent.slice(0, MOST_SHOWN),
     more: Math.max(0, urgent.length - MOST_SHOWN),
+    unclear: unclearOf(down.unclear, sites),
   };
+}
+
+/** As many as are asked about at once. */
+const MOST_ASKED = 6;
+
+/** What went down outside of every window, the newest first: whoever knows says whether it was the round. */
+function unclearOf(unclear: Done["unclear"], sites: readonly SiteSeed[]): DueEntry["unclear"] {
+  const names = new Map(sites.map(({ id, name }) => [id, name]));
+  return [...unclear]
+    .sort((a, b) => b.date.localeCompare(a.date))
+    .slice(0, MOST_ASKED)
+    .map(({ siteId, ...one }) => ({ ...one, site: names.get(siteId) ?? "" }));
+}
+
+/**
+ * Gives a record to a round of the program, or to none: `{ id, recordId, round }`, the round's id or null. It stands beside the record,
+ * which stays as it is; the newest word on it counts.
+ */
+export function giveToRound(db: Records, input: unknown): Result<{ id: string }> {
+  const { id, recordId, round } = (input ?? {}) as { id?: unknown; recordId?: unknown; round?: string | null };
+  if (!isId(id)) return bad(issue("id", "wrong-type", shown(id), "an id"));
+  return whole(db, (tx): Result<{ id: string }> => {
+    if (!isId(recordId) || !findApplication(tx, recordId))
+      return bad(issue("recordId", "unknown-name", shown(recordId), "the records of the log"));
+    const known = programOf(tx).rounds;
+    if (round !== null && !known.some((one) => idOfRound(one) === round))
+      return bad(issue("round", "unknown-name", shown(round), known.map(({ name }) => name).join(", ") || "none"));
+    const before = findGiven(tx, id);
+    if (!before) giveRound(tx, { id, recordId, round, at: nowText() });
+    else if (before.recordId !== recordId || before.round !== round)
+      return bad(issue("id", "kept-otherwise", "another answer is kept under this id", "send it under an id of its own"));
+    return good({ id });
+  });
 }
 
 /** What is too late first, then what ends soonest. */

@@ -239,7 +239,15 @@ function keepRecord(tx: Access, sheet: SheetRow, request: RecordRequest, said: S
         if (!isReadable(put)) tooLittle.push(tooLittleOf(site.name, product.name));
         const zoneId = zone["x-id"] ?? "";
         const card = labelId === null ? undefined : findLabel(tx, labelId)?.card;
-        const facts = factsNow({ card, site: known, zoneId, papers, date: said.day.date, rig: sheet.job.rig.name });
+        const facts = factsNow({
+          card,
+          site: known,
+          zoneId,
+          papers,
+          date: said.day.date,
+          rig: sheet.job.rig.name,
+          round: roundOf(product),
+        });
         rows.push({
           id: k === 0 ? `${sheetId}.${i}.${j}` : `${sheetId}.${k}.${i}.${j}`,
           ...said.day,
@@ -397,6 +405,12 @@ function putDownOn(
 
 /** Ground that was done but for what texts round off is all of it. */
 const isWhole = (covered: Source<"area">, whole: Source<"area">) => Math.abs(ratio(covered.value, whole.value) - 1) < 1e-6;
+
+/** The round of the program that a product was chosen for. */
+export function roundOf(product: ProductText): string | undefined {
+  const choice = product["x-choice"];
+  return isChoice(choice) ? choice.round : undefined;
+}
 
 /** Why it went down there twice on one day. */
 export function againNote(product: ProductText): string | false {

@@ -30,7 +30,7 @@ import { isId, issue, nowText, shown } from "./input";
 import { clockBehind, judgeSpreading, openingFaults, plannedFaults, stoppedFaults, unopenedFaults, weatherFaults } from "./judge";
 import { readLots, withLot } from "./lots";
 import { once } from "./once";
-import { againNote, dayOfRecord } from "./record-sheet";
+import { againNote, dayOfRecord, roundOf } from "./record-sheet";
 import { retiredFaults } from "./retired";
 import { dayOfPlan, isStop, strangeRows } from "./save-sheet";
 
@@ -279,6 +279,7 @@ export function recordSpread(db: Records, id: string, input: unknown): Result<{ 
                   zoneId: zone["x-id"] ?? "",
                   papers: spreading.personId === null ? undefined : findPerson(tx, spreading.personId)?.papers,
                   date: day.value.date,
+                  round: roundOf(product),
                 }),
                 lots.value[j],
               ),

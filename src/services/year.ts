@@ -19,7 +19,7 @@ import { revisionsOf } from "@/records/revision";
 import { seedOfSites, type SiteSeed } from "@/records/sites";
 import { todayOf } from "./clock";
 import { downOn } from "./counted";
-import { doneBySite, doneOn, type DoneOnSite } from "./done";
+import { doneBySite, doneOn, type Done } from "./done";
 import { programOf, seedOf } from "./program";
 
 /** The firm's year, laid out ahead: which round on which day on which site, and what doesn't fit. */
@@ -30,6 +30,8 @@ export interface YearNow {
   readonly year: Year;
   /** By site, in the order of `asked.sites`. */
   readonly sites: readonly SiteSeed[];
+  /** What of the program is done in that year. */
+  readonly done: Done;
 }
 
 interface Known {
@@ -114,7 +116,7 @@ export function yearAsked(
   });
   const all = rounds.length > 0 ? seedOfSites(db) : [];
   const sites = byPlace(only ? all.filter(({ id }) => only.has(id)) : all);
-  const done = next ? new Map<string, DoneOnSite>() : doneBySite(db, program, `${year}-01-01`, sites);
+  const done: Done = next ? { bySite: new Map(), unclear: [] } : doneBySite(db, program, `${year}-01-01`, sites, today);
   const zonesOf = zonesWithHistory(sites, yearRounds, before, counted);
   const yearSites = sites.map((site, i): YearSite => {
     const own = doneOn(done, site.id);
@@ -133,6 +135,7 @@ export function yearAsked(
   return {
     program,
     sites,
+    done,
     asked: { date, soil, air, stations, rounds: yearRounds, sites: yearSites, work: workOf(program), sprayVolume: AHEAD },
   };
 }

@@ -166,7 +166,7 @@ export const volumeInSprayRule = rule({
 });
 
 /** Under this part of the plan's area the site isn't done. */
-const WHOLE = 0.98;
+export const WHOLE = 0.98;
 
 /** A mix as it was planned, what went into its loads, and what is compared with. */
 export interface Planning {

@@ -37,6 +37,8 @@ export interface ChoiceText {
   readonly gallon?: string;
   /** What the soil test asks for: it counts above the coverage that a bag of fertilizer has printed on it. */
   readonly soil?: boolean;
+  /** The id of the round of the program that it is for. */
+  readonly round?: string;
   /** Slips that were asked about and meant. */
   readonly dismissed?: readonly { readonly slip: string; readonly typed: string; readonly reason: string }[];
 }
@@ -163,6 +165,7 @@ export function isChoice(value: unknown): value is ChoiceText {
     text(c.from, 400) &&
     text(c.reason, 400) &&
     text(c.again, 300) &&
+    text(c.round, 80) &&
     text(c.stated, 80) &&
     (c.gallon === undefined ||
       c.gallon === BY_STRENGTH ||

@@ -1,6 +1,6 @@
 import { bad, good, type Issue, type Result } from "@/core/issue";
 import { apart } from "@/core/area/geodesic";
-import { sameName } from "@/core/names";
+import { foldedName, sameName } from "@/core/names";
 import type { Season, Series } from "@/core/season/due";
 import type { DaysWork } from "@/core/season/year";
 import { canonical } from "@/core/quantity/arithmetic";
@@ -25,6 +25,8 @@ import {
 /** The firm's own program: what a season file says of rounds and soil, and with what, where and by how much a day. */
 
 export interface ProgramRound extends RoundText {
+  /** Tells it from the others whatever it is called; a program of before it was kept has none. */
+  readonly id?: string;
   /** The id of its product's card. */
   readonly label: string;
   /** What of it goes down, as the label writes rates; left out, its limits can't be counted ahead. */
@@ -34,6 +36,9 @@ export interface ProgramRound extends RoundText {
   /** What it was called before it is kept; not kept itself. */
   readonly "x-was"?: string;
 }
+
+/** The id of a round: of one that was kept without, by the name that it had. */
+export const idOfRound = ({ id, name }: Pick<ProgramRound, "id" | "name">): string => id ?? `round.${foldedName(name)}`;
 
 export interface ProgramText {
   readonly rounds: readonly ProgramRound[];
@@ -74,7 +79,14 @@ export const MOST_LATER = 60;
 const PROGRAM = exact({
   rounds: needed(
     list(
-      exact({ ...ROUND, label: needed(text(80), `"a product on the shelf"`), rate: text(60), turf: text(60), "x-was": text() }),
+      exact({
+        ...ROUND,
+        id: text(80),
+        label: needed(text(80), `"a product on the shelf"`),
+        rate: text(60),
+        turf: text(60),
+        "x-was": text(),
+      }),
       0,
       "round",
       MOST_ROUNDS,
@@ -106,9 +118,20 @@ export function readProgram(told: unknown): Result<ProgramText> {
   const shape = faultsIn(PROGRAM, told);
   if (shape.length > 0) return { ok: false, issues: shape };
   const program = told as ProgramText;
-  const issues = [...togetherFaults({ ...program, date: "2026-01-01", sites: [] }), ...stationFaults(program.stations ?? [])];
+  const issues = [
+    ...togetherFaults({ ...program, date: "2026-01-01", sites: [] }),
+    ...idFaults(program.rounds),
+    ...stationFaults(program.stations ?? []),
+  ];
   return issues.length > 0 ? { ok: false, issues } : good(program);
 }
+
+const idFaults = (rounds: readonly ProgramRound[]): Issue[] =>
+  rounds.flatMap(({ id }, i): Issue[] =>
+    id !== undefined && rounds.slice(0, i).some((other) => other.id === id)
+      ? [{ path: `rounds[${i}].id`, code: "duplicate-name", received: id, expected: "round its id" }]
+      : [],
+  );
 
 /** Stations by one name, and what each has twice. */
 function stationFaults(stations: readonly StationText[]): Issue[] {

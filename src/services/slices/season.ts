@@ -17,7 +17,7 @@ import type { Records } from "@/records/database";
 import { findLabel } from "@/records/labels";
 import { lastBatch } from "@/records/plan";
 import { findSite } from "@/records/sites";
-import { stillToDo } from "../done";
+import { doneOn, stillToDo } from "../done";
 import { priceOf } from "../shelf";
 import { mondayOf, yearNow, type YearNow } from "../year";
 
@@ -99,7 +99,7 @@ export function yearOfSite(
   { site: id, next }: { site: string; next?: boolean },
   aside: SetAside[],
 ): YearOfSiteEntry | undefined {
-  const { asked, year, sites, program } = yearNow(db, next === true, aside);
+  const { asked, year, sites, program, done } = yearNow(db, next === true, aside);
   const site = sites.findIndex((one) => one.id === id);
   if (site < 0) return findSite(db, id) && { date: asked.date, items: [], budgets: [], undo: null };
   const items = year.items.filter((item) => item.site === site);
@@ -120,7 +120,7 @@ export function yearOfSite(
       round: asked.rounds[round]!.name,
       label: program.rounds[round]!.label,
       says: wordsOf(held),
-      left: stillToDo(sites[site]!, program.rounds[round]!, asked.sites[site]!.some),
+      left: stillToDo(sites[site]!, program.rounds[round]!, doneOn(done, sites[site]!.id)),
     })),
     budgets: [...bars.values()],
     undo: undoOf(db, asked.date),
@@ -140,7 +140,7 @@ const SHOWN = 40;
 /** The week that a day lies in, Monday to Sunday. */
 export function week(db: Records, { from }: { from: string }, aside: SetAside[]): WeekEntry | undefined {
   if (!isDate(from)) return undefined;
-  const { asked, year, sites, program } = yearNow(db, false, aside);
+  const { asked, year, sites, program, done } = yearNow(db, false, aside);
   const monday = mondayOf(from);
   const dates = Array.from({ length: 7 }, (_, i) => daysLater(monday, i));
   const days = new Map(dates.map((date) => [date, [] as YearItem[]]));
@@ -155,7 +155,7 @@ export function week(db: Records, { from }: { from: string }, aside: SetAside[])
         works: asked.work.days.includes((i + 1) % 7),
         area: items.reduce((sum, { site, round }) => sum + areaFor(asked.sites[site]!, asked.rounds[round]!), 0),
         items: items.slice(0, SHOWN).map(({ site, round, fixed, reasons }) => ({
-          left: stillToDo(sites[site]!, program.rounds[round]!, asked.sites[site]!.some),
+          left: stillToDo(sites[site]!, program.rounds[round]!, doneOn(done, sites[site]!.id)),
           siteId: sites[site]!.id,
           site: sites[site]!.name,
           round: asked.rounds[round]!.name,

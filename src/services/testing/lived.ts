@@ -6,7 +6,7 @@ import { tellCalendar } from "../calendar";
 import { tellStop } from "../day-stops";
 import { put } from "../keep-up";
 import { mergeSites } from "../merge-sites";
-import { saveProgram } from "../program";
+import { giveToRound, programOf, saveProgram } from "../program";
 import { recordSheet } from "../record-sheet";
 import { saveApplication } from "../save-application";
 import { saveCalibration, withdrawCalibrationOf } from "../save-calibration";
@@ -86,6 +86,8 @@ function upkeep(db: Records): void {
   must(add(db, "labels", { ...LABEL, name: "Late feed", visible: "after 14 days" }, late.label));
   must(saveProgram(db, { rounds: [round, late], soil: [] }));
   must(moveWork(db, { id: "move-000000001", year: 2026, moves: [{ siteId: ids.sites, round: "late feed", day: "2026-10-05" }] }));
+  const { id: given } = programOf(db).rounds[0]!;
+  must(giveToRound(db, { id: "given-00000001", recordId: "application-0002", round: given }));
   tellCalendar(db);
   const other = "site-0000000002";
   must(add(db, "sites", { name: "Quay", zones: [{ name: "a", area: "1800 sq ft", ground: "new" }] }, other));

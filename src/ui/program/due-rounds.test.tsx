@@ -1,9 +1,12 @@
-import { fireEvent, screen, within } from "@testing-library/react";
-import type { DueEntry } from "@/formats/entries";
-import { showWith } from "../testing/show";
+import { act, fireEvent, screen, within } from "@testing-library/react";
+import type { DueEntry, SiteEntry } from "@/formats/entries";
+import { labelEntry, showWith } from "../testing/show";
 import { DueRounds } from "./due-rounds";
 
-beforeEach(() => localStorage.clear());
+beforeEach(() => {
+  localStorage.clear();
+  global.fetch = jest.fn().mockRejectedValue(new TypeError("no server")) as never;
+});
 const item = (site: string, siteId: string, more: object = {}): DueEntry["items"][number] => ({
   site,
   siteId,
@@ -15,11 +18,12 @@ const item = (site: string, siteId: string, more: object = {}): DueEntry["items"
   reasons: [],
   ...more,
 });
+const GRANULE = labelEntry("label-1", "Granule", "dry", "0.3 oz/1000 ft2");
 const DUE: DueEntry = {
   date: "2026-09-02",
   rounds: [
-    { name: "first half", label: "label-1", counts: { due: 2, overdue: 1, done: 1200, blocked: 3 } },
-    { name: "second half", label: "label-1", counts: { waits: 4 } },
+    { name: "first half", id: "round.1", label: "label-1", counts: { due: 2, overdue: 1, done: 1200, blocked: 3 } },
+    { name: "second half", id: "round.2", label: "label-1", counts: { waits: 4 } },
   ],
   items: [
     item("Pier", "site-2", { state: "overdue", latest: "2026-08-30" }),
@@ -27,6 +31,7 @@ const DUE: DueEntry = {
     item("Mole", "site-3", { latest: null, left: [{ id: "z", name: "quay side" }] }),
   ],
   more: 1400,
+  unclear: [],
 };
 
 test("each round says how far it is and where it is due, what is too late first; a site goes on to its mix", () => {
@@ -40,6 +45,42 @@ test("each round says how far it is and where it is due, what is too late first;
   green.addEventListener("click", (e) => e.preventDefault());
   fireEvent.click(green);
   expect((JSON.parse(localStorage.getItem("in-hand") ?? "{}") as { siteId?: string }).siteId).toBe("site-1");
+});
+
+test("a site's link takes the round into the mix, with its product and without the zones that have had it", async () => {
+  const round = { id: "round.7", name: "first half", label: "label-1", rate: "0.3 oz/1000 ft2" };
+  const zones = [
+    { "x-id": "a", name: "lawn", area: "1000 ft2" },
+    { "x-id": "z", name: "quay side", area: "900 ft2" },
+  ];
+  const site = { id: "site-3", retired: false, revision: 1, former: [], site: { name: "Mole", zones } } as unknown as SiteEntry;
+  global.fetch = jest.fn().mockResolvedValue({ ok: true, status: 200, headers: new Map(), json: () => Promise.resolve({ value: [site], aside: [] }) }) as never; // prettier-ignore
+  showWith({ due: DUE, program: { rounds: [round], soil: [] }, labels: [GRANULE] }, <DueRounds />);
+  const mole = screen.getByRole("link", { name: "Mole" });
+  mole.addEventListener("click", (e) => e.preventDefault());
+  await act(async () => fireEvent.click(mole));
+  expect(JSON.parse(localStorage.getItem("mix")!)).toMatchObject({
+    purpose: "site",
+    tanks: { "": { products: [{ labelId: "label-1", rate: "0.3 oz/1000 ft2", choice: { round: "round.7" } }], without: ["a"] } },
+  });
+});
+
+test("what went down outside its window is asked about, and the answer names the round", async () => {
+  const post = jest
+    .fn()
+    .mockResolvedValue({ ok: true, headers: new Map(), json: () => Promise.resolve({ ok: true, value: {} }) });
+  global.fetch = post as never;
+  const unclear = [{ recordId: "entry-1", site: "Pier", zone: "lawn", date: "2026-07-20", round: "first half" }];
+  showWith({ due: { ...DUE, unclear }, labels: [GRANULE] }, <DueRounds />);
+  expect(
+    screen.getByText(/Granule went down on Pier, lawn on 20 Jul 2026, outside the window of first half/),
+  ).toBeInTheDocument();
+  await act(async () => fireEvent.click(screen.getByRole("button", { name: "Yes, count it as first half" })));
+  const [path, { body }] = post.mock.calls[0] as [string, { body: string }];
+  expect([path, JSON.parse(body)]).toEqual([
+    "/api/season/given",
+    { id: expect.any(String) as string, recordId: "entry-1", round: "round.1" },
+  ]);
 });
 
 test("without a program there is nothing to say; with one of which nothing is due that is said", () => {

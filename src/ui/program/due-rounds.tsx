@@ -2,13 +2,15 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import { PageLink } from "../parts/page-link";
-import { Fragment } from "react";
+import { Fragment, useState } from "react";
 import type { DueEntry } from "@/formats/entries";
 import { dayWords } from "../data/dates";
-import { useInHand } from "../data/in-hand";
-import { useLabels, useSlice } from "../data/records";
-import { Note, SubHeading } from "../parts/controls";
-import { Column } from "../parts/layout";
+import { useSaveOnce } from "../data/save-id";
+import { sentences, useLabels, useSlice } from "../data/records";
+import { Button, Note, SubHeading } from "../parts/controls";
+import { Column, Row } from "../parts/layout";
+import { Notice } from "../parts/notices";
+import { useRoundMix } from "./round-mix";
 import { nameList } from "./why";
 
 /** What of the program is due today, what is too late first. @param here this is the program's own page */
@@ -23,6 +25,9 @@ export function DueRounds({ here = false }: { here?: boolean }) {
         {due.rounds.map((round) => (
           <RoundDue key={round.name} round={round} items={due.items.filter((item) => item.round === round.name)} />
         ))}
+        {due.unclear.map((one) => (
+          <WasIt key={one.recordId} one={one} due={due} />
+        ))}
         {due.more > 0 && <Note>And {due.more.toLocaleString("en-US")} more of them.</Note>}
         {!here && (
           <Box>
@@ -31,6 +36,31 @@ export function DueRounds({ here = false }: { here?: boolean }) {
         )}
       </Column>
     </Box>
+  );
+}
+
+/** What went down outside of its round's window: whoever knows says whether it was the round. */
+function WasIt({ one: { recordId, site, zone, date, round }, due }: { one: DueEntry["unclear"][number]; due: DueEntry }) {
+  const save = useSaveOnce();
+  const [trouble, setTrouble] = useState<readonly string[]>([]);
+  const of = due.rounds.find(({ name }) => name === round);
+  const product = useLabels().find(({ id }) => id === of?.label)?.card.name;
+  const say = async (id: string | null) => {
+    const result = await save("/api/season/given", `given:${recordId}`, { recordId, round: id });
+    setTrouble(result.ok ? [] : sentences(result.issues));
+  };
+  return (
+    <Notice state="act">
+      {product} went down on {[site, zone].filter(Boolean).join(", ")} on {dayWords(date)}, outside the window of {round}: was it{" "}
+      {round}?
+      <Row gap="8px 12px" flexWrap="wrap" marginTop="8px">
+        <Button onClick={() => void say(of?.id ?? null)}>Yes, count it as {round}</Button>
+        <Button look="quiet" onClick={() => void say(null)}>
+          No, it was no round
+        </Button>
+      </Row>
+      {trouble.join(" ")}
+    </Notice>
   );
 }
 
@@ -52,7 +82,7 @@ interface RoundProps {
 
 function RoundDue({ round: { name, label, counts }, items }: RoundProps) {
   const labels = useLabels();
-  const { choose } = useInHand();
+  const mix = useRoundMix();
   const product = labels.find((one) => one.id === label)?.card.name;
   const rest = STATES.flatMap(([state, words]) => (counts[state] ? [`${counts[state].toLocaleString("en-US")} ${words}`] : []));
   const open = (counts.due ?? 0) + (counts.overdue ?? 0);
@@ -66,14 +96,14 @@ function RoundDue({ round: { name, label, counts }, items }: RoundProps) {
       </Box>
       {items.length > 0 && (
         <Box textStyle="note" color="soft">
-          {items.slice(0, NAMED).map(({ site, siteId, latest, left, state }, i) => (
-            <Fragment key={siteId}>
+          {items.slice(0, NAMED).map((item, i) => (
+            <Fragment key={item.siteId}>
               {i > 0 && " · "}
-              <PageLink href="/mix" onClick={() => choose({ siteId })}>
-                {site}
+              <PageLink href="/mix" onClick={() => void mix(name, [item])}>
+                {item.site}
               </PageLink>
-              {left && ` (still ${nameList(left)})`}
-              {latest && ` by ${dayWords(latest)}${state === "overdue" ? ": too late" : ""}`}
+              {item.left && ` (still ${nameList(item.left)})`}
+              {item.latest && ` by ${dayWords(item.latest)}${item.state === "overdue" ? ": too late" : ""}`}
             </Fragment>
           ))}
           {items.length > NAMED && " …"}

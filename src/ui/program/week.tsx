@@ -24,6 +24,7 @@ import { Row } from "../parts/layout";
 import { useOwed, useWeatherAgainst } from "./against";
 import { DayLoad } from "./day-load";
 import type { Moves } from "./moves";
+import { useRoundMix } from "./round-mix";
 import { nameList, WHY } from "./why";
 
 type Item = WorkDayEntry["items"][number];
@@ -150,8 +151,8 @@ interface WorkProps {
 
 function Work({ item, day, today, owed, onMove }: WorkProps) {
   const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({ id: keyOf(item) });
-  const { choose } = useInHand();
-  const { siteId, site, round, fixed, left, reasons } = item;
+  const mix = useRoundMix();
+  const { site, round, fixed, left, reasons } = item;
   return (
     <Box
       as="li"
@@ -166,7 +167,7 @@ function Work({ item, day, today, owed, onMove }: WorkProps) {
     >
       <Box display="grid" gridTemplateColumns="minmax(0,1fr) 32px" gap="4px">
         <Box minW={0} overflowWrap="anywhere">
-          <PageLink href="/mix" onClick={() => choose({ siteId })}>
+          <PageLink href="/mix" onClick={() => void mix(round, [item], { date: day })}>
             {site}
           </PageLink>
           <Box textStyle="small" color="soft">

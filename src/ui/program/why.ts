@@ -1,3 +1,4 @@
+import { percentText } from "@/core/words/values";
 import type { YearReason } from "@/core/season/year";
 import type { ZonesLeft } from "@/formats/entries";
 
@@ -24,4 +25,5 @@ export const laterWords = (days: number): string =>
   days === 0 ? "as usual" : `${daysWords(days)} ${days > 0 ? "later" : "earlier"} than usual`;
 
 /** Zones by name, in a line. */
-export const nameList = (zones: NonNullable<ZonesLeft>): string => zones.map(({ name }) => name).join(", ");
+export const nameList = (zones: NonNullable<ZonesLeft>): string =>
+  zones.map(({ name, had }) => (had === undefined ? name : `${name}, of which ${percentText(had)} is done`)).join(", ");

@@ -115,7 +115,7 @@ const NOTHING: TestRecords = {
   toLookAt: [],
   results: [],
   program: { rounds: [], soil: [] },
-  due: { date: "2026-09-02", rounds: [], items: [], more: 0 },
+  due: { date: "2026-09-02", rounds: [], items: [], more: 0, unclear: [] },
   year: { date: "2026-09-02", sites: 0, rounds: [], perDay: null, undo: null },
   yearOfSite: { date: "2026-09-02", items: [], budgets: [], undo: null },
   week: {

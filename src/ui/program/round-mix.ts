@@ -1,0 +1,82 @@
+"use client";
+
+import { sameName } from "@/core/names";
+import { likelyRow, rowName, rateAt, type ChoiceText } from "@/formats/card/choice";
+import type { KeptZone, SiteEntry, ZonesLeft } from "@/formats/entries";
+import { idOfRound } from "@/formats/season/program";
+import { todayDate } from "../data/clock";
+import { useInHand } from "../data/in-hand";
+import { keep } from "../data/kept-here";
+import { fetchSlice, useLabels, useSlice } from "../data/records";
+
+/** A site on which a round is to be done, and the zones of it that haven't had it, where others have. */
+export interface RoundStop {
+  readonly siteId: string;
+  readonly left?: ZonesLeft;
+}
+
+/**
+ * Takes a round into the mix: its product at its rate, for its sites without zones of another turf than it is for, or that have had
+ * it. What is put on record of it is of this round.
+ */
+export function useRoundMix() {
+  const labels = useLabels();
+  const program = useSlice("program", {}).value;
+  const { choose } = useInHand();
+  return async (
+    name: string,
+    stops: readonly RoundStop[],
+    { date, day }: { readonly date?: string; readonly day?: boolean } = {},
+  ) => {
+    const round = program?.rounds.find((one) => one.name === name);
+    const ids = stops.map(({ siteId }) => siteId);
+    if (!day) choose({ siteId: ids[0]! });
+    const sites = await sitesOf(ids);
+    // What can't be reached is told by the banner; a mix without its zones would be for those that have had it, too.
+    if (!sites) return;
+    const turf = round?.turf;
+    const without = sites.flatMap(({ id, site }) => {
+      const left = stops.find(({ siteId }) => siteId === id)?.left;
+      const isOut = (zone: KeptZone) =>
+        (turf !== undefined && !sameName(zone["x-turf"] ?? "", turf)) || (left && !left.some((one) => one.id === zone["x-id"]));
+      return site.zones.filter(isOut).map((zone) => zone["x-id"]);
+    });
+    const card = labels.find((one) => one.id === round?.label)?.card;
+    const row = card ? likelyRow(card, turf ?? sites[0]?.site.zones[0]?.["x-turf"]) : 0;
+    const products =
+      round && card
+        ? [
+            {
+              labelId: round.label,
+              rate: round.rate ?? rateAt(card, row, "least", false),
+              choice: choiceOf(round, row, rowName(card, row)),
+            },
+          ]
+        : [];
+    keep("mix", {
+      purpose: day ? "day" : "site",
+      stops: day ? ids : [],
+      tanks: { "": { products, without } },
+      ...(date !== undefined && date > todayDate() && { date }),
+    });
+  };
+}
+
+async function sitesOf(ids: readonly string[]): Promise<readonly SiteEntry[] | undefined> {
+  try {
+    return (await fetchSlice("sitesById", { ids })).value;
+  } catch {
+    return undefined;
+  }
+}
+
+const choiceOf = (
+  round: Parameters<typeof idOfRound>[0] & { readonly rate?: string },
+  row: number,
+  from: string,
+): ChoiceText => ({
+  row,
+  from,
+  point: round.rate === undefined ? "least" : "typed",
+  round: idOfRound(round),
+});
