@@ -20,12 +20,15 @@ import { gearOf } from "@/formats/gear";
 import { findSheet } from "@/records/sheets";
 import { soilBetween } from "@/standins/soil";
 import { holdClock, machineZone } from "@/services/clock";
+import { saveApplication } from "@/services/save-application";
 import { saveProgram } from "@/services/program";
 import { saveDelivery } from "@/services/shelf";
 import { saveLook } from "@/services/save-look";
 import { savePractice } from "@/services/save-practice";
 import { saveSheet } from "@/services/save-sheet";
 import { tickStep } from "@/services/tick-step";
+import { yearNow } from "@/services/year";
+import { zonesFor } from "@/core/season/year";
 
 /**
  * Loads the demo through the same doors as anyone's data: job files through the import, mix sheets through the service.
@@ -139,7 +142,12 @@ interface DemoEdge {
   readonly soilFallsTo?: string;
 }
 interface DemoProgram {
-  readonly rounds: readonly { readonly product: string; readonly opens?: DemoEdge; readonly closes?: DemoEdge }[];
+  readonly rounds: readonly {
+    readonly name: string;
+    readonly product: string;
+    readonly opens?: DemoEdge;
+    readonly closes?: DemoEdge;
+  }[];
   readonly work: object;
 }
 const program = JSON.parse(readFileSync(path.join(FOLDER, "program.json"), "utf8")) as DemoProgram;
@@ -163,6 +171,47 @@ must(
   }),
   "program.json",
 );
+/** What is laid out is done so many days afterwards, so that today has its work. */
+const DONE_BY = 8;
+
+/** Until then the firm did each round on the day that it was laid out for, one after another, as it would have come to them. */
+function lookAfter(personId: string): void {
+  const until = inDays(-DONE_BY);
+  const ofToday = new Set(program.rounds.flatMap(({ name, opens }) => (opens?.inDays === undefined ? [] : [name])));
+  holdClock(`${thisYear}-01-02T12:00:00.000Z`);
+  for (let n = 0; ; n++) {
+    const { year, asked, sites, program: kept } = yearNow(db);
+    const [next] = year.items
+      .filter(
+        ({ state, on, round }) => state === "planned" && on !== null && on <= until && !ofToday.has(asked.rounds[round]!.name),
+      )
+      .sort((a, b) => a.on!.localeCompare(b.on!));
+    if (!next) break;
+    holdClock(`${next.on}T15:00:00.000Z`);
+    const [site, round] = [asked.sites[next.site]!, asked.rounds[next.round]!];
+    const { id: siteId, seeds } = sites[next.site]!;
+    const { label: labelId, rate: amount } = kept.rounds[next.round]!;
+    const zones = zonesFor(site, round);
+    seeds.forEach(({ zoneId }, i) => {
+      if (!zones.includes(site.zones[i]!)) return;
+      const record = {
+        id: `demo-round-${n}-${i}`,
+        date: next.on,
+        siteId,
+        zoneId,
+        labelId,
+        amount,
+        personId,
+        note: "",
+        corrects: null,
+      };
+      must(saveApplication(db, record), `${round.name} on ${site.name}`);
+    });
+  }
+  holdClock(undefined);
+}
+lookAfter(logged.people.find((one) => one.name === "Odile Marsh")!.id);
+
 interface DemoDelivery {
   readonly product: string;
   readonly lot: string;
