@@ -174,7 +174,8 @@ export interface Slices {
   year: { query: { next?: boolean }; value: YearEntry };
   yearOfSite: { query: { site: string; next?: boolean }; value: YearOfSiteEntry };
   week: { query: { from: string }; value: WeekEntry };
-  shelf: { query: object; value: ShelfEntry };
+  /** Of the rest of this year, or of all of the next. */
+  shelf: { query: { next?: boolean }; value: ShelfEntry };
   recall: { query: { label: string; lot: string }; value: RecallEntry };
   /** The lots that came of some products. */
   lots: { query: { labels: readonly string[] }; value: readonly LotEntry[] };

@@ -19,7 +19,11 @@ beforeEach(() => {
   must(saveProgram(records.db, { rounds: [ROUND], soil: [] }));
 });
 
-function parsed(siteId?: string) {
+/** Without the work of next year, which has a test of its own. */
+const parsed = (siteId?: string) =>
+  all(siteId).filter(({ start, summary }) => !(start.year === 2027 && summary.includes("feed")));
+
+function all(siteId?: string) {
   // As the hourly look would before the next change.
   tellCalendar(records.db, siteId);
   const text = calendarOf(records.db, siteId)!.text;
@@ -91,12 +95,13 @@ test("fetching a calendar keeps nothing; a change stands in it before it was tol
   expect(told()).toEqual(nothing);
   tellCalendars(records.db);
   expect(told()).toEqual(nothing);
-  expect(tellCalendar(records.db)).toEqual({ ok: true, value: 1 });
+  // Of this year and of the next.
+  expect(tellCalendar(records.db)).toEqual({ ok: true, value: 2 });
   expect(plain()).toBe(first);
   move("2026-09-21", "move-00000001");
   const moved = plain();
   expect(moved).toMatch(/SEQUENCE:1[\s\S]*STATUS:CANCELLED/);
-  expect(told().calendar_events).toHaveLength(1);
+  expect(told().calendar_events).toHaveLength(2);
   tellCalendars(records.db);
   expect(plain()).toBe(moved);
   expect(tellCalendar(records.db)).toEqual({ ok: true, value: 0 });
@@ -122,6 +127,28 @@ test("a deadline has its hour at the firm's place, over the change of the clocks
   expect([String(event.start), event.start.zone!.tzid]).toEqual(["2026-10-31T16:40:00", "America/New_York"]);
   expect(String(event.end)).toBe("2026-11-01T15:40:00");
   expect(event.end.toJSDate().toISOString()).toBe("2026-11-01T20:40:00.000Z");
+});
+
+test("an hour that comes twice is told in UTC the second time", () => {
+  putSetting(records.db, "time-zone", "America/New_York", "2026-09-02T10:00:00.000Z");
+  must(add(records.db, "labels", { ...LABEL, waterLeast: "0.25 in", waterWithin: "2 h" }));
+  holdClock("2026-11-01T05:00:00.000Z");
+  must(saveApplication(records.db, { id: "entry-00000001", date: "2026-11-01", siteId: ids.sites, zoneId: `${ids.sites}.0`, labelId: ids.labels, amount: "1 oz", personId: null, note: "", corrects: null, facts: { ended: "00:40" } })); // prettier-ignore
+  const event = parsed().find(({ summary }) => summary.startsWith("Water in"))!;
+  // 00:40 and two hours: 01:40, as clocks show it for the second time.
+  expect([event.start, event.end].map((at) => at.toJSDate().toISOString())).toEqual([
+    "2026-11-01T04:40:00.000Z",
+    "2026-11-01T06:40:00.000Z",
+  ]);
+});
+
+test("next year's plan is told as this year's is", () => {
+  const next = all().filter(({ start }) => start.year === 2027);
+  expect(next.map(({ summary, start }) => [summary, String(start)])).toEqual([["Spray 1 lawn: feed", "2027-09-07"]]);
+  expect(all(ids.sites).map(({ uid, start }) => [/feed-[a-z0-9]+-(20\d\d)@/.exec(uid)![1], start.year])).toEqual([
+    ["2026", 2026],
+    ["2027", 2027],
+  ]);
 });
 
 test("a site whose id begins as another's takes none of its events away", () => {

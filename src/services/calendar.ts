@@ -16,8 +16,6 @@ import { yearNow } from "./year";
  * its name; a change raises its number, and what falls away is called off once.
  */
 
-/** So many days ahead work is told. */
-const AHEAD = 120;
 /** What was called off stays in the file for so many days, so that calendars that look seldom hear of it. */
 const CALLED_OFF = 60;
 /** As many sites of a day as are named. */
@@ -122,15 +120,13 @@ const lastDay = (said: string): string => {
   return on ?? until!.slice(0, 10);
 };
 
-/** What is laid out from today on, of this year and, near its end, of the next. */
+/** What is laid out from today on, of this year and of the next. */
 function laidOut(db: Records) {
   const today = todayOf(db);
-  const end = daysLater(today, AHEAD);
-  const years = end.slice(0, 4) === today.slice(0, 4) ? [false] : [false, true];
-  return years.flatMap((next) => {
+  return [false, true].flatMap((next) => {
     const { year, asked, sites } = yearNow(db, next);
     return year.items.flatMap((item) =>
-      item.state === "planned" && item.on !== null && item.on >= today && item.on <= end
+      item.state === "planned" && item.on !== null && item.on >= today
         ? [
             {
               on: item.on,

@@ -126,6 +126,15 @@ test("what can't be a delivery is refused, every fault at once; the same sent tw
   expect(() => records.db.$client.prepare("delete from deliveries").run()).toThrow(/append-only/);
 });
 
+test("next year is asked for on what the rest of this one leaves", () => {
+  const round = { name: "feed", label: ids.labels, rate: "0.3 oz/1000 ft2", opens: { date: "09-07" }, closes: { date: "11-30" } };
+  must(saveProgram(records.db, { rounds: [round], soil: [] }));
+  must(came({ content: "4 oz" }));
+  expect(ounces(one().all)).toBe(2.4);
+  const [next] = shelf(records.db, [], true).products;
+  expect([ounces(next!.left), ounces(next!.all), ounces(next!.buy!.missing)]).toEqual([1.6, 2.4, 0.8]);
+});
+
 test("what the firm buys in is settled freely until there is a price; then with a reason, which stays on record", () => {
   must(saveCurrency(empty.db, { currency: "SEK" }));
   expect(firmCurrency(empty.db)).toBe("SEK");

@@ -71,10 +71,14 @@ function unitPrice(card: CardText, came: readonly DeliveryRow[]): number | undef
   return of && size ? Number(of.price) / size : undefined;
 }
 
-/** The shelf as it stands, with what is laid out for the rest of this year. */
-export function shelf(db: Records, aside?: SetAside[]): ShelfEntry {
-  const { asked, year, program } = yearNow(db, false, aside);
-  const today = asked.date;
+/**
+ * The shelf as it stands, with what is laid out for the rest of this year.
+ * @param next with what is laid out for all of the next one, on what the rest of this one leaves
+ */
+export function shelf(db: Records, aside?: SetAside[], next = false): ShelfEntry {
+  const { asked, year, program } = yearNow(db, next, aside);
+  const today = todayOf(db);
+  const before = next ? new Map(shelf(db, aside).products.map((one) => [one.labelId, one.all])) : undefined;
   const soon = daysLater(today, SOON);
   /** By round: what is needed soon, and in all, g or mL. */
   const needs = asked.rounds.map(() => ({ soon: 0, all: 0 }));
@@ -99,7 +103,7 @@ export function shelf(db: Records, aside?: SetAside[]): ShelfEntry {
           labelId: id,
           name: card.name,
           form: card.form,
-          left: stock?.left ?? null,
+          left: stock ? Math.max(0, stock.left - (before?.get(id) ?? 0)) : null,
           short: stock?.short ?? false,
           soon: need("soon"),
           all: need("all"),
@@ -108,7 +112,7 @@ export function shelf(db: Records, aside?: SetAside[]): ShelfEntry {
             need: round.counting ? needs[i]!.all : null,
             cost: price !== undefined && round.counting ? needs[i]!.all * price : null,
           })),
-          buy: toBuy(need("all") - (stock?.left ?? 0), card, came),
+          buy: toBuy(need("all") - Math.max(0, (stock?.left ?? 0) - (before?.get(id) ?? 0)), card, came),
           lots: came.map(({ id: delivery, lot, content, count, price: paid, came: on, opened, useBy }) => ({
             id: delivery,
             lot,

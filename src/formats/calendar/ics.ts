@@ -41,6 +41,9 @@ export function toCalendar(name: string, events: readonly CalendarEvent[], zone:
   });
   for (const { uid, sequence, at, cancelled, said } of events) {
     const local = (moment: string) => DateTime.fromISO(moment, { zone });
+    const isNamed = (moment: string) =>
+      DateTime.fromFormat(local(moment).toFormat("yyyy-MM-dd HH:mm:ss"), "yyyy-MM-dd HH:mm:ss", { zone }).toMillis() ===
+      local(moment).startOf("second").toMillis();
     const day = (date: string) => new Date(`${date}T00:00:00Z`);
     calendar.createEvent({
       id: uid,
@@ -50,7 +53,10 @@ export function toCalendar(name: string, events: readonly CalendarEvent[], zone:
       ...(said.on !== undefined
         ? // The end of a day is the first day that isn't in it.
           { allDay: true, start: day(said.on), end: day(daysLater(said.on, 1)) }
-        : { timezone: zone, start: local(said.from!), end: local(said.until!) }),
+        : // Of an hour that comes twice, as clocks go back, its name tells the first; the second is told in UTC.
+          [said.from!, said.until!].every(isNamed)
+          ? { timezone: zone, start: local(said.from!), end: local(said.until!) }
+          : { start: new Date(said.from!), end: new Date(said.until!) }),
       summary: said.summary,
       description: said.description,
       status: cancelled ? ICalEventStatus.CANCELLED : ICalEventStatus.CONFIRMED,

@@ -140,15 +140,20 @@ const SHOWN = 40;
 /** The week that a day lies in, Monday to Sunday. */
 export function week(db: Records, { from }: { from: string }, aside: SetAside[]): WeekEntry | undefined {
   if (!isDate(from)) return undefined;
-  const { asked, year, sites, program, done } = yearNow(db, false, aside);
+  const now = yearNow(db, false, aside);
+  const today = now.asked.date;
   const monday = mondayOf(from);
   const dates = Array.from({ length: 7 }, (_, i) => daysLater(monday, i));
+  // A week may lie in two years, and in the next.
+  const next = dates.some((date) => date.slice(0, 4) > today.slice(0, 4)) ? yearNow(db, true, aside) : undefined;
   const days = new Map(dates.map((date) => [date, [] as YearItem[]]));
-  for (const item of year.items) if (item.state === "planned" && item.on !== null) days.get(item.on)?.push(item);
+  for (const { year } of next ? [now, next] : [now])
+    for (const item of year.items) if (item.state === "planned" && item.on !== null) days.get(item.on)?.push(item);
   return {
-    today: asked.date,
-    perDay: asked.work.perDay,
+    today,
+    perDay: now.asked.work.perDay,
     days: dates.map((date, i): WorkDayEntry => {
+      const { asked, sites, program, done } = next && date.slice(0, 4) > today.slice(0, 4) ? next : now;
       const items = days.get(date)!;
       return {
         date,
@@ -174,6 +179,6 @@ export function week(db: Records, { from }: { from: string }, aside: SetAside[])
         }),
       };
     }),
-    undo: undoOf(db, asked.date),
+    undo: undoOf(db, (next ?? now).asked.date),
   };
 }

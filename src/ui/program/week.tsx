@@ -29,9 +29,10 @@ import { nameList, WHY } from "./why";
 
 type Item = WorkDayEntry["items"][number];
 
-/** A week as days of work: what, how much, with how many tanks, and what speaks against it. */
-export function Week({ moves }: { moves: Moves }) {
-  const [from, setFrom] = useState(todayDate());
+/** A week as days of work: what, how much, with how many tanks, and what speaks against it. @param first a day of the one that is shown first: today, where it is left out */
+export function Week({ moves, first }: { moves: Moves; first?: string | undefined }) {
+  const begins = first ?? todayDate();
+  const [from, setFrom] = useState(begins);
   const week = useSlice("week", { from }).value;
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }), useSensor(KeyboardSensor));
   if (!week) return null;
@@ -46,8 +47,8 @@ export function Week({ moves }: { moves: Moves }) {
         <Button look="quiet" onClick={() => setFrom(daysLater(days[0]!, -7))}>
           ← Week before
         </Button>
-        <Button look="quiet" onClick={() => setFrom(todayDate())}>
-          This week
+        <Button look="quiet" onClick={() => setFrom(begins)}>
+          {first === undefined ? "This week" : "First week of work"}
         </Button>
         <Button look="quiet" onClick={() => setFrom(daysLater(days[0]!, 7))}>
           Week after →

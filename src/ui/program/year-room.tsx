@@ -61,7 +61,7 @@ export function YearRoom() {
             <MovedWords moves={moves} />
             {year.rounds.length === 0 && <Note>There are no rounds yet: the program says what is to be done when.</Note>}
             {site ? <OfSite site={site} siteId={siteId} moves={moves} /> : <OfAll year={year} moves={moves} />}
-            {!next && year.rounds.length > 0 && <Week moves={moves} />}
+            {year.rounds.length > 0 && <Week key={year.date} moves={moves} {...(next && { first: firstWork(year) })} />}
             {siteId === "" && year.rounds.length > 0 && <Shift year={year} moves={moves} />}
             <InCalendar siteId={siteId} />
           </Column>
@@ -70,6 +70,10 @@ export function YearRoom() {
     </Room>
   );
 }
+
+/** The first day of a year on which there is work; its first day, where there is none. */
+const firstWork = ({ rounds, date }: YearEntry): string =>
+  rounds.flatMap(({ planned }) => planned.map(([day]) => day)).sort()[0] ?? date;
 
 /** The same for another program: once as a file, or again and again from its address. */
 function InCalendar({ siteId }: { siteId: string }) {

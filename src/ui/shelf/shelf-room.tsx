@@ -22,7 +22,8 @@ import { Recall } from "./recall";
 
 /** What is on hand, what the season still takes, what is to be bought; packages that came, and where a lot went. */
 export function ShelfRoom() {
-  const shelf = useSlice("shelf", {}).value;
+  const [next, setNext] = useState(false);
+  const shelf = useSlice("shelf", next ? { next: true } : {}).value;
   const asked = useSearchParams().get("product") ?? "";
   const [adding, setAdding] = useState(asked);
   const products = shelf?.products ?? [];
@@ -36,13 +37,18 @@ export function ShelfRoom() {
       </Note>
       <ClientOnly>
         <Column gap="24px" marginTop="14px">
+          <Row>
+            <Button aria-pressed={next} onClick={() => setNext(!next)}>
+              {next ? "Back to this year" : "For next year"}
+            </Button>
+          </Row>
           {shelf && products.length === 0 && <Note>Nothing was counted or came, and no round has a product yet.</Note>}
           <Box as="ul" listStyleType="none" aria-label="Products">
             {products.map((product) => (
-              <Product key={product.labelId} product={product} until={shelf!.soonUntil} />
+              <Product key={product.labelId} product={product} until={shelf!.soonUntil} next={next} />
             ))}
           </Box>
-          <ToBuy products={products} />
+          <ToBuy products={products} next={next} />
           <Box as="section" aria-label="Packages that came">
             <SubHeading>Packages that came</SubHeading>
             <Box maxW="420px" marginTop="8px">
@@ -57,7 +63,7 @@ export function ShelfRoom() {
   );
 }
 
-function Product({ product, until }: { product: ShelfProduct; until: string }) {
+function Product({ product, until, next }: { product: ShelfProduct; until: string; next: boolean }) {
   const system = useSystem();
   const currency = useCurrency();
   const label = useLabels().find((one) => one.id === product.labelId);
@@ -69,23 +75,26 @@ function Product({ product, until }: { product: ShelfProduct; until: string }) {
     <Box as="li" borderTop="1px solid" borderColor="line" padding="10px 0" display="grid" gap="4px">
       <Row flexWrap="wrap" gap="2px 18px" alignItems="baseline">
         <chakra.strong fontSize="17px">{name}</chakra.strong>
-        <Box fontFamily="reading">{left === null ? "not counted" : `${amount(left)} on hand`}</Box>
-        {soon > 0 && (
+        <Box fontFamily="reading">
+          {left === null ? "not counted" : `${amount(left)} ${next ? "left from this year" : "on hand"}`}
+        </Box>
+        {soon > 0 && !next && (
           <Box>
             {amount(soon)} by {dayWords(until)}
           </Box>
         )}
         {all > 0 && (
           <Box>
-            {amount(all)} for the rest of the year{cost > 0 && `, ${money(cost, currency)}`}
+            {amount(all)} for {next ? "next year" : "the rest of the year"}
+            {cost > 0 && `, ${money(cost, currency)}`}
           </Box>
         )}
       </Row>
       {short && (
         <Box color="act">! More went down than was on hand: a delivery isn&apos;t noted, or a count was off. Count it.</Box>
       )}
-      {missing.soon && <Box color="stop">✕ Runs out within two weeks.</Box>}
-      {!missing.soon && missing.all && <Box color="act">! Runs out this year.</Box>}
+      {missing.soon && !next && <Box color="stop">✕ Runs out within two weeks.</Box>}
+      {(next || !missing.soon) && missing.all && <Box color="act">! Runs out {next ? "next" : "this"} year.</Box>}
       {rounds.length > 0 && (
         <Box textStyle="small" color="soft">
           {rounds
@@ -133,8 +142,8 @@ function Lot({ lot, labelId }: { lot: ShelfProduct["lots"][number]; labelId: str
   );
 }
 
-/** What has to be bought for the rest of the year, in whole packages. */
-function ToBuy({ products }: { products: readonly ShelfProduct[] }) {
+/** What has to be bought for the rest of the year, or for the next one, in whole packages. */
+function ToBuy({ products, next }: { products: readonly ShelfProduct[]; next: boolean }) {
   const system = useSystem();
   const currency = useCurrency();
   const missing = products.filter((product) => product.buy !== null);
@@ -142,7 +151,7 @@ function ToBuy({ products }: { products: readonly ShelfProduct[] }) {
   const prices = missing.map(({ buy }) => buy!.price);
   return (
     <Box as="section" aria-label="To buy">
-      <SubHeading>To buy for the rest of the year</SubHeading>
+      <SubHeading>To buy for {next ? "next year" : "the rest of the year"}</SubHeading>
       <Box as="ul" listStyleType="none">
         {missing.map(({ labelId, name, form, buy }) => (
           <Box as="li" key={labelId} borderTop="1px solid" borderColor="line" padding="6px 0">
