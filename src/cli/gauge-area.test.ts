@@ -247,6 +247,14 @@ const SQUARE = [
   [-74, 40.001],
   [-74, 40],
 ];
+const HOLE = [
+  [-73.9998, 40.0002],
+  [-73.9996, 40.0002],
+  [-73.9996, 40.0004],
+  [-73.9998, 40.0002],
+];
+const east = (ring: readonly (readonly number[])[], degrees: number) => ring.map(([lon, lat]) => [lon! + degrees, lat!]);
+const crs = (name: string) => ({ type: "name", properties: { name } });
 const polygon = (...rings: unknown[]) => ({ type: "Polygon", coordinates: rings });
 const feature = (geometry: unknown, name?: string) => ({ type: "Feature", properties: name ? { name } : null, geometry });
 const collection = (...features: object[]) => ({ type: "FeatureCollection", features });
@@ -314,6 +322,33 @@ describe("from a map", () => {
     expectNear(total.value, zones[0]!.area.value + zones[1]!.area.value);
     expect(passedOver).toEqual([expect.stringContaining("Point")]);
   });
+  test("pieces that touch by a sliver are told; zones may lie on one another, both are told", async () => {
+    const pieces = { type: "MultiPolygon", coordinates: [[SQUARE], [east(SQUARE, 0.001 - 2e-7)]] };
+    const sliver = await told(collection(feature(pieces, "two")));
+    expect(sliver.zones[0]!.warnings).toEqual(["touching"]);
+    const edge = { type: "MultiPolygon", coordinates: [[SQUARE], [east(SQUARE, 0.001)]] };
+    expect((await told(collection(feature(edge)))).zones[0]!.warnings).toEqual([]);
+    const lawns = [SQUARE, east(SQUARE, 0.0004), east(SQUARE, 1)].map((ring, i) => feature(polygon(ring), `lawn ${i}`));
+    expect((await told(collection(...lawns))).zones.map(({ warnings }) => warnings)).toEqual([
+      ["zones-overlap"],
+      ["zones-overlap"],
+      [],
+    ]);
+  });
+  test.each([
+    "urn:ogc:def:crs:OGC:1.3:CRS84",
+    "EPSG:4326",
+    "urn:ogc:def:crs:EPSG::4326",
+    "http://www.opengis.net/def/crs/OGC/1.3/CRS84",
+  ])("a map that says of itself that it is in %s is read", async (name) => {
+    const there = (await told(polygon(SQUARE))).total.value;
+    expect((await told({ ...collection(feature(polygon(SQUARE))), crs: crs(name) })).total.value).toBe(there);
+  });
+  test("longitudes that are counted on past the date line are turned back", async () => {
+    const there = (await told(polygon(SQUARE))).total.value;
+    expectNear((await told(polygon(east(SQUARE, 360)))).total.value, there, 1e-9);
+    expectNear((await told(polygon(east(SQUARE, 74 + 179.9995)))).total.value, there, 1e-9);
+  });
   test("which way round a ring runs, and over the date line, makes no difference", async () => {
     const there = (await told(polygon(SQUARE))).total.value;
     expectNear((await told(polygon([...SQUARE].reverse()))).total.value, there, 1e-12);
@@ -354,7 +389,7 @@ describe("from a map", () => {
       /crosses itself/,
     ],
     ["latitude first", polygon(SQUARE.map(([x, y]) => [y, x! - 40])), /^coordinates\[0\]\[0\]: "latitude -114" .*swapped\?/],
-    ["beyond the earth", polygon(SQUARE.map(([x, y]) => [x! - 200, y])), /longitude -274/],
+    ["beyond the earth", polygon(SQUARE.map(([x, y]) => [x! - 300, y])), /longitude -374/],
     ["words", polygon([["a", "b"]]), /^coordinates\[0\]\[0\]: .*\[longitude, latitude\]/],
     [
       "a hole outside",
@@ -372,6 +407,22 @@ describe("from a map", () => {
       ),
       /wholly inside/,
     ],
+    [
+      "a hole over another",
+      polygon(SQUARE, HOLE, east(HOLE, 0.0001)),
+      /^coordinates\[2\]: a hole that lies on coordinates\[1\] by /,
+    ],
+    [
+      "a piece over another",
+      collection(feature({ type: "MultiPolygon", coordinates: [[SQUARE], [east(SQUARE, 0.0005)]] }, "two")),
+      /^features\[0\]\.geometry\.coordinates\[1\]: a piece that lies on features\[0\]\.geometry\.coordinates\[0\] by [\d,]+ sq ft/,
+    ],
+    [
+      "one ring twice",
+      collection(feature({ type: "MultiPolygon", coordinates: [[SQUARE], [SQUARE]] })),
+      /a piece that lies on .* by [\d,]+ sq ft/,
+    ],
+    ["metres of a national grid", { ...collection(feature(polygon(SQUARE))), crs: crs("urn:ogc:def:crs:EPSG::3857") }, /^crs: /],
     ["a hole as large", polygon(SQUARE, SQUARE), /as much is taken off/],
     ["no polygon", collection(feature({ type: "Point", coordinates: [0, 0] })), /this has none/],
     ["no feature", collection({ type: "Lawn" }), /^features\[0\]\.type/],
@@ -413,6 +464,19 @@ describe("walks and drawings of other programs", () => {
     expect(zones.map((zone) => zone.name)).toEqual(["Bank & ditch"]);
     expectNear(zones[0]!.area.value, (await told(polygon(SQUARE, hole))).total.value, 1e-12);
     expect(passedOver).toHaveLength(1);
+  });
+  test("drawings as programs write them: tags with a prefix, blanks after commas, folders, closed lines, rings of their own", async () => {
+    const line = (ring: readonly (readonly number[])[]) => ring.map(([lon, lat]) => `${lon}, ${lat}, 0`).join("\n  ");
+    const drawn = `<?xml version="1.0"?><k:kml xmlns:k="http://www.opengis.net/kml/2.2"><k:Document><k:Folder><k:Folder>
+      <k:Placemark><k:name>line</k:name><k:MultiGeometry><k:LineString><k:coordinates>${line(SQUARE)}</k:coordinates></k:LineString></k:MultiGeometry></k:Placemark>
+      </k:Folder><k:Placemark><k:name>ring</k:name><k:LinearRing><k:coordinates>${line(east(SQUARE, 1))}</k:coordinates></k:LinearRing></k:Placemark>
+      <k:Placemark><k:name>path</k:name><k:LineString><k:coordinates>${line(SQUARE.slice(0, -1))}</k:coordinates></k:LineString></k:Placemark>
+      </k:Folder></k:Document></k:kml>`;
+    const there = (await told(polygon(SQUARE))).total.value;
+    const { zones, passedOver } = await told(drawn);
+    expect(zones.map(({ name }) => name)).toEqual(["line", "ring"]);
+    for (const zone of zones) expectNear(zone.area.value, there, 1e-9);
+    expect(passedOver).toEqual([expect.stringContaining("path")]);
   });
   test("a description with a page's tags in it, and a comment, are text", async () => {
     const described = `<!-- <b><i><u> --><description><![CDATA[${"line<br>".repeat(100)}<p>]]></description>`;

@@ -1,5 +1,6 @@
+import Flatbush from "flatbush";
 import polygonClipping from "polygon-clipping";
-import { ringOnEarth, type Position } from "./geodesic";
+import { ringOnEarth, unrolled, type Position } from "./geodesic";
 
 /** Ground as a map has it: polygons, each its outer ring and its holes. */
 export type Polygons = readonly (readonly (readonly Position[])[])[];
@@ -39,6 +40,101 @@ export function overlapShare(a: Polygons, b: Polygons): number {
   const smaller = Math.min(areaOf(one!), areaOf(other!));
   if (!(smaller > 0)) return 0;
   return Math.min(1, areaOf(combined("intersection", geometry(one!), geometry(other!))) / smaller);
+}
+
+/** Pieces of ground that may lie on one another: exact, with what is cut out of them; only those whose boxes meet are looked at. */
+class Pieces {
+  private readonly flat: readonly Polygons[];
+  private readonly boxes: readonly (readonly [south: number, north: number, west: number, east: number])[];
+  private readonly index: Flatbush;
+
+  constructor(pieces: readonly Polygons[]) {
+    const origin = pieces[0]![0]![0]![0]!;
+    // Counted from one place, so that all of it lies on one side of the date line.
+    this.flat = pieces.map((polygons) =>
+      polygons.map((rings) => rings.map((ring) => unrolled([origin, ...ring]).slice(1) as readonly Position[])),
+    );
+    this.boxes = this.flat.map((polygons) => boxOf(polygons)!);
+    this.index = new Flatbush(pieces.length);
+    for (const [south, north, west, east] of this.boxes) this.index.add(west, south, east, north);
+    this.index.finish();
+  }
+
+  /** The numbers of the pieces that may lie on one of them, in their order. */
+  near(i: number): readonly number[] {
+    const [south, north, west, east] = this.boxes[i]!;
+    return this.index.search(west, south, east, north, (j) => j !== i).sort((a, b) => a - b);
+  }
+
+  /** One that lies on a piece by so much at least; no further one is looked at then. */
+  firstOn(i: number, least: number): number | undefined {
+    const [south, north, west, east] = this.boxes[i]!;
+    let found: number | undefined;
+    this.index.search(west, south, east, north, (j) => {
+      if (found === undefined && j !== i && this.common(i, j).share >= least) found = j;
+      return false;
+    });
+    return found;
+  }
+
+  /** What two have in common, m², and what part of the smaller one that is. */
+  common(i: number, j: number): { readonly area: number; readonly share: number } {
+    const area = areaOf(intersection(this.flat[i]!, this.flat[j]!));
+    return { area, share: area > 0 ? area / Math.min(areaOf(this.flat[i]!), areaOf(this.flat[j]!)) : 0 };
+  }
+}
+
+export interface Overlap {
+  /** Numbers of two pieces, the first one lower. */
+  readonly one: number;
+  readonly other: number;
+  /** m², and as a part of the smaller of the two. */
+  readonly area: number;
+  readonly share: number;
+}
+
+/** Pairs of pieces that lie on one another, one after another, so that whoever knows enough may stop. */
+export function* overlapsIn(pieces: readonly Polygons[]): Generator<Overlap> {
+  if (pieces.length < 2) return;
+  const all = new Pieces(pieces);
+  for (let one = 0; one < pieces.length; one++)
+    for (const other of all.near(one)) {
+      if (other < one) continue;
+      const { area, share } = all.common(one, other);
+      if (area > 0) yield { one, other, area, share };
+    }
+}
+
+/** The numbers of the pieces that lie on another one. @param least the part of the smaller one from which on it is told */
+export function piecesOverlapping(pieces: readonly Polygons[], least: number): ReadonlySet<number> {
+  const found = new Set<number>();
+  if (pieces.length < 2) return found;
+  const all = new Pieces(pieces);
+  for (let i = 0; i < pieces.length; i++) {
+    if (found.has(i)) continue;
+    const j = all.firstOn(i, least);
+    if (j !== undefined) found.add(i).add(j);
+  }
+  return found;
+}
+
+/** What two pieces have in common. Edges that lie within a hair of one another can be more than the clipping takes: then coarser. */
+function intersection(a: Polygons, b: Polygons): Polygons {
+  for (const decimals of [undefined, 1e9, 1e8, 1e7])
+    try {
+      const fine = (polygons: Polygons): Polygons =>
+        decimals === undefined
+          ? polygons
+          : polygons.map((rings) =>
+              rings.map((ring) =>
+                ring.map(([x, y]): Position => [Math.round(x * decimals) / decimals, Math.round(y * decimals) / decimals]),
+              ),
+            );
+      return combined("intersection", geometry(fine(a)), geometry(fine(b)));
+    } catch {
+      continue;
+    }
+  return [];
 }
 
 /** The least box that holds a piece of ground: south, north, west and east, degrees; undefined of none. */

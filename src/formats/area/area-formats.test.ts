@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { ringOnEarth, unrolled, type Position } from "@/core/area/geodesic";
+import { placeAt, ringOnEarth, unrolled, type Position } from "@/core/area/geodesic";
 import { crossing } from "@/core/area/ring";
 import { expectNear } from "@/core/testing/near";
 import { valueIn } from "@/core/quantity/quantity";
@@ -141,6 +141,22 @@ describe("a map that is brought in", () => {
     expect(ring!.thinned).toBeGreaterThan(150);
     expect(Math.abs(ring!.area / ringOnEarth(SQUARE).area - 1)).toBeLessThan(0.02);
   });
+  test.each([4, 12, 40])(
+    "a round lawn of %d m, walked or drawn, has the area of its ring: thinning only draws",
+    async (radius) => {
+      const ring = Array.from({ length: 240 }, (_, i) => {
+        const [sin, cos] = [Math.sin((i / 120) * Math.PI), Math.cos((i / 120) * Math.PI)];
+        return placeAt([-74, 40], [radius * sin, radius * cos]);
+      });
+      const walk = `<gpx xmlns="http://www.topografix.com/GPX/1/1"><trk><trkseg>${ring.map(([lon, lat]) => `<trkpt lat="${lat}" lon="${lon}"/>`).join("")}</trkseg></trk></gpx>`;
+      const [walked] = await found(new TextEncoder().encode(walk));
+      const [drawn] = await found(file(feature("lawn", ring)));
+      for (const one of [walked!, drawn!]) {
+        expect(one.thinned).toBeGreaterThan(100);
+        expectNear(one.area, ringOnEarth(ring).area, 1e-5);
+      }
+    },
+  );
   test.each<[string, string, RegExp]>([
     ["nothing", "", /not-json|missing|unreadable/],
     ["a list of sites", `{"format":"careful-gauge-site"}`, /missing/],

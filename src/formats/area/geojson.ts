@@ -1,6 +1,6 @@
 import { bad, good, type Result } from "@/core/issue";
 import { shown, typeName } from "../job-file/shown";
-import { MapFaults, MOST_POINTS, readPolygon, type MapPolygon, type MapZone } from "./map";
+import { MapFaults, MOST_POINTS, readPolygon, zoneOf, type MapZone, type Placed } from "./map";
 
 /** GeoJSON (RFC 7946): polygons and multipolygons, one zone a feature. What is a point or a line is no ground, and is told. */
 
@@ -45,13 +45,31 @@ export function readGeoJson(file: unknown): Result<MapLooked> {
   const faults = new MapFaults();
   const points = countPoints(file);
   if (points > MOST_POINTS) return bad(tooMany(points));
+  crsFaults(file, faults);
   const features = featuresOf(file, faults);
   const passedOver: string[] = [];
   const zones = features.flatMap(({ geometry, name, at }): MapZone[] => {
-    const polygons = polygonsOf(geometry, at, faults, passedOver);
-    return polygons.length > 0 ? [{ name, polygons, walk: null }] : [];
+    const placed = polygonsOf(geometry, at, faults, passedOver);
+    return placed.length > 0 ? [zoneOf(name, placed, null, faults)] : [];
   });
   return good(looked({ zones, passedOver, faults }, `a "Polygon" or a "MultiPolygon": this has none`));
+}
+
+/** Names of longitude and latitude on WGS 84, as programs write them in what older GeoJSON called "crs". */
+const WGS84 = /(?:^|[:/])(?:CRS:?84|EPSG:{1,2}(?:[\d.]*:)?4326|WGS ?84)$/i;
+
+/** Coordinates of another system would be read as degrees. */
+function crsFaults(file: unknown, faults: MapFaults): void {
+  const { crs } = file as { crs?: unknown };
+  if (crs === undefined || crs === null) return;
+  const name = (crs as { properties?: { name?: unknown } }).properties?.name;
+  if (typeof name === "string" && WGS84.test(name.trim())) return;
+  faults.add(
+    "crs",
+    "not-a-choice",
+    typeof name === "string" ? name.slice(0, 80) : typeName(crs),
+    "longitude and latitude on WGS 84 (RFC 7946)",
+  );
 }
 
 export const tooMany = (points: number) =>
@@ -107,21 +125,24 @@ function nameOf(properties: unknown, i: number): string {
 /** Collections within collections: more than any program writes. */
 const DEEPEST = 8;
 
-function polygonsOf(geometry: unknown, at: string, faults: MapFaults, passedOver: string[], depth = 0): MapPolygon[] {
+function polygonsOf(geometry: unknown, at: string, faults: MapFaults, passedOver: string[], depth = 0): Placed[] {
   const place = (key: string) => (at === "" ? key : `${at}.${key}`);
   const { type, coordinates, geometries } = (geometry ?? {}) as Record<string, unknown>;
   if (geometry === null || geometry === undefined) {
     passedOver.push(`${at}: no geometry`);
     return [];
   }
-  const found = (polygon: MapPolygon | undefined) => (polygon ? [polygon] : []);
-  if (type === "Polygon") return found(readPolygon(coordinates, place("coordinates"), faults, true));
+  const found = (polygon: unknown, where: string): Placed[] => {
+    const read = readPolygon(polygon, where, faults, true);
+    return read ? [{ polygon: read, at: where }] : [];
+  };
+  if (type === "Polygon") return found(coordinates, place("coordinates"));
   if (type === "MultiPolygon") {
     if (!Array.isArray(coordinates)) {
       faults.add(place("coordinates"), "wrong-type", typeName(coordinates), "a list of polygons");
       return [];
     }
-    return (coordinates as unknown[]).flatMap((one, i) => found(readPolygon(one, `${place("coordinates")}[${i}]`, faults, true)));
+    return (coordinates as unknown[]).flatMap((one, i) => found(one, `${place("coordinates")}[${i}]`));
   }
   if (type === "GeometryCollection" && Array.isArray(geometries)) {
     if (depth < DEEPEST)

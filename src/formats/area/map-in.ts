@@ -1,5 +1,5 @@
 import simplify from "simplify-js";
-import { apart, flatAround, ringOnEarth, unrolled, type Position } from "@/core/area/geodesic";
+import { apart, flatAround, placeAt, ringOnEarth, unrolled, type Position } from "@/core/area/geodesic";
 import { crossing, liesIn, withoutRepeats } from "@/core/area/ring";
 import { bad, good, type Issue, type Result } from "@/core/issue";
 import { isGeoJson, readGeoJson, type MapLooked } from "./geojson";
@@ -70,7 +70,7 @@ const MOST_DRAWN = 12;
 
 function brokenOf({ what, issue, points, at }: BrokenRing): BrokenFound {
   const outer = mendedRing(what, points);
-  const mend = outer && ringOf({ name: "mended", polygons: [{ outer, holes: [] }], walk: null });
+  const mend = outer && ringOf({ name: "mended", polygons: [{ outer, holes: [] }], touching: false, walk: null });
   return { what, issue, points: thinnedLine(points), at, mend: mend ?? null };
 }
 
@@ -115,7 +115,7 @@ export function ringOfWalk(points: readonly Position[]): Result<RingFound> {
   const outer = readRing(tidy, "", faults, false);
   if (!outer) return { ok: false, issues: faults.issues };
   const walk = { gap: gapOf(points), fixes: points.length };
-  return good(ringOf({ name: "lawn", polygons: [{ outer, holes: [] }], walk }));
+  return good(ringOf({ name: "lawn", polygons: [{ outer, holes: [] }], touching: false, walk }));
 }
 
 /** A walk is thinned no more than it takes until it doesn't cross itself, m. */
@@ -140,9 +140,30 @@ function tidied(line: readonly Position[]): readonly Position[] {
     while (kept.length > 3 && kept.at(-1)!.far < ROUND / 2) kept.pop();
     return kept.map(({ i }) => line[i]!);
   });
+  const walked = whole.map(({ i }) => line[i]!);
   const sound = thin.find((ring) => ring.length >= 3 && !crossing(unrolled(withoutRepeats(ring))));
-  return sound ?? whole.map(({ i }) => line[i]!);
+  return sound ? letOut(sound, ringOnEarth(walked).area) : walked;
 }
+
+/**
+ * A thinned ring, let out again about its middle to the area of the ring that it stands for: chords cut the bend of a lawn off, and
+ * one ring has one area. As it is, where it would be let out so far that it is another one.
+ */
+function letOut(thin: readonly Position[], area: number): readonly Position[] {
+  const origin = thin[0]!;
+  let ring = thin;
+  for (let turn = 0; turn < 2; turn++) {
+    const by = Math.sqrt(area / ringOnEarth(ring).area);
+    if (!(Math.abs(by - 1) < LET_OUT)) return thin;
+    const flat = flatAround(origin, ring);
+    const [x, y] = [0, 1].map((k) => flat.reduce((sum, point) => sum + point[k as 0 | 1], 0) / flat.length) as [number, number];
+    ring = flat.map(([east, north]) => placeAt(origin, [x + (east - x) * by, y + (north - y) * by]));
+  }
+  return crossing(unrolled(ring)) ? thin : ring;
+}
+
+/** A thinned ring is let out by so much of its width at most (ours): half of it in area. */
+const LET_OUT = 0.25;
 
 async function readMap(text: string): Promise<Result<MapLooked>> {
   const plain = text.replace(/^\uFEFF/, "").trimStart();
@@ -160,7 +181,7 @@ function thinnedRing(ring: readonly Position[], walked: boolean): readonly Posit
   const flat = flatAround(ring[0]!, ring).map(([x, y], i) => ({ x, y, i }));
   const kept = simplify([...flat, { ...flat[0]! }], walked ? JITTER.walk : JITTER.map, true) as typeof flat;
   const thin = kept.slice(0, -1).map(({ i }) => ring[i]!);
-  return thin.length >= 3 && !crossing(unrolled(thin)) ? thin : ring;
+  return thin.length >= 3 && !crossing(unrolled(thin)) ? letOut(thin, ringOnEarth(ring).area) : ring;
 }
 
 /** A broken ring as it is drawn: without what nobody would see. */
@@ -200,7 +221,7 @@ export function withCorner(found: RingFound, ring: number, corner: number, to: P
   const faults = new MapFaults();
   const polygons = moved.map((polygon) => readPolygon(polygon, "", faults, false));
   if (faults.issues.length > 0) return { ok: false, issues: faults.issues };
-  const { area, sliver } = ringOf({ name: found.name, polygons: polygons as MapPolygon[], walk: null });
+  const { area, sliver } = ringOf({ name: found.name, polygons: polygons as MapPolygon[], touching: false, walk: null });
   return good({ ...found, polygons: asText(polygons as MapPolygon[]), area, sliver });
 }
 

@@ -1,7 +1,9 @@
 import { alongEarth, apart, ringOnEarth, unrolled, type Position, type RingOnEarth } from "@/core/area/geodesic";
+import { overlapsIn, type Polygons } from "@/core/area/overlap";
 import { crossing, liesIn, withoutRepeats } from "@/core/area/ring";
 import type { Issue } from "@/core/issue";
-import { writeNumber } from "@/core/quantity/format";
+import { fromCanonical } from "@/core/quantity/arithmetic";
+import { show, writeNumber } from "@/core/quantity/format";
 import { Faults } from "../job-file/faults";
 import { shown, typeName } from "../job-file/shown";
 
@@ -16,6 +18,8 @@ export interface MapPolygon {
 export interface MapZone {
   readonly name: string;
   readonly polygons: readonly MapPolygon[];
+  /** Pieces of it, or holes, lie on one another by a sliver: they are taken as touching. */
+  readonly touching: boolean;
   /** Of a walked ring: how far its end is from its start, as a part of its length, and how many fixes it came with. */
   readonly walk: { readonly gap: number; readonly fixes: number } | null;
 }
@@ -65,11 +69,12 @@ function readPosition(value: unknown, at: string, faults: Faults): Position | un
     faults.add(at, "out-of-range", `latitude ${lat}`, `from -90 to 90${swapped}`);
     return undefined;
   }
-  if (Math.abs(lon) > 180) {
-    faults.add(at, "out-of-range", `longitude ${lon}`, "from -180 to 180");
+  if (Math.abs(lon) > 360) {
+    faults.add(at, "out-of-range", `longitude ${lon}`, "from -360 to 360");
     return undefined;
   }
-  return [lon, lat];
+  // Counted on past the date line, it is turned back.
+  return [lon > 180 ? lon - 360 : lon < -180 ? lon + 360 : lon, lat];
 }
 
 /** Faults of one ring are told up to so many: a list of swapped points is one mistake. */
@@ -155,6 +160,46 @@ export function readPolygon(value: unknown, at: string, faults: MapFaults, close
   const cut = holes.reduce((sum, hole) => sum + ringOnEarth(hole).area, 0);
   if (cut >= area) faults.add(at, "contradiction", "as much is taken off as there is", "holes that leave something");
   return faults.issues.length > before ? undefined : { outer: outer!, holes };
+}
+
+/** A piece of ground with its place in the file. */
+export interface Placed {
+  readonly polygon: MapPolygon;
+  readonly at: string;
+}
+
+/** Less than this part of the smaller one is a sliver: two pieces that touch. */
+export const TOUCHING = 0.001;
+
+/**
+ * The pieces of one zone, each counted once: those that lie on one another are told at their places with how much, and so are holes
+ * that lie on one another.
+ */
+export function zoneOf(name: string, placed: readonly Placed[], walk: MapZone["walk"], faults: MapFaults): MapZone {
+  let touching = false;
+  const judge = (of: readonly { readonly rings: Polygons[number]; readonly at: string }[], what: string) => {
+    const before = faults.issues.length;
+    for (const { one, other, area, share } of overlapsIn(of.map(({ rings }) => [rings]))) {
+      if (share < TOUCHING) {
+        touching = true;
+        continue;
+      }
+      const first = of[one]!.at === of[other]!.at ? "another one" : of[one]!.at;
+      const by = show(fromCanonical<"area">(area), "area", "ft2", { figures: 4 });
+      faults.add(of[other]!.at, "contradiction", `${what} that lies on ${first} by ${by}`, "each piece of ground once");
+      if (faults.issues.length - before >= TOLD) return;
+    }
+  };
+  judge(
+    placed.map(({ polygon, at }) => ({ rings: [polygon.outer, ...polygon.holes], at })),
+    "a piece",
+  );
+  for (const { polygon, at } of placed)
+    judge(
+      polygon.holes.map((hole, i) => ({ rings: [hole], at: `${at}[${i + 1}]` })),
+      "a hole",
+    );
+  return { name, polygons: placed.map(({ polygon }) => polygon), touching, walk };
 }
 
 /** How far a walked ring's end is from its start, as a part of the whole way around. */

@@ -1,3 +1,4 @@
+import { piecesOverlapping } from "@/core/area/overlap";
 import { MISCLOSURE_TOLD, closed } from "@/core/area/traverse";
 import { areaLess, groundArea, ringRule, type Ground } from "@/core/area/ground";
 import { perimeterOfShape, partsRule, type Shape } from "@/core/area/shape";
@@ -10,14 +11,14 @@ import { faultsIn } from "../job-file/shape-parts";
 import { parseJson } from "../json-file";
 import { typeName } from "../job-file/shown";
 import { isGeoJson, readGeoJson, wholeMap, type MapRead } from "./geojson";
-import { aroundZone, OPEN_TOLD, ringsOf, type MapPolygon, type MapZone } from "./map";
+import { aroundZone, OPEN_TOLD, ringsOf, TOUCHING, type MapPolygon, type MapZone } from "./map";
 import { readGround } from "./read-ground";
 import { SITE_FILE } from "./shapes";
 import type { SiteFile } from "./types";
 
 /** A file with pieces of ground, of whatever kind, told by what is in it → their areas, or every fault at once. */
 
-export const AREA_WARNINGS = ["misclosure", "open-walk"] as const;
+export const AREA_WARNINGS = ["misclosure", "open-walk", "touching", "zones-overlap"] as const;
 export type AreaWarning = (typeof AREA_WARNINGS)[number];
 
 export interface ZoneArea {
@@ -95,13 +96,20 @@ export function areaOnMap({ polygons }: Pick<MapZone, "polygons">): Derived<"are
 
 function mapAreas(read: Result<MapRead>): Result<Areas> {
   if (!read.ok) return read;
+  const { zones } = read.value;
+  const pieces = zones.map(({ polygons }) => polygons.map(({ outer, holes }) => [outer, ...holes]));
+  const twice = piecesOverlapping(pieces, TOUCHING);
   return good({
     name: null,
-    zones: read.value.zones.map((zone) => ({
+    zones: zones.map((zone, i) => ({
       name: zone.name,
       area: areaOnMap(zone),
       perimeter: fromCanonical<"length">(aroundZone(zone)),
-      warnings: zone.walk !== null && zone.walk.gap > OPEN_TOLD ? ["open-walk"] : [],
+      warnings: [
+        ...(zone.walk !== null && zone.walk.gap > OPEN_TOLD ? (["open-walk"] as const) : []),
+        ...(zone.touching ? (["touching"] as const) : []),
+        ...(twice.has(i) ? (["zones-overlap"] as const) : []),
+      ],
     })),
     passedOver: read.value.passedOver,
   });

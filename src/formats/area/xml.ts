@@ -3,7 +3,7 @@ import { DOMParser } from "@xmldom/xmldom";
 import type { Position } from "@/core/area/geodesic";
 import { bad, good, type Issue, type Result } from "@/core/issue";
 import { looked, tooMany, type MapLooked } from "./geojson";
-import { gapOf, MapFaults, MOST_POINTS, readLine, readPolygon, readRing, type MapPolygon, type MapZone } from "./map";
+import { gapOf, MapFaults, MOST_POINTS, readLine, readPolygon, readRing, zoneOf, type MapZone, type Placed } from "./map";
 
 /**
  * KML and GPX. Neither needs a document type: a file that declares one, or entities, is refused before anything of it is read, so
@@ -66,7 +66,7 @@ export function readXml(
       onError: (level, message) => {
         if (level !== "warning") throw new Error(message);
       },
-    }).parseFromString(text, "text/xml");
+    }).parseFromString(plain(text), "text/xml");
   } catch (error) {
     const reason = error instanceof Error ? error.message.split("\n")[0]!.slice(0, 120) : "no XML";
     return bad(refusal("this file", `it is no XML (${reason})`));
@@ -75,6 +75,16 @@ export function readXml(
   if (root === "kml") return readKml(kml(doc as unknown as Document).features as unknown as readonly XmlFeature[]);
   if (root === "gpx") return readGpx(gpx(doc as unknown as Document).features as unknown as readonly XmlFeature[], tidy);
   return bad(refusal(`a file that begins with <${root ?? "nothing"}>`, "KML or GPX, GeoJSON, or a site file"));
+}
+
+/**
+ * A file as its reader knows one: the tags of KML and GPX without the prefix that some programs give them, and no blanks beside the
+ * commas of coordinates, where a blank begins the next place.
+ */
+function plain(text: string): string {
+  const prefix = /<([\w.-]+):(?:kml|gpx)[\s>]/.exec(text.slice(0, 4000))?.[1];
+  const bare = prefix === undefined ? text : text.replaceAll(`<${prefix}:`, "<").replaceAll(`</${prefix}:`, "</");
+  return bare.replace(/(<coordinates[^>]*>)([^<]*)/g, (_, tag: string, all: string) => tag + all.replace(/\s*,\s*/g, ","));
 }
 
 interface XmlGeometry {
@@ -100,21 +110,30 @@ function readKml(features: readonly XmlFeature[]): Result<MapLooked> {
   if (count > MOST_POINTS) return bad(tooMany(count));
   const zones = features.flatMap((feature, i): MapZone[] => {
     const name = nameOf(feature, `zone ${i + 1}`);
-    const polygons = polygonsOf(feature.geometry, `placemark "${name}"`, faults, passedOver);
-    return polygons.length > 0 ? [{ name, polygons, walk: null }] : [];
+    const placed = polygonsOf(feature.geometry, `placemark "${name}"`, faults, passedOver);
+    return placed.length > 0 ? [zoneOf(name, placed, null, faults)] : [];
   });
   return good(looked({ zones, passedOver, faults }, `a <Polygon> in a placemark: this has none`));
 }
 
-function polygonsOf(geometry: XmlGeometry | null, at: string, faults: MapFaults, passedOver: string[]): MapPolygon[] {
-  if (geometry?.type === "Polygon") {
-    const polygon = readPolygon(geometry.coordinates, at, faults, false);
-    return polygon ? [polygon] : [];
+function polygonsOf(geometry: XmlGeometry | null, at: string, faults: MapFaults, passedOver: string[]): Placed[] {
+  // A ring of its own, or a line that ends where it began, is a piece of ground too.
+  const rings = geometry?.type === "Polygon" ? geometry.coordinates : isClosed(geometry) ? [geometry!.coordinates] : undefined;
+  if (rings !== undefined) {
+    const polygon = readPolygon(rings, at, faults, false);
+    return polygon ? [{ polygon, at }] : [];
   }
   if (geometry?.type === "GeometryCollection")
     return (geometry.geometries ?? []).flatMap((one) => polygonsOf(one, at, faults, passedOver));
   passedOver.push(`${at}: ${geometry ? `a ${geometry.type} is no piece of ground` : "no geometry"}`);
   return [];
+}
+
+function isClosed(geometry: XmlGeometry | null): boolean {
+  if (geometry?.type !== "LineString" || !Array.isArray(geometry.coordinates) || geometry.coordinates.length < 4) return false;
+  const line = geometry.coordinates as readonly Position[];
+  const [first, last] = [line[0]!, line.at(-1)!];
+  return first[0] === last[0] && first[1] === last[1];
 }
 
 /** Each track, its segments joined, and each route is one ring. */
@@ -140,7 +159,9 @@ function readGpx(features: readonly XmlFeature[], tidy: (line: readonly Position
     const line = (lines as readonly (readonly Position[])[]).flat();
     const walked = readLine(line, `${what} "${name}"`, faults);
     const outer = walked && readRing(tidy(walked), `${what} "${name}"`, faults, false);
-    return outer ? [{ name, polygons: [{ outer, holes: [] }], walk: { gap: gapOf(line), fixes: line.length } }] : [];
+    const at = `${what} "${name}"`;
+    const walk = { gap: gapOf(line), fixes: line.length };
+    return outer ? [zoneOf(name, [{ polygon: { outer, holes: [] }, at }], walk, faults)] : [];
   });
   return good(looked({ zones, passedOver, faults }, "a track or a route: this has none"));
 }
