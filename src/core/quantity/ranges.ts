@@ -28,7 +28,7 @@ export const FIELDS = {
   stride: { kind: "length", least: "12 in", most: "6 ft", bare: "in" },
   side: { kind: "length", least: "1 in", most: "10 mi", bare: "ft" },
   slope: { kind: "share", least: "0.1 %", most: "200 %", bare: "%" },
-  left: { kind: "volume", least: "1 fl oz", most: "5000 gal", bare: "gal" },
+  left: { kind: "volume", least: "0.03 fl oz", most: "5000 gal", bare: "gal" },
   loadTime: { kind: "time", least: "1 s", most: "4 h", bare: "s" },
   sprayVolume: { kind: "sprayVolume", least: "0.01 gal/1000 ft2", most: "100 gal/1000 ft2", bare: "gal/1000 ft2" },
   hoseDiameter: { kind: "length", least: "0.1 in", most: "6 in", bare: "in" },
@@ -161,13 +161,13 @@ export const withUnit = (field: Field, typed: string, system: System): string =>
 export const unitsIn = (field: Field): FieldUnits => ({ us: FIELDS[field].bare, metric: METRIC_BARE[field] });
 
 /**
- * What was understood of a typed text, where it isn't plain from the text itself: a fraction, two sides, a rate without its
+ * What was understood of a typed text, where it isn't plain from the text itself: a fraction, two sides, feet and inches, thousands, a rate without its
  * area. Undefined where it is plain or can't be read.
  */
 export function understood(field: Field, typed: string): string | undefined {
   const text = typed.trim();
   if (
-    !/[½¼¾⅓⅔⅛⅜⅝⅞'’"”×]|\d\/\d|\dx\d|\d x \d|\bby\b/i.test(text) &&
+    !/[½¼¾⅓⅔⅛⅜⅝⅞'’"”×]|\d\/\d|\dx\d|\d x \d|\bby\b|\d ?k\b|(?:ft|feet|foot)\.? ?[\d.]+ ?in/i.test(text) &&
     !(FIELDS[field].kind === "speed" && /\d[^\d.,]+\d/.test(text)) &&
     !(FIELDS[field].bare.includes("/") && /[a-z]$/i.test(text) && !/\/|\bper\b/i.test(text))
   )

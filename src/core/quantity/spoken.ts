@@ -63,9 +63,13 @@ function fractions(text: string): string {
 }
 const spaced = (rest: string) => (/^[A-Za-z%]/.test(rest) ? ` ${rest}` : rest);
 
-/** Feet and inches by their marks: 12' → 12 ft, 18" → 18 in, 12' 6" → 12.5 ft. */
+/** Thousands as people write them: "8.1k sq ft" → "8100 sq ft". */
+const thousands = (text: string): string =>
+  text.replace(/^(\d+(?:\.\d+)?) ?k(?=$| )/i, (_, number: string) => plain(Number(number) * 1000));
+
+/** Feet and inches, by their marks or in words: 12' → 12 ft, 18" → 18 in, 12' 6" and 12 ft 6 in → 12.5 ft. */
 function marks(text: string): string {
-  const both = /^(\d+(?:\.\d+)?)\s*['’′]\s*(\d+(?:\.\d+)?)\s*(?:["”″]|'')$/.exec(text);
+  const both = /^(\d+(?:\.\d+)?)\s*(?:['’′]|ft\b\.?|feet\b|foot\b)\s*(\d+(?:\.\d+)?)\s*(?:["”″]|''|in\b\.?|inch(?:es)?\b)$/i.exec(text);
   if (both) return `${plain(Number(both[1]) + Number(both[2]) / 12)} ft`;
   return text.replace(/^(\d+(?:\.\d+)?)\s*(?:["”″]|'')(?=$| )/, "$1 in").replace(/^(\d+(?:\.\d+)?)\s*['’′](?=$| )/, "$1 ft");
 }
@@ -111,7 +115,7 @@ export function courseToSpeed(text: string): string {
 /** "1,000 sq ft" → "1,000 ft2"; "2 gallons per acre" → "2 gal/ac"; "40 PSI" → "40 psi". Unknown words are left alone. */
 export function spokenToWritten(text: string): string {
   // A unit that touches its number ("4gal") hides from a word boundary.
-  let written = marks(fractions(text.trim()))
+  let written = marks(fractions(thousands(text.trim())))
     .replace(/(\d)(?=[A-Za-z])(?!e[+-]?\d)/g, "$1 ")
     .replace(/\b(ft|m|yd) 2\b/gi, "$12")
     .replace(/\b(ft|m|yd)2\b/gi, (m) => m.toLowerCase());
