@@ -69,7 +69,9 @@ const thousands = (text: string): string =>
 
 /** Feet and inches, by their marks or in words: 12' → 12 ft, 18" → 18 in, 12' 6" and 12 ft 6 in → 12.5 ft. */
 function marks(text: string): string {
-  const both = /^(\d+(?:\.\d+)?)\s*(?:['’′]|ft\b\.?|feet\b|foot\b)\s*(\d+(?:\.\d+)?)\s*(?:["”″]|''|in\b\.?|inch(?:es)?\b)$/i.exec(text);
+  const both = /^(\d+(?:\.\d+)?)\s*(?:['’′]|ft\b\.?|feet\b|foot\b)\s*(\d+(?:\.\d+)?)\s*(?:["”″]|''|in\b\.?|inch(?:es)?\b)$/i.exec(
+    text,
+  );
   if (both) return `${plain(Number(both[1]) + Number(both[2]) / 12)} ft`;
   return text.replace(/^(\d+(?:\.\d+)?)\s*(?:["”″]|'')(?=$| )/, "$1 in").replace(/^(\d+(?:\.\d+)?)\s*['’′](?=$| )/, "$1 ft");
 }
