@@ -42,5 +42,11 @@ export const daysLater = (date: string, days: number): string => dateOf(dayOf(da
 /** The same day a year before, as a text to compare with: of 29 February it is a day that no date has. */
 export const yearBefore = (date: string): string => `${String(Number(date.slice(0, 4)) - 1).padStart(4, "0")}${date.slice(4)}`;
 
+/** The first day of which a day lies a year back: of a leap day the first of March. */
+export const yearAfter = (date: string): string => {
+  const same = `${String(Number(date.slice(0, 4)) + 1).padStart(4, "0")}${date.slice(4)}`;
+  return isDate(same) ? same : `${same.slice(0, 4)}-03-01`;
+};
+
 /** Whether a text is a date that the calendar has: not 30 February, not a thirteenth month. */
 export const isDate = (text: string): boolean => /^\d{4}-\d\d-\d\d$/.test(text) && dateOf(dayOf(text)) === text;

@@ -309,4 +309,93 @@ describe("limits are counted ahead", () => {
     // A property of nothing would hold.
     expect(planned).toBeGreaterThan(300);
   });
+
+  /** A planned or a past application, by hand: the ounces of the one active, its label, its day. */
+  interface Naive {
+    readonly ounces: number;
+    readonly day: string;
+    readonly most: number | null;
+    readonly kind: "calendar" | "rolling";
+    readonly apart: number | null;
+    readonly past: boolean;
+  }
+  /** Whether any label of what is planned is passed: by its year, in whatever order it was written, or by its days between. */
+  const passes = (all: readonly Naive[]): boolean =>
+    all
+      .filter(({ past }) => !past)
+      .some((of) => {
+        const ends =
+          of.kind === "calendar"
+            ? [of.day]
+            : all.map(({ day }) => day).filter((end) => end >= of.day && daysFrom(of.day, end) < 365);
+        const over = ends.some((end) => {
+          const year = all.filter(({ day }) =>
+            of.kind === "calendar" ? day.slice(0, 4) === end.slice(0, 4) : day <= end && daysFrom(day, end) < 365,
+          );
+          return of.most !== null && year.reduce((sum, { ounces }) => sum + ounces, 0) > of.most;
+        });
+        return (
+          over ||
+          all.some((other) => other !== of && other.day <= of.day && of.apart !== null && daysFrom(other.day, of.day) < of.apart)
+        );
+      });
+
+  test("what is told to have no day by its label has none: every day of its window, tried by a naive sum, over last year's records", () => {
+    const bound = fc.record({
+      most: fc.option(fc.integer({ min: 2, max: 7 }), { freq: 4 }),
+      kind: fc.constantFrom("calendar" as const, "rolling" as const, "rolling" as const),
+      apart: fc.option(fc.constantFrom(14, 30, 60)),
+    });
+    const program = fc.record({
+      ounces: fc.integer({ min: 1, max: 4 }),
+      product: fc.nat(2),
+      opens: fc.nat(250),
+      open: fc.integer({ min: 10, max: 100 }),
+    });
+    const history = fc.record({ ounces: fc.integer({ min: 1, max: 4 }), back: fc.integer({ min: 5, max: 360 }) });
+    let [impossible, waited] = [0, 0];
+    fc.assert(
+      fc.property(
+        fc.tuple(bound, bound, bound),
+        fc.array(program, { minLength: 1, maxLength: 4 }),
+        fc.array(history, { maxLength: 3 }),
+        (labels, rounds, past) => {
+          const limitsOf = ({ most: ounces, kind, apart }: (typeof labels)[number]): LimitRow => ({
+            ...(ounces !== null && { perYear: rate(`${ounces} oz/1000 ft2`), yearKind: kind }),
+            ...(apart !== null && { intervalAtLeast: apart }),
+          });
+          const edge = (day: number) => daysLater("2026-01-05", Math.min(day, 355));
+          const asRounds = rounds.map(
+            ({ ounces, product, opens, open }, i) =>
+            round(`r${i}`, { opens: on(edge(opens).slice(5)), closes: on(edge(opens + open).slice(5)), counting: counting(ounces, limitsOf(labels[product]!), `Grain ${product}`) }), // prettier-ignore
+          );
+          const applied = past.flatMap(({ ounces, back }) =>
+            downAs(counting(ounces, {}, "Old grain"), daysLater("2026-01-05", -back)).map((one) => ({
+              ...one,
+              planned: false,
+              byProgram: false,
+            })),
+          );
+          const one = site("Green", rounds.length, { zones: [{ name: "north", turf: "bluegrass", applied }] });
+          const { items } = yearOf(asked(asRounds, [one], { work: { perDay: null, days: [0, 1, 2, 3, 4, 5, 6] } }));
+          const before = past.map(({ ounces, back }): Naive => ({ ounces, day: daysLater("2026-01-05", -back), most: null, kind: "rolling", apart: null, past: true })); // prettier-ignore
+          const planned = (i: number, day: string): Naive => ({ ounces: rounds[i]!.ounces, day, ...labels[rounds[i]!.product]!, past: false }); // prettier-ignore
+          const plan = [...before, ...items.flatMap((item) => (item.on === null ? [] : [planned(item.round, item.on)]))];
+          expect(passes(plan)).toBe(false);
+          for (const { round: i, on: day, reasons } of items) {
+            const [opens, closes] = [edge(rounds[i]!.opens), edge(rounds[i]!.opens + rounds[i]!.open)];
+            if (day !== null && day > opens) waited += 1;
+            if (!reasons.includes("limit")) continue;
+            impossible += 1;
+            for (let at = opens; at <= closes; at = daysLater(at, 1))
+              expect([at, passes([...plan, planned(i, at)])]).toEqual([at, true]);
+          }
+        },
+      ),
+      { numRuns: 300, seed: 20261130 },
+    );
+    // A property of nothing would hold.
+    expect(impossible).toBeGreaterThan(30);
+    expect(waited).toBeGreaterThan(30);
+  });
 });

@@ -1,6 +1,6 @@
-import { dateOf, dayOf, daysFrom, daysLater, weekday } from "../calendar";
+import { dateOf, dayOf, daysFrom, daysLater, weekday, yearAfter } from "../calendar";
 import { sizeOf } from "../labels/active";
-import { activesOf, type Counting } from "../labels/budget";
+import { activesOf, daysOfEntry, type Counting } from "../labels/budget";
 import type { PutDown, ZoneFacts } from "../labels/label";
 import { judgeZone } from "../labels/limits";
 import type { Budget, Reason } from "../labels/reason";
@@ -207,6 +207,9 @@ function judgeAt(
 const isOfCalendarYear = ({ code, values }: Reason): boolean =>
   (code === "over-year-limit" || code === "over-count-limit") && values.year.kind === "calendar";
 
+const isOfRollingYear = ({ code, values }: Reason): boolean =>
+  (code === "over-year-limit" || code === "over-count-limit") && values.year.kind === "rolling";
+
 /** A round on a site that waits for its day. */
 interface Waiting {
   readonly site: number;
@@ -403,8 +406,9 @@ class Laying {
     const date = dateOf(day);
     const held = this.asked.rounds[round]!.counting ? this.judge(site, round, date) : [];
     if (held.length > 0) {
-      const waits = held.map((reason) => reason.earliest);
-      if (waits.every((one) => one !== undefined)) return dayOf(latestOf(waits)!);
+      const next = this.freeAgain(site, round, held, date);
+      // A day after its window is none: what holds it is told, not that it closed.
+      if (next !== undefined && (latest === null || next <= latest)) return dayOf(next);
       this.keep(site, round, { state: "unfit", on: null, earliest: dateOf(earliest), latest, reasons: ["limit"], held });
       return undefined;
     }
@@ -426,6 +430,26 @@ class Laying {
     }
     this.keep(site, round, { state: "planned", on: date, earliest: dateOf(earliest), latest });
     return "placed";
+  }
+
+  /** The next day on which what holds a round may hold it no more; undefined where no day helps. */
+  private freeAgain(site: number, round: number, held: readonly Reason[], date: string): string | undefined {
+    const waits = held.map(
+      (reason) => reason.earliest ?? (isOfRollingYear(reason) ? this.firstOut(site, round, date) : undefined),
+    );
+    return waits.every((one) => one !== undefined) ? latestOf(waits)! : undefined;
+  }
+
+  /** The next day on which something of a round's product or actives lies twelve months back; undefined where nothing is down. */
+  private firstOut(site: number, round: number, date: string): string | undefined {
+    const one = this.asked.sites[site]!;
+    const out = zonesFor(one, this.asked.rounds[round]!).flatMap(({ applied = [] }) =>
+      applied
+        .filter(({ of, active }) => this.shares(round, active ? [of, active.name] : [of]))
+        .map((entry) => yearAfter(latestOf(daysOfEntry(entry))!))
+        .filter((day) => day > date),
+    );
+    return earliestOf(out) ?? undefined;
   }
 
   /** What a round that was just laid out breaks of the others' labels: theirs count it too, also where its own has nothing against it. */
