@@ -36,7 +36,7 @@ test("a program of two halves: faults are told, a reload keeps what was typed, t
   await expect(due).toContainText(`first half · ${product}`);
   await page.goto("/");
   await expect(due).toContainText(/second half · .* · 0 due · [\d,]+ wait for the round before/);
-  await wentDown(page, siteId, labelId, "0.3 oz", today());
+  await wentDown(page, siteId, labelId, "0.3 oz/1000 ft2", today());
   const counts = async () => (await slice(page.request, "due", {})).rounds.map((round) => round.counts);
   await expect.poll(async () => (await counts())[0]!.done).toBe(1);
   expect((await counts())[1]!["too-early"]).toBe(1);
@@ -81,6 +81,8 @@ test("a season moved by a cold spring: a round is moved by keys, the spring with
   await page.getByRole("button", { name: "Next year" }).click();
   const late = page.getByRole("region", { name: "A late season" });
   await late.getByLabel("Days later").fill("28");
+  await expect(late.getByRole("button", { name: "Move them", exact: true })).toBeDisabled();
+  for (const round of await late.getByRole("checkbox").all()) await round.check();
   await late.getByRole("button", { name: "Move them", exact: true }).click();
   // The feed has closed when it would open, on every lawn.
   await expect(page.getByText(/What fits no more: .*feed: after it closes/)).toBeVisible();

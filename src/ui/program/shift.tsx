@@ -20,17 +20,18 @@ export function Shift({ year, moves }: { year: YearEntry; moves: Moves }) {
   const bySoil = (program?.rounds ?? []).filter((round) => round.opens?.soilRisesTo !== undefined).map(({ name }) => name);
   const behind = program && soilBehind(soilMeans(seasonOf(program).soil), year.date);
   const [typed, setTyped] = useState("");
-  const [picked, setPicked] = useState<readonly string[] | undefined>(undefined);
+  // Which rounds hang on the season only the firm knows: none is taken for it.
+  const [picked, setPicked] = useState<readonly string[]>([]);
   const names = year.rounds.map(({ name }) => name);
-  const rounds = (picked ?? (bySoil.length > 0 ? bySoil : names)).filter((name) => names.includes(name));
+  const rounds = picked.filter((name) => names.includes(name));
   const days = /^[+-]?\d{1,2}$/.test(typed.trim()) ? Number(typed) : undefined;
   return (
     <Box as="section" aria-label="A late season">
       <SubHeading>A cold spring, or an early one</SubHeading>
       <Column gap="8px" marginTop="8px">
         <Note>
-          What opens these rounds moves by so many days from the usual, and the days that were fixed for them with it. What closes
-          them, a label&apos;s limits and what is planned to be seeded stay where they are.
+          Which rounds? What opens them moves by so many days from the usual, and the days that were fixed for them with it. What
+          closes them, a label&apos;s limits and what is planned to be seeded stay where they are.
           {behind !== undefined &&
             behind !== 0 &&
             ` The soil is ${daysWords(behind)} ${behind > 0 ? "behind" : "ahead of"} last year.`}
@@ -43,6 +44,7 @@ export function Shift({ year, moves }: { year: YearEntry; moves: Moves }) {
               onChange={(e) => setPicked(e.target.checked ? [...rounds, name] : rounds.filter((one) => one !== name))}
             >
               {name}
+              {bySoil.includes(name) && ", by the soil"}
               {later !== 0 && `, ${laterWords(later)}`}
             </Check>
           ))}
@@ -61,7 +63,7 @@ export function Shift({ year, moves }: { year: YearEntry; moves: Moves }) {
             Move them
           </Button>
           {behind !== undefined && behind !== 0 && (
-            <Button look="quiet" onClick={() => void moves.shift(rounds, behind)}>
+            <Button look="quiet" disabled={rounds.length === 0} onClick={() => void moves.shift(rounds, behind)}>
               Move them {daysWords(behind)} {behind > 0 ? "later" : "earlier"}, as the soil is
             </Button>
           )}
