@@ -131,6 +131,9 @@ function leastOf(db: Access, { label, rate }: ProgramRound): number | null {
   return sizes.length === 0 ? null : Math.min(...sizes) * ENOUGH;
 }
 
+/** What went down on a zone; whether a person gave it to its round. */
+type Known = ZoneDown & { readonly given?: boolean };
+
 interface OnZone {
   /** By round: how much of the zone had it, and when last. */
   readonly shares: ReadonlyMap<string, { readonly share: number; readonly date: string }>;
@@ -138,7 +141,7 @@ interface OnZone {
 }
 
 /** Which records of a zone are of which round. @param rows in the order of their days */
-function onZone(rounds: readonly Asked[], rows: readonly ZoneDown[], areaM2: number, series: number): OnZone {
+function onZone(rounds: readonly Asked[], rows: readonly Known[], areaM2: number, series: number): OnZone {
   const shares = new Map<string, { share: number; date: string }>();
   const unclear: { row: ZoneDown; name: string }[] = [];
   const isDone = ({ round }: Asked) => atLeast(shares.get(round.name)?.share ?? 0, WHOLE);
@@ -147,8 +150,8 @@ function onZone(rounds: readonly Asked[], rows: readonly ZoneDown[], areaM2: num
     rounds.some((one) => one.round.label === label && isDone(one) && shares.get(one.round.name)!.date >= date);
   for (const row of rows) {
     const known = row.roundId === undefined ? undefined : rounds.find(({ id }) => id === row.roundId);
-    // Given to none, or to a round that is no more, or not for this zone.
-    if (row.roundId !== undefined && !known) continue;
+    // Given to none, to a round that is no more or not for this zone; or a pinch of what the round was mixed for.
+    if (row.roundId !== undefined && !(known && (row.given || isEnough(known, row)))) continue;
     const fits = known ? [] : rounds.filter((one) => one.round.label === row.labelId && !isDone(one) && isEnough(one, row));
     const of = known ?? (endedOn(row.labelId, row.date) ? undefined : fits.find((one) => isOpen(one.windows[series]!, row.date)));
     if (of) {
@@ -200,7 +203,7 @@ function downByZone(
   labels: readonly string[],
   since: string,
   sites: readonly SiteSeed[],
-): ReadonlyMap<string, readonly ZoneDown[]> {
+): ReadonlyMap<string, readonly Known[]> {
   const asked = new Set(sites.map(({ id }) => id));
   // Ground is asked about once, for all products; what lies on it may stand under another site.
   const groups = groundGroups(db, [...asked]);
@@ -208,7 +211,7 @@ function downByZone(
   const all = labels
     .flatMap((label) => zonesDown(db, label, since))
     .filter(({ siteId, zoneId }) => asked.has(siteId) || groups.has(zoneId))
-    .map((row) => (given.has(row.id) ? { ...row, roundId: given.get(row.id)! } : row))
+    .map((row): Known => (given.has(row.id) ? { ...row, roundId: given.get(row.id)!, given: true } : row))
     .sort((a, b) => a.date.localeCompare(b.date) || a.createdAt.localeCompare(b.createdAt));
   if (all.length === 0) return new Map();
   const live = new Set(sites.flatMap(({ seeds }) => seeds.map(({ zoneId }) => zoneId)));
@@ -221,7 +224,7 @@ function downByZone(
       ? sites.flatMap(({ id, seeds }) => seeds.map((zone) => [`${id}\n${foldedName(zone.zone)}`, zone.zoneId]))
       : [],
   );
-  const found = new Map<string, ZoneDown[]>();
+  const found = new Map<string, Known[]>();
   for (const row of all) {
     const here = byName.has(row.zoneId)
       ? [named.get(`${row.siteId}\n${foldedName(row.zone)}`) ?? row.zoneId]

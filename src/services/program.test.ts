@@ -170,6 +170,25 @@ describe("a record is of its round", () => {
     expect(doneIn()[0]![1]).toBe(1);
     expect(() => records.db.$client.exec("delete from rounds_given")).toThrow(/append-only/);
   });
+  test("a new round under a name that another one had until now is another; two that change names keep what was done", () => {
+    [0, 1].forEach((zone) => entry(`entry-0000000${zone}`, "2026-09-01", zone, "0.3 oz/1000 ft2"));
+    [0, 1].forEach((zone) => must(give(`entry-0000000${zone}`, idOf("first half"))));
+    const [first, second] = [idOf("first half"), idOf("second half")];
+    const swapped = [
+      { ...KNOWN, name: "second half", "x-was": "first half" },
+      { ...LATE, name: "first half", "x-was": "second half" },
+    ];
+    must(saveProgram(records.db, { rounds: swapped, soil: [] }));
+    expect(programOf(records.db).rounds.map(({ id }) => id)).toEqual([first, second]);
+    expect(doneIn()).toEqual([
+      ["second half", 1],
+      ["first half", 0],
+    ]);
+    must(saveProgram(records.db, { rounds: [{ ...KNOWN, name: "feed", "x-was": "second half" }, { ...KNOWN, name: "second half" }], soil: [] })); // prettier-ignore
+    const [feed, anew] = programOf(records.db).rounds.map(({ id }) => id);
+    expect([feed, [first, second].includes(anew!)]).toEqual([first, false]);
+    expect(doneIn()[0]).toEqual(["feed", 1]);
+  });
   test("a program of before rounds had ids keeps what was done by the names that they had", () => {
     putSetting(records.db, "program", JSON.stringify({ rounds: [KNOWN], soil: [] }), NOW);
     const old = dueToday(records.db).rounds[0]!.id;

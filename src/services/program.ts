@@ -45,7 +45,7 @@ export function saveProgram(db: Records, input: unknown): Result<{ rounds: numbe
     if (strange.length > 0) return bad(...strange);
     const now = nowText();
     const known = programOf(tx).rounds;
-    const kept = JSON.stringify({ ...program, rounds: program.rounds.map((round) => withId(round, known)) });
+    const kept = JSON.stringify({ ...program, rounds: withIds(program.rounds, known) });
     const over = overtakenSetting(tx, "program", { revision, kept });
     if (over) return bad(over);
     carryRenamed(
@@ -59,10 +59,16 @@ export function saveProgram(db: Records, input: unknown): Result<{ rounds: numbe
   });
 }
 
-/** A round keeps the id of what it was before, whatever it is called; a new one gets its own. */
-function withId({ "x-was": was, ...round }: ProgramRound, known: readonly ProgramRound[]): ProgramRound {
-  const before = known.find(({ name }) => name === (was ?? round.name));
-  return { ...round, id: before ? idOfRound(before) : (round.id ?? `round.${randomUUID()}`) };
+/**
+ * A round keeps the id of what it was before, whatever it is called; a new one gets its own, also under a name that another one had
+ * until now.
+ */
+function withIds(rounds: readonly ProgramRound[], known: readonly ProgramRound[]): ProgramRound[] {
+  const renamed = new Set(rounds.flatMap(({ "x-was": was }) => was ?? []));
+  return rounds.map(({ "x-was": was, id: _, ...round }) => {
+    const before = known.find(({ name }) => name === (was ?? (renamed.has(round.name) ? undefined : round.name)));
+    return { ...round, id: before ? idOfRound(before) : `round.${randomUUID()}` };
+  });
 }
 
 /** What was read of the soil and the air has been: a reading of tomorrow is a slip. */
