@@ -30,6 +30,23 @@ async function saveSheet(page: Page): Promise<void> {
 }
 
 const VIEWS: readonly View[] = [
+  {
+    name: "something went wrong",
+    open: async (page) => {
+      await page.goto("/rigs");
+      await hasRead(page);
+      await page.getByRole("button", { name: "Trouble" }).click();
+    },
+    then: [
+      {
+        name: "in the eyes",
+        open: async (page) => {
+          await page.getByRole("button", { name: "In the eyes" }).click();
+          await page.getByLabel("Which product?").selectOption({ label: TOLLGUARD });
+        },
+      },
+    ],
+  },
   ...[
     "/",
     "/rigs",

@@ -19,6 +19,7 @@ import { saveKitCheck, saveQuickCheck } from "@/services/save-check";
 import { gearOf } from "@/formats/gear";
 import { findSheet } from "@/records/sheets";
 import { soilBetween } from "@/standins/soil";
+import { saveNumbers } from "@/services/firm-numbers";
 import { holdClock, machineZone } from "@/services/clock";
 import { saveApplication } from "@/services/save-application";
 import { saveProgram } from "@/services/program";
@@ -95,6 +96,15 @@ more.quickChecks.forEach((check, i) => {
 });
 more.kitProofs.forEach(({ rig, madeAt, ...proof }, i) =>
   must(saveKitCheck(db, { id: `demo-proof-${i + 100}`, rigId: rigOf(rig), madeAt: moved(madeAt), ...proof }), proof.tool),
+);
+must(
+  saveNumbers(db, {
+    emergency: "000 555 0100",
+    poison: "000 555 0142, Ferry infirmary",
+    vet: "000 555 0107",
+    office: "000 555 0180",
+  }),
+  "numbers",
 );
 // Papers, of which one ends within sixty days.
 const PAPERS: Record<string, readonly PaperText[]> = {

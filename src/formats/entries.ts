@@ -6,6 +6,7 @@ import type { MethodId } from "@/core/calibration/methods";
 import type { TrialSummary } from "@/core/calibration/trials";
 import type { Standing } from "@/core/calibration/standing";
 import type { Issue } from "@/core/issue";
+import type { FirmNumbers } from "./firm-numbers";
 import type { DueItem, DueState } from "@/core/season/due";
 import type { YearItem, YearReason } from "@/core/season/year";
 import type { RunState } from "@/core/mixing/run-state";
@@ -61,6 +62,8 @@ export interface FirmEntry {
   readonly today: string;
   /** What every price is in (ISO 4217). */
   readonly currency: string;
+  /** Whom it calls when something goes wrong. */
+  readonly numbers?: FirmNumbers;
   /** What places, and the firm itself, ask of the weather beside the labels. */
   readonly rules: readonly LocalRule[];
   /** How often those were changed. */

@@ -15,6 +15,7 @@ export const SETTINGS = [
   "local-rules",
   "currency",
   "currency-why",
+  "numbers",
 ] as const;
 export type Setting = (typeof SETTINGS)[number];
 

@@ -1,5 +1,6 @@
 import { holdClock } from "./clock";
 import { firmCurrency, saveCurrency } from "./currency";
+import { firmNumbers, saveNumbers } from "./firm-numbers";
 import { saveProgram } from "./program";
 import { saveApplication } from "./save-application";
 import { saveStockCount, stockNow } from "./save-stock";
@@ -155,4 +156,18 @@ test("what the firm buys in is settled freely until there is a price; then with 
     { kind: "currency-why", was: "the card's price is in it" },
     { kind: "currency", was: "CAD" },
   ]);
+});
+
+test("whom to call is settled by name; what is no number is told at its own, and nothing changes", () => {
+  expect(firmNumbers(records.db)).toEqual({});
+  must(saveNumbers(records.db, { emergency: " 911 ", poison: "000 555 0100, day and night", vet: "" }));
+  const settled = { emergency: "911", poison: "000 555 0100, day and night" };
+  expect(firmNumbers(records.db)).toEqual(settled);
+  expect(faults(saveNumbers(records.db, { emergency: "the yard", office: 12, boss: "911" }))).toEqual([
+    "emergency not-a-number",
+    "office not-a-number",
+    "boss unknown-key",
+  ]);
+  expect(faults(saveNumbers(records.db, null))).toEqual([" wrong-type"]);
+  expect(firmNumbers(records.db)).toEqual(settled);
 });

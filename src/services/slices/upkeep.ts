@@ -27,6 +27,7 @@ import { openSpreadings } from "@/records/spreadings";
 import { spreadingEntry } from "../spread";
 import { firmZone, todayOf } from "../clock";
 import { firmCurrency } from "../currency";
+import { firmNumbers } from "../firm-numbers";
 import { localRules } from "../local-rules";
 import { programOf } from "../program";
 import { groundBefore, groundKnown } from "../same-ground";
@@ -40,6 +41,7 @@ export function firm(db: Access, _query: object, aside: SetAside[]): FirmEntry {
     ...firmZone(db),
     today,
     currency: firmCurrency(db),
+    numbers: firmNumbers(db, aside),
     rules: localRules(db, aside).rules,
     rulesRevision: settingRevision(db, "local-rules"),
     before: daysBefore(program, today),

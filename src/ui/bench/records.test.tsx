@@ -1,5 +1,6 @@
 import { act, fireEvent, screen } from "@testing-library/react";
 import { showWith } from "../testing/show";
+import { FirmNumbersForm } from "./firm-numbers";
 import { FirmCurrency, FirmZone } from "./firm-settings";
 import { SetAside } from "../parts/set-aside";
 import { WholeRecords } from "./records";
@@ -44,6 +45,15 @@ test("the firm's currency is picked by name, and changed with a reason where pri
   await act(async () => fireEvent.click(screen.getByRole("button", { name: "Save the currency" })));
   expect(sent).toHaveBeenLastCalledWith("/api/settings/currency", { currency: "EUR" });
   expect(screen.getByRole("option", { name: "EUR · Euro" })).toBeInTheDocument();
+});
+
+test("numbers to call are typed beside those that stand, and sent together", async () => {
+  const numbers = { emergency: "911" };
+  showWith({ firm: { ...FIRM, zone: "UTC", today: "2026-09-02", numbers } }, <FirmNumbersForm />);
+  expect(screen.getByLabelText("Emergency")).toHaveValue("911");
+  fireEvent.change(screen.getByLabelText("Vet"), { target: { value: "000 555 0107" } });
+  await act(async () => fireEvent.click(screen.getByRole("button", { name: "Save the numbers" })));
+  expect(sent).toHaveBeenLastCalledWith("/api/settings/numbers", { emergency: "911", vet: "000 555 0107" });
 });
 
 test("rows that can't be read are shown each with why and their raw text; without any, nothing is", () => {

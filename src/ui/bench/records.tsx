@@ -10,6 +10,7 @@ import { downloadFile } from "../parts/download";
 import { Fold } from "../parts/fold";
 import { Notice } from "../parts/notices";
 import { TakeFile } from "../parts/take-file";
+import { FirmNumbersForm } from "./firm-numbers";
 import { FirmCurrency, FirmZone } from "./firm-settings";
 import { Column, Row } from "../parts/layout";
 
@@ -30,6 +31,7 @@ export function WholeRecords() {
         <Column gap="18px" paddingTop="10px" maxW="760px">
           {firm?.settled && <FirmZone />}
           <FirmCurrency />
+          <FirmNumbersForm />
           <Column gap="8px">
             <Note>
               A copy is the one file of the records, opened, checked and counted before you get it. The server keeps copies of its

@@ -2,7 +2,7 @@
 
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
 import { format } from "../data/dates";
-import type { ReactNode } from "react";
+import { useState, type ReactNode } from "react";
 import { useConnection, useRead } from "../data/records";
 import { clockIsOff, wallClock } from "../data/clock";
 import { useStorageFull } from "../data/kept-here";
@@ -10,6 +10,7 @@ import { Notice } from "../parts/notices";
 import { ChainNotice } from "./chain-notice";
 import { KeyList, useRoomKeys } from "./keys";
 import { RoomLine } from "./room-line";
+import { Trouble } from "../trouble/trouble";
 import { Strip } from "./strip";
 
 const Skip = chakra("a", {
@@ -81,10 +82,11 @@ function Fault({ children }: { children: ReactNode }) {
 /** Strip, line of rooms, stage and pad: the one frame around every room. */
 export function Frame({ children }: { children: ReactNode }) {
   const keys = useRoomKeys();
+  const [trouble, setTrouble] = useState(false);
   return (
     <>
       <Skip href="#stage">Skip to the work</Skip>
-      <Strip onKeys={keys.open} />
+      <Strip onKeys={keys.open} onTrouble={() => setTrouble(true)} />
       <RoomLine />
       <Lost />
       <StorageFull />
@@ -94,6 +96,7 @@ export function Frame({ children }: { children: ReactNode }) {
       </ClientOnly>
       <Fault>{children}</Fault>
       <KeyList shown={keys.shown} onClose={keys.close} />
+      <Trouble shown={trouble} onClose={() => setTrouble(false)} />
     </>
   );
 }

@@ -59,7 +59,7 @@ const Small = chakra("button", {
 
 function Cell({ name, children, main = false }: { name: string; children: ReactNode; main?: boolean }) {
   return (
-    <Box minW={0} flex={{ base: main ? "1 1 62%" : "1 1 40%", lg: main ? "1.5 1 0" : "1 1 0" }}>
+    <Box minW={0} flex={{ base: main ? "1 1 44%" : "1 1 40%", lg: main ? "1.5 1 0" : "1 1 0" }}>
       <Box fontSize="12px" letterSpacing="0.08em" textTransform="uppercase" color="onStripSoft" lineHeight="1.1">
         {name}
       </Box>
@@ -122,21 +122,27 @@ export function standingText(one: Standing): string {
 }
 
 /** The strip: what is in hand, always; over a sheet, what the sheet is of. */
-export function Strip({ onKeys }: { onKeys: () => void }) {
+export function Strip(presses: Presses) {
   return (
-    <Suspense fallback={<Bar onKeys={onKeys} sheetId={null} />}>
-      <OverSheet onKeys={onKeys} />
+    <Suspense fallback={<Bar {...presses} sheetId={null} />}>
+      <OverSheet {...presses} />
     </Suspense>
   );
 }
 
-function OverSheet({ onKeys }: { onKeys: () => void }) {
-  const path = usePathname();
-  const id = useSearchParams().get("id");
-  return <Bar onKeys={onKeys} sheetId={path.startsWith("/mix/sheet") || path.startsWith("/mix/pour") ? id : null} />;
+interface Presses {
+  readonly onKeys: () => void;
+  /** Something went wrong. */
+  readonly onTrouble: () => void;
 }
 
-function Bar({ onKeys, sheetId }: { onKeys: () => void; sheetId: string | null }) {
+function OverSheet(presses: Presses) {
+  const path = usePathname();
+  const id = useSearchParams().get("id");
+  return <Bar {...presses} sheetId={path.startsWith("/mix/sheet") || path.startsWith("/mix/pour") ? id : null} />;
+}
+
+function Bar({ onKeys, onTrouble, sheetId }: Presses & { sheetId: string | null }) {
   const rigs = useRigs();
   const people = usePeople();
   const { rig, person, site, system, calibrated, read, choose } = useInHand();
@@ -144,7 +150,7 @@ function Bar({ onKeys, sheetId }: { onKeys: () => void; sheetId: string | null }
   const of = sheet && rigs.find((r) => r.id === sheet.rigId);
   // Poured is what the sheet says, whatever is in hand.
   if (sheet && of && (of.id !== rig?.id || (sheet.personId !== null && sheet.personId !== person?.id)))
-    return <SheetStrip rig={of} person={sheet.personName ?? undefined} tank={sheet.tank} />;
+    return <SheetStrip rig={of} person={sheet.personName ?? undefined} tank={sheet.tank} onTrouble={onTrouble} />;
   const live = <T extends { retired: boolean }>(list: readonly T[]) => list.filter((one) => !one.retired);
   const tip = rig?.rig.tip;
   const many = rig !== undefined && (setupOf(rig.rig).setups?.length ?? 0) > 0;
@@ -200,6 +206,7 @@ function Bar({ onKeys, sheetId }: { onKeys: () => void; sheetId: string | null }
           </Cell>
         </Box>
         <Row gap="2px" flex="0 0 auto">
+          <TroubleButton onPress={onTrouble} />
           <Small
             aria-label={system === "us" ? "Units: US. Change to metric" : "Units: metric. Change to US"}
             onClick={() => choose({ system: system === "us" ? "metric" : "us" })}
@@ -271,7 +278,17 @@ function SiteInHand({ site, onPick }: { site: SiteEntry | undefined; onPick: (id
 }
 
 /** What a sheet is of, where something else is in hand: nothing to pick, so that nothing is taken for it. */
-function SheetStrip({ rig, person, tank }: { rig: RigEntry; person: string | undefined; tank: string }) {
+function SheetStrip({
+  rig,
+  person,
+  tank,
+  onTrouble,
+}: {
+  rig: RigEntry;
+  person: string | undefined;
+  tank: string;
+  onTrouble: () => void;
+}) {
   const { tip, tanks } = rig.rig;
   return (
     <Box as="header" background="strip" color="onStrip" className="no-print" position={{ lg: "sticky" }} top="0" zIndex={6}>
@@ -295,10 +312,18 @@ function SheetStrip({ rig, person, tank }: { rig: RigEntry; person: string | und
             </Box>
           </Cell>
         )}
+        <TroubleButton onPress={onTrouble} />
       </Row>
     </Box>
   );
 }
+
+/** One press from everywhere. */
+const TroubleButton = ({ onPress }: { onPress: () => void }) => (
+  <Small onClick={onPress} textDecoration="underline" paddingX="4px">
+    Trouble
+  </Small>
+);
 
 function Face() {
   const { resolvedTheme, setTheme } = useTheme();

@@ -52,7 +52,7 @@ describe("a firm of many sites", () => {
   });
 
   test("the strip finds one by name, or takes the first that was found; a short list is picked from", () => {
-    const { unmount } = showWith({ sites: SITES, rigs: [RIG] }, <Strip onKeys={() => {}} />);
+    const { unmount } = showWith({ sites: SITES, rigs: [RIG] }, <Strip onKeys={() => {}} onTrouble={() => {}} />);
     const hand = () => (JSON.parse(localStorage.getItem("in-hand") ?? "{}") as { siteId?: string }).siteId;
     const field = screen.getByLabelText("Site in hand");
     fireEvent.focus(field);
@@ -67,7 +67,7 @@ describe("a firm of many sites", () => {
     fireEvent.blur(field);
     expect(field).toHaveValue("Quay terrace 107");
     unmount();
-    showWith({ sites: SITES.slice(0, 3), rigs: [RIG] }, <Strip onKeys={() => {}} />);
+    showWith({ sites: SITES.slice(0, 3), rigs: [RIG] }, <Strip onKeys={() => {}} onTrouble={() => {}} />);
     expect(screen.getByLabelText("Site in hand").tagName).toBe("SELECT");
   });
 });

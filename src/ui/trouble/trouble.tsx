@@ -1,0 +1,166 @@
+"use client";
+
+import { Box, chakra } from "@chakra-ui/react";
+import { useEffect, useRef, useState } from "react";
+import { dialled, NUMBERS } from "@/formats/firm-numbers";
+import type { CardText } from "@/formats/card/card";
+import { useLabels, useSlice } from "../data/records";
+import { Button, Note, Select } from "../parts/controls";
+import { Field } from "../parts/field";
+import { Column, Row } from "../parts/layout";
+import { CASES, type TroubleCase } from "./cases";
+
+const Dialog = chakra("dialog", {
+  base: {
+    margin: "auto",
+    padding: "16px 18px 20px",
+    background: "sheet",
+    color: "ink",
+    border: "3px solid",
+    borderColor: "stop",
+    width: "min(640px, 100vw)",
+    maxHeight: "96vh",
+    overflowY: "auto",
+    "&::backdrop": { background: "rgb(5 11 8 / 0.6)" },
+  },
+});
+
+/**
+ * What to do when something goes wrong: part of every page, so that it opens when the server doesn't answer. What stands on cards and
+ * the firm's numbers are shown as far as they were read.
+ */
+export function Trouble({ shown, onClose }: { shown: boolean; onClose: () => void }) {
+  const dialog = useRef<HTMLDialogElement>(null);
+  const [picked, setPicked] = useState<TroubleCase>();
+  useEffect(() => {
+    if (shown) dialog.current?.showModal();
+    else dialog.current?.close();
+  }, [shown]);
+  const close = () => {
+    setPicked(undefined);
+    onClose();
+  };
+  return (
+    <Dialog ref={dialog} onClose={close} aria-label="Something went wrong">
+      {shown && (
+        <Column gap="14px">
+          {picked ? (
+            <Doing of={picked} onBack={() => setPicked(undefined)} />
+          ) : (
+            <>
+              <chakra.h2 fontSize="24px" fontWeight="700">
+                What happened?
+              </chakra.h2>
+              <Box display="grid" gap="10px" gridTemplateColumns={{ base: "1fr", md: "1fr 1fr" }}>
+                {CASES.map((one) => (
+                  <Button key={one.id} onClick={() => setPicked(one)} minH="56px" fontSize="19px" justifyContent="flex-start">
+                    {one.name}
+                  </Button>
+                ))}
+              </Box>
+            </>
+          )}
+          <Note>The label and whoever answers the phone stand above this page. It doesn&apos;t say what anybody has.</Note>
+          <Box>
+            <Button look="quiet" onClick={close}>
+              Close
+            </Button>
+          </Box>
+        </Column>
+      )}
+    </Dialog>
+  );
+}
+
+function Doing({ of, onBack }: { of: TroubleCase; onBack: () => void }) {
+  const labels = useLabels().filter((label) => !label.retired);
+  const [labelId, setLabelId] = useState("");
+  const card = labels.find(({ id }) => id === labelId)?.card;
+  return (
+    <>
+      <Row justifyContent="space-between" gap="12px" alignItems="baseline">
+        <chakra.h2 fontSize="26px" fontWeight="700" lineHeight="1.15">
+          {of.name}
+        </chakra.h2>
+        <Button look="quiet" onClick={onBack}>
+          Back
+        </Button>
+      </Row>
+      {of.callFirst && <Calls of={of} />}
+      {labels.length > 0 && (
+        <Field label="Which product?">
+          {(props) => (
+            <Select {...props} value={labelId} onChange={(e) => setLabelId(e.target.value)}>
+              <option value="">pick it from the shelf</option>
+              {labels.map(({ id, card: { name } }) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+            </Select>
+          )}
+        </Field>
+      )}
+      {card && <ByCard card={card} aid={of.aid === true} />}
+      <chakra.ol listStyleType="decimal" paddingLeft="30px" fontSize="20px" lineHeight="1.35" display="grid" gap="10px">
+        {of.steps.map((step) => (
+          <li key={step}>{step}</li>
+        ))}
+      </chakra.ol>
+      {!of.callFirst && <Calls of={of} />}
+    </>
+  );
+}
+
+/** What the card says, before anything usual. */
+function ByCard({ card, aid }: { card: CardText; aid: boolean }) {
+  const phone = card.emergency === undefined ? undefined : dialled(card.emergency);
+  return (
+    <Box borderLeft="6px solid" borderColor="stop" paddingLeft="14px" fontSize="20px" lineHeight="1.35">
+      {card.signalWord && <chakra.strong>{card.signalWord.toUpperCase()}. </chakra.strong>}
+      {aid && (card.firstAid ?? "This card has no first aid: read it on the label.")}
+      {card.emergency && (
+        <Box>
+          {"Emergency, by its card: "}
+          {phone ? <Phone text={card.emergency} number={phone} /> : card.emergency}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+function Calls({ of }: { of: TroubleCase }) {
+  const numbers = useSlice("firm", {}).value?.numbers ?? {};
+  const called = of.calls.map((call) => ({ call, name: NUMBERS.find(([one]) => one === call)![1], text: numbers[call] }));
+  const missing = called.filter(({ text }) => text === undefined).map(({ name }) => name);
+  return (
+    <Column gap="6px" fontSize="20px">
+      {called.map(
+        ({ call, name, text }) =>
+          text !== undefined && (
+            <Box key={call}>
+              {name}: <Phone text={text} number={dialled(text)!} />
+            </Box>
+          ),
+      )}
+      {missing.length > 0 && (
+        <Box color="act" textStyle="note">
+          ! No number is noted for: {missing.join(", ")}. They are noted on the bench, under The records as a whole.
+        </Box>
+      )}
+    </Column>
+  );
+}
+
+const Phone = ({ text, number }: { text: string; number: string }) => (
+  <chakra.a
+    href={`tel:${number}`}
+    fontWeight="700"
+    textDecoration="underline"
+    display="inline-block"
+    minH="44px"
+    lineHeight="44px"
+  >
+    {text}
+  </chakra.a>
+);
