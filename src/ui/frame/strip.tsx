@@ -57,9 +57,10 @@ const Small = chakra("button", {
   },
 });
 
-function Cell({ name, children, main = false }: { name: string; children: ReactNode; main?: boolean }) {
+/** @param main it takes more of the strip: so much of the phone's */
+function Cell({ name, children, main }: { name: string; children: ReactNode; main?: "44%" | "62%" }) {
   return (
-    <Box minW={0} flex={{ base: main ? "1 1 44%" : "1 1 40%", lg: main ? "1.5 1 0" : "1 1 0" }}>
+    <Box minW={0} flex={{ base: `1 1 ${main ?? "40%"}`, lg: main ? "1.5 1 0" : "1 1 0" }}>
       <Box fontSize="12px" letterSpacing="0.08em" textTransform="uppercase" color="onStripSoft" lineHeight="1.1">
         {name}
       </Box>
@@ -188,6 +189,11 @@ function Bar({ onKeys, onTrouble, sheetId }: Presses & { sheetId: string | null 
             <SetupPick rig={rig} look={Pick} />
           </Cell>
         )}
+        {many && (
+          <Box display={{ lg: "none" }}>
+            <TroubleButton onPress={onTrouble} />
+          </Box>
+        )}
         <Box display={{ base: "none", lg: many ? "none" : "block" }} flex="0 0 auto">
           <Box fontSize="12px" letterSpacing="0.08em" textTransform="uppercase" color="onStripSoft" lineHeight="1.1">
             Tip
@@ -197,7 +203,7 @@ function Bar({ onKeys, onTrouble, sheetId }: Presses & { sheetId: string | null 
             {tip?.pressure && ` at ${tip.pressure}`}
           </Box>
         </Box>
-        <Cell name="Spray volume" main>
+        <Cell name="Spray volume" main={many ? "62%" : "44%"}>
           {read && <SprayVolume calibrated={calibrated} system={system} />}
         </Cell>
         <Box display={{ base: rig?.rig.kind === "hose-end" ? "block" : "none", lg: "block" }} flex="1 1 0" minW={0}>
@@ -206,7 +212,9 @@ function Bar({ onKeys, onTrouble, sheetId }: Presses & { sheetId: string | null 
           </Cell>
         </Box>
         <Row gap="2px" flex="0 0 auto">
-          <TroubleButton onPress={onTrouble} />
+          <Box display={{ base: many ? "none" : "block", lg: "block" }}>
+            <TroubleButton onPress={onTrouble} />
+          </Box>
           <Small
             aria-label={system === "us" ? "Units: US. Change to metric" : "Units: metric. Change to US"}
             onClick={() => choose({ system: system === "us" ? "metric" : "us" })}
