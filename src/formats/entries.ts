@@ -181,7 +181,6 @@ export interface DueEntry {
     readonly name: string;
     readonly id: string;
     readonly label: string;
-    readonly rate?: string;
     readonly counts: Readonly<Partial<Record<DueState, number>>>;
   }[];
   /** What may be done today, and what is too late, the latest day first; as many as a screen shows. */

@@ -116,13 +116,18 @@ test("what lies behind is not called off: it happened", () => {
   expect(parsed()).toEqual([]);
 });
 
+/** The event of the water that is owed to what ended at an hour. */
+function watering(date: string, ended: string) {
+  must(saveApplication(records.db, { id: "entry-00000001", date, siteId: ids.sites, zoneId: `${ids.sites}.0`, labelId: ids.labels, amount: "1 oz", personId: null, note: "", corrects: null, facts: { ended } })); // prettier-ignore
+  return parsed().find(({ summary }) => summary.startsWith("Water in"))!;
+}
+
 test("a deadline has its hour at the firm's place, over the change of the clocks too", () => {
   putSetting(records.db, "time-zone", "America/New_York", "2026-09-02T10:00:00.000Z");
   must(add(records.db, "labels", { ...LABEL, waterLeast: "0.25 in", waterWithin: "24 h" }));
   // The clocks go back in the night to 1 November 2026: 24 hours after 16:40 it is 15:40.
   holdClock("2026-11-01T02:00:00.000Z");
-  must(saveApplication(records.db, { id: "entry-00000001", date: "2026-10-31", siteId: ids.sites, zoneId: `${ids.sites}.0`, labelId: ids.labels, amount: "1 oz", personId: null, note: "", corrects: null, facts: { ended: "16:40" } })); // prettier-ignore
-  const event = parsed().find(({ summary }) => summary.startsWith("Water in"))!;
+  const event = watering("2026-10-31", "16:40");
   expect(event).toMatchObject({ summary: "Water in: Green", alarms: ["-PT1H"] });
   expect([String(event.start), event.start.zone!.tzid]).toEqual(["2026-10-31T16:40:00", "America/New_York"]);
   expect(String(event.end)).toBe("2026-11-01T15:40:00");
@@ -133,8 +138,7 @@ test("an hour that comes twice is told in UTC the second time", () => {
   putSetting(records.db, "time-zone", "America/New_York", "2026-09-02T10:00:00.000Z");
   must(add(records.db, "labels", { ...LABEL, waterLeast: "0.25 in", waterWithin: "2 h" }));
   holdClock("2026-11-01T05:00:00.000Z");
-  must(saveApplication(records.db, { id: "entry-00000001", date: "2026-11-01", siteId: ids.sites, zoneId: `${ids.sites}.0`, labelId: ids.labels, amount: "1 oz", personId: null, note: "", corrects: null, facts: { ended: "00:40" } })); // prettier-ignore
-  const event = parsed().find(({ summary }) => summary.startsWith("Water in"))!;
+  const event = watering("2026-11-01", "00:40");
   // 00:40 and two hours: 01:40, as clocks show it for the second time.
   expect([event.start, event.end].map((at) => at.toJSDate().toISOString())).toEqual([
     "2026-11-01T04:40:00.000Z",

@@ -31,8 +31,7 @@ export function saveCurrency(db: Records, input: unknown): Result<{ currency: st
             `say why they are read as ${currency} from now on: none is converted`,
           ),
         );
-      if (readSetting(tx, "currency-why") === undefined) putSetting(tx, "currency-why", why.trim(), now);
-      else changeSetting(tx, "currency-why", why.trim(), now);
+      changeSetting(tx, "currency-why", why.trim(), now);
     }
     // What was never settled was USD all along: that is on record too.
     if (readSetting(tx, "currency") === undefined) putSetting(tx, "currency", was, now);

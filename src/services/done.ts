@@ -6,6 +6,7 @@ import { foldedName, sameName } from "@/core/names";
 import { WHOLE } from "@/core/outcome/reconcile";
 import { measuredOf } from "@/core/season/due";
 import { windowOf, type YearWindow } from "@/core/season/window";
+import type { ZonesLeft } from "@/formats/entries";
 import { idOfRound, seasonOf, stationAt, type ProgramRound, type ProgramText } from "@/formats/season/program";
 import { countingOf } from "@/formats/season/rates";
 import { zonesDown, type ZoneDown } from "@/records/applications";
@@ -44,6 +45,9 @@ export interface Done {
   readonly unclear: readonly Unclear[];
 }
 
+/** Of a year in which nothing can be done yet. */
+export const NOTHING_DONE: Done = { bySite: new Map(), unclear: [] };
+
 const NOTHING: DoneOnSite = { done: [], some: new Map(), begun: new Map() };
 
 /** Of a record without its round so much of the round's rate, or of the least on its label, must have gone down to be it (ours). */
@@ -66,13 +70,14 @@ interface Asked {
  * A record knows its round (it was mixed for it, or a person gave it to one); then it counts for that. One that doesn't is inferred: of
  * the round's product, inside its window, at half of its rate at least, the first round of those that isn't done there yet. What went
  * down on ground counts for every zone that is that ground now.
- * @param since the first day of a year: rounds are of a year
+ * Rounds are of a year: that of today.
  */
-export function doneBySite(db: Access, program: ProgramText, since: string, sites: readonly SiteSeed[], today: string): Done {
+export function doneBySite(db: Access, program: ProgramText, sites: readonly SiteSeed[], today: string): Done {
   const asked = roundsAsked(db, program, today);
   const station = stationAt(program);
   const bySite = new Map<string, DoneOnSite>();
   const unclear: Unclear[] = [];
+  const since = `${today.slice(0, 4)}-01-01`;
   const downOn = downByZone(db, [...new Set(program.rounds.map(({ label }) => label))], since, sites);
   for (const site of sites) {
     const had = new Map<string, Map<number, string>>();
@@ -182,7 +187,7 @@ export const stillToDo = (
   site: SiteSeed,
   round: ProgramRound,
   { some, begun }: Pick<DoneOnSite, "some" | "begun">,
-): { readonly id: string; readonly name: string; readonly had?: number }[] | undefined => {
+): ZonesLeft => {
   const [had, parts] = [some.get(round.name), begun.get(round.name)];
   if (!had && !parts) return undefined;
   return site.seeds.flatMap((zone, i) => {

@@ -75,17 +75,18 @@ function loadsPlanned(job: JobFile): readonly PlannedLoad[] {
   return loads;
 }
 
-/** The loads of a sheet of which a product was ticked, even if the tick was taken back. */
-export function pouredLoads(db: Access, { id, job }: Pick<SheetRow, "id" | "job">): readonly PlannedLoad[] {
+/** The loads of a sheet, and whether a product of each was ticked, even if the tick was taken back. */
+export function loadsOf(
+  db: Access,
+  { id, job }: Pick<SheetRow, "id" | "job">,
+): readonly (PlannedLoad & { readonly opened: boolean })[] {
   const ticked = everTicked(db, id).filter(isProductStep);
-  return loadsPlanned(job).filter(({ key }) => ticked.some((step) => step.startsWith(key)));
+  return loadsPlanned(job).map((load) => ({ ...load, opened: ticked.some((step) => step.startsWith(load.key)) }));
 }
 
-/** The loads of a sheet of which no container was ever ticked as opened. */
-export function unopenedLoads(db: Access, sheet: Pick<SheetRow, "id" | "job">): readonly PlannedLoad[] {
-  const poured = pouredLoads(db, sheet);
-  return loadsPlanned(sheet.job).filter((load) => !poured.includes(load));
-}
+/** Those of which something was opened. */
+export const pouredLoads = (db: Access, sheet: Pick<SheetRow, "id" | "job">): readonly PlannedLoad[] =>
+  loadsOf(db, sheet).filter(({ opened }) => opened);
 
 /** What of the loads of a sheet went down. @param told what was told of its sites; @param nothing the sites on which nothing went down */
 export function loadsDown(

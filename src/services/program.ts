@@ -103,11 +103,10 @@ export function dueToday(db: Access, aside?: SetAside[]): DueEntry {
   if (program.rounds.length === 0) return { date, rounds: [], items: [], more: 0, unclear: [] };
   const { rounds, soil, air, stations } = seasonOf(program);
   const station = stationAt(program);
-  const year = date.slice(0, 4);
   const counts = rounds.map((): Partial<Record<DueState, number>> => ({}));
   const open: DueEntry["items"][number][] = [];
   const sites = seedOfSites(db);
-  const down = doneBySite(db, program, `${year}-01-01`, sites, date);
+  const down = doneBySite(db, program, sites, date);
   const seasons = sites.map(({ id, name, seeds, gate }) => ({
     name,
     done: doneOn(down, id).done,
@@ -127,10 +126,12 @@ export function dueToday(db: Access, aside?: SetAside[]): DueEntry {
   const urgent = open.sort(byUrgency);
   return {
     date,
-    rounds: rounds.map(({ name }, i) => {
-      const { label, rate } = program.rounds[i]!;
-      return { name, id: idOfRound(program.rounds[i]!), label, ...(rate !== undefined && { rate }), counts: counts[i]! };
-    }),
+    rounds: program.rounds.map((round, i) => ({
+      name: round.name,
+      id: idOfRound(round),
+      label: round.label,
+      counts: counts[i]!,
+    })),
     items: urgent.slice(0, MOST_SHOWN),
     more: Math.max(0, urgent.length - MOST_SHOWN),
     unclear: unclearOf(down.unclear, sites),

@@ -27,10 +27,10 @@ import { findPerson } from "@/records/people";
 import { doneSteps, findSheet, siteIdOf } from "@/records/sheets";
 import { findSite } from "@/records/sites";
 import { dateAt, todayOf } from "./clock";
-import { plansOf, recordedOf, wasPoured } from "./counted";
+import { plansOf, recordedOf } from "./counted";
 import { factsNow, readTold } from "./facts";
 import { judgeSheet, unopenedFaults } from "./judge";
-import { closeLoads, dayDown, loadsDown, pouredLoads, readRest, restFaults, unopenedLoads, type Rest } from "./ledger";
+import { closeLoads, dayDown, loadsDown, loadsOf, readRest, restFaults, type Rest } from "./ledger";
 import { readLots, withLot } from "./lots";
 import { once } from "./once";
 import { isId, isReason, issue, nowText, shown } from "./input";
@@ -185,10 +185,12 @@ function keepRecord(tx: Access, sheet: SheetRow, request: RecordRequest, said: S
   if (!outcome.ok) return outcome;
   const told = outcome.value.sites;
   // What was opened was judged then, and what went down is truth; what wasn't is judged now.
-  const unopened = run ? [] : unopenedAmong(tx, sheet, stops, told);
+  const ofPlan = run ? [] : loadsOf(tx, sheet);
+  const unopened = unopenedAmong(stops, ofPlan, told);
   if (unopened.length > 0) {
     const judged = judgeSheet(tx, { ...sheet, job: { ...sheet.job, sites: unopened } }, true);
-    const faults = unopenedFaults(judged, wasPoured(tx, sheetId) ? unopened.map((site) => site.name) : undefined);
+    const some = ofPlan.some(({ opened }) => opened);
+    const faults = unopenedFaults(judged, some ? unopened.map((site) => site.name) : undefined);
     if (faults.length > 0) return bad(...faults);
   }
   const unticked = new Map(
@@ -448,13 +450,11 @@ interface Unticked {
 
 /** How far a sheet, or what of it is for one site, was ticked off, where not all of it was; undefined where it was. */
 /** The sites that are said to be down with nothing ticked as opened: all of them, or, where no load was told, some of their loads. */
-function unopenedAmong(db: Access, sheet: SheetRow, stops: readonly SiteText[], told: readonly SiteOutcome[]): SiteText[] {
-  const unopened = unopenedLoads(db, sheet);
-  const poured = pouredLoads(db, sheet);
+function unopenedAmong(stops: readonly SiteText[], loads: ReturnType<typeof loadsOf>, told: readonly SiteOutcome[]): SiteText[] {
   return stops.filter(({ name }) => {
-    const none = !poured.some((load) => load.site === name);
-    const asPlanned = !told.some((one) => one.name === name);
-    return unopened.some((load) => load.site === name) && (none || asPlanned);
+    const own = loads.filter(({ site }) => site === name);
+    const isTold = told.some((one) => one.name === name);
+    return isTold ? own.length > 0 && own.every(({ opened }) => !opened) : own.some(({ opened }) => !opened);
   });
 }
 

@@ -1,8 +1,8 @@
 import { bad, good, type Result } from "@/core/issue";
 import { isZone, localDate } from "@/formats/day";
-import type { Access, Records } from "@/records/database";
+import type { Records } from "@/records/database";
 import { whole } from "@/records/database";
-import { changeSetting, putSetting, readSetting } from "@/records/settings";
+import { changeSetting, putSetting } from "@/records/settings";
 import { firmZone, nowText } from "./clock";
 import { isReason, issue, shown } from "./input";
 
@@ -37,15 +37,10 @@ export function saveZone(db: Records, input: unknown): Result<{ zone: string }> 
             `say why they go by ${zone} from now on`,
           ),
         );
-      keepReason(tx, why.trim(), now);
+      // The reason stands under a key of its own; what it was before stays on record as every setting does.
+      changeSetting(tx, "time-zone-why", why.trim(), now);
       changeSetting(tx, "time-zone", zone, now);
     } else putSetting(tx, "time-zone", zone, now);
     return good({ zone });
   });
-}
-
-/** The reason of a change stands under a key of its own; what it was before stays on record as every setting does. */
-function keepReason(tx: Access, why: string, now: string): void {
-  if (readSetting(tx, "time-zone-why") === undefined) putSetting(tx, "time-zone-why", why, now);
-  else changeSetting(tx, "time-zone-why", why, now);
 }

@@ -21,7 +21,7 @@ import { lastCount } from "@/records/stock";
 import { todayOf } from "./clock";
 import { isId, issue, nowText, shown } from "./input";
 import { once } from "./once";
-import { yearNow } from "./year";
+import { yearNow, type YearNow } from "./year";
 
 /** The shelf: what is on hand and of which lot, what the season still takes, what is to be bought, where a lot went. */
 
@@ -71,16 +71,8 @@ function unitPrice(card: CardText, came: readonly DeliveryRow[]): number | undef
   return of && size ? Number(of.price) / size : undefined;
 }
 
-/**
- * The shelf as it stands, with what is laid out for the rest of this year.
- * @param next with what is laid out for all of the next one, on what the rest of this one leaves
- */
-export function shelf(db: Records, aside?: SetAside[], next = false): ShelfEntry {
-  const { asked, year, program } = yearNow(db, next, aside);
-  const today = todayOf(db);
-  const before = next ? new Map(shelf(db, aside).products.map((one) => [one.labelId, one.all])) : undefined;
-  const soon = daysLater(today, SOON);
-  /** By round: what is needed soon, and in all, g or mL. */
+/** By round: what a year takes of it until a day, and in all, g or mL. */
+function needsOf({ asked, year }: YearNow, soon: string): readonly { readonly soon: number; readonly all: number }[] {
   const needs = asked.rounds.map(() => ({ soon: 0, all: 0 }));
   for (const { site, round, state, on } of year.items) {
     const { counting } = asked.rounds[round]!;
@@ -89,6 +81,20 @@ export function shelf(db: Records, aside?: SetAside[], next = false): ShelfEntry
     needs[round]!.all += amount;
     if (on <= soon) needs[round]!.soon += amount;
   }
+  return needs;
+}
+
+/**
+ * The shelf as it stands, with what is laid out for the rest of this year.
+ * @param next with what is laid out for all of the next one, on what the rest of this one leaves
+ */
+export function shelf(db: Records, aside?: SetAside[], next = false): ShelfEntry {
+  const now = yearNow(db, next, aside);
+  const { asked, program } = now;
+  const today = todayOf(db);
+  const soon = daysLater(today, SOON);
+  const needs = needsOf(now, soon);
+  const before = next ? needsOf(yearNow(db, false, aside), soon) : undefined;
   const products = listLabels(db, aside)
     .filter((label) => !label.retired)
     .flatMap(({ id, card }): ShelfProduct[] => {
@@ -97,13 +103,14 @@ export function shelf(db: Records, aside?: SetAside[], next = false): ShelfEntry
       const stock = onHand(db, id, card, aside);
       if (!stock && rounds.length === 0) return [];
       const price = unitPrice(card, came);
-      const need = (of: "soon" | "all") => rounds.reduce((sum, { i }) => sum + needs[i]![of], 0);
+      const need = (of: "soon" | "all", by = needs) => rounds.reduce((sum, { i }) => sum + by[i]![of], 0);
+      const left = stock ? Math.max(0, stock.left - (before ? need("all", before) : 0)) : null;
       return [
         {
           labelId: id,
           name: card.name,
           form: card.form,
-          left: stock ? Math.max(0, stock.left - (before?.get(id) ?? 0)) : null,
+          left,
           short: stock?.short ?? false,
           soon: need("soon"),
           all: need("all"),
@@ -112,7 +119,7 @@ export function shelf(db: Records, aside?: SetAside[], next = false): ShelfEntry
             need: round.counting ? needs[i]!.all : null,
             cost: price !== undefined && round.counting ? needs[i]!.all * price : null,
           })),
-          buy: toBuy(need("all") - Math.max(0, (stock?.left ?? 0) - (before?.get(id) ?? 0)), card, came),
+          buy: toBuy(need("all") - (left ?? 0), card, came),
           lots: came.map(({ id: delivery, lot, content, count, price: paid, came: on, opened, useBy }) => ({
             id: delivery,
             lot,

@@ -19,7 +19,7 @@ import { revisionsOf } from "@/records/revision";
 import { seedOfSites, type SiteSeed } from "@/records/sites";
 import { todayOf } from "./clock";
 import { downOn } from "./counted";
-import { doneBySite, doneOn, type Done } from "./done";
+import { doneBySite, doneOn, NOTHING_DONE, type Done } from "./done";
 import { programOf, seedOf } from "./program";
 
 /** The firm's year, laid out ahead: which round on which day on which site, and what doesn't fit. */
@@ -116,7 +116,7 @@ export function yearAsked(
   });
   const all = rounds.length > 0 ? seedOfSites(db) : [];
   const sites = byPlace(only ? all.filter(({ id }) => only.has(id)) : all);
-  const done: Done = next ? { bySite: new Map(), unclear: [] } : doneBySite(db, program, `${year}-01-01`, sites, today);
+  const done = next ? NOTHING_DONE : doneBySite(db, program, sites, today);
   const zonesOf = zonesWithHistory(sites, yearRounds, before, counted);
   const yearSites = sites.map((site, i): YearSite => {
     const own = doneOn(done, site.id);

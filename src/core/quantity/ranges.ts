@@ -161,8 +161,8 @@ export const withUnit = (field: Field, typed: string, system: System): string =>
 export const unitsIn = (field: Field): FieldUnits => ({ us: FIELDS[field].bare, metric: METRIC_BARE[field] });
 
 /**
- * What was understood of a typed text, where it isn't plain from the text itself: a fraction, two sides, feet and inches, thousands, a rate without its
- * area. Undefined where it is plain or can't be read.
+ * What was understood of a typed text, where it isn't plain from the text itself: a fraction, two sides, feet and inches, thousands, a
+ * rate without its area. Undefined where it is plain or can't be read.
  */
 export function understood(field: Field, typed: string): string | undefined {
   const text = typed.trim();

@@ -1,7 +1,7 @@
 import { dateOf, dayOf, daysFrom, daysLater, weekday, yearAfter } from "../calendar";
 import { sizeOf } from "../labels/active";
 import { activesOf, daysOfEntry, type Counting } from "../labels/budget";
-import type { PutDown, ZoneFacts } from "../labels/label";
+import type { PutDown, YearKind, ZoneFacts } from "../labels/label";
 import { judgeZone } from "../labels/limits";
 import type { Budget, Reason } from "../labels/reason";
 import { foldedName, sameName } from "../names";
@@ -203,12 +203,9 @@ function judgeAt(
   return { reasons: judged.flatMap(({ reasons }) => reasons), budgets: judged.flatMap(({ budgets }) => budgets) };
 }
 
-/** Whether a reason holds for as long as the calendar year lasts. */
-const isOfCalendarYear = ({ code, values }: Reason): boolean =>
-  (code === "over-year-limit" || code === "over-count-limit") && values.year.kind === "calendar";
-
-const isOfRollingYear = ({ code, values }: Reason): boolean =>
-  (code === "over-year-limit" || code === "over-count-limit") && values.year.kind === "rolling";
+/** Whether a reason is the limit of a year of some kind: a calendar year holds for as long as it lasts, a rolling one frees by the day. */
+const isOfYear = ({ code, values }: Reason, kind: YearKind): boolean =>
+  (code === "over-year-limit" || code === "over-count-limit") && values.year.kind === kind;
 
 /** A round on a site that waits for its day. */
 interface Waiting {
@@ -417,14 +414,15 @@ class Laying {
     if (broken.length > 0) {
       this.on_[site]![round] = null;
       // Another day of the same calendar year counts alike; what runs by the day may free.
-      if (!broken.some(isOfCalendarYear)) return day + 1;
+      const lasting = broken.filter((reason) => isOfYear(reason, "calendar"));
+      if (lasting.length === 0) return day + 1;
       this.keep(site, round, {
         state: "unfit",
         on: null,
         earliest: dateOf(earliest),
         latest,
         reasons: ["limit"],
-        held: broken.filter(isOfCalendarYear),
+        held: lasting,
       });
       return undefined;
     }
@@ -435,7 +433,7 @@ class Laying {
   /** The next day on which what holds a round may hold it no more; undefined where no day helps. */
   private freeAgain(site: number, round: number, held: readonly Reason[], date: string): string | undefined {
     const waits = held.map(
-      (reason) => reason.earliest ?? (isOfRollingYear(reason) ? this.firstOut(site, round, date) : undefined),
+      (reason) => reason.earliest ?? (isOfYear(reason, "rolling") ? this.firstOut(site, round, date) : undefined),
     );
     return waits.every((one) => one !== undefined) ? latestOf(waits)! : undefined;
   }

@@ -70,7 +70,7 @@ const MOST_DRAWN = 12;
 
 function brokenOf({ what, issue, points, at }: BrokenRing): BrokenFound {
   const outer = mendedRing(what, points);
-  const mend = outer && ringOf({ name: "mended", polygons: [{ outer, holes: [] }], touching: false, walk: null });
+  const mend = outer && ringOf({ name: "mended", polygons: [{ outer, holes: [] }], walk: null });
   return { what, issue, points: thinnedLine(points), at, mend: mend ?? null };
 }
 
@@ -89,7 +89,7 @@ function apartFrom(rings: readonly RingFound[]): { readonly rings: readonly Ring
   };
 }
 
-function ringOf({ name, polygons, walk }: MapZone): RingFound {
+function ringOf({ name, polygons, walk }: Omit<MapZone, "touching">): RingFound {
   const walked = walk !== null;
   const thin = polygons.map((polygon) => thinned(polygon, walked));
   const count = (all: readonly MapPolygon[]) =>
@@ -115,7 +115,7 @@ export function ringOfWalk(points: readonly Position[]): Result<RingFound> {
   const outer = readRing(tidy, "", faults, false);
   if (!outer) return { ok: false, issues: faults.issues };
   const walk = { gap: gapOf(points), fixes: points.length };
-  return good(ringOf({ name: "lawn", polygons: [{ outer, holes: [] }], touching: false, walk }));
+  return good(ringOf({ name: "lawn", polygons: [{ outer, holes: [] }], walk }));
 }
 
 /** A walk is thinned no more than it takes until it doesn't cross itself, m. */
@@ -221,7 +221,7 @@ export function withCorner(found: RingFound, ring: number, corner: number, to: P
   const faults = new MapFaults();
   const polygons = moved.map((polygon) => readPolygon(polygon, "", faults, false));
   if (faults.issues.length > 0) return { ok: false, issues: faults.issues };
-  const { area, sliver } = ringOf({ name: found.name, polygons: polygons as MapPolygon[], touching: false, walk: null });
+  const { area, sliver } = ringOf({ name: found.name, polygons: polygons as MapPolygon[], walk: null });
   return good({ ...found, polygons: asText(polygons as MapPolygon[]), area, sliver });
 }
 

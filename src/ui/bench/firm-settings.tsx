@@ -2,7 +2,7 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import { useMemo, useState, type ReactNode } from "react";
-import { CURRENCIES } from "@/formats/currency";
+import { currencies } from "@/formats/currency";
 import { sentences, useCurrency, useSend, useSlice } from "../data/records";
 import { Button, Note, Select } from "../parts/controls";
 import { Field } from "../parts/field";
@@ -53,7 +53,7 @@ export function FirmCurrency() {
       name="The firm's currency"
       says={<Note>What packages cost, on every card and delivery.</Note>}
       field="Currency of the prices"
-      choices={CURRENCIES}
+      choices={currencies()}
       worded={(code) => `${code} · ${names.of(code)}`}
       stands={useCurrency()}
       press="Save the currency"

@@ -4,6 +4,7 @@ import { Box, chakra } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
 import { Button } from "../parts/controls";
+import { Modal } from "../parts/modal";
 import { KEYS, ROOMS } from "./rooms";
 
 /** Whether a key press belongs to the thing that has the focus, and is no command. */
@@ -31,42 +32,20 @@ export function useRoomKeys() {
   return { shown, open: () => setShown(true), close: () => setShown(false) };
 }
 
-const Dialog = chakra("dialog", {
-  base: {
-    margin: "auto",
-    padding: "20px 24px",
-    background: "sheet",
-    color: "ink",
-    border: "2px solid",
-    borderColor: "ink",
-    maxWidth: "min(480px, 92vw)",
-    "&::backdrop": { background: "rgb(5 11 8 / 0.6)" },
-  },
-});
-
 export function KeyList({ shown, onClose }: { shown: boolean; onClose: () => void }) {
-  const dialog = useRef<HTMLDialogElement>(null);
-  useEffect(() => {
-    if (shown) dialog.current?.showModal();
-    else dialog.current?.close();
-  }, [shown]);
   return (
-    <Dialog ref={dialog} onClose={onClose} aria-label="Keys">
-      {shown && (
-        <>
-          <Box as="dl" display="grid" gridTemplateColumns="110px 1fr" gap="6px 16px" marginBottom="16px">
-            {KEYS.map(([key, does]) => (
-              <Box key={key} display="contents">
-                <chakra.dt fontFamily="reading" fontWeight="700">
-                  {key}
-                </chakra.dt>
-                <dd>{does}</dd>
-              </Box>
-            ))}
+    <Modal name="Keys" shown={shown} onClose={onClose}>
+      <Box as="dl" display="grid" gridTemplateColumns="110px 1fr" gap="6px 16px" marginBottom="16px">
+        {KEYS.map(([key, does]) => (
+          <Box key={key} display="contents">
+            <chakra.dt fontFamily="reading" fontWeight="700">
+              {key}
+            </chakra.dt>
+            <dd>{does}</dd>
           </Box>
-          <Button onClick={onClose}>Close</Button>
-        </>
-      )}
-    </Dialog>
+        ))}
+      </Box>
+      <Button onClick={onClose}>Close</Button>
+    </Modal>
   );
 }

@@ -1,74 +1,53 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import { useEffect, useRef, useState } from "react";
+import { useState } from "react";
 import { dialled, NUMBERS } from "@/formats/firm-numbers";
 import type { CardText } from "@/formats/card/card";
 import { useLabels, useSlice } from "../data/records";
 import { Button, Note, Select } from "../parts/controls";
 import { Field } from "../parts/field";
 import { Column, Row } from "../parts/layout";
+import { Modal } from "../parts/modal";
 import { CASES, type TroubleCase } from "./cases";
-
-const Dialog = chakra("dialog", {
-  base: {
-    margin: "auto",
-    padding: "16px 18px 20px",
-    background: "sheet",
-    color: "ink",
-    border: "3px solid",
-    borderColor: "stop",
-    width: "min(640px, 100vw)",
-    maxHeight: "96vh",
-    overflowY: "auto",
-    "&::backdrop": { background: "rgb(5 11 8 / 0.6)" },
-  },
-});
 
 /**
  * What to do when something goes wrong: part of every page, so that it opens when the server doesn't answer. What stands on cards and
  * the firm's numbers are shown as far as they were read.
  */
 export function Trouble({ shown, onClose }: { shown: boolean; onClose: () => void }) {
-  const dialog = useRef<HTMLDialogElement>(null);
   const [picked, setPicked] = useState<TroubleCase>();
-  useEffect(() => {
-    if (shown) dialog.current?.showModal();
-    else dialog.current?.close();
-  }, [shown]);
   const close = () => {
     setPicked(undefined);
     onClose();
   };
   return (
-    <Dialog ref={dialog} onClose={close} aria-label="Something went wrong">
-      {shown && (
-        <Column gap="14px">
-          {picked ? (
-            <Doing of={picked} onBack={() => setPicked(undefined)} />
-          ) : (
-            <>
-              <chakra.h2 fontSize="24px" fontWeight="700">
-                What happened?
-              </chakra.h2>
-              <Box display="grid" gap="10px" gridTemplateColumns={{ base: "1fr", md: "1fr 1fr" }}>
-                {CASES.map((one) => (
-                  <Button key={one.id} onClick={() => setPicked(one)} minH="56px" fontSize="19px" justifyContent="flex-start">
-                    {one.name}
-                  </Button>
-                ))}
-              </Box>
-            </>
-          )}
-          <Note>The label and whoever answers the phone stand above this page. It doesn&apos;t say what anybody has.</Note>
-          <Box>
-            <Button look="quiet" onClick={close}>
-              Close
-            </Button>
-          </Box>
-        </Column>
-      )}
-    </Dialog>
+    <Modal name="Something went wrong" shown={shown} onClose={close} weight="grave">
+      <Column gap="14px">
+        {picked ? (
+          <Doing of={picked} onBack={() => setPicked(undefined)} />
+        ) : (
+          <>
+            <chakra.h2 fontSize="24px" fontWeight="700">
+              What happened?
+            </chakra.h2>
+            <Box display="grid" gap="10px" gridTemplateColumns={{ base: "1fr", md: "1fr 1fr" }}>
+              {CASES.map((one) => (
+                <Button key={one.id} onClick={() => setPicked(one)} minH="56px" fontSize="19px" justifyContent="flex-start">
+                  {one.name}
+                </Button>
+              ))}
+            </Box>
+          </>
+        )}
+        <Note>The label and whoever answers the phone stand above this page. It doesn&apos;t say what anybody has.</Note>
+        <Box>
+          <Button look="quiet" onClick={close}>
+            Close
+          </Button>
+        </Box>
+      </Column>
+    </Modal>
   );
 }
 
