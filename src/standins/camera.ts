@@ -34,8 +34,6 @@ export interface Scene {
   readonly blur?: number;
   /** The sensor's noise, a standard deviation in steps of 255. */
   readonly noise?: number;
-  /** Drawn by a program, which mixes the numbers that a screen shows, in place of light. */
-  readonly drawn?: boolean;
   readonly seed?: number;
 }
 
@@ -133,7 +131,6 @@ export function photograph(scene: Scene): Picture {
   const paper: Colour = COLOURS[scene.paper ?? "yellow"];
   const stain: Colour = scene.paper === "white" ? COLOURS.red : COLOURS.blue;
   const where = lying(scene, uniform);
-  const mix = scene.drawn ? written : (lit: number) => lit;
   const wets = cards.map(({ drops }) => byPlace(drops, size));
   const far = 1.6 * Math.max(width, height);
   const slant = ((scene.tilt ?? 0) * Math.PI) / 180;
@@ -141,9 +138,7 @@ export function photograph(scene: Scene): Picture {
   const lit = [new Float32Array(width * height), new Float32Array(width * height), new Float32Array(width * height)] as const;
   const rough = Float32Array.from({ length: 64 * 64 }, () => 1 + 0.12 * normal(uniform));
   // What each of the few colours adds to a pixel is worked out once, that of the ground for each of its grains.
-  const mixed = (colour: Colour): Colour => [mix(colour[0]), mix(colour[1]), mix(colour[2])];
-  const [ofPaper, ofStain] = [mixed(paper), mixed(stain)];
-  const ofGround = Array.from(rough, (grain) => mixed([ground[0] * grain, ground[1] * grain, ground[2] * grain]));
+  const ofGround = Array.from(rough, (grain): Colour => [ground[0] * grain, ground[1] * grain, ground[2] * grain]);
   const colourOf = (px: number, py: number, bare: Colour): Colour => {
     // From the picture back to the ground: the camera looks down at a slant.
     const sy = py - height / 2;
@@ -157,7 +152,7 @@ export function photograph(scene: Scene): Picture {
       const u = (dx * at.cos + dy * at.sin) / perMm + size.long / 2;
       const v = (-dx * at.sin + dy * at.cos) / perMm + size.short / 2;
       if (u < 0 || v < 0 || u >= size.long || v >= size.short) continue;
-      return wets[i]!(u, v) ? ofStain : ofPaper;
+      return wets[i]!(u, v) ? stain : paper;
     }
     return bare;
   };
@@ -183,8 +178,7 @@ export function photograph(scene: Scene): Picture {
   for (const plane of lit) blurred(plane, width, height, scene.blur ?? 0);
   const rgba = new Uint8ClampedArray(width * height * 4);
   for (let i = 0; i < width * height; i += 1) {
-    for (let c = 0; c < 3; c += 1)
-      rgba[i * 4 + c] = (scene.drawn ? lit[c]![i]! : written(lit[c]![i]!)) + (scene.noise ? scene.noise * normal(uniform) : 0);
+    for (let c = 0; c < 3; c += 1) rgba[i * 4 + c] = written(lit[c]![i]!) + (scene.noise ? scene.noise * normal(uniform) : 0);
     rgba[i * 4 + 3] = 255;
   }
   return { width, height, rgba };

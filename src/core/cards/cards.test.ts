@@ -2,11 +2,10 @@ import fc from "fast-check";
 import { seeded } from "../risk/chance";
 import { depositOf } from "./look";
 import { fitted, median, parting } from "./least-squares";
-import { closed, filled, hullOf, opened, outlined, pieces, type Mask } from "./mask";
+import { closed, distances, filled, hullOf, opened, outlined, pieces, type Mask } from "./mask";
 import { fallenPerPixel } from "./overlap";
 import { areaOf, ordered, quadIn, sidesOf, within, type Point } from "./quad";
 import { onPicture } from "./square-up";
-import { distances } from "./stains";
 
 const maskOf = (...rows: string[]): Mask => ({
   width: rows[0]!.length,

@@ -1,6 +1,6 @@
 import type { CardSize } from "./find";
 import { measureCard, type Measured, type Seen } from "./measure";
-import type { Picture } from "./picture";
+import { writtenOf, type Picture } from "./picture";
 import type { Quad } from "./quad";
 
 /** What is shown of a card: the card squared up, with a line round each stain that was counted. */
@@ -32,7 +32,7 @@ function withLines({ squared, stained }: Seen): Shown {
   const { width, height, planes } = squared;
   const rgba = new Uint8ClampedArray(width * height * 4);
   for (let i = 0; i < width * height; i += 1) {
-    for (let c = 0; c < 3; c += 1) rgba[i * 4 + c] = planes[c]![i]!;
+    for (let c = 0; c < 3; c += 1) rgba[i * 4 + c] = writtenOf(planes[c]![i]!);
     rgba[i * 4 + 3] = 255;
   }
   const { piece } = stained;
@@ -70,11 +70,11 @@ export interface CardResult {
 }
 
 const disc = (diameter: number) => (Math.PI / 4) * (diameter / 10) ** 2;
-/** A stain's edge is sure to so much of a pixel: as pictures are written, more or less of an edge's light counts. */
-const EDGE_PX = 0.14;
+/** What a person puts on a card, or takes off it, is right to so much of it (ours). */
+const HAND_OFF = 0.2;
 
 /** What a card comes to with what a person changed of it. */
-export function resultOf(measured: Measured, perMm: number, { out, added }: Corrected): CardResult {
+export function resultOf(measured: Measured, { out, added }: Corrected): CardResult {
   const gone = new Set(out);
   const stains = measured.stains.filter((_, i) => !gone.has(i));
   const diameters = [...stains, ...added].map(({ diameter }) => diameter).sort((a, b) => a - b);
@@ -82,10 +82,9 @@ export function resultOf(measured: Measured, perMm: number, { out, added }: Corr
   const more = added.reduce((sum, { diameter }) => sum + disc(diameter), 0);
   const cover = Math.min(1, Math.max(0, measured.cover + (more - lost) / measured.area));
   const counted = diameters.length / measured.area;
-  const edge = diameters.reduce((sum, d) => sum + Math.PI * (d / 10), 0) / measured.area;
   return {
     cover,
-    coverOff: Math.min(cover, (edge * EDGE_PX) / (10 * perMm)),
+    coverOff: Math.min(Math.max(cover, 1 - cover), measured.coverOff + (HAND_OFF * (more + lost)) / measured.area),
     counted,
     fallen: Math.max(counted, measured.fallen + (added.length - out.length) / measured.area),
     sizes: diameters.length === 0 ? null : { number: partsOf(diameters, () => 1), volume: partsOf(diameters, (d) => d ** 3) },

@@ -124,3 +124,37 @@ export function outlined(mask: Mask, least: number): Piece[] {
     cut: points.some(({ x, y }) => x < 0 || y < 0 || x > width - 1 || y > height - 1),
   }));
 }
+
+const FAR = 1e20;
+
+/** How far each place of a mask is from what is off, squared, px² (Felzenszwalb and Huttenlocher 2012, from memory). */
+export function distances({ width, height, on }: Mask): Float32Array {
+  const out = Float32Array.from(on, (one) => (one ? FAR : 0));
+  const n = Math.max(width, height);
+  const [f, v, z] = [new Float64Array(n), new Int32Array(n), new Float64Array(n + 1)];
+  const lower = (count: number, start: number, step: number) => {
+    for (let i = 0; i < count; i += 1) f[i] = out[start + i * step]!;
+    let k = 0;
+    v[0] = 0;
+    [z[0], z[1]] = [-FAR, FAR];
+    for (let q = 1; q < count; q += 1) {
+      let s = (f[q]! + q * q - (f[v[k]!]! + v[k]! ** 2)) / (2 * (q - v[k]!));
+      while (s <= z[k]!) {
+        k -= 1;
+        s = (f[q]! + q * q - (f[v[k]!]! + v[k]! ** 2)) / (2 * (q - v[k]!));
+      }
+      k += 1;
+      v[k] = q;
+      z[k] = s;
+      z[k + 1] = FAR;
+    }
+    k = 0;
+    for (let q = 0; q < count; q += 1) {
+      while (z[k + 1]! < q) k += 1;
+      out[start + q * step] = (q - v[k]!) ** 2 + f[v[k]!]!;
+    }
+  };
+  for (let x = 0; x < width; x += 1) lower(height, x, width);
+  for (let y = 0; y < height; y += 1) lower(width, y * width, 1);
+  return out;
+}

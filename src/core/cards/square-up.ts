@@ -1,5 +1,5 @@
 import type { CardSize } from "./find";
-import type { Picture, Planes } from "./picture";
+import { LIGHT, type Picture, type Planes } from "./picture";
 import { sidesOf, type Point, type Quad } from "./quad";
 
 /** Finer than this nothing is gained: pixels for a millimetre. */
@@ -32,7 +32,7 @@ export function perMmOf(quad: Quad, size: CardSize): number {
   return Math.min(FINEST, Math.max(long / size.long, short / size.short));
 }
 
-/** Squares a card up, its long side across. @param size in mm */
+/** Squares a card up, its long side across, in light: what lies between two pixels is a mixture of lights. @param size in mm */
 export function squaredUp(picture: Picture, quad: Quad, size: CardSize): Squared {
   const perMm = perMmOf(quad, size);
   const [w, h] = [Math.round(size.long * perMm), Math.round(size.short * perMm)];
@@ -51,8 +51,8 @@ export function squaredUp(picture: Picture, quad: Quad, size: CardSize): Squared
       const to = y * w + x;
       for (let c = 0; c < 3; c += 1)
         planes[c]![to] =
-          (rgba[i + c]! * (1 - fx) + rgba[i + 4 + c]! * fx) * (1 - fy) +
-          (rgba[below + c]! * (1 - fx) + rgba[below + 4 + c]! * fx) * fy;
+          (LIGHT[rgba[i + c]!]! * (1 - fx) + LIGHT[rgba[i + 4 + c]!]! * fx) * (1 - fy) +
+          (LIGHT[rgba[below + c]!]! * (1 - fx) + LIGHT[rgba[below + 4 + c]!]! * fx) * fy;
     }
   return { width: w, height: h, planes, perMm };
 }

@@ -1,5 +1,6 @@
-import { pieces, type Mask } from "./mask";
+import { distances, pieces, type Mask } from "./mask";
 import { fallenPerPixel } from "./overlap";
+import { smoothed } from "./smoothed";
 import type { Wetness } from "./wet";
 
 /** One stain, in pixels of the squared-up card. */
@@ -14,7 +15,7 @@ export interface Blot {
 
 export interface Stained {
   readonly blots: readonly Blot[];
-  /** Of each pixel, which blot's piece it belongs to, from 1; nought on paper. */
+  /** Of each pixel, which piece it belongs to, from 1; nought on paper and in a stain's soft edge. */
   readonly piece: Int32Array;
   /** How much of each pixel is covered, 0 to 1. */
   readonly cover: Float32Array;
@@ -22,68 +23,19 @@ export interface Stained {
   readonly fallen: number;
 }
 
-const FAR = 1e20;
-
-/** How far each place of a mask is from what is off, squared, px² (Felzenszwalb and Huttenlocher 2012, from memory). */
-export function distances({ width, height, on }: Mask): Float32Array {
-  const out = Float32Array.from(on, (one) => (one ? FAR : 0));
-  const n = Math.max(width, height);
-  const [f, v, z] = [new Float64Array(n), new Int32Array(n), new Float64Array(n + 1)];
-  const lower = (count: number, start: number, step: number) => {
-    for (let i = 0; i < count; i += 1) f[i] = out[start + i * step]!;
-    let k = 0;
-    v[0] = 0;
-    [z[0], z[1]] = [-FAR, FAR];
-    for (let q = 1; q < count; q += 1) {
-      let s = (f[q]! + q * q - (f[v[k]!]! + v[k]! ** 2)) / (2 * (q - v[k]!));
-      while (s <= z[k]!) {
-        k -= 1;
-        s = (f[q]! + q * q - (f[v[k]!]! + v[k]! ** 2)) / (2 * (q - v[k]!));
-      }
-      k += 1;
-      v[k] = q;
-      z[k] = s;
-      z[k + 1] = FAR;
-    }
-    k = 0;
-    for (let q = 0; q < count; q += 1) {
-      while (z[k + 1]! < q) k += 1;
-      out[start + q * step] = (q - v[k]!) ** 2 + f[v[k]!]!;
-    }
-  };
-  for (let x = 0; x < width; x += 1) lower(height, x, width);
-  for (let y = 0; y < height; y += 1) lower(width, y * width, 1);
-  return out;
-}
-
-/** The mean of a pixel and the eight round it: what is smaller than that is noise. */
-function smoothed({ width, height, part }: Wetness): Float32Array {
-  const rows = new Float32Array(part.length);
-  const out = new Float32Array(part.length);
-  for (let y = 0; y < height; y += 1)
-    for (let x = 0; x < width; x += 1) {
-      const i = y * width + x;
-      rows[i] = (part[i - (x > 0 ? 1 : 0)]! + 2 * part[i]! + part[i + (x < width - 1 ? 1 : 0)]!) / 4;
-    }
-  for (let y = 0; y < height; y += 1)
-    for (let x = 0; x < width; x += 1) {
-      const i = y * width + x;
-      out[i] = (rows[i - (y > 0 ? width : 0)]! + 2 * rows[i]! + rows[i + (y < height - 1 ? width : 0)]!) / 4;
-    }
-  return out;
-}
-
 /** A small stain, blurred, never gets half as dark as a large one; it must stand well above the noise, though. */
 const FAINT = 0.22;
 const ABOVE_NOISE = 5;
 /** What the smoothing leaves of the noise. */
 const LEFT = 0.375;
-/** How far the soft edge of a stain reaches past where it is half covered, px. */
-const EDGE = 2;
+/** How far the soft edge of a stain reaches past where it is half covered: so many blurs and a pixel. */
+const EDGE = 2.5;
 
-/** @param cut how wet a pixel counts as stained, a part; a half is where a sharp edge lies */
+/**
+ * @param cut how wet a pixel counts as stained, a part; a half is where a sharp edge lies
+ */
 export function stainsOf(wet: Wetness, cut = 0.5): Stained {
-  const { width, height, part } = wet;
+  const { width, height, part, blur } = wet;
   const smooth = smoothed(wet);
   const faint = Math.max(FAINT * (cut / 0.5), ABOVE_NOISE * LEFT * wet.noise);
   const above = (least: number): Mask => {
@@ -100,27 +52,30 @@ export function stainsOf(wet: Wetness, cut = 0.5): Stained {
   const { of, count } = pieces({ width, height, on });
   const far = distances({ width, height, on });
   const cover = new Float32Array(part.length);
-  const piece = withEdge({ width, height, on }, of);
+  const edge = Math.ceil(EDGE * blur) + 1;
+  const inner = 4 * blur + 2;
+  const edged = withEdge({ width, height, on }, of, edge);
   const area = new Float64Array(count + 1);
   for (let i = 0; i < part.length; i += 1) {
-    if (piece[i] === 0) continue;
-    cover[i] = far[i]! > EDGE ** 2 ? 1 : Math.min(1, Math.max(0, part[i]!));
-    area[piece[i]!]! += cover[i]!;
+    if (edged[i] === 0) continue;
+    // Of an edge all counts as it is seen, noise too: over many pixels that goes out.
+    cover[i] = far[i]! > inner ** 2 ? 1 : part[i]!;
+    area[edged[i]!]! += cover[i]!;
   }
   return {
     blots: blotsOf({ width, height, on }, of, count, far, area),
-    piece,
+    piece: of,
     cover,
     fallen: fallenPerPixel({ width, height, on }),
   };
 }
 
 /** The pieces with the soft edge round them, each pixel of it with the piece that it lies nearest to. */
-function withEdge({ width, height }: Mask, of: Int32Array): Int32Array {
+function withEdge({ width, height }: Mask, of: Int32Array, edge: number): Int32Array {
   const out = Int32Array.from(of);
   let front: number[] = [];
   for (let i = 0; i < of.length; i += 1) if (of[i] !== 0) front.push(i);
-  for (let ring = 0; ring < EDGE; ring += 1) {
+  for (let ring = 0; ring < edge; ring += 1) {
     const next: number[] = [];
     for (const i of front) {
       const x = i % width;

@@ -25,17 +25,20 @@ interface CardProps {
 const percent = (part: number, figures = 3): string => writeNumber(part * 100, { figures });
 const microns = (mm: number): string => writeNumber(mm * 1000, { figures: 2 });
 
+/** What a card is called of which no cover is told. */
+const NOT_READ = { "one colour": "all one colour", "too fine": "too fine to be told" };
+
 /** One card squared up, with what was counted on it; a press takes a stain out, puts it back, or adds one. */
 export function CardView({ number, card, busy, spread, onCorrect, onCut, onDry, onDrop }: CardProps) {
   const { seen, corrected } = card;
-  const { cover, coverOff, counted, fallen, sizes } = resultOf(seen.measured, seen.perMm, corrected);
+  const { cover, coverOff, counted, fallen, sizes } = resultOf(seen.measured, corrected);
   const changed = corrected.out.length + corrected.added.length;
   return (
     <Box as="section" aria-label={`Card ${number}`} borderTop="2px solid" borderColor="ink" paddingTop="10px">
       <Row justifyContent="space-between" flexWrap="wrap" gap="4px 18px">
         <Box>
           <chakra.strong fontSize="22px" fontFamily="reading">
-            {number}: {isOpen(card) ? "all one colour" : `${percent(cover)} % covered`}
+            {number}: {isOpen(card) ? NOT_READ[seen.measured.told as "one colour" | "too fine"] : `${percent(cover)} % covered`}
           </chakra.strong>
           {!isOpen(card) && (
             <Box as="span" color="soft">
@@ -58,7 +61,13 @@ export function CardView({ number, card, busy, spread, onCorrect, onCut, onDry, 
           `Drops, by a spread of ${spread}: half under ${microns(sizes.number[1] / spread)} µm, half of their volume under ${microns(sizes.volume[1] / spread)} µm (a tenth under ${microns(sizes.volume[0] / spread)}, nine tenths under ${microns(sizes.volume[2] / spread)}). `}
         Stains under {microns(seen.measured.smallest)} µm can&apos;t be seen in this picture.
       </Box>
-      {isOpen(card) && (
+      {isOpen(card) && seen.measured.told === "too fine" && (
+        <Notice state="stop">
+          The stains are too fine for this picture, or it is blurred: what they cover can&apos;t be told. Take it again from
+          nearer and sharper, in even light; or leave the card out.
+        </Notice>
+      )}
+      {isOpen(card) && seen.measured.told === "one colour" && (
         <Notice state="stop">
           Nothing fell on this card, or nothing is left dry: the picture can&apos;t tell which. Leave it out if it is wet through.
           <Box marginTop="8px">

@@ -171,7 +171,7 @@ function Cards() {
   );
 }
 
-const coverOf = ({ seen, corrected }: CardState): number => resultOf(seen.measured, seen.perMm, corrected).cover;
+const coverOf = ({ seen, corrected }: CardState): number => resultOf(seen.measured, corrected).cover;
 
 function Looking({ says, part, onStop }: { says: string; part: number; onStop: () => void }) {
   return (

@@ -19,7 +19,8 @@ const SEEN = {
     fallen: 3,
     area: 18,
     smallest: 0.2,
-    uniform: false,
+    told: "stains",
+    coverOff: 0.01,
     stains: [
       { x: 10, y: 10, diameter: 1, split: false },
       { x: 20, y: 12, diameter: 2, split: false },
@@ -82,7 +83,7 @@ describe("a paper's spread", () => {
 
 test("a card of one colour is no 0 %: somebody says that nothing fell on it, or leaves it out", () => {
   const onDry = jest.fn();
-  const measured = { ...(SEEN as { measured: object }).measured, uniform: true, cover: 0, fallen: 0, stains: [] };
+  const measured = { ...(SEEN as { measured: object }).measured, told: "one colour", cover: 0, fallen: 0, stains: [] };
   const seen = { measured, shown: { width: 10, height: 10, rgba: new Uint8ClampedArray(400) }, rim: 0, perMm: 10 };
   const card = { seen, cut: 0.5, corrected: NONE };
   const view = (of: object) => (

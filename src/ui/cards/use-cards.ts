@@ -17,7 +17,7 @@ export interface CardState {
 }
 
 /** A card that is all one colour says nothing by itself: dry and wet through look alike. */
-export const isOpen = ({ seen, dry }: CardState): boolean => seen.measured.uniform && !dry;
+export const isOpen = ({ seen, dry }: CardState): boolean => seen.measured.told !== "stains" && !dry;
 
 export interface Photo {
   readonly width: number;
