@@ -9,7 +9,10 @@ export interface EvidenceKind {
   readonly lists: readonly (readonly string[])[];
 }
 
-const kind = (columns: string, key = "id"): EvidenceKind => ({ key: key.split(" "), lists: [columns.split(" ")] });
+const kind = (columns: string, key = "id", ...later: readonly string[]): EvidenceKind => ({
+  key: key.split(" "),
+  lists: [columns, ...later].map((list) => list.split(" ")),
+});
 
 export const EVIDENCE = {
   calibrations: kind(
@@ -41,7 +44,7 @@ export const EVIDENCE = {
   photos: kind("id look_id bytes created_at"),
   dismissals: kind("id record_id field slip typed reason at"),
   planned_days: kind("id batch site_id round year day later was was_later at"),
-  rounds_given: kind("id record_id round at"),
+  rounds_given: kind("id record_id round at", "id", "id record_id round at inferred"),
   waterings: kind("id site_id kind at depth strikes created_at"),
   deliveries: kind("id label_id lot content count price came opened use_by corrects created_at"),
   practices: kind("id person_id rig_id kind ground what strikes why created_at"),

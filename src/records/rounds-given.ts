@@ -3,7 +3,7 @@ import type { Access } from "./access";
 import { once } from "./prepared";
 import { roundsGiven } from "./schema-season";
 
-/** Which records a person gave to which round of the program. */
+/** Which records are of which round of the program: as a person said, or as it was inferred once. */
 
 export const giveRound = (db: Access, row: typeof roundsGiven.$inferInsert): void =>
   void db.insert(roundsGiven).values(row).run();

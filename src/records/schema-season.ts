@@ -50,6 +50,8 @@ export const roundsGiven = sqliteTable(
     /** The id of the round; null where it was none of them. */
     round: text("round"),
     at: text("at").notNull(),
+    /** Nobody said so: product, day and rate did, by the program as it stood. */
+    inferred: integer("inferred", { mode: "boolean" }).notNull().default(false),
   },
   (t) => [index("rounds_given_of").on(t.recordId)],
 );

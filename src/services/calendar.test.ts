@@ -4,7 +4,7 @@ import { allRows } from "@/records/whole";
 import { calendarOf, tellCalendar, tellCalendars } from "./calendar";
 import { holdClock } from "./clock";
 import { moveWork } from "./move-work";
-import { saveProgram } from "./program";
+import { programOf, saveProgram } from "./program";
 import { saveApplication } from "./save-application";
 import { add, freshRecords, ids, LABEL, must, town } from "./testing/town";
 
@@ -149,10 +149,19 @@ test("an hour that comes twice is told in UTC the second time", () => {
 test("next year's plan is told as this year's is", () => {
   const next = all().filter(({ start }) => start.year === 2027);
   expect(next.map(({ summary, start }) => [summary, String(start)])).toEqual([["Spray 1 lawn: feed", "2027-09-07"]]);
-  expect(all(ids.sites).map(({ uid, start }) => [/feed-[a-z0-9]+-(20\d\d)@/.exec(uid)![1], start.year])).toEqual([
+  expect(all(ids.sites).map(({ uid, start }) => [/-(20\d\d)@/.exec(uid)![1], start.year])).toEqual([
     ["2026", 2026],
     ["2027", 2027],
   ]);
+});
+
+test("a round that is called otherwise since is the same event, said anew", () => {
+  const before = all(ids.sites);
+  const { rounds, soil } = programOf(records.db);
+  must(saveProgram(records.db, { rounds: rounds.map((round) => ({ ...round, name: "autumn feed", "x-was": round.name })), soil }));
+  const after = all(ids.sites);
+  expect(after.map(({ uid }) => uid)).toEqual(before.map(({ uid }) => uid));
+  expect(after.map(({ summary }) => summary)).toEqual(["autumn feed at Green", "autumn feed at Green"]);
 });
 
 test("a site whose id begins as another's takes none of its events away", () => {

@@ -1,5 +1,6 @@
 import { bad, good, type Issue, type Result } from "@/core/issue";
 import { daysLater } from "@/core/calendar";
+import { idOfRound } from "@/formats/season/program";
 import { dutiesOfEntry } from "@/formats/after-duties";
 import { toCalendar, type CalendarEvent, type Said } from "@/formats/calendar/ics";
 import { installationOf, tellEvent, toldEvents, toldSites, type ToldEvent } from "@/records/calendar";
@@ -124,7 +125,7 @@ const lastDay = (said: string): string => {
 function laidOut(db: Records) {
   const today = todayOf(db);
   return [false, true].flatMap((next) => {
-    const { year, asked, sites } = yearNow(db, next);
+    const { year, asked, sites, program } = yearNow(db, next);
     return year.items.flatMap((item) =>
       item.state === "planned" && item.on !== null && item.on >= today
         ? [
@@ -132,6 +133,7 @@ function laidOut(db: Records) {
               on: item.on,
               site: sites[item.site]!,
               round: asked.rounds[item.round]!.name,
+              roundId: idOfRound(program.rounds[item.round]!),
             },
           ]
         : [],
@@ -167,8 +169,8 @@ const WATCH = "Look at the label and the weather first; a plan is no leave to sp
 function roundsOf(db: Records, siteId: string): Wanted[] {
   return laidOut(db)
     .filter(({ site }) => site.id === siteId)
-    .map(({ on, site, round }) => ({
-      uid: `${slug(round)}-${on.slice(0, 4)}`,
+    .map(({ on, site, round, roundId }) => ({
+      uid: `${slug(roundId)}-${on.slice(0, 4)}`,
       said: { on, summary: `${round} at ${site.name}`, description: WATCH, remind: THE_DAY_BEFORE, free: false },
     }));
 }

@@ -43,10 +43,12 @@ export interface Unclear {
 export interface Done {
   readonly bySite: ReadonlyMap<string, DoneOnSite>;
   readonly unclear: readonly Unclear[];
+  /** By record, the id of the round that it was taken for without anybody having said so. */
+  readonly inferred: ReadonlyMap<string, string>;
 }
 
 /** Of a year in which nothing can be done yet. */
-export const NOTHING_DONE: Done = { bySite: new Map(), unclear: [] };
+export const NOTHING_DONE: Done = { bySite: new Map(), unclear: [], inferred: new Map() };
 
 const NOTHING: DoneOnSite = { done: [], some: new Map(), begun: new Map() };
 
@@ -67,7 +69,8 @@ interface Asked {
 }
 
 /**
- * A record knows its round (it was mixed for it, or a person gave it to one); then it counts for that. One that doesn't is inferred: of
+ * A record knows its round (it was mixed for it, or a person gave it to one); then it counts for that. One that doesn't, or whose round is
+ * no more, is inferred (and kept so as soon as the program changes, see `keepInferred`): of
  * the round's product, inside its window, at half of its rate at least, the first round of those that isn't done there yet. What went
  * down on ground counts for every zone that is that ground now.
  * Rounds are of a year: that of today.
@@ -77,8 +80,10 @@ export function doneBySite(db: Access, program: ProgramText, sites: readonly Sit
   const station = stationAt(program);
   const bySite = new Map<string, DoneOnSite>();
   const unclear: Unclear[] = [];
+  const inferred = new Map<string, string>();
+  const known = new Set(asked.map(({ id }) => id));
   const since = `${today.slice(0, 4)}-01-01`;
-  const downOn = downByZone(db, [...new Set(program.rounds.map(({ label }) => label))], since, sites);
+  const downOn = downByZone(db, [...new Set(program.rounds.map(({ label }) => label))], since, sites, known);
   for (const site of sites) {
     const had = new Map<string, Map<number, string>>();
     const begun = new Map<string, Map<number, number>>();
@@ -90,6 +95,7 @@ export function doneBySite(db: Access, program: ProgramText, sites: readonly Sit
       for (const [name, { share, date }] of found.shares)
         if (atLeast(share, WHOLE)) put(had, name, i, date);
         else if (share >= 1 - WHOLE) put(begun, name, i, share);
+      for (const [record, round] of found.inferred) inferred.set(record, round);
       for (const { row, name } of found.unclear)
         unclear.push({ recordId: row.id, siteId: site.id, zone: zone.zone, date: row.date, round: name });
     });
@@ -105,7 +111,7 @@ export function doneBySite(db: Access, program: ProgramText, sites: readonly Sit
     }
     bySite.set(site.id, { done, some, begun });
   }
-  return { bySite, unclear };
+  return { bySite, unclear, inferred };
 }
 
 export const doneOn = ({ bySite }: Done, siteId: string): DoneOnSite => bySite.get(siteId) ?? NOTHING;
@@ -143,29 +149,32 @@ interface OnZone {
   /** By round: how much of the zone had it, and when last. */
   readonly shares: ReadonlyMap<string, { readonly share: number; readonly date: string }>;
   readonly unclear: readonly { readonly row: ZoneDown; readonly name: string }[];
+  readonly inferred: ReadonlyMap<string, string>;
 }
 
 /** Which records of a zone are of which round. @param rows in the order of their days */
 function onZone(rounds: readonly Asked[], rows: readonly Known[], areaM2: number, series: number): OnZone {
   const shares = new Map<string, { share: number; date: string }>();
   const unclear: { row: ZoneDown; name: string }[] = [];
+  const inferred = new Map<string, string>();
   const isDone = ({ round }: Asked) => atLeast(shares.get(round.name)?.share ?? 0, WHOLE);
   /** Whether a round of the product was brought to its end here on this day: what else went down is no next one. */
   const endedOn = (label: string, date: string) =>
     rounds.some((one) => one.round.label === label && isDone(one) && shares.get(one.round.name)!.date >= date);
   for (const row of rows) {
     const known = row.roundId === undefined ? undefined : rounds.find(({ id }) => id === row.roundId);
-    // Given to none, to a round that is no more or not for this zone; or a pinch of what the round was mixed for.
+    // Given to none, or to a round that is not for this zone; or a pinch of what the round was mixed for.
     if (row.roundId !== undefined && !(known && (row.given || isEnough(known, row)))) continue;
     const fits = known ? [] : rounds.filter((one) => one.round.label === row.labelId && !isDone(one) && isEnough(one, row));
     const of = known ?? (endedOn(row.labelId, row.date) ? undefined : fits.find((one) => isOpen(one.windows[series]!, row.date)));
     if (of) {
+      if (!known) inferred.set(row.id, of.id);
       const before = shares.get(of.round.name)?.share ?? 0;
       shares.set(of.round.name, { share: before + shareOf(row, areaM2), date: row.date });
     } else if (fits.length > 0 && !endedOn(row.labelId, row.date)) unclear.push({ row, name: fits[0]!.round.name });
   }
   // What was unclear as it went down is no question any more where the round was done since.
-  return { shares, unclear: unclear.filter(({ name }) => !atLeast(shares.get(name)?.share ?? 0, WHOLE)) };
+  return { shares, inferred, unclear: unclear.filter(({ name }) => !atLeast(shares.get(name)?.share ?? 0, WHOLE)) };
 }
 
 /** How much of a zone a record covered. The same ground, measured a little otherwise, is all of it. */
@@ -205,12 +214,13 @@ export const isForZone = ({ turf }: Pick<ProgramRound, "turf">, zone: SiteSeed["
 /** Dates and moments as texts: of tens of thousands a comparison by language would take seconds. */
 const order = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
-/** What went down of some products, by the zone that is that ground now, in the order of the days. */
+/** What went down of some products, by the zone that is that ground now, in the order of the days. @param rounds ids of those that there are */
 function downByZone(
   db: Access,
   labels: readonly string[],
   since: string,
   sites: readonly SiteSeed[],
+  rounds: ReadonlySet<string>,
 ): ReadonlyMap<string, readonly Known[]> {
   const asked = new Set(sites.map(({ id }) => id));
   // Ground is asked about once, for all products; what lies on it may stand under another site.
@@ -219,7 +229,12 @@ function downByZone(
   const all = labels
     .flatMap((label) => zonesDown(db, label, since))
     .filter(({ siteId, zoneId }) => asked.has(siteId) || groups.has(zoneId))
-    .map((row): Known => (given.has(row.id) ? { ...row, roundId: given.get(row.id)!, given: true } : row))
+    .map((row): Known => {
+      const said = given.get(row.id);
+      if (said !== undefined && (said === "" || rounds.has(said))) return { ...row, roundId: said, given: true };
+      // A round that is no more is nobody's word on what is a round now.
+      return row.roundId === undefined || rounds.has(row.roundId) ? row : { ...row, roundId: undefined };
+    })
     .sort((a, b) => order(a.date, b.date) || order(a.createdAt, b.createdAt));
   if (all.length === 0) return new Map();
   const live = new Set(sites.flatMap(({ seeds }) => seeds.map(({ zoneId }) => zoneId)));

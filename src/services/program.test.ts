@@ -170,6 +170,32 @@ describe("a record is of its round", () => {
     expect(doneIn()[0]![1]).toBe(1);
     expect(() => records.db.$client.exec("delete from rounds_given")).toThrow(/append-only/);
   });
+  test("what was inferred stays so when the window changes after it: kept once, marked, and a person's word after it counts", () => {
+    [0, 1].forEach((zone) => entry(`entry-0000000${zone}`, "2026-09-01", zone, "0.3 oz/1000 ft2"));
+    expect(doneIn()[0]![1]).toBe(1);
+    const kept = () =>
+      records.db.$client.prepare("select record_id, round, inferred from rounds_given order by record_id").raw().all();
+    expect(kept()).toEqual([]);
+    const later = { ...KNOWN, opens: { date: "09-02" }, closes: { date: "11-30" } };
+    must(saveProgram(records.db, { rounds: [later, LATE], soil: [] }));
+    must(saveProgram(records.db, { rounds: [{ ...later, rate: "3 oz/1000 ft2" }, LATE], soil: [] }));
+    expect(doneIn()).toEqual([
+      ["first half", 1],
+      ["second half", 0],
+    ]);
+    expect(kept()).toEqual(["entry-00000000", "entry-00000001"].map((id) => [id, idOf("first half"), 1]));
+    holdClock("2026-09-02T11:00:00.000Z");
+    must(give("entry-00000000", null));
+    expect(doneIn()[0]![1]).toBe(0);
+  });
+  test("a record of a round that is no more, or never was, is inferred like one that knows none", () => {
+    must(saveCalibration(records.db, { session: session(), madeAt: NOW }));
+    const choice = { row: 0, point: "typed", round: idOf("first half") };
+    must(saveSheet(records.db, sheet({ products: [{ labelId: ids.labels, rate: "0.3 oz/1000 ft2", choice }] })));
+    must(recordSheet(records.db, "sheet-0000000001", { date: "2026-09-02", all: true }));
+    must(saveProgram(records.db, { rounds: [LATE], soil: [] }));
+    expect(doneIn()).toEqual([["second half", 1]]);
+  });
   test("a new round under a name that another one had until now is another; two that change names keep what was done", () => {
     [0, 1].forEach((zone) => entry(`entry-0000000${zone}`, "2026-09-01", zone, "0.3 oz/1000 ft2"));
     [0, 1].forEach((zone) => must(give(`entry-0000000${zone}`, idOf("first half"))));

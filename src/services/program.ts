@@ -54,9 +54,19 @@ export function saveProgram(db: Records, input: unknown): Result<{ rounds: numbe
       new Map(program.rounds.flatMap(({ name, "x-was": was }) => (typeof was === "string" ? [[was, name]] : []))),
       now,
     );
+    keepInferred(tx, now);
     changeSetting(tx, "program", kept, now);
     return good({ rounds: program.rounds.length });
   });
+}
+
+/**
+ * What was taken for a round by the program as it stands is kept so, before that changes: another window, rate or product doesn't undo what
+ * was done by it. A row beside the record, marked as inferred; a person's word after it counts.
+ */
+function keepInferred(tx: Access, at: string): void {
+  const { inferred } = doneBySite(tx, programOf(tx), seedOfSites(tx), todayOf(tx));
+  for (const [recordId, round] of inferred) giveRound(tx, { id: randomUUID(), recordId, round, at, inferred: true });
 }
 
 /**

@@ -82,6 +82,58 @@ describe("the year laid out", () => {
     );
     expect(days(items)).toEqual(["2026-03-02", "2026-03-03"]);
   });
+  test("a large site that doesn't fit into the rest of a day holds up no smaller one behind it, and is the first of the next day", () => {
+    const sites = [["A", 600], ["B", 900], ["C", 400]].map(([name, area]) => site(name as string, 1, { areas: [area as number] })); // prettier-ignore
+    const feed = round("r", { opens: on("03-02"), closes: on("03-03") });
+    expect(days(yearOf(asked([feed], sites, { work: { perDay: 1000, days: [1, 2, 3, 4, 5] } })).items)).toEqual([
+      "2026-03-02",
+      "2026-03-03",
+      "2026-03-02",
+    ]);
+  });
+  test("what finds no day has none with room for it; no day takes more than its work, but for one site alone", () => {
+    let [full, possible] = [0, 0];
+    const model = fc.record({
+      sites: fc.array(fc.integer({ min: 1, max: 12 }), { minLength: 1, maxLength: 5 }),
+      rounds: fc.array(fc.record({ opens: fc.nat(4), open: fc.nat(3) }), { minLength: 1, maxLength: 2 }),
+      perDay: fc.integer({ min: 4, max: 14 }),
+    });
+    fc.assert(
+      fc.property(model, ({ sites, rounds, perDay }) => {
+        const edge = (day: number) => daysLater("2026-03-02", day);
+        const { items } = yearOf(
+          asked(
+            rounds.map(({ opens, open }, i) => round(`r${i}`, { opens: on(edge(opens).slice(5)), closes: on(edge(opens + open).slice(5)) })), // prettier-ignore
+            sites.map((area, i) => site(`s${i}`, rounds.length, { areas: [area] })),
+            { work: { perDay, days: [0, 1, 2, 3, 4, 5, 6] } },
+          ),
+        );
+        const window = ({ round: i }: YearItem) =>
+          Array.from({ length: rounds[i]!.open + 1 }, (_, k) => edge(rounds[i]!.opens + k));
+        const fits = (on: readonly number[]) => on.length < 2 || on.reduce((sum, area) => sum + area, 0) <= perDay;
+        const workOn = (day: string) => items.flatMap((item) => (item.on === day ? [sites[item.site]!] : []));
+        for (const item of items)
+          if (item.on === null) {
+            expect(item.reasons).toEqual(["no-room"]);
+            for (const day of window(item)) expect([day, fits([...workOn(day), sites[item.site]!])]).toEqual([day, false]);
+          } else expect([window(item).includes(item.on), fits(workOn(item.on))]).toEqual([true, true]);
+        if (items.every((item) => item.on !== null)) return;
+        full += 1;
+        // Every way of laying it out, by hand: how often a cleverer one would have found room for all.
+        const search = (i: number, on: ReadonlyMap<string, readonly number[]>): boolean =>
+          i === items.length ||
+          window(items[i]!).some((day) => {
+            const there = [...(on.get(day) ?? []), sites[items[i]!.site]!];
+            return fits(there) && search(i + 1, new Map(on).set(day, there));
+          });
+        if (search(0, new Map())) possible += 1;
+      }),
+      { numRuns: 300, seed: 20261130 },
+    );
+    expect(full).toBeGreaterThan(60);
+    // Packing days as well as can be is beyond a plan that is laid out anew with every change (2 of 139 here).
+    expect(possible).toBeLessThanOrEqual(0.03 * full);
+  });
   test("what waits for the soil is expected by the mean of the years before; without any it says that nobody knows", () => {
     const soil = (year: number, rises: string): SoilDay[] =>
       Array.from({ length: 120 }, (_, i) => {

@@ -261,8 +261,9 @@ class Laying {
   items(): YearItem[] {
     const { rounds, sites, work } = this.asked;
     const room = new Map<number, number>();
-    const areaOf = (site: number, round: number) => areaFor(sites[site]!, rounds[round]!);
-    const takeRoom = (day: number, site: number, round: number) => room.set(day, (room.get(day) ?? 0) + areaOf(site, round));
+    const areas = sites.map((site, i) => rounds.map((round, j) => (this.takes[i]![j] ? areaFor(site, round) : 0)));
+    const smallest = Math.min(...areas.map((of) => Math.min(...of.filter((area) => area > 0), Infinity)), Infinity);
+    const takeRoom = (day: number, site: number, round: number) => room.set(day, (room.get(day) ?? 0) + areas[site]![round]!);
     this.eachTaken((site, round) => {
       const { done, fixed } = sites[site]!;
       if (done[round] == null && fixed[round] != null) takeRoom(dayOf(fixed[round]), site, round);
@@ -293,13 +294,13 @@ class Laying {
       }
       if (work.days.includes(weekday(day))) {
         for (let ends = day - this.first; ends <= never; ends++) {
-          const line = ready[ends]!;
-          let i = 0;
-          for (; i < line.length; i++) {
-            const waiting = line[i]!;
+          const full = room.get(day) ?? 0;
+          if (work.perDay !== null && full > 0 && work.perDay - full < smallest) break;
+          // What doesn't fit into the rest of the day waits; it holds up no smaller one behind it.
+          ready[ends] = ready[ends]!.filter((waiting) => {
             const used = room.get(day) ?? 0;
             // A site that is more than a day's work gets a day of its own.
-            if (work.perDay !== null && used > 0 && used + areaOf(waiting.site, waiting.round) > work.perDay) break;
+            if (work.perDay !== null && used > 0 && used + areas[waiting.site]![waiting.round]! > work.perDay) return true;
             const again = this.place(waiting, day);
             if (again === "placed") {
               takeRoom(day, waiting.site, waiting.round);
@@ -309,9 +310,8 @@ class Laying {
               if (from > this.last) this.unfit(waiting.site, waiting.round, ["next-year"]);
               else opening[from - this.first]!.push({ ...waiting, earliest: from });
             }
-          }
-          line.splice(0, i);
-          if (line.length > 0) break;
+            return false;
+          });
         }
       }
       // What ended today and found no day.
