@@ -92,7 +92,10 @@ test("a map with a lawn and a bed: the bed is cut out, the plan shows it, and it
   await expect(region.getByText(/document type or entities/)).toBeVisible();
   await page.getByLabel("Map file").setInputFiles(file(map));
   await expect(region.getByRole("button", { name: "Take 2 zones" })).toBeVisible();
+  // The bed lies on the front: ground that would be counted twice, until it is cut out.
+  await expect(region.getByText(/Zones lie on one another: front and bed by [\d,]+ sq ft/)).toBeVisible();
   await region.getByRole("combobox", { name: "It is of bed" }).selectOption({ label: "cut out of front" });
+  await expect(region.getByText(/Zones lie on one another/)).toHaveCount(0);
   await region.getByRole("button", { name: "Take it as a zone" }).click();
   await page.getByRole("button", { name: "Add site" }).click();
   await page.getByLabel("Search the sites").fill(name.slice(0, 8));

@@ -158,7 +158,9 @@ test("next year's plan is told as this year's is", () => {
 test("a round that is called otherwise since is the same event, said anew", () => {
   const before = all(ids.sites);
   const { rounds, soil } = programOf(records.db);
-  must(saveProgram(records.db, { rounds: rounds.map((round) => ({ ...round, name: "autumn feed", "x-was": round.name })), soil }));
+  must(
+    saveProgram(records.db, { rounds: rounds.map((round) => ({ ...round, name: "autumn feed", "x-was": round.name })), soil }),
+  );
   const after = all(ids.sites);
   expect(after.map(({ uid }) => uid)).toEqual(before.map(({ uid }) => uid));
   expect(after.map(({ summary }) => summary)).toEqual(["autumn feed at Green", "autumn feed at Green"]);

@@ -93,6 +93,9 @@ export interface Overlap {
   readonly share: number;
 }
 
+/** Less than this part of the smaller one is a sliver: two pieces that touch. */
+export const TOUCHING = 0.001;
+
 /** Pairs of pieces that lie on one another, one after another, so that whoever knows enough may stop. */
 export function* overlapsIn(pieces: readonly Polygons[]): Generator<Overlap> {
   if (pieces.length < 2) return;

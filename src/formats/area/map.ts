@@ -1,5 +1,5 @@
 import { alongEarth, apart, ringOnEarth, unrolled, type Position, type RingOnEarth } from "@/core/area/geodesic";
-import { overlapsIn, type Polygons } from "@/core/area/overlap";
+import { overlapsIn, TOUCHING, type Polygons } from "@/core/area/overlap";
 import { crossing, liesIn, withoutRepeats } from "@/core/area/ring";
 import type { Issue } from "@/core/issue";
 import { fromCanonical } from "@/core/quantity/arithmetic";
@@ -167,9 +167,6 @@ export interface Placed {
   readonly polygon: MapPolygon;
   readonly at: string;
 }
-
-/** Less than this part of the smaller one is a sliver: two pieces that touch. */
-export const TOUCHING = 0.001;
 
 /**
  * The pieces of one zone, each counted once: those that lie on one another are told at their places with how much, and so are holes

@@ -1,4 +1,4 @@
-import { piecesOverlapping } from "@/core/area/overlap";
+import { piecesOverlapping, TOUCHING } from "@/core/area/overlap";
 import { MISCLOSURE_TOLD, closed } from "@/core/area/traverse";
 import { areaLess, groundArea, ringRule, type Ground } from "@/core/area/ground";
 import { perimeterOfShape, partsRule, type Shape } from "@/core/area/shape";
@@ -11,7 +11,7 @@ import { faultsIn } from "../job-file/shape-parts";
 import { parseJson } from "../json-file";
 import { typeName } from "../job-file/shown";
 import { isGeoJson, readGeoJson, wholeMap, type MapRead } from "./geojson";
-import { aroundZone, OPEN_TOLD, ringsOf, TOUCHING, type MapPolygon, type MapZone } from "./map";
+import { aroundZone, OPEN_TOLD, ringsOf, type MapPolygon, type MapZone } from "./map";
 import { readGround } from "./read-ground";
 import { SITE_FILE } from "./shapes";
 import type { SiteFile } from "./types";

@@ -2,6 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { useMemo, useState } from "react";
+import { overlapsIn, TOUCHING } from "@/core/area/overlap";
 import { areaRelative, TAPE_WINS_UNDER } from "@/core/area/uncertainty";
 import type { Issue, Result } from "@/core/issue";
 import { fromCanonical } from "@/core/quantity/arithmetic";
@@ -193,7 +194,7 @@ interface FoundProps {
 
 function Found({ found: { rings, passedOver, broken, faults }, choices, set, onRing, onMend, onTake }: FoundProps) {
   const system = useSystem();
-  const worked = zonesOf(rings, choices);
+  const worked = useMemo(() => zonesOf(rings, choices), [rings, choices]);
   const [trouble, setTrouble] = useState<readonly string[]>([]);
   const drawn = useMemo(
     () =>
@@ -243,6 +244,7 @@ function Found({ found: { rings, passedOver, broken, faults }, choices, set, onR
             {words}
           </Notice>
         ))}
+      <Twice zones={worked.zones} system={system} />
       <Box>
         <Button
           type="button"
@@ -261,6 +263,30 @@ function Found({ found: { rings, passedOver, broken, faults }, choices, set, onR
         </Button>
       </Box>
     </Column>
+  );
+}
+
+/** As many pairs of zones that lie on one another are told. */
+const TOLD = 3;
+
+/** Zones that lie on one another: ground that would be sprayed, and counted, twice. */
+function Twice({ zones, system }: { zones: readonly RingFound[]; system: System }) {
+  const pairs = useMemo(() => {
+    const found: string[] = [];
+    for (const { one, other, area, share } of overlapsIn(zones.map(({ polygons }) => polygons))) {
+      if (share < TOUCHING) continue;
+      const ground = read(fromCanonical<"area">(area), "area", system);
+      found.push(`${zones[one]!.name} and ${zones[other]!.name} by ${ground}`);
+      if (found.length === TOLD) break;
+    }
+    return found;
+  }, [zones, system]);
+  if (pairs.length === 0) return null;
+  return (
+    <Notice state="act">
+      Zones lie on one another: {pairs.join("; ")}. That ground would be counted twice. Cut one out of the other, leave one out,
+      or drag the corner that is wrong.
+    </Notice>
   );
 }
 

@@ -138,7 +138,7 @@ const Phone = ({ text, number }: { text: string; number: string }) => (
     textDecoration="underline"
     display="inline-block"
     minH="44px"
-    lineHeight="44px"
+    paddingY="8px"
   >
     {text}
   </chakra.a>
