@@ -66,6 +66,7 @@ const VIEWS: readonly View[] = [
     "/calibrate/crew",
     "/log",
     "/log/looks",
+    "/log/incidents",
   ].map(room),
   { name: "the tag", open: async (page, made) => void (await page.goto(`/calibrate/tag?id=${made}`)) },
   { name: "a calibration on record", open: async (page, made) => void (await page.goto(`/calibrate/record?id=${made}`)) },

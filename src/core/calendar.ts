@@ -50,3 +50,6 @@ export const yearAfter = (date: string): string => {
 
 /** Whether a text is a date that the calendar has: not 30 February, not a thirteenth month. */
 export const isDate = (text: string): boolean => /^\d{4}-\d\d-\d\d$/.test(text) && dateOf(dayOf(text)) === text;
+
+/** Whether a text is a time of the day, "14:05". */
+export const isClockTime = (text: string): boolean => /^([01]\d|2[0-3]):[0-5]\d$/.test(text);

@@ -7,6 +7,7 @@ import type { TrialSummary } from "@/core/calibration/trials";
 import type { Standing } from "@/core/calibration/standing";
 import type { Issue } from "@/core/issue";
 import type { FirmNumbers } from "./firm-numbers";
+import type { IncidentKind, IncidentText } from "./incidents";
 import type { DueItem, DueState } from "@/core/season/due";
 import type { YearItem, YearReason } from "@/core/season/year";
 import type { RunState } from "@/core/mixing/run-state";
@@ -478,6 +479,22 @@ export interface JudgedOf {
 }
 
 /** What somebody saw of a zone. */
+/** What went wrong. */
+export interface IncidentEntry {
+  readonly id: string;
+  readonly kind: IncidentKind;
+  readonly date: string;
+  readonly siteId: string | null;
+  readonly site: string | null;
+  readonly labelId: string | null;
+  readonly product: string | null;
+  readonly personId: string | null;
+  readonly person: string | null;
+  readonly says: IncidentText;
+  readonly corrects: string | null;
+  readonly createdAt: string;
+}
+
 export interface LookEntry {
   readonly id: string;
   readonly kind: LookKind;

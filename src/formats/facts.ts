@@ -1,3 +1,4 @@
+import { isClockTime } from "@/core/calendar";
 import { parseQuantity } from "@/core/quantity/parse";
 
 /**
@@ -74,13 +75,12 @@ const SNAPSHOT = [
 ] as const satisfies readonly (keyof FactsText)[];
 
 const MOST = 200;
-const CLOCK = /^([01]\d|2[0-3]):[0-5]\d$/;
 const TEMPERATURE = /^-?\d{1,3}(\.\d)? °?[FC]$/;
 
 /** Whether a told fact can stand: a time of day, a speed, a temperature, or some words. */
 export function isToldFact(key: ToldFact, value: unknown): value is string {
   if (typeof value !== "string" || value.trim() === "" || value.length > MOST) return false;
-  if (key === "started" || key === "ended") return CLOCK.test(value);
+  if (key === "started" || key === "ended") return isClockTime(value);
   if (key === "air") return TEMPERATURE.test(value);
   if (key === "wind") return value === "calm" || value === CALM_GUESSED || parseQuantity(value, "speed", { zero: true }).ok;
   return true;

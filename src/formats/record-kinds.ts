@@ -30,6 +30,7 @@ const NAMES: Readonly<Record<string, string>> = {
   deliveries: "delivery",
   practices: "practice",
   photos: "photo",
+  incidents: "incident",
   revisions: "earlier state of a record",
   areas_before: "earlier area of a zone",
   record_names: "name of a record",

@@ -20,6 +20,7 @@ import type {
   LastMix,
   LoadsEntry,
   LotEntry,
+  IncidentEntry,
   LookEntry,
   MemberEntry,
   PersonEntry,
@@ -94,6 +95,14 @@ export interface LogAsked {
   to?: string;
 }
 
+/** Which incidents. Dates are ISO days, both of them in. */
+export interface IncidentsAsked {
+  site?: string;
+  from?: string;
+  to?: string;
+  after?: Cursor;
+}
+
 /** Which sites: all of it holds together. */
 export interface SitesAsked {
   /** The beginnings of words of the name. */
@@ -162,6 +171,8 @@ export interface Slices {
   log: { query: LogAsked & { after?: Cursor }; value: Page<ApplicationEntry> };
   /** What was seen, newest first. */
   looks: { query: { site?: string; after?: Cursor }; value: Page<LookEntry> };
+  /** What went wrong, newest first, each as it was told last. */
+  incidents: { query: IncidentsAsked; value: Page<IncidentEntry> };
   toJudge: { query: { record: string }; value: JudgedEntry | null };
   /** What is to be looked at today, what has waited longest first. */
   toLookAt: { query: object; value: readonly DueLook[] };
@@ -225,6 +236,7 @@ export const MADE_OF: { readonly [S in SliceName]: readonly SliceKind[] } = {
   totals: ["log"],
   log: ["log", "sites", "people", "labels"],
   looks: ["looks", "log", "sites", "people", "labels"],
+  incidents: ["looks", "sites", "people", "labels"],
   toJudge: ["looks", "log", "sites", "people", "labels"],
   toLookAt: ["looks", "log", "sites", "labels", "settings"],
   results: ["looks", "log", "people", "labels", "settings"],

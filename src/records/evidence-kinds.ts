@@ -41,6 +41,7 @@ export const EVIDENCE = {
     "id date site_id zone_id zone area product label_id rate total actives gravity person_id source sheet_id note why also_on corrects void facts created_at covered spreading_id",
   ),
   looks: kind("id kind site_id zone_id zone label_id record_id date person_id says created_at"),
+  incidents: kind("id kind date site_id label_id person_id says corrects created_at"),
   photos: kind("id look_id bytes created_at"),
   dismissals: kind("id record_id field slip typed reason at"),
   planned_days: kind("id batch site_id round year day later was was_later at"),

@@ -12,6 +12,7 @@ import {
 import { sql } from "drizzle-orm";
 import { STOP_EVENTS } from "@/core/mixing/run-state";
 import { SLIP_CODES } from "@/core/slips/slip";
+import { INCIDENT_KINDS } from "@/formats/incidents";
 import { LOOK_KINDS } from "@/formats/looks";
 import {
   activesText,
@@ -22,6 +23,7 @@ import {
   momentText,
   factsText,
   jobText,
+  incidentText,
   lookText,
   outcomeText,
   spreadText,
@@ -378,6 +380,24 @@ export const chainsElsewhere = sqliteTable("chains_elsewhere", {
  * Somebody looked at a zone: before anything goes down, or to judge what went down. Append-only; of several at what went down,
  * the last one counts.
  */
+/** What went wrong, and who was told. Append-only; one that was told wrong is corrected by another. */
+export const incidents = sqliteTable(
+  "incidents",
+  {
+    id: id(),
+    kind: text("kind", { enum: INCIDENT_KINDS }).notNull(),
+    date: text("date").notNull(),
+    siteId: text("site_id").references(() => sites.id),
+    labelId: text("label_id").references(() => labels.id),
+    personId: text("person_id").references(() => people.id),
+    says: incidentText("says").notNull(),
+    /** The incident that this one tells anew; null of the first. */
+    corrects: text("corrects"),
+    createdAt: createdAt(),
+  },
+  (t) => [index("incidents_by_day").on(t.date, t.createdAt, t.id)],
+);
+
 export const looks = sqliteTable(
   "looks",
   {

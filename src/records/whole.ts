@@ -52,6 +52,7 @@ export const TABLES = [
   "spreading_ends",
   "applications",
   "looks",
+  "incidents",
   "dismissals",
   "planned_days",
   "rounds_given",

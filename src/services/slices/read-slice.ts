@@ -15,6 +15,7 @@ import { logPage, logTotals } from "./log";
 import { dueToday, programNow } from "../program";
 import { lotsOf, recall, shelf } from "../shelf";
 import { week, yearEntry, yearOfSite } from "./season";
+import { incidents } from "./incidents";
 import { looks, results, toJudge, toLookAt } from "./looks";
 import { lastMix, openSheets, readSheet, unaccounted } from "./sheets";
 import { cleanOuts, firm, grounds, people, proofs, siteCalled, sites, spreadings } from "./upkeep";
@@ -54,6 +55,7 @@ const READERS: { readonly [S in SliceName]: Reader<S> } = {
   totals: logTotals,
   log: logPage,
   looks,
+  incidents,
   toJudge,
   toLookAt,
   results,
@@ -130,6 +132,7 @@ const ASKED: { readonly [S in SliceName]: Readonly<Record<string, Part>> } = {
     after: "cursor?",
   },
   looks: { site: "text?", after: "cursor?" },
+  incidents: { site: "text?", from: "text?", to: "text?", after: "cursor?" },
   toJudge: { record: "text" },
   toLookAt: {},
   results: {},

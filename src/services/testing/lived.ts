@@ -11,6 +11,7 @@ import { recordSheet } from "../record-sheet";
 import { saveApplication } from "../save-application";
 import { saveCalibration, withdrawCalibrationOf } from "../save-calibration";
 import { saveKitCheck, saveQuickCheck } from "../save-check";
+import { saveIncident } from "../save-incident";
 import { saveLook } from "../save-look";
 import { savePractice } from "../save-practice";
 import { saveSheet } from "../save-sheet";
@@ -76,6 +77,7 @@ function upkeep(db: Records): void {
   must(saveStockCount(db, { id: "count-000000001", labelId: ids.labels, amount: "80", countedAt: NOW }));
   must(saveDelivery(db, { id: "delivery-000001", labelId: ids.labels, lot: "L-1", content: "80 oz", count: 1, price: "64", came: "2026-08-01", opened: null, useBy: null })); // prettier-ignore
   const on = { siteId: ids.sites, zoneId: `${ids.sites}.0`, date: NOW.slice(0, 10), personId: ids.people };
+  must(saveIncident(db, { id: "incident-00001", kind: "spill", date: NOW.slice(0, 10), siteId: ids.sites, labelId: ids.labels, personId: ids.people, says: { what: "A jug fell over by the tap.", amount: "half a pint", told: "the office, at once" }, corrects: null })); // prettier-ignore
   must(saveLook(db, { id: "look-000000001", kind: "scout", ...on, says: { target: "crabgrass", cover: "30 %" } }));
   must(saveLook(db, { id: "look-000000002", kind: "inspection", ...on, recordId: "application-0002", says: { control: "80 %", injury: "0" } })); // prettier-ignore
   must(saveWatering(db, { id: "water-00000001", siteIds: [ids.sites], kind: "rain", at: "2026-09-02T09:50:00.000Z", depth: "0.3 in" })); // prettier-ignore

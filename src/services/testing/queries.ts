@@ -56,6 +56,7 @@ export const QUERIES: { readonly [S in SliceName]: readonly Slices[S]["query"][]
     { from: "2026-01-01", to: "2026-12-31" },
   ],
   looks: [{}, { site: one.site }, { after: ["2026-01-01", NOW, "x"] }],
+  incidents: [{}, { site: one.site }, { from: "2026-01-01", to: "2026-12-31" }, { after: ["2026-01-01", NOW, "x"] }],
   toJudge: [{ record: "sheet-0000000001.0.0" }],
   toLookAt: [{}],
   results: [{}],

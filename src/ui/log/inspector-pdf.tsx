@@ -2,7 +2,8 @@ import { Document, Page, StyleSheet, Text, View } from "@react-pdf/renderer";
 import { areaAsRead, rateAsRead } from "@/core/working/as-read";
 import { readAmountOf } from "@/core/mixing/display";
 import type { System } from "@/core/working/units";
-import type { ApplicationEntry } from "@/formats/entries";
+import type { ApplicationEntry, IncidentEntry } from "@/formats/entries";
+import { INCIDENT_NAMES } from "@/formats/incidents";
 import { stateOf } from "@/formats/log-csv";
 import { missingOfEntry } from "@/formats/missing";
 import type { LogAsked } from "@/formats/slices";
@@ -27,6 +28,7 @@ const styles = StyleSheet.create({
 /** What the server sends of the log. */
 interface LogFile {
   readonly records: readonly ApplicationEntry[];
+  readonly incidents: readonly IncidentEntry[];
   readonly chain: {
     readonly records: number;
     readonly digest: string;
@@ -94,19 +96,53 @@ function Record({ entry, chain, system }: { entry: ApplicationEntry; chain: LogF
       <Part title="What 7 CFR 110.3 asks for" lines={byLaw} all />
       {lacking && <Text style={styles.state}>To be noted: {lackingWords(lacking, entry.person ?? "who applied it")}.</Text>}
       <Part title="What else is on record" lines={more} />
-      <Text style={styles.foot} fixed>
-        The log held {chain.records} records when this was printed
-        {chain.broken || chain.outside > 0 ? ", and not all of them are as they came in" : ", each as it came in"}. Digest of the
-        chain: {chain.digest}; of all that is on record: {chain.whole}. Whoever has this page can tell later whether anything
-        before it was altered; it doesn&apos;t prove that what was written was so.
-        {chain.elsewhere
-          .slice(0, ELSEWHERE)
-          .map(
-            ({ head, at, faults }) =>
-              ` Records of another installation came in on ${at.slice(0, 10)}, ${faults.length === 0 ? "each" : "not all"} as it came in there; digest of its chain: ${head}.`,
-          )}{" "}
-        Made by Careful Gauge.
-      </Text>
+      <Foot chain={chain} />
+    </Page>
+  );
+}
+
+/** What any page is worth as evidence. */
+const Foot = ({ chain }: { chain: LogFile["chain"] }) => (
+  <Text style={styles.foot} fixed>
+    The log held {chain.records} records when this was printed
+    {chain.broken || chain.outside > 0 ? ", and not all of them are as they came in" : ", each as it came in"}. Digest of the
+    chain: {chain.digest}; of all that is on record: {chain.whole}. Whoever has this page can tell later whether anything before
+    it was altered; it doesn&apos;t prove that what was written was so.
+    {chain.elsewhere
+      .slice(0, ELSEWHERE)
+      .map(
+        ({ head, at, faults }) =>
+          ` Records of another installation came in on ${at.slice(0, 10)}, ${faults.length === 0 ? "each" : "not all"} as it came in there; digest of its chain: ${head}.`,
+      )}{" "}
+    Made by Careful Gauge.
+  </Text>
+);
+
+/** What went wrong, as it was told last. */
+function Incident({ incident, chain }: { incident: IncidentEntry; chain: LogFile["chain"] }) {
+  const { kind, date, site, product, person, says, corrects, id } = incident;
+  const lines: Line[] = [
+    ["What it was", INCIDENT_NAMES[kind]],
+    ["Date, time", [format(new Date(`${date}T12:00:00`), "d MMMM yyyy"), says.time].filter(Boolean).join(", ")],
+    ["Place", [site, says.where].filter(Boolean).join(", ")],
+    ["Product", product],
+    ["How much", says.amount],
+    ["What happened", says.what],
+    ["Weather as it was", says.weather],
+    ["What was done", says.done],
+    ["Who was told, and when", says.told],
+    ["Told by", person],
+  ];
+  const more: Line[] = [
+    ["Tells anew", corrects],
+    ["Record", id],
+  ];
+  return (
+    <Page size="LETTER" style={styles.page}>
+      <Text style={styles.title}>Record of what went wrong</Text>
+      <Part title="As it was told" lines={lines} all />
+      <Part title="On record" lines={more} />
+      <Foot chain={chain} />
     </Page>
   );
 }
@@ -146,6 +182,8 @@ export async function saveInspectorPdf(asked: LogAsked): Promise<void> {
         {oldestFirst.slice(part * AT_ONCE, (part + 1) * AT_ONCE).map((entry) => (
           <Record key={entry.id} entry={entry} chain={file.chain} system={unitsInHand()} />
         ))}
+        {part === Math.max(parts, 1) - 1 &&
+          file.incidents.map((one) => <Incident key={one.id} incident={one} chain={file.chain} />)}
       </Document>,
       parts > 1 ? `${name}, part ${part + 1} of ${parts}` : name,
     );

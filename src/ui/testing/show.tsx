@@ -269,6 +269,7 @@ function answerOf(of: TestRecords, path: string): Answer<SliceName> | undefined 
     counted: () => of.counted,
     log: () => page(of.log),
     looks: () => page([]),
+    incidents: () => page([]),
     toJudge: () => null,
     toLookAt: () => of.toLookAt,
     results: () => of.results,

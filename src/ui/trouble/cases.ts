@@ -1,12 +1,12 @@
 import type { NumberOf } from "@/formats/firm-numbers";
+import type { IncidentKind } from "@/formats/incidents";
 
 /**
  * What to do when something goes wrong, in the order of doing it (common practice). The label and the authorities stand above it: it
  * never says what somebody has.
  */
 export interface TroubleCase {
-  readonly id: string;
-  readonly name: string;
+  readonly id: IncidentKind;
   readonly steps: readonly string[];
   /** Whom to call, the first one first. */
   readonly calls: readonly NumberOf[];
@@ -21,7 +21,6 @@ const LABEL_IN_HAND = "Have the label in your hand when you call: its name, its 
 export const CASES: readonly TroubleCase[] = [
   {
     id: "spill",
-    name: "Spill",
     steps: [
       "Keep people and animals away. Stand upwind.",
       "Gloves and what else the label names, before you touch anything.",
@@ -35,14 +34,12 @@ export const CASES: readonly TroubleCase[] = [
   },
   {
     id: "skin",
-    name: "On skin or clothes",
     steps: ["Take off what is wet, at once.", "Rinse the skin with plenty of water for 15 to 20 minutes.", LABEL_IN_HAND],
     calls: ["poison", "emergency"],
     aid: true,
   },
   {
     id: "eyes",
-    name: "In the eyes",
     steps: [
       "Hold the eye open and rinse slowly with clean water for 15 to 20 minutes.",
       "Contact lenses: out after the first five minutes, then go on rinsing.",
@@ -53,7 +50,6 @@ export const CASES: readonly TroubleCase[] = [
   },
   {
     id: "swallowed",
-    name: "Swallowed",
     steps: [
       "Call at once, before anything else.",
       "No vomiting unless they tell you to. Nothing by mouth to somebody who is not awake.",
@@ -65,7 +61,6 @@ export const CASES: readonly TroubleCase[] = [
   },
   {
     id: "breathed",
-    name: "Breathed in",
     steps: [
       "Into fresh air, without breathing it in yourself.",
       "Not breathing: call the emergency number, and help to breathe if you know how.",
@@ -76,7 +71,6 @@ export const CASES: readonly TroubleCase[] = [
   },
   {
     id: "animal",
-    name: "An animal got it",
     steps: [
       "Keep it from licking itself, and away from the lawn.",
       "Rinse the coat or the paws with water, with gloves on.",
@@ -86,7 +80,6 @@ export const CASES: readonly TroubleCase[] = [
   },
   {
     id: "drift",
-    name: "Drift, or a complaint",
     steps: [
       "Stop spraying.",
       "Note the time, the wind and from where, what you sprayed, and where they stand or what was hit.",
@@ -97,7 +90,6 @@ export const CASES: readonly TroubleCase[] = [
   },
   {
     id: "wrong",
-    name: "Wrong product or wrong lawn",
     steps: [
       "Stop. Spray nothing over it to make it good.",
       "Note what went down, how much, where, and when.",
@@ -109,7 +101,6 @@ export const CASES: readonly TroubleCase[] = [
   },
   {
     id: "burst",
-    name: "Hose burst, tank ran over",
     steps: [
       "Pump off, then the valve. Nobody stands in the jet.",
       "Eyes and skin first, if anybody was hit.",

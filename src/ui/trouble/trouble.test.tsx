@@ -1,5 +1,6 @@
 import { fireEvent, screen, within } from "@testing-library/react";
 import { dialled } from "@/formats/firm-numbers";
+import { INCIDENT_NAMES } from "@/formats/incidents";
 import { labelEntry, showWith } from "../testing/show";
 import { CASES } from "./cases";
 import { Trouble } from "./trouble";
@@ -19,8 +20,8 @@ const press = (of: ReturnType<typeof open>, name: string) => fireEvent.click(of.
 
 test("without a single record every case says what to do, and that no number is noted", () => {
   const trouble = open({});
-  for (const { name, steps, calls } of CASES) {
-    press(trouble, name);
+  for (const { id, steps, calls } of CASES) {
+    press(trouble, INCIDENT_NAMES[id]);
     expect(trouble.getAllByRole("listitem", { hidden: true }).map((item) => item.textContent)).toEqual(steps);
     expect(trouble.getByText(/No number is noted/).textContent!.split(",")).toHaveLength(calls.length + 1);
     expect(trouble.getByText(/The label and whoever answers the phone stand above this page/)).toBeInTheDocument();

@@ -1,15 +1,21 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
+import dynamic from "next/dynamic";
 import { useState } from "react";
 import { dialled, NUMBERS } from "@/formats/firm-numbers";
 import type { CardText } from "@/formats/card/card";
+import { INCIDENT_NAMES } from "@/formats/incidents";
 import { useLabels, useSlice } from "../data/records";
 import { Button, Note, Select } from "../parts/controls";
 import { Field } from "../parts/field";
 import { Column, Row } from "../parts/layout";
 import { Modal } from "../parts/modal";
+import { Notice } from "../parts/notices";
 import { CASES, type TroubleCase } from "./cases";
+
+/** Only whoever puts something on record needs it, and the server with it: it is no part of every page. */
+const IncidentForm = dynamic(() => import("../incidents/incident-form").then((m) => m.IncidentForm), { ssr: false });
 
 /**
  * What to do when something goes wrong: part of every page, so that it opens when the server doesn't answer. What stands on cards and
@@ -34,7 +40,7 @@ export function Trouble({ shown, onClose }: { shown: boolean; onClose: () => voi
             <Box display="grid" gap="10px" gridTemplateColumns={{ base: "1fr", md: "1fr 1fr" }}>
               {CASES.map((one) => (
                 <Button key={one.id} onClick={() => setPicked(one)} minH="56px" fontSize="19px" justifyContent="flex-start">
-                  {one.name}
+                  {INCIDENT_NAMES[one.id]}
                 </Button>
               ))}
             </Box>
@@ -54,12 +60,13 @@ export function Trouble({ shown, onClose }: { shown: boolean; onClose: () => voi
 function Doing({ of, onBack }: { of: TroubleCase; onBack: () => void }) {
   const labels = useLabels().filter((label) => !label.retired);
   const [labelId, setLabelId] = useState("");
+  const [writing, setWriting] = useState<"no" | "yes" | "kept">("no");
   const card = labels.find(({ id }) => id === labelId)?.card;
   return (
     <>
       <Row justifyContent="space-between" gap="12px" alignItems="baseline">
         <chakra.h2 fontSize="26px" fontWeight="700" lineHeight="1.15">
-          {of.name}
+          {INCIDENT_NAMES[of.id]}
         </chakra.h2>
         <Button look="quiet" onClick={onBack}>
           Back
@@ -87,6 +94,13 @@ function Doing({ of, onBack }: { of: TroubleCase; onBack: () => void }) {
         ))}
       </chakra.ol>
       {!of.callFirst && <Calls of={of} />}
+      {writing === "no" && (
+        <Box>
+          <Button onClick={() => setWriting("yes")}>When it is over: put it on record</Button>
+        </Box>
+      )}
+      {writing === "yes" && <IncidentForm kind={of.id} labelId={labelId} onDone={() => setWriting("kept")} />}
+      {writing === "kept" && <Notice state="plain">It is on record: the log, What went wrong.</Notice>}
     </>
   );
 }
@@ -132,14 +146,7 @@ function Calls({ of }: { of: TroubleCase }) {
 }
 
 const Phone = ({ text, number }: { text: string; number: string }) => (
-  <chakra.a
-    href={`tel:${number}`}
-    fontWeight="700"
-    textDecoration="underline"
-    display="inline-block"
-    minH="44px"
-    paddingY="8px"
-  >
+  <chakra.a href={`tel:${number}`} fontWeight="700" textDecoration="underline" display="inline-block" minH="44px" paddingY="8px">
     {text}
   </chakra.a>
 );

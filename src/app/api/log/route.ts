@@ -4,6 +4,7 @@ import { chainState, logLinks } from "@/records/chain";
 import { headOf } from "@/records/evidence";
 import { records } from "@/records/database";
 import { chainsElsewhere } from "@/services/elsewhere";
+import { incidentsOut } from "@/services/slices/incidents";
 import { wholeLog } from "@/services/slices/log";
 import { logAsked } from "@/services/slices/read-slice";
 import type { ApplicationEntry } from "@/formats/entries";
@@ -37,7 +38,7 @@ const WRITERS: Readonly<Record<string, Writer>> = {
       entries.map((entry) => JSON.stringify(entry)).join(",\n"),
     // The chain is of the whole log, whatever part of it was asked for; its rows stand where all of it was.
     end: function* (asked) {
-      yield `\n],"asked":${JSON.stringify(asked)},"chain":${JSON.stringify({ ...chainState(records()), whole: headOf(records().$client), elsewhere: chainsElsewhere(records()) }).slice(0, -1)}`;
+      yield `\n],"asked":${JSON.stringify(asked)},"incidents":${JSON.stringify(incidentsOut(records(), asked))},"chain":${JSON.stringify({ ...chainState(records()), whole: headOf(records().$client), elsewhere: chainsElsewhere(records()) }).slice(0, -1)}`;
       if (Object.keys(asked).length === 0) {
         let first = true;
         yield `,"rows":[`;

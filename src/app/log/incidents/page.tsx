@@ -1,0 +1,7 @@
+import { IncidentsRoom } from "@/ui/incidents/incidents-room";
+
+export const metadata = { title: "What went wrong" };
+
+export default function IncidentsPage() {
+  return <IncidentsRoom />;
+}
