@@ -5,4 +5,7 @@ import { bin, ensureBuilt, ensureInstalled, run } from "./lib/setup.mjs";
 ensureInstalled();
 ensureBuilt();
 run(process.execPath, ["--import", "tsx", "scripts/attacks.ts"], { out: 1 });
-run(process.execPath, [bin("jest"), "src/standins/camera.test.ts", "src/standins/drawn-cards.test.ts"], { out: 1, env: { CARDS: "all" } });
+run(process.execPath, [bin("jest"), "src/standins/camera.test.ts", "src/standins/drawn-cards.test.ts"], {
+  out: 1,
+  env: { CARDS: "all" },
+});

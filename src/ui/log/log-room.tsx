@@ -43,8 +43,10 @@ export function LogRoom() {
     <Room>
       <Row justifyContent="space-between" alignItems="baseline" gap="4px 12px" flexWrap="wrap">
         <Heading>Log</Heading>
-        <PageLink href="/log/looks">Before and after</PageLink>
-        <PageLink href="/log/incidents">What went wrong</PageLink>
+        <Row gap="4px 22px" flexWrap="wrap">
+          <PageLink href="/log/looks">Before and after</PageLink>
+          <PageLink href="/log/incidents">What went wrong</PageLink>
+        </Row>
       </Row>
       <Note>
         What went down, where and when. Every plan counts it against the label&apos;s limits, with what open mix sheets plan.
