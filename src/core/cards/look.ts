@@ -1,6 +1,6 @@
 import type { CardSize } from "./find";
 import { measureCard, type Measured, type Seen } from "./measure";
-import { writtenOf, type Picture } from "./picture";
+import { byteOf, type Picture } from "./picture";
 import type { Quad } from "./quad";
 
 /** What is shown of a card: the card squared up, with a line round each stain that was counted. */
@@ -32,7 +32,7 @@ function withLines({ squared, stained }: Seen): Shown {
   const { width, height, planes } = squared;
   const rgba = new Uint8ClampedArray(width * height * 4);
   for (let i = 0; i < width * height; i += 1) {
-    for (let c = 0; c < 3; c += 1) rgba[i * 4 + c] = writtenOf(planes[c]![i]!);
+    for (let c = 0; c < 3; c += 1) rgba[i * 4 + c] = byteOf(planes[c]![i]!);
     rgba[i * 4 + 3] = 255;
   }
   const { piece } = stained;

@@ -37,25 +37,23 @@ export function colourAt({ width, height, rgba }: Picture, x: number, y: number,
   return (rgba[at]! * (1 - fx) + rgba[at + 4]! * fx) * (1 - fy) + (rgba[below]! * (1 - fx) + rgba[below + 4]! * fx) * fy;
 }
 
-/** The light that each byte of a picture stands for, 0 to 1 (IEC 61966-2-1, from memory): a browser hands pictures over as sRGB. */
-export const LIGHT: Float32Array = Float32Array.from({ length: 256 }, (_, byte) =>
-  byte / 255 <= 0.04045 ? byte / 255 / 12.92 : ((byte / 255 + 0.055) / 1.055) ** 2.4,
-);
+/** The light that is written as some part of white, and what some light is written as (sRGB, IEC 61966-2-1, from memory). */
+const lightOf = (part: number): number => (part <= 0.04045 ? part / 12.92 : ((part + 0.055) / 1.055) ** 2.4);
+const partOf = (light: number): number => (light <= 0.0031308 ? 12.92 * light : 1.055 * light ** (1 / 2.4) - 0.055);
 
-/** The byte that stands for some light. */
-export const writtenOf = (light: number): number =>
-  255 * (light <= 0.0031308 ? 12.92 * light : 1.055 * light ** (1 / 2.4) - 0.055);
+/** The light that each byte of a picture stands for, 0 to 1: a browser hands pictures over as sRGB. */
+export const LIGHT: Float32Array = Float32Array.from({ length: 256 }, (_, byte) => lightOf(byte / 255));
 
 /** Light up to twice white is looked up: what is held against dim light may come to more than white. */
 const MOST = 2;
 const STEPS = 8192;
-const WRITTEN = Float32Array.from({ length: STEPS + 1 }, (_, i) => writtenOf((i / STEPS) * MOST) / 255);
+const WRITTEN = Float32Array.from({ length: STEPS + 1 }, (_, i) => partOf((i / STEPS) * MOST));
 const BRIGHTEST = WRITTEN[STEPS]!;
-const LIT = Float32Array.from({ length: STEPS + 1 }, (_, i) => {
-  const byte = (i / STEPS) * BRIGHTEST;
-  return byte <= 0.04045 ? byte / 12.92 : ((byte + 0.055) / 1.055) ** 2.4;
-});
+const LIT = Float32Array.from({ length: STEPS + 1 }, (_, i) => lightOf((i / STEPS) * BRIGHTEST));
 const written = (light: number) => WRITTEN[light <= 0 ? 0 : light >= MOST ? STEPS : Math.round((light / MOST) * STEPS)]!;
+
+/** The byte that stands for some light. */
+export const byteOf = (light: number): number => 255 * written(light);
 
 /**
  * The light of a grey that is written as bright as a colour (its luma, ITU-R BT.601): the one of a picture's values that JPEG keeps for

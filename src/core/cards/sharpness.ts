@@ -1,3 +1,4 @@
+import { median } from "./least-squares";
 import { LIGHT, type Picture } from "./picture";
 import { distance, type Quad } from "./quad";
 
@@ -10,8 +11,6 @@ const STEP = 0.5;
 const FLAT = 6;
 /** A card stands off what it lies on by so much of its light, or its edge says nothing. */
 const LEAST_STEP = 0.1;
-/** The sharper ones of a card's edges tell the lens's blur: the others are frayed, or wet. */
-const SHARPER = 0.5;
 
 /** Light over the three colours between pixels. */
 function lightAt({ width, height, rgba }: Picture, x: number, y: number): number {
@@ -56,11 +55,11 @@ export function blurOf(picture: Picture, quad: Quad): number | null {
     }
   });
   if (found.length < FEWEST) return null;
-  found.sort((a, b) => a - b);
-  return Math.max(PIXEL, found[Math.floor(found.length * SHARPER)]!);
+  return Math.max(PIXEL, median(found));
 }
 const meanOf = (part: readonly number[]) => part.reduce((sum, one) => sum + one, 0) / part.length;
 const rangeOf = (part: readonly number[]) => Math.max(...part) - Math.min(...part);
 /** A standard deviation of what a pixel itself gathers, px. */
 const PIXEL = 0.29;
+/** Fewer places than this are chance. */
 const FEWEST = 8;

@@ -30,10 +30,10 @@ const ABOVE_NOISE = 5;
 const LEFT = 0.375;
 /** How far the soft edge of a stain reaches past where it is half covered: so many blurs and a pixel. */
 const EDGE = 2.5;
+/** And how far inwards: farther in a stain is all wet, whatever noise says. */
+const INNER = 4;
 
-/**
- * @param cut how wet a pixel counts as stained, a part; a half is where a sharp edge lies
- */
+/** @param cut how wet a pixel counts as stained, a part; a half is where a sharp edge lies */
 export function stainsOf(wet: Wetness, cut = 0.5): Stained {
   const { width, height, part, blur } = wet;
   const smooth = smoothed(wet);
@@ -53,7 +53,7 @@ export function stainsOf(wet: Wetness, cut = 0.5): Stained {
   const far = distances({ width, height, on });
   const cover = new Float32Array(part.length);
   const edge = Math.ceil(EDGE * blur) + 1;
-  const inner = 4 * blur + 2;
+  const inner = INNER * blur + 2;
   const edged = withEdge({ width, height, on }, of, edge);
   const area = new Float64Array(count + 1);
   for (let i = 0; i < part.length; i += 1) {

@@ -69,7 +69,8 @@ export function CardView({ number, card, busy, spread, onCorrect, onCut, onDry, 
       )}
       {isOpen(card) && seen.measured.told === "one colour" && (
         <Notice state="stop">
-          Nothing fell on this card, or nothing is left dry: the picture can&apos;t tell which. Leave it out if it is wet through.
+          Nothing fell on this card, or nothing is left dry: the picture can&apos;t tell which, nor can one without colours. Leave
+          it out if it is wet through.
           <Box marginTop="8px">
             <Button onClick={onDry}>Nothing fell on it</Button>
           </Box>

@@ -102,7 +102,7 @@ function MoreIncidents({ after, onAnew }: { after: Cursor; onAnew: IncidentsProp
 }
 
 /** What is said of an incident, each part with its name. */
-export const incidentLines = ({
+const incidentLines = ({
   says,
   product,
 }: IncidentEntry): readonly (readonly [name: string, text: string | null | undefined])[] => [

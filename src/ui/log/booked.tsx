@@ -15,6 +15,7 @@ import { useInHand } from "../data/in-hand";
 import { AirNow } from "../mix/air-now";
 import { GearList } from "../mix/gear-list";
 import { Held } from "../mix/held";
+import { closedToday, WashFirst } from "../after/wash-first";
 import { Lots, useLots } from "../mix/lots";
 import { bagWords } from "../mix/spread-list";
 import { Stopped } from "../mix/stopped";
@@ -29,9 +30,10 @@ import { AirAtMix } from "../weather/at-mix";
 /** Granules that are booked and not down yet: put on record, or withdrawn. */
 export function Booked() {
   const spreadings = useSlice("spreadings", {}).value ?? [];
-  if (spreadings.length === 0) return null;
+  if (spreadings.length === 0) return <WashFirst />;
   return (
     <Box id="booked" marginBottom="22px">
+      <WashFirst />
       <SubHeading>Booked, to be spread dry</SubHeading>
       <Box as="ul" listStyleType="none" aria-label="Booked">
         {spreadings.map((one) => (
@@ -123,6 +125,7 @@ function One({ spreading }: { spreading: SpreadingEntry }) {
     const said = { date, ...(all && { all }), ...(lots.told.some((lot) => lot !== null) && { lots: lots.told }) };
     const result = await send(`/api/spreads/${id}/${how}`, how === "record" ? said : {});
     if (result.ok) lots.forget();
+    if (result.ok && how === "record") closedToday();
     setTrouble(result.ok ? [] : result.issues);
   };
   const unticked = trouble.find((issue) => issue.path === "all");

@@ -2,6 +2,7 @@ import { act, fireEvent, screen, within } from "@testing-library/react";
 import type { Sheet } from "@/formats/entries";
 import type { JobFile } from "@/formats/job-file/types";
 import { planOfSheet } from "@/formats/sheet-plan";
+import { WashFirst } from "../after/wash-first";
 import { PERSON, showWith } from "../testing/show";
 import { CloseSheet } from "./close-sheet";
 
@@ -62,6 +63,20 @@ const sayDifferent = async () => {
 const type = (label: string, text: string, at = 0) =>
   fireEvent.change(screen.getAllByLabelText(label)[at]!, { target: { value: text } });
 const recorded = () => sent.mock.calls.find(([url]) => String(url).endsWith("/record"))![1] as Record<string, unknown>;
+
+test("what whoever sprayed does next is told after the day's first closing, once; not after a withdrawal", async () => {
+  room();
+  showWith({}, <WashFirst />);
+  const words = () => screen.queryByText(/Hands and face are washed before you eat/);
+  await press("Withdraw the sheet");
+  expect(words()).toBeNull();
+  await press("Went to plan: put on record");
+  expect(words()).toBeInTheDocument();
+  await press("Read for today");
+  expect(words()).toBeNull();
+  await press("Went to plan: put on record");
+  expect(words()).toBeNull();
+});
 
 test("one that went to plan is one press", async () => {
   room();

@@ -11,6 +11,7 @@ import { todayDate } from "../data/clock";
 import { useKept } from "../data/kept-here";
 import { sentences, usePeople, useSend } from "../data/records";
 import { useLots } from "./lots";
+import { closedToday } from "../after/wash-first";
 import { FactFields, factsOf, type Told } from "../log/fact-fields";
 import { AskRest, type Where } from "./ask-rest";
 import { AskWhy } from "../parts/ask-why";
@@ -67,7 +68,9 @@ function useClosing(id: string, date: string, told: Told, lots: readonly (string
     const wants = issues.find((issue) => issue.code === "reason-needed" && issue.path !== "all");
     setAsked(wants || issues.some((issue) => issue.path === "all") ? { how, more, wants: wants?.path } : undefined);
     setTrouble(issues);
-    if (result.ok) onClosed();
+    if (!result.ok) return;
+    if (how === "record") closedToday();
+    onClosed();
   };
   return { close, trouble, asked, calm: () => setTrouble([]), forget: () => setAsked(undefined) };
 }

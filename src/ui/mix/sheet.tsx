@@ -24,6 +24,7 @@ import { FirstThing, Notice } from "../parts/notices";
 import { besideOf } from "./about-filling";
 import { AirNow } from "./air-now";
 import { WorkOutAnew } from "./anew";
+import { WashFirst } from "../after/wash-first";
 import { CloseSheet } from "./close-sheet";
 import { DayPicture } from "./day-picture";
 import { DayStops, type Tell } from "./day-stops";
@@ -197,6 +198,7 @@ function Overtaken({ sheet }: { sheet: Sheet }) {
 function WhatBecame({ sheet, system }: { sheet: Sheet; system: System }) {
   return (
     <>
+      {sheet.state === "recorded" && <WashFirst />}
       {sheet.outcome.length > 0 && <ToldOutcome sheet={sheet} />}
       <LoadEnds ends={sheet.ends} system={system} />
     </>
