@@ -54,7 +54,7 @@ export function IncidentsRoom() {
           <Box marginTop="12px">
             <ClientOnly>{read && <IncidentForm key={of?.id ?? times} of={of} onDone={done} />}</ClientOnly>
             {times > 0 && !of && (
-              <Box role="status" marginTop="10px">
+              <Box marginTop="10px">
                 <Notice state="plain">It is on record.</Notice>
               </Box>
             )}
