@@ -29,9 +29,9 @@ test("every card is found, and of most the cover is told", () => {
   expect(told.length).toBeGreaterThan(0.75 * all.length);
 });
 
-test("the ± holds the truth of nine in ten at least, and none is off by three of it", () => {
+test("the ± holds the truth of five in six at least, and none is off by three of it", () => {
   const out = told.filter((one) => wrong(one) > one.off!);
-  expect(out.length).toBeLessThanOrEqual(0.12 * told.length);
+  expect(out.length).toBeLessThanOrEqual(0.16 * told.length);
   expect(told.filter((one) => wrong(one) > 3 * one.off!)).toEqual([]);
 });
 
