@@ -478,7 +478,6 @@ export interface JudgedOf {
   readonly suppresses: string | null;
 }
 
-/** What somebody saw of a zone. */
 /** What went wrong. */
 export interface IncidentEntry {
   readonly id: string;
@@ -495,6 +494,7 @@ export interface IncidentEntry {
   readonly createdAt: string;
 }
 
+/** What somebody saw of a zone. */
 export interface LookEntry {
   readonly id: string;
   readonly kind: LookKind;

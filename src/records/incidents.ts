@@ -1,6 +1,6 @@
 import { and, desc, eq, gte, lte, notExists } from "drizzle-orm";
 import { alias } from "drizzle-orm/sqlite-core";
-import type { Cursor, Page } from "@/formats/slices";
+import type { IncidentsAsked, Page } from "@/formats/slices";
 import type { Access } from "./access";
 import { asItIs, readRows, type SetAside } from "./aside";
 import { pageOf, rowsAfter } from "./page";
@@ -10,7 +10,9 @@ import { incidents } from "./schema-work";
 
 export type IncidentRow = typeof incidents.$inferSelect;
 
-export const addIncident = (db: Access, row: typeof incidents.$inferInsert): void => void db.insert(incidents).values(row).run();
+export type NewIncident = typeof incidents.$inferInsert;
+
+export const addIncident = (db: Access, row: NewIncident): void => void db.insert(incidents).values(row).run();
 
 export const findIncident = (db: Access, id: string) =>
   db.select({ id: incidents.id }).from(incidents).where(eq(incidents.id, id)).get();
@@ -19,17 +21,9 @@ export const findIncident = (db: Access, id: string) =>
 export const correctedBy = (db: Access, id: string) =>
   db.select({ id: incidents.id }).from(incidents).where(eq(incidents.corrects, id)).get();
 
-/** Which of them, by site and ISO days, both in. */
-export interface IncidentsOf {
-  readonly site?: string | undefined;
-  readonly from?: string | undefined;
-  readonly to?: string | undefined;
-}
-
 export function incidentsPage(
   db: Access,
-  { site, from, to }: IncidentsOf,
-  after: Cursor | undefined,
+  { site, from, to, after }: IncidentsAsked,
   most: number,
   aside?: SetAside[],
 ): Page<IncidentRow> {

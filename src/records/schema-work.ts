@@ -376,10 +376,6 @@ export const chainsElsewhere = sqliteTable("chains_elsewhere", {
   at: text("at").notNull(),
 });
 
-/**
- * Somebody looked at a zone: before anything goes down, or to judge what went down. Append-only; of several at what went down,
- * the last one counts.
- */
 /** What went wrong, and who was told. Append-only; one that was told wrong is corrected by another. */
 export const incidents = sqliteTable(
   "incidents",
@@ -398,6 +394,10 @@ export const incidents = sqliteTable(
   (t) => [index("incidents_by_day").on(t.date, t.createdAt, t.id)],
 );
 
+/**
+ * Somebody looked at a zone: before anything goes down, or to judge what went down. Append-only; of several at what went down,
+ * the last one counts.
+ */
 export const looks = sqliteTable(
   "looks",
   {

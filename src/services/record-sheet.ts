@@ -448,7 +448,6 @@ interface Unticked {
   readonly gear: boolean;
 }
 
-/** How far a sheet, or what of it is for one site, was ticked off, where not all of it was; undefined where it was. */
 /** The sites that are said to be down with nothing ticked as opened: all of them, or, where no load was told, some of their loads. */
 function unopenedAmong(stops: readonly SiteText[], loads: ReturnType<typeof loadsOf>, told: readonly SiteOutcome[]): SiteText[] {
   return stops.filter(({ name }) => {
@@ -458,6 +457,7 @@ function unopenedAmong(stops: readonly SiteText[], loads: ReturnType<typeof load
   });
 }
 
+/** How far a sheet, or what of it is for one site, was ticked off, where not all of it was; undefined where it was. */
 function untickedOf(db: Access, sheet: SheetRow, site?: SiteText): Unticked | undefined {
   const of = site === undefined ? undefined : `${sheet.job.sites!.indexOf(site) + 1}.`;
   const keys = tickKeys(sheet.job, planOfSheet(sheet.job, null)).filter((key) => of === undefined || key.startsWith(of));

@@ -1,14 +1,22 @@
 import { isDate } from "@/core/calendar";
-import { bad, good, type Issue, type Result } from "@/core/issue";
+import { bad, good, type Result } from "@/core/issue";
 import { INCIDENT_KINDS, INCIDENT_NAMES, incidentPartExpected, type IncidentKind, type IncidentText } from "@/formats/incidents";
 import { type Records, whole } from "@/records/database";
-import { addIncident, correctedBy, findIncident } from "@/records/incidents";
+import { addIncident, correctedBy, findIncident, type NewIncident } from "@/records/incidents";
 import { findLabel } from "@/records/labels";
 import { findPerson } from "@/records/people";
 import { findSite } from "@/records/sites";
 import { todayOf } from "./clock";
 import { isId, issue, nowText, shown } from "./input";
 import { once } from "./once";
+
+/** What an incident may name, and where that has to stand. */
+const NAMED = [
+  ["siteId", findSite, "the sites on record"],
+  ["labelId", findLabel, "the labels on record"],
+  ["personId", findPerson, "the people on record"],
+  ["corrects", findIncident, "the incidents on record"],
+] as const;
 
 /**
  * Keeps what went wrong: `{ id, kind, date, siteId, labelId, personId, says, corrects }`, each id null where there is none. Nothing takes
@@ -23,26 +31,21 @@ export function saveIncident(db: Records, input: unknown): Result<{ id: string }
     return bad(issue("kind", "not-a-choice", shown(kind), Object.values(INCIDENT_NAMES).join(", ")));
   const said = readSays(says);
   if (!said.ok) return said;
-  const row = { id, kind, date, siteId, labelId, personId, says: said.value, corrects } as Parameters<typeof addIncident>[1];
+  const row = { id, kind, date, siteId, labelId, personId, says: said.value, corrects } as Omit<NewIncident, "createdAt">;
   return whole(db, (tx) => {
     const today = todayOf(tx);
     if (typeof date !== "string" || !isDate(date) || date < "1990-01-01" || date > today)
       return bad(issue("date", "bad-date", shown(date), `"${today}", today or before`));
-    const strange: Issue[] = [];
-    if (row.siteId != null && !findSite(tx, row.siteId))
-      strange.push(issue("siteId", "unknown-name", row.siteId, "the sites on record"));
-    if (row.labelId != null && !findLabel(tx, row.labelId))
-      strange.push(issue("labelId", "unknown-name", row.labelId, "the labels on record"));
-    if (row.personId != null && !findPerson(tx, row.personId))
-      strange.push(issue("personId", "unknown-name", row.personId, "the people on record"));
-    if (row.corrects != null && !findIncident(tx, row.corrects))
-      strange.push(issue("corrects", "unknown-name", row.corrects, "the incidents on record"));
+    const strange = NAMED.flatMap(([path, find, known]) => {
+      const named = row[path];
+      return named == null || find(tx, named) ? [] : [issue(path, "unknown-name", named, known)];
+    });
     if (strange.length > 0) return bad(...strange);
     return once(
       tx,
       "incident",
       id,
-      { ...row, createdAt: undefined },
+      row,
       findIncident(tx, id) !== undefined,
       () => ({ id }),
       (): Result<{ id: string }> => {

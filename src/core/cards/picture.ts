@@ -26,23 +26,32 @@ export function smaller({ width, height, rgba }: Picture, by: number): Planes {
   return { width: w, height: h, planes };
 }
 
-/** The colour between pixels, mixed of the four round about. @param c 0 to 2 for red, green, blue */
-export function colourAt({ width, height, rgba }: Picture, x: number, y: number, c: number): number {
-  const px = Math.min(width - 1.001, Math.max(0, x));
-  const py = Math.min(height - 1.001, Math.max(0, y));
-  const [x0, y0] = [Math.floor(px), Math.floor(py)];
-  const [fx, fy] = [px - x0, py - y0];
-  const at = (y0 * width + x0) * 4 + c;
-  const below = at + width * 4;
-  return (rgba[at]! * (1 - fx) + rgba[at + 4]! * fx) * (1 - fy) + (rgba[below]! * (1 - fx) + rgba[below + 4]! * fx) * fy;
-}
-
 /** The light that is written as some part of white, and what some light is written as (sRGB, IEC 61966-2-1, from memory). */
 const lightOf = (part: number): number => (part <= 0.04045 ? part / 12.92 : ((part + 0.055) / 1.055) ** 2.4);
 const partOf = (light: number): number => (light <= 0.0031308 ? 12.92 * light : 1.055 * light ** (1 / 2.4) - 0.055);
 
 /** The light that each byte of a picture stands for, 0 to 1: a browser hands pictures over as sRGB. */
 export const LIGHT: Float32Array = Float32Array.from({ length: 256 }, (_, byte) => lightOf(byte / 255));
+
+const BYTES = Float32Array.from({ length: 256 }, (_, byte) => byte);
+
+/** What lies between pixels, mixed of the four round about. @param c 0 to 2 for red, green, blue · @param of what each byte stands for */
+function between({ width, height, rgba }: Picture, x: number, y: number, c: number, of: Float32Array): number {
+  const px = Math.min(width - 1.001, Math.max(0, x));
+  const py = Math.min(height - 1.001, Math.max(0, y));
+  const [x0, y0] = [Math.floor(px), Math.floor(py)];
+  const [fx, fy] = [px - x0, py - y0];
+  const at = (y0 * width + x0) * 4 + c;
+  const below = at + width * 4;
+  return (
+    (of[rgba[at]!]! * (1 - fx) + of[rgba[at + 4]!]! * fx) * (1 - fy) +
+    (of[rgba[below]!]! * (1 - fx) + of[rgba[below + 4]!]! * fx) * fy
+  );
+}
+
+/** The colour between pixels, as it is written, and the light. */
+export const colourAt = (picture: Picture, x: number, y: number, c: number): number => between(picture, x, y, c, BYTES);
+export const lightAt = (picture: Picture, x: number, y: number, c: number): number => between(picture, x, y, c, LIGHT);
 
 /** Light up to twice white is looked up: what is held against dim light may come to more than white. */
 const MOST = 2;

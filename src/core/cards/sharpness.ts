@@ -1,5 +1,5 @@
 import { median } from "./least-squares";
-import { LIGHT, type Picture } from "./picture";
+import { lightAt, type Picture } from "./picture";
 import { distance, type Quad } from "./quad";
 
 /** Places looked at along each side of a card. */
@@ -11,23 +11,6 @@ const STEP = 0.5;
 const FLAT = 6;
 /** A card stands off what it lies on by so much of its light, or its edge says nothing. */
 const LEAST_STEP = 0.1;
-
-/** Light over the three colours between pixels. */
-function lightAt({ width, height, rgba }: Picture, x: number, y: number): number {
-  const px = Math.min(width - 1.001, Math.max(0, x));
-  const py = Math.min(height - 1.001, Math.max(0, y));
-  const [x0, y0] = [Math.floor(px), Math.floor(py)];
-  const [fx, fy] = [px - x0, py - y0];
-  let sum = 0;
-  for (let c = 0; c < 3; c += 1) {
-    const at = (y0 * width + x0) * 4 + c;
-    const below = at + width * 4;
-    sum +=
-      (LIGHT[rgba[at]!]! * (1 - fx) + LIGHT[rgba[at + 4]!]! * fx) * (1 - fy) +
-      (LIGHT[rgba[below]!]! * (1 - fx) + LIGHT[rgba[below + 4]!]! * fx) * fy;
-  }
-  return sum;
-}
 
 /**
  * How blurred a picture is, by the edges of a card in it: a straight edge under a bell-shaped blur is steepest at 1 / (√2π σ) of its step.
@@ -44,7 +27,7 @@ export function blurOf(picture: Picture, quad: Quad): number | null {
       const [x, y] = [from.x + ax * s, from.y + ay * s];
       const profile = Array.from({ length: (2 * REACH) / STEP + 1 }, (_, i) => {
         const t = i * STEP - REACH;
-        return lightAt(picture, x - ay * t, y + ax * t);
+        return [0, 1, 2].reduce((sum, c) => sum + lightAt(picture, x - ay * t, y + ax * t, c), 0);
       });
       const [outside, inside] = [profile.slice(0, FLAT), profile.slice(-FLAT)];
       const step = Math.abs(meanOf(outside) - meanOf(inside));

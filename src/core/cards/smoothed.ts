@@ -1,13 +1,12 @@
-/** The mean of a pixel and the eight round it: what is smaller than that is noise. */
-export function smoothed({
-  width,
-  height,
-  part,
-}: {
+/** How wet each pixel of a card is. */
+export interface Parts {
   readonly width: number;
   readonly height: number;
   readonly part: Float32Array;
-}): Float32Array {
+}
+
+/** The mean of a pixel and the eight round it: what is smaller than that is noise. */
+export function smoothed({ width, height, part }: Parts): Float32Array {
   const rows = new Float32Array(part.length);
   const out = new Float32Array(part.length);
   for (let y = 0; y < height; y += 1)

@@ -17,7 +17,7 @@ export interface Stained {
   readonly blots: readonly Blot[];
   /** Of each pixel, which piece it belongs to, from 1; nought on paper and in a stain's soft edge. */
   readonly piece: Int32Array;
-  /** How much of each pixel is covered, 0 to 1. */
+  /** How much of each pixel is covered: 0 to 1, at edges a little beyond by noise. */
   readonly cover: Float32Array;
   /** Droplets for a pixel's area, those too that others hide. */
   readonly fallen: number;

@@ -1,13 +1,10 @@
 import { median } from "./least-squares";
 import { distances } from "./mask";
 import { greyOf, type Planes } from "./picture";
-import { smoothed } from "./smoothed";
+import { smoothed, type Parts } from "./smoothed";
 
 /** How wet each pixel of a squared-up card is: nought on paper, one on a stain, in between at its edge. */
-export interface Wetness {
-  readonly width: number;
-  readonly height: number;
-  readonly part: Float32Array;
+export interface Wetness extends Parts {
   /** What the picture's noise makes of dry paper: a standard deviation of `part`. */
   readonly noise: number;
   /** A standard deviation, px. */

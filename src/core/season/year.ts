@@ -213,6 +213,15 @@ interface Waiting {
   readonly round: number;
   readonly earliest: number;
   readonly latest: string | null;
+  /** How much of a day's work it is, m². */
+  readonly area: number;
+}
+
+/** The number of the first in a line, from one on, that a day still takes beside what is used of it; past the end where it takes none. */
+function nextThatFits(line: readonly (Waiting | undefined)[], from: number, used: number, most: number): number {
+  let i = from;
+  while (i < line.length && used + line[i]!.area > most) i += 1;
+  return i;
 }
 
 class Laying {
@@ -261,17 +270,19 @@ class Laying {
   items(): YearItem[] {
     const { rounds, sites, work } = this.asked;
     const room = new Map<number, number>();
-    const areas = sites.map((site, i) => rounds.map((round, j) => (this.takes[i]![j] ? areaFor(site, round) : 0)));
-    const smallest = Math.min(...areas.map((of) => Math.min(...of.filter((area) => area > 0), Infinity)), Infinity);
-    const takeRoom = (day: number, site: number, round: number) => room.set(day, (room.get(day) ?? 0) + areas[site]![round]!);
+    /** Of all that waited until now: where less room is left, nothing fits. */
+    let smallest = Infinity;
     this.eachTaken((site, round) => {
       const { done, fixed } = sites[site]!;
-      if (done[round] == null && fixed[round] != null) takeRoom(dayOf(fixed[round]), site, round);
+      if (done[round] != null || fixed[round] == null) return;
+      const day = dayOf(fixed[round]);
+      room.set(day, (room.get(day) ?? 0) + areaFor(sites[site]!, rounds[round]!));
     });
     const opening: Waiting[][] = Array.from({ length: this.last - this.first + 1 }, () => []);
     const open = (site: number, round: number) => {
       const waiting = this.waiting(site, round);
       if (!waiting) return;
+      smallest = Math.min(smallest, waiting.area);
       if (waiting.earliest > this.last) this.unfit(site, round, ["next-year"]);
       else opening[Math.max(0, waiting.earliest - this.first)]!.push(waiting);
     };
@@ -293,25 +304,29 @@ class Laying {
         else ready[Math.min(ends, never)]!.push(waiting);
       }
       if (work.days.includes(weekday(day))) {
+        let used = room.get(day) ?? 0;
         for (let ends = day - this.first; ends <= never; ends++) {
-          const full = room.get(day) ?? 0;
-          if (work.perDay !== null && full > 0 && work.perDay - full < smallest) break;
+          // A site that is more than a day's work gets a day of its own.
+          const most = () => (work.perDay === null || used === 0 ? Infinity : work.perDay);
+          if (used + smallest > most()) break;
           // What doesn't fit into the rest of the day waits; it holds up no smaller one behind it.
-          ready[ends] = ready[ends]!.filter((waiting) => {
-            const used = room.get(day) ?? 0;
-            // A site that is more than a day's work gets a day of its own.
-            if (work.perDay !== null && used > 0 && used + areas[waiting.site]![waiting.round]! > work.perDay) return true;
+          const line: (Waiting | undefined)[] = ready[ends]!;
+          let gone = 0;
+          for (let i = nextThatFits(line, 0, used, most()); i < line.length; i = nextThatFits(line, i + 1, used, most())) {
+            const waiting = line[i]!;
+            line[i] = undefined;
+            gone += 1;
             const again = this.place(waiting, day);
             if (again === "placed") {
-              takeRoom(day, waiting.site, waiting.round);
+              used += waiting.area;
               for (const next of this.after[waiting.round]!) if (this.isOpenFor(waiting.site, next)) open(waiting.site, next);
             } else if (again !== undefined) {
               const from = Math.max(again, day + 1);
               if (from > this.last) this.unfit(waiting.site, waiting.round, ["next-year"]);
               else opening[from - this.first]!.push({ ...waiting, earliest: from });
             }
-            return false;
-          });
+          }
+          if (gone > 0) ready[ends] = line.filter((one) => one !== undefined);
         }
       }
       // What ended today and found no day.
@@ -395,7 +410,7 @@ class Laying {
       if (earliest <= lastBefore) latest = earliestOf([latest, lastBefore]);
       else earliest = latestOf([earliest, daysLater(one.seeding, afterSeeding)])!;
     }
-    return { site, round, earliest: dayOf(earliest), latest };
+    return { site, round, earliest: dayOf(earliest), latest, area: areaFor(one, this.asked.rounds[round]!) };
   }
 
   /** Lays it out on a day; a later day to try where its label lets it wait; undefined where its label holds it. */

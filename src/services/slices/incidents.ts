@@ -12,13 +12,12 @@ const SHOWN = 20;
 const OUT = 500;
 
 /** What went wrong, newest first. */
-export function incidents(db: Access, { after, ...of }: IncidentsAsked, aside: SetAside[]): Page<IncidentEntry> {
-  return read(db, incidentsPage(db, of, after, SHOWN, aside), aside);
-}
+export const incidents = (db: Access, asked: IncidentsAsked, aside: SetAside[]): Page<IncidentEntry> =>
+  read(db, incidentsPage(db, asked, SHOWN, aside), aside);
 
 /** Those that go out with a part of the log. */
 export const incidentsOut = (db: Access, of: Omit<IncidentsAsked, "after">): readonly IncidentEntry[] =>
-  read(db, incidentsPage(db, of, undefined, OUT)).rows;
+  read(db, incidentsPage(db, of, OUT)).rows;
 
 function read(db: Access, page: Page<IncidentRow>, aside?: SetAside[]): Page<IncidentEntry> {
   const people = peopleNames(db);
