@@ -35,7 +35,7 @@ test("a per-acre rate typed as per 1,000 is caught and corrected; a meant one is
   await expect(page).toHaveURL(/\/mix\/sheet\?id=/);
   const id = new URL(page.url()).searchParams.get("id")!;
   const sheet = await slice(page.request, "sheet", { id });
-  expect(sheet.job.products![0]!["x-choice"]).toMatchObject({
+  expect(sheet.job.products![0]!.rateChoice).toMatchObject({
     point: "typed",
     dismissed: [{ slip: "decimal-point", reason: "trial strip" }],
   });

@@ -129,7 +129,7 @@ test("the job goes out as a file and comes in as one", async ({ page, expectErro
     await chooser
   ).setFiles({ name: "job.json", mimeType: "application/json", buffer: await (await import("node:fs/promises")).readFile(file) });
   // A job says nothing of whose pace it is: the import asks, rather than guess.
-  await expect(page.getByText(/x-person: missing/)).toBeVisible();
+  await expect(page.getByText(/calibration.record.person: missing/)).toBeVisible();
 });
 
 test("a rig that is changed makes its calibration stale, and says what changed", async ({ page }) => {

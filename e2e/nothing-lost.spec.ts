@@ -17,15 +17,14 @@ test("a job file is shown before anything of it is kept, side by side with what 
   const named = "Quay green";
   const file = (area: string, pressure: string) => ({
     format: "careful-gauge-job",
-    version: 1,
-    "x-person": hand.person,
+    version: 2,
     rig: {
       name: hand.rig,
       kind: "backpack",
       tanks: [{ name: "main", usable: "4 gal", leastMix: "0.5 gal" }],
       tip: { size: "025", pressure },
     },
-    calibration: { sprayVolume: "1 gal/1000 ft2" },
+    calibration: { sprayVolume: "1 gal/1000 ft2", record: { person: hand.person } },
     sites: [{ name: named, zones: [{ name: "lawn", area }] }],
   });
   await page.goto("/");

@@ -55,7 +55,7 @@ test("from a drill to a held pace: the beat, walks without it, a reload in the m
   await expect(record.getByText(/^(\d[\d.]* to \d[\d.]*|✕ this pace is wider)/)).toBeVisible();
   await calibrated(page, { rigId, personId });
   const found = await slice(page.request, "inForce", { rig: rigId, person: personId });
-  expect(found!.entry.calibration["x-practice"]).toMatchObject({ freedom: 2 });
+  expect(found!.entry.calibration.repeatability).toMatchObject({ freedom: 2 });
   await page.goto(`/calibrate/record?id=${found!.entry.id}`);
   await expect(page.getByText(/with practice: one walk of this person/)).toBeVisible();
 });

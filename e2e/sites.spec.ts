@@ -36,7 +36,7 @@ test("a lawn from tape to mix: drawn while it is typed, kept through a reload, a
   await page.getByRole("button", { name: "Add site" }).click();
   await expect(page.getByRole("list", { name: /site/i }).first()).toContainText(name);
   const [kept] = (await slice(page.request, "sites", { search: name })).rows;
-  expect(kept!.site.zones[0]).toMatchObject({ area: "2,887 ft2", "x-measured": { by: "strides", stride: "30 in" } });
+  expect(kept!.site.zones[0]).toMatchObject({ area: "2,887 ft2", measurement: { by: "strides", stride: "30 in" } });
   await page.goto("/mix");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: name });
   await inMix(page, product);
@@ -166,7 +166,7 @@ test("a map with faults: each is drawn, what may be kept is offered, a corner is
   await page.getByRole("button", { name: "Save the change" }).click();
   await expect(page.getByText(`Saved ${name}`)).toBeVisible();
   const found = async (of: string) => (await slice(page.request, "sites", { search: of })).rows[0];
-  expect((await found(name))!.site["x-gate"]).toMatch(/^(39\.99|40\.000)\d*, -7\d/);
+  expect((await found(name))!.site.entrance).toMatch(/^(39\.99|40\.000)\d*, -7\d/);
   // The same customer was entered before, under another name.
   const twin = "Twin lawn";
   const form = {
@@ -213,7 +213,7 @@ test("a walked perimeter on the phone: fixes that can't be right are told, a tap
   await page.getByRole("button", { name: "Add site" }).click();
   await expect(page.getByText(`Added ${name}`)).toBeVisible();
   const [kept] = (await slice(page.request, "sites", { search: name })).rows;
-  expect(kept!.site.zones[0]).toMatchObject({ name: "lawn", "x-measured": { by: "walk" } });
+  expect(kept!.site.zones[0]).toMatchObject({ name: "lawn", measurement: { by: "walk" } });
   const area = Number.parseFloat(kept!.site.zones[0]!.area.replace(",", ""));
   expect(area / 6458).toBeGreaterThan(0.85);
   expect(area / 6458).toBeLessThan(1.15);

@@ -5,6 +5,7 @@ import { rateAt, rowName } from "@/formats/card/choice";
 import { dayIn } from "@/formats/day";
 import { personFormOf } from "@/formats/forms/person";
 import { tipFormOf } from "@/formats/forms/tip-form-of";
+import type { JobFile } from "@/formats/job-file/types";
 import type { LookText } from "@/formats/looks";
 import type { PaperText } from "@/formats/papers";
 import type { TipText } from "@/formats/rig-setup";
@@ -36,6 +37,7 @@ import { zonesFor } from "@/core/season/year";
  * All dates are moved by whole days so that the newest reading was taken yesterday: a season that ends today.
  */
 const FOLDER = "demo";
+type RecordedJob = JobFile & { readonly calibration: { readonly record: { readonly madeAt: string } } };
 const DAY = 86_400_000;
 
 function must<T>(result: Result<T>, what: string): T {
@@ -48,10 +50,14 @@ const files = readdirSync(FOLDER, { recursive: true, encoding: "utf8" })
   .sort()
   .map((f) => ({
     name: f,
-    job: JSON.parse(readFileSync(path.join(FOLDER, f), "utf8")) as Record<string, unknown> & { "x-made-at": string },
+    job: JSON.parse(readFileSync(path.join(FOLDER, f), "utf8")) as RecordedJob,
   }));
-const newest = Math.max(...files.map((f) => dayIn(f.job["x-made-at"], "UTC")));
+const newest = Math.max(...files.map((f) => dayIn(f.job.calibration.record.madeAt, "UTC")));
 const shift = (dayIn(new Date().toISOString(), "UTC") - 1 - newest) * DAY;
+const madeAt = (job: RecordedJob, at: string): RecordedJob => ({
+  ...job,
+  calibration: { ...job.calibration, record: { ...job.calibration.record, madeAt: at } },
+});
 const inDays = (days: number) => new Date(Date.now() + days * DAY).toISOString().slice(0, 10);
 const moved = (moment: string) => new Date(Date.parse(moment) + shift).toISOString();
 
@@ -67,7 +73,7 @@ putSetting(db, "time-zone", machineZone(), new Date().toISOString());
 more.tips.forEach((tip, i) => must(put(db, "tips", { id: `demo-tip-00${i}`, form: tipFormOf(tip) }), tip.name));
 must(importCards(db, readFileSync(path.join(FOLDER, "labels.json"), "utf8")), "labels.json");
 for (const { name, job } of files)
-  must(importJob(db, JSON.stringify({ ...job, "x-made-at": moved(job["x-made-at"]) }), {}), name);
+  must(importJob(db, JSON.stringify(madeAt(job, moved(job.calibration.record.madeAt))), {}), name);
 
 interface DemoSheet {
   readonly id: string;
@@ -136,7 +142,7 @@ interface DemoLook {
 const logged = readAll(db);
 (JSON.parse(readFileSync(path.join(FOLDER, "looks.json"), "utf8")) as DemoLook[]).forEach((look, i) => {
   const site = logged.sites.find((s) => s.site.name === look.site)!;
-  const zoneId = site.site.zones.find((z) => z.name === look.zone)!["x-id"];
+  const zoneId = site.site.zones.find((z) => z.name === look.zone)!.id;
   const recordId = logged.applications.find((a) => a.zoneId === zoneId && a.product === look.product)?.id;
   const personId = logged.people.find((p) => p.name === look.person)!.id;
   const at = recordId === undefined ? { siteId: site.id, zoneId } : { recordId };

@@ -185,7 +185,7 @@ function largest(): readonly (readonly [route: string, body: string])[] {
       `{"id":"fuzz-rig-000001","form":{"name":"x","kind":"boom","tanks":[${Array.from({ length: 9000 }, () => "{}").join()}]}}`,
     ],
     ["/api/sheets", `{"sheets":[{"id":"fuzz-sheet-0002","stops":[${Array.from({ length: 9000 }, () => "{}").join()}]}]}`],
-    ["/api/jobs", job(`{"kind":"boom","x-setup":{"uses":[${Array.from({ length: 1_000_000 }, () => '"x"').join()}]}}`)],
+    ["/api/jobs", job(`{"kind":"boom",setup:{"uses":[${Array.from({ length: 1_000_000 }, () => '"x"').join()}]}}`)],
     ["/api/jobs", job(`{"kind":"boom","tanks":[${Array.from({ length: 200_000 }, () => "{}").join()}]}`)],
     [
       "/api/cards",

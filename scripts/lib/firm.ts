@@ -201,11 +201,11 @@ export function fillFirm(db: Records, size: FirmSize) {
     const at = daysAgo(5 + Math.floor((k / size.sheets) * YEARS * 365));
     const sites = [
       {
-        "x-id": siteId,
+        id: siteId,
         name: siteName((i * 37) % size.sites),
         zones: Array.from({ length: ZONES }, (_, z) => ({
           name: `zone ${z + 1}`,
-          "x-id": `${siteId}.${z}`,
+          id: `${siteId}.${z}`,
           area: areas.get(`${siteId}.${z}`)!,
         })),
       },

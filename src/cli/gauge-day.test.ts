@@ -6,7 +6,7 @@ import { run } from "./gauge";
 const job = (areas: readonly (readonly [string, number])[], more: object = {}) =>
   JSON.stringify({
     format: "careful-gauge-job",
-    version: 1,
+    version: 2,
     rig: { kind: "spray-truck", tanks: [{ usable: "10 gal", leastMix: "1 gal" }] },
     calibration: { sprayVolume: "1 gal/1000 ft2" },
     products: [

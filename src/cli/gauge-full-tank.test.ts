@@ -5,7 +5,7 @@ import { run } from "./gauge";
 
 const job = (more: object = {}, product: object = {}) => ({
   format: "careful-gauge-job",
-  version: 1,
+  version: 2,
   rig: { kind: "backpack", tanks: [{ name: "main", usable: "4 gal" }] },
   calibration: { sprayVolume: "1.25 gal/1000 ft2" },
   products: [{ name: "Osselgrain", form: "dry", rate: "0.3 oz/1000 ft2", ...product }],
@@ -96,11 +96,11 @@ test("granules beside it and alone: what goes on 1,000 sq ft", () => {
   const beside = told(both);
   expect(beside.spreadDry).toMatchObject([{ site: null, name: "Quaygrain", total: { value: 48, unit: "oz" } }]);
   expect(beside.fullTank!.products.map(({ name }) => name)).toEqual(["Osselgrain"]);
-  const alone = told({ format: "careful-gauge-job", version: 1, products: [granule] });
+  const alone = told({ format: "careful-gauge-job", version: 2, products: [granule] });
   expect([alone.status, alone.fullTank, alone.spreadDry![0]!.total.value]).toEqual(["ready", null, 48]);
   const held = told({
     format: "careful-gauge-job",
-    version: 1,
+    version: 2,
     products: [{ ...granule, limits: { perApplication: "2 lb/1000 ft2" } }],
   });
   expect([held.status, held.spreadDry]).toEqual(["held", undefined]);
@@ -109,7 +109,7 @@ test("granules beside it and alone: what goes on 1,000 sq ft", () => {
 test("a hose-end head: its jar", () => {
   const { fullTank } = told({
     format: "careful-gauge-job",
-    version: 1,
+    version: 2,
     rig: {
       kind: "hose-end",
       tanks: [{ name: "jar", usable: "32 fl oz" }],
@@ -129,6 +129,6 @@ test("a hose-end head: its jar", () => {
 test("a list of sites that is empty is a slip; a day, one load less and a table of sites need ground", () => {
   expect(refused(job({ sites: [] }))).toEqual([expect.stringMatching(/^sites: /)]);
   expect(refused(job({ run: "day" }))).toEqual([expect.stringMatching(/^run: /)]);
-  expect(refused(job({ "x-one-less": true }))).toEqual([expect.stringMatching(/^x-one-less: /)]);
+  expect(refused(job({ oneLoadLess: true }))).toEqual([expect.stringMatching(/^oneLoadLess: /)]);
   expect(run("reconcile", JSON.stringify(job())).err).toMatch(/^sites: /);
 });

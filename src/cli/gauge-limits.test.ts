@@ -23,7 +23,7 @@ const BEFORE = { of: "Other granule", active: "demo active", fraction: "2 %", am
 const job = (product: object = {}, more: object = {}) =>
   JSON.stringify({
     format: "careful-gauge-job",
-    version: 1,
+    version: 2,
     rig: { kind: "backpack", tanks: [{ usable: "4 gal" }] },
     calibration: { sprayVolume: "1 gal/1000 ft2" },
     products: [{ ...PRODUCT, ...product }],

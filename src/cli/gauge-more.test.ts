@@ -7,7 +7,7 @@ const SITES = [{ name: "Slip lawn", zones: [{ area: "4000 ft2" }] }];
 const job = (more: object) =>
   JSON.stringify({
     format: "careful-gauge-job",
-    version: 1,
+    version: 2,
     rig: RIG,
     calibration: { sprayVolume: "3.75 gal/1000 ft2" },
     sites: SITES,

@@ -10,7 +10,7 @@ const GRANULE = { name: "Demo granule", form: "dry", rate: "0.3 oz/1000 ft2" };
 const file = (outcome: unknown, more: object = {}) =>
   JSON.stringify({
     format: "careful-gauge-job",
-    version: 1,
+    version: 2,
     rig: { kind: "backpack", tanks: [{ usable: "4 gal" }] },
     calibration: { sprayVolume: "2 gal/1000 ft2" },
     products: [GRANULE],

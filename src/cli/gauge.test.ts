@@ -5,7 +5,7 @@ import { run } from "./gauge";
 const job = (more: object = {}) =>
   JSON.stringify({
     format: "careful-gauge-job",
-    version: 1,
+    version: 2,
     rig: { kind: "backpack", tanks: [{ usable: "4 gal", leastMix: "0.5 gal" }], tip: { size: "025", pressure: "40 psi" } },
     calibration: {
       pace: { kind: "timed-area", area: "250 ft2", times: ["61 s", "63 s", "62 s"] },
@@ -277,7 +277,7 @@ describe("mix", () => {
       "mix",
       JSON.stringify({
         format: "careful-gauge-job",
-        version: 1,
+        version: 2,
         rig: { kind: "backpack" },
         calibration: { sprayVolume: "1 gal/1000 ft2" },
       }),

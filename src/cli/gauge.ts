@@ -11,6 +11,7 @@ import type { Job } from "@/formats/job-file/read-checked";
 import { outcomeOf } from "@/formats/job-file/outcome";
 import { calibrationResult, fullTankResult, mixResult, outcomeResult } from "@/formats/job-file/results";
 import { planOfSpread, spreadMixResult, spreadTankResult, type SpreadJob } from "@/formats/job-file/spread";
+import { placedIn } from "@/formats/job-file/versions";
 import { loadsToCsv } from "@/formats/loads-csv";
 import { patternResult, readPattern } from "@/formats/pattern/file";
 import { dueResult, readSeason } from "@/formats/season/file";
@@ -50,24 +51,25 @@ export function run(command: string | undefined, text: string, table?: string): 
   if (!given.ok || (sites && !sites.ok))
     return refused([...(given.ok ? [] : given.issues), ...(sites && !sites.ok ? sites.issues : [])].map(lineFor));
   const read = sites ? readAny({ ...given.value.file, sites: sites.value }) : given;
-  if (!read.ok) return refused(read.issues.map(lineFor));
+  const faulty = (issues: readonly Issue[]) => refused(placedIn(given.value.version1 ? 1 : 2, issues).map(lineFor));
+  if (!read.ok) return faulty(read.issues);
   if (!("tanks" in read.value)) return spread(command, read.value, table !== undefined);
   const job = read.value;
   // A mix may name no ground: "what goes into a tank?". A list that is empty is a slip.
   const alone = command === "mix" && table === undefined && job.file.sites === undefined;
   const missing = command === "calibrate" ? [] : neededToMix(job, !alone);
-  if (missing.length > 0) return refused(missing.map(lineFor));
+  if (missing.length > 0) return faulty(missing);
 
   if (command === "calibrate")
     return { out: JSON.stringify(calibrationResult(job, calibrate(job.calibration)), null, 2), err: "", exit: 0 };
   if (command === "reconcile") return reconciled(job);
   if (alone) {
     const tank = fullTankOf(job);
-    if (!tank.ok) return refused(tank.issues.map(lineFor));
+    if (!tank.ok) return faulty(tank.issues);
     return { out: JSON.stringify(fullTankResult(tank.value.full, tank.value.calibration), null, 2), err: "", exit: 0 };
   }
   const planned = planOf(job);
-  if (!planned.ok) return refused(planned.issues.map(lineFor));
+  if (!planned.ok) return faulty(planned.issues);
   const { plan, calibration } = planned.value;
   if (table !== undefined) return { out: loadsToCsv(plan).trimEnd(), err: "", exit: 0 };
   return { out: JSON.stringify(mixResult(plan, calibration), null, 2), err: "", exit: 0 };
@@ -111,7 +113,7 @@ export function runSpreader(text: string): Outcome {
 
 function reconciled(job: Job): Outcome {
   const outcome = outcomeOf(job, job.file.outcome);
-  if (!outcome.ok) return refused(outcome.issues.map(lineFor));
+  if (!outcome.ok) return refused(placedIn(job.version1 ? 1 : 2, outcome.issues).map(lineFor));
   return { out: JSON.stringify(outcomeResult(outcome.value), null, 2), err: "", exit: 0 };
 }
 

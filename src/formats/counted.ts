@@ -43,7 +43,7 @@ export function withCounted(site: SiteText, siteId: string, counted: readonly Co
   return {
     ...site,
     zones: site.zones.map((zone) => {
-      const here = [...(byZone.get(zone["x-id"] ?? "") ?? []), ...(byName.get(nameKey(siteId, zone.name ?? "")) ?? [])];
+      const here = [...(byZone.get(zone.id ?? "") ?? []), ...(byName.get(nameKey(siteId, zone.name ?? "")) ?? [])];
       const applied = here.filter((c) => c.sheetId === null || c.sheetId !== except).map((c) => c.applied);
       return applied.length > 0 ? { ...zone, applied } : zone;
     }),
@@ -65,7 +65,7 @@ export function productsOf(picked: readonly Picked[]): Result<ProductText[]> {
   for (const [i, { id, card, rate, choice }] of picked.entries()) {
     const read = productOf(card, rate, choice);
     if (!read.ok) return { ok: false, issues: read.issues.map((issue) => issueAt(`products[${i}]`, issue)) };
-    products.push({ ...read.value, ...(id !== undefined && { "x-id": id }) });
+    products.push({ ...read.value, ...(id !== undefined && { id: id }) });
   }
   return good(products);
 }
@@ -93,12 +93,12 @@ export function appliedOf({ name, actives, gravity }: Down, amount: string, on: 
     of: name,
     active: active.name,
     ...(active.content.endsWith("%") ? { fraction: active.content } : { strength: active.content }),
-    ...(gravity !== undefined && { "x-gravity": gravity }),
+    ...(gravity !== undefined && { specificGravity: gravity }),
     amount,
     date: on.date,
-    ...(on.alsoOn && { "x-also-on": on.alsoOn }),
-    ...(unknown && { "x-unknown": true }),
-    ...(on.planned && { "x-planned": true }),
-    ...(on.poured && { "x-poured": true }),
+    ...(on.alsoOn && { alsoOn: on.alsoOn }),
+    ...(unknown && { activeUnknown: true }),
+    ...(on.planned && { planned: true }),
+    ...(on.poured && { poured: true }),
   }));
 }

@@ -161,7 +161,7 @@ export interface LabelEntry extends Entry {
 }
 
 /** A zone on record: it has a name, and an id beside what a job file says of it. */
-export type KeptZone = ZoneText & { readonly name: string; readonly "x-id": string };
+export type KeptZone = ZoneText & { readonly name: string; readonly id: string };
 export type KeptSite = Omit<SiteText, "zones"> & { readonly zones: readonly KeptZone[] };
 
 /** The zones that a round is still to be done on, where others of the site have had it. */

@@ -17,7 +17,7 @@ const USUAL: readonly GearText[] = [
   { item: "boots" },
 ];
 
-export const cardOfProduct = (product: ProductText): Partial<CardText> => (product["x-label"] ?? {}) as Partial<CardText>;
+export const cardOfProduct = (product: ProductText): Partial<CardText> => (product.label ?? {}) as Partial<CardText>;
 
 /** Everything that any of a mix's labels names, each once with every type that is named for it: "gloves (nitrile)". */
 export const namedGear = (products: readonly ProductText[]): string[] => itemsOf(products).map(({ text }) => text);

@@ -5,12 +5,12 @@ describe("where a file and the records differ", () => {
   test("place by place, in words; ids and history are no part of it", () => {
     const here = {
       name: "Green",
-      "x-id": "a",
-      zones: [{ name: "north", area: "6200 ft2", "x-seeded": "2026-08-20", applied: [1] }],
+      id: "a",
+      zones: [{ name: "north", area: "6200 ft2", seededOn: "2026-08-20", applied: [1] }],
     };
     const file = {
       name: "Green",
-      "x-id": "b",
+      id: "b",
       zones: [
         { name: "north", area: "6400 ft2" },
         { name: "strip", area: "90 ft2" },
@@ -18,11 +18,11 @@ describe("where a file and the records differ", () => {
     };
     expect(differencesOf(here, file)).toEqual([
       { place: "zone 1 area", here: "6200 ft2", file: "6400 ft2" },
-      { place: "zone 1 seeded", here: "2026-08-20", file: "–" },
+      { place: "zone 1 seeded on", here: "2026-08-20", file: "–" },
       { place: "zone 2 name", here: "–", file: "strip" },
       { place: "zone 2 area", here: "–", file: "90 ft2" },
     ]);
-    expect(differencesOf(here, { ...here, "x-id": "c" })).toEqual([]);
+    expect(differencesOf(here, { ...here, id: "c" })).toEqual([]);
     expect(differencesOf({ limits: [{ perYear: "1 oz" }] }, { limits: [] })[0]!.place).toBe("limit 1 per year");
   });
 });

@@ -113,10 +113,10 @@ export function differencesOf(here: unknown, file: unknown): Difference[] {
     .map((place) => ({ place, here: a.get(place) ?? "–", file: b.get(place) ?? "–" }));
 }
 
-/** A key of a file as words: `x-seeded` is seeded, `perYear` is per year. */
-const inWords = (key: string) => key.replace(/^x-/, "").replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
+/** A key of a file as words: `seededOn` is seeded on. */
+const inWords = (key: string) => key.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
 
-const PASSED = new Set(["x-id", "applied", "x-chart", "x-ground"]);
+const PASSED = new Set(["id", "applied", "continues"]);
 /** So many differences are told of one item: whoever sees more sees another thing. */
 export const MOST_DIFFERENCES = 40;
 

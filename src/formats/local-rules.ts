@@ -59,11 +59,10 @@ export function readLocalRules(told: unknown): Result<LocalRules> {
 /** Those that hold on some sites: of their places, and those of everywhere. */
 export const rulesFor = (
   { rules }: LocalRules,
-  sites: readonly { readonly "x-jurisdiction"?: string | undefined }[],
+  sites: readonly { readonly jurisdiction?: string | undefined }[],
 ): readonly LocalRule[] =>
   rules.filter(
-    ({ jurisdiction }) =>
-      jurisdiction === undefined || sites.some((site) => sameName(site["x-jurisdiction"] ?? "", jurisdiction)),
+    ({ jurisdiction }) => jurisdiction === undefined || sites.some((site) => sameName(site.jurisdiction ?? "", jurisdiction)),
   );
 
 /** How a rule is called where it holds. */

@@ -20,7 +20,7 @@ export interface Lacking {
 export function missingOfSheet(job: JobFile, person: PersonEntry | undefined, date: string): Lacking[] {
   const certificate = certificateOn(person?.papers ?? [], date);
   const zones = (job.sites ?? []).flatMap((site) => site.zones.map((zone) => ({ site, zone })));
-  const bare = zones.find(({ zone }) => zone["x-turf"] === undefined) ?? zones[0];
+  const bare = zones.find(({ zone }) => zone.turf === undefined) ?? zones[0];
   return (job.products ?? []).flatMap((product): Lacking[] => {
     const card = cardOfProduct(product);
     if (!bare) return [];
@@ -34,7 +34,7 @@ export function missingOfSheet(job: JobFile, person: PersonEntry | undefined, da
       site: bare.site.name,
       zone: bare.zone.name ?? "the lawn",
       area: bare.zone.area,
-      turf: bare.zone["x-turf"],
+      turf: bare.zone.turf,
       date,
       person: person?.name,
       certificate: certificate?.number,

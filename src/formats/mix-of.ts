@@ -59,7 +59,7 @@ export function mixFile(mix: MixOf): Result<JobFile> {
     const zones = zonesOf(stop, mix.sprayVolume, `stops[${i}].spot`);
     if (!zones.ok) return zones;
     const { siteId, site } = stop;
-    sites.push(withCounted({ ...site, "x-id": siteId, zones: zones.value }, siteId, mix.counted, mix.except));
+    sites.push(withCounted({ ...site, id: siteId, zones: zones.value }, siteId, mix.counted, mix.except));
   }
   return good(
     mixJob({
@@ -71,11 +71,11 @@ export function mixFile(mix: MixOf): Result<JobFile> {
       date: mix.date,
       ...(mix.tank !== "" && { tank: mix.tank }),
       ...(mix.run && { run: "day" as const, "x-places": true }),
-      ...(overage.value !== undefined && { "x-overage": overage.value }),
-      ...(mixedFor.value !== undefined && { "x-mixed-for": mixedFor.value }),
-      ...(mix.oneLess && { "x-one-less": true }),
-      ...(mix.waterFirst !== undefined && mix.waterFirst !== "half" && { "x-water-first": mix.waterFirst }),
-      "x-any-order": true,
+      ...(overage.value !== undefined && { overage: overage.value }),
+      ...(mixedFor.value !== undefined && { nominalSprayVolume: mixedFor.value }),
+      ...(mix.oneLess && { oneLoadLess: true }),
+      ...(mix.waterFirst !== undefined && mix.waterFirst !== "half" && { fillOrder: mix.waterFirst }),
+      priorOrder: "any",
     }),
   );
 }
@@ -87,9 +87,9 @@ function optional(field: "overage" | "sprayVolume", typed: string, path: string)
 }
 
 /** A mix needs to know by what a zone was measured, not every corner of it. */
-export const forMix = ({ "x-measured": measured, ...zone }: SiteText["zones"][number]) => ({
+export const forMix = ({ measurement: measured, ...zone }: SiteText["zones"][number]) => ({
   ...zone,
-  ...(measured && { "x-measured-by": measured.by }),
+  ...(measured && { measuredBy: measured.by }),
 });
 
 /** The zones of a stop; of a spot mix the one zone, as large as its volume treats. */
@@ -98,14 +98,14 @@ function zonesOf(
   sprayVolume: Source<"sprayVolume">,
   path: string,
 ): Result<SiteText["zones"]> {
-  if (!spot) return good(site.zones.filter((z) => !without?.includes(z["x-id"])).map(forMix));
+  if (!spot) return good(site.zones.filter((z) => !without?.includes(z.id)).map(forMix));
   const volume = parseField("spot", spot.volume, { path });
   if (!volume.ok) return volume;
   const treats = derive(coversRule, { fill: given(volume.value, "spot mix"), sprayVolume });
   const area = `${plainNumber(valueIn(treats.value, "ft2"))} ft2`;
   return good(
     site.zones
-      .filter((z) => z["x-id"] === spot.zoneId)
-      .map(({ "x-measured": _, ...z }) => ({ ...z, area, "x-spot": volume.value.text, "x-whole": z.area })),
+      .filter((z) => z.id === spot.zoneId)
+      .map(({ measurement: _, ...z }) => ({ ...z, area, spot: { volume: volume.value.text, zoneArea: z.area } })),
   );
 }

@@ -36,10 +36,10 @@ export function practisedBeside(
   { direct, pace, ground }: Pick<Session, "direct" | "pace" | "ground">,
   entries: readonly PracticeEntry[],
   day: Day,
-): { readonly "x-practice"?: PractisedText } {
+): { readonly repeatability?: PractisedText } {
   const walked = !direct && (pace === "timed-area" || pace === "timed-run");
   const practised = walked ? practisedNow(entries, ground, day) : undefined;
-  return practised ? { "x-practice": practised } : {};
+  return practised ? { repeatability: practised } : {};
 }
 
 /** What somebody's walks come to on a kind of ground. */

@@ -18,12 +18,12 @@ const SETUPS = [
 const set = (tip: NonNullable<RigText["tip"]>, setup: object): RigText => ({
   ...PACK,
   tip,
-  "x-setup": { setups: SETUPS, ...setup },
+  setup: { setups: SETUPS, ...setup },
 });
 
 test("the measured swath is held constant: with another one what was calibrated is stale", () => {
-  expect(heldOf({ ...PACK, "x-setup": { swath: "5 ft" } })).toEqual({ swath: "5 ft" });
-  const at = (swath: string) => standsOn({ ...PACK, "x-setup": { swath } });
+  expect(heldOf({ ...PACK, setup: { swath: "5 ft" } })).toEqual({ swath: "5 ft" });
+  const at = (swath: string) => standsOn({ ...PACK, setup: { swath } });
   expect(standingOf(at("5 ft"), at("5 ft"), 20_000, 20_001, undefined).state).not.toBe("stale");
   expect(standingOf(at("5 ft"), at("6 ft"), 20_000, 20_001, undefined)).toMatchObject({ state: "stale" });
 });
@@ -56,8 +56,8 @@ describe("setups of a rig", () => {
     ["uses that none has", { uses: ["paint"] }, false],
   ])("%s: %j is read: %s", (_, setup, read) => expect(isSetup(setup)).toBe(read));
   test("a set-up that can't be read counts as none", () => {
-    expect(setupOn({ ...PACK, "x-setup": { setups: "two" } as never })).toBeUndefined();
-    expect(heldOf({ ...PACK, "x-setup": { nozzle: "stream", hose: { diameter: "1/2 in", length: "100 ft" } } })).toEqual({
+    expect(setupOn({ ...PACK, setup: { setups: "two" } as never })).toBeUndefined();
+    expect(heldOf({ ...PACK, setup: { nozzle: "stream", hose: { diameter: "1/2 in", length: "100 ft" } } })).toEqual({
       "nozzle setting": "stream",
       hose: "1/2 in × 100 ft",
     });
@@ -70,7 +70,7 @@ describe("the head of a rig", () => {
     kind: "hose-end",
     head: { kind: "dial", setting: "8" },
     tanks: [{ name: "jar", usable: "32 fl oz" }],
-    "x-setup": { settings },
+    setup: { settings },
   });
   const metered: RigText = { ...dial([]), head: { kind: "metered", feed: "16 fl oz/min" } };
   test("is set to a number that it has, in a mix of its own jar", () => {
@@ -105,7 +105,7 @@ test("a cup whose marks hold for one dry product comes back as a tool for that p
     cups: [{ name: "prill cup", product: "Prill (demo label)", step: "0.25 oz", capacity: "4 oz" }],
   };
   expect(isSetup({ kit })).toBe(true);
-  const [cup] = kitOf({ ...PACK, "x-setup": { kit } }).cups!;
+  const [cup] = kitOf({ ...PACK, setup: { kit } }).cups!;
   expect(cup).toMatchObject({ name: "prill cup", product: "Prill (demo label)", step: { text: "0.25 oz" } });
   // A mass: 4 oz avoirdupois, 28.349523125 g each (NIST Handbook 44, Appendix C).
   expect(raw(cup!.capacity.value)).toBeCloseTo(4 * 28.349523125, 6);

@@ -10,7 +10,7 @@ import type { HeadText, RigText } from "./job-file/types";
 
 /**
  * What a rig has beyond what a job file says of it: everything that a calibration stands on, and its measuring kit. It
- * travels in the file under `x-setup`, so that a recorded job can be compared with the rig of today.
+ * travels in the file under `setup`, so that a recorded job can be compared with the rig of today.
  */
 export interface RigSetupText {
   readonly pump?: string;
@@ -87,7 +87,7 @@ const HELD: readonly (readonly [keyof RigSetupText, string])[] = [
   ["ground", "ground"],
 ];
 
-export const setupOf = (rig: RigText): RigSetupText => (isSetup(rig["x-setup"]) ? rig["x-setup"] : {});
+export const setupOf = (rig: RigText): RigSetupText => (isSetup(rig.setup) ? rig.setup : {});
 
 /** What is held constant on a rig, by name: what {@link RigText} itself doesn't say. */
 export function heldOf(rig: RigText): Record<string, string> {

@@ -29,6 +29,7 @@ const CLOCK = "\\d{1,4}:[0-5]\\d(?:\\.\\d{1,3})?";
 /** A quantity of one of several kinds: a number above zero, a space, a unit. */
 export function quantity(kinds: readonly Kind[], zero = false): Schema {
   if (kinds[0] === "dilution") return { type: "string", pattern: "^\\d+(?:\\.\\d+)? ?: ?1$" };
+  if (kinds[0] === "gravity") return { type: "string", maxLength: 120, pattern: `^(?![0.,]+$)(?:${NUMBER_PATTERN})$` };
   const units = kinds.map(unitPattern).join("|");
   const written = `${zero ? "" : "(?![0.,]+ )"}(?:${NUMBER_PATTERN}) (?:${units})`;
   return {

@@ -111,7 +111,7 @@ describe("every method's readings come out as a job file writes them", () => {
   test("a chart's flow takes a density with it, where there is one", () => {
     const desk = { ...byMethod("desk", 1), speed: "3 mph", swath: "5 ft" };
     expect(ready(desk)).toEqual({ pace: { kind: "speed", speed: "3 mph", swath: "5 ft" }, flow: { kind: "tip-chart" } });
-    expect(ready({ ...desk, gravity: "1.28" })).toMatchObject({ "x-gravity": "1.28" });
+    expect(ready({ ...desk, gravity: "1.28" })).toMatchObject({ specificGravity: "1.28" });
   });
   test("refilled in place of measured off", () => {
     const used = [{ area: "100", start: "96", remaining: "", topUp: "36" }];
@@ -119,7 +119,7 @@ describe("every method's readings come out as a job file writes them", () => {
   });
   test("the swath of a timed area and the vessel's marks stand beside the readings", () => {
     const calibration = ready({ walks, catches: [{ volume: "33", time: "60" }], swath: "5", graduation: "1 fl oz" });
-    expect(calibration).toMatchObject({ "x-swath": "5 ft", "x-graduation": "1 fl oz", pace: { kind: "timed-area" } });
+    expect(calibration).toMatchObject({ swath: "5 ft", graduation: "1 fl oz", pace: { kind: "timed-area" } });
   });
   test.each([
     ["acre-128-boom", 12, { pace: "timed-run", flow: "outlet-catches", direct: false }],

@@ -175,11 +175,11 @@ export function readSession(session: Session, readField: typeof readTyped = read
   };
   const extras = {
     ...beside("target", "sprayVolume", session.target, "target"),
-    ...beside("x-graduation", "graduation", session.graduation, "graduation"),
-    ...(!session.direct && session.pace === "timed-area" && beside("x-swath", "swath", session.swath, "swath")),
+    ...beside("graduation", "graduation", session.graduation, "graduation"),
+    ...(!session.direct && session.pace === "timed-area" && beside("swath", "swath", session.swath, "swath")),
     // The time to fill a mark is a catch for a time of its own.
-    ...(session.flow === "fill-time" && { "x-own-time": true }),
-    ...(session.flow === "tip-chart" && beside("x-gravity", "gravity", session.gravity, "gravity")),
+    ...(session.flow === "fill-time" && { ownTimes: true }),
+    ...(session.flow === "tip-chart" && beside("specificGravity", "gravity", session.gravity, "gravity")),
   };
   if (session.direct) {
     const used = readUsed(session, read);
@@ -192,7 +192,7 @@ export function readSession(session: Session, readField: typeof readTyped = read
     if (issues.length > 0) return { state: "wrong", issues };
     return lacks.size > 0
       ? { state: "lacking", lacks: [...lacks], ...(!lacks.has("catch") && { flow }) }
-      : { state: "ready", calibration: { flow, ...extras, "x-rate": rate } };
+      : { state: "ready", calibration: { flow, ...extras, labelRate: rate } };
   }
   const pace = readPace(session, read, lacks);
   const lacking = lacks.size;

@@ -28,7 +28,7 @@ const NOTHING = 1;
 function progressOf({ stops, inTank }: RunState, sites: readonly SiteText[]): Progress {
   const todo = stops.filter((s) => s.state === "todo").map((s) => s.site);
   const last = stops.findLast((s) => s.state === "done")?.site;
-  const water = sites.find((site) => site.name === last)?.["x-water"] === true;
+  const water = sites.find((site) => site.name === last)?.waterSource?.fill === true;
   const standsAt = last === undefined ? {} : { standsAt: { site: last, water } };
   if (inTank < NOTHING) return { todo, ...standsAt };
   return { todo, ...standsAt, inTank: constant("volume", quantity("volume", inTank, "mL"), "in the tank") };

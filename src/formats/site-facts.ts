@@ -21,7 +21,7 @@ export function wateringsOf(sites: readonly SiteText[], after: AfterTank): ZoneW
     site.zones.flatMap((zone, i): ZoneWatering[] => {
       const name = zone.name ?? `zone ${i + 1}`;
       const area = parseField("zoneArea", zone.area);
-      const rate = parseField("irrigation", zone["x-irrigation"] ?? "");
+      const rate = parseField("irrigation", zone.irrigationRate ?? "");
       if (!area.ok) return [];
       const waterings = wateringOf(after, given(area.value, name), rate.ok ? rate.value : undefined);
       return [{ site: site.name, zone: name, ...waterings }];
@@ -35,7 +35,7 @@ export const fillsAt = (
   fill: Source<"volume">,
 ): { readonly site: string; readonly time: Derived<"time"> }[] =>
   sites.flatMap((site) => {
-    const flow = parseField("tapFlow", site["x-tap-flow"] ?? "");
+    const flow = parseField("tapFlow", site.waterSource?.flow ?? "");
     return flow.ok
       ? [{ site: site.name, time: derive(fillTimeRule, { fill, tap: given(flow.value, `tap of ${site.name}`) }) }]
       : [];
@@ -48,7 +48,7 @@ export const walkedOtherwise = (
 ): { readonly name: string; readonly lies: Ground }[] =>
   sites.flatMap((site) =>
     site.zones.flatMap((zone, i) => {
-      const lies = zone["x-lies"];
+      const lies = zone.footing;
       return lies !== undefined && lies !== timedOn ? [{ name: `${zone.name ?? `zone ${i + 1}`} of ${site.name}`, lies }] : [];
     }),
   );

@@ -19,10 +19,10 @@ describe("a table of sites that another program wrote", () => {
     expect(read(text)).toEqual([
       {
         name: "Green",
-        "x-jurisdiction": "Osselby",
+        jurisdiction: "Osselby",
         zones: [
-          { name: "front", area: "6,200 ft2", "x-turf": "ryegrass" },
-          { name: "back", area: "1800 ft2", "x-turf": "fescue" },
+          { name: "front", area: "6,200 ft2", turf: "ryegrass" },
+          { name: "back", area: "1800 ft2", turf: "fescue" },
         ],
       },
     ]);
@@ -100,20 +100,19 @@ describe("sites out as a table", () => {
           const sites: SiteText[] = names.map((name) => ({
             name,
             ...(water && {
-              "x-water": true,
-              "x-minding": "bees, a dog",
-              "x-waters": "client" as const,
-              "x-tap-flow": "8 gal/min",
+              waterSource: { fill: true, flow: "8 gal/min" },
+              precautions: "bees, a dog",
+              irrigatedBy: "client" as const,
             }),
             zones: areas.map((area, i) => ({
               name: `=lawn ${i + 1}`,
               area: `${area} ft2`,
-              "x-turf": "ryegrass",
+              turf: "ryegrass",
               ...(water && {
-                "x-irrigation": "0.5 in/h",
-                "x-lies": "rough" as const,
-                "x-height": "3 in",
-                "x-mowed": "2026-05-01",
+                irrigationRate: "0.5 in/h",
+                footing: "rough" as const,
+                mowingHeight: "3 in",
+                mowedOn: "2026-05-01",
               }),
             })),
           }));

@@ -37,23 +37,23 @@ export const SITE_COLUMNS = [
 type Column = (typeof SITE_COLUMNS)[number];
 
 const DATES = ["seeded", "sodded", "seeding", "sodding", "mowed"] as const;
-const dateKey = (column: (typeof DATES)[number]) => `x-${column}` as const;
+const dateKey = (column: (typeof DATES)[number]) => `${column}On` as const;
 
 /** Columns of one kind of cell each, of a site or of its zone: the key that they have there, and what they may hold. */
 const SAID = [
-  { column: "minding", of: "site", key: "x-minding" },
-  { column: "access", of: "site", key: "x-access" },
-  { column: "notes", of: "site", key: "x-notes" },
-  { column: "waters", of: "site", key: "x-waters", choices: WATERS },
-  { column: "tap flow", of: "site", key: "x-tap-flow", field: "tapFlow" },
-  { column: "gate", of: "site", key: "x-gate", place: true },
-  { column: "tap", of: "site", key: "x-tap", place: true },
-  { column: "irrigation", of: "zone", key: "x-irrigation", field: "irrigation" },
-  { column: "ground", of: "zone", key: "x-lies", choices: GROUNDS },
-  { column: "height", of: "zone", key: "x-height", field: "mowing" },
+  { column: "minding", of: "site", key: "precautions" },
+  { column: "access", of: "site", key: "access" },
+  { column: "notes", of: "site", key: "notes" },
+  { column: "waters", of: "site", key: "irrigatedBy", choices: WATERS },
+  { column: "tap flow", of: "tap", key: "flow", field: "tapFlow" },
+  { column: "gate", of: "site", key: "entrance", place: true },
+  { column: "tap", of: "tap", key: "position", place: true },
+  { column: "irrigation", of: "zone", key: "irrigationRate", field: "irrigation" },
+  { column: "ground", of: "zone", key: "footing", choices: GROUNDS },
+  { column: "height", of: "zone", key: "mowingHeight", field: "mowing" },
 ] as const satisfies readonly {
   column: Column;
-  of: "site" | "zone";
+  of: "site" | "tap" | "zone";
   key: string;
   choices?: readonly string[];
   field?: Field;
@@ -205,7 +205,7 @@ interface Areas {
 function sitesOf(lines: readonly Line[], areas: Areas): Result<SiteText[]> {
   const issues: Issue[] = [];
   // One customer is one site, however its name is written in each line.
-  const sites = new Map<string, { name: string; zones: ZoneText[] }>();
+  const sites = new Map<string, Omit<SiteText, "zones"> & { zones: ZoneText[] }>();
   for (const { line, cells } of lines) {
     const place = (column: string) => `line ${line}.${column}`;
     const name = cells.site ?? "";
@@ -227,23 +227,24 @@ function sitesOf(lines: readonly Line[], areas: Areas): Result<SiteText[]> {
     site.zones.push({
       name: zone,
       area: area.value.text,
-      ...(cells.turf && { "x-turf": cells.turf }),
+      ...(cells.turf && { turf: cells.turf }),
       ...Object.fromEntries(DATES.flatMap((key) => (cells[key] ? [[dateKey(key), cells[key]]] : []))),
       ...said.zone,
     });
+    const tap = { ...site.waterSource, ...(cells.water === "yes" && { fill: true }), ...said.tap };
     sites.set(folded, {
       ...site,
-      ...(cells.water === "yes" && { "x-water": true }),
-      ...(cells.jurisdiction && { "x-jurisdiction": cells.jurisdiction }),
+      ...(Object.keys(tap).length > 0 && { waterSource: tap }),
+      ...(cells.jurisdiction && { jurisdiction: cells.jurisdiction }),
       ...said.site,
     });
   }
   return issues.length > 0 ? bad(...issues) : good([...sites.values()]);
 }
 
-/** What a line says of its site and of its zone, as far as it can be understood. */
+/** What a line says of its site, of the tap there and of its zone, as far as it can be understood. */
 function saidIn(cells: Line["cells"], place: (column: string) => string, issues: Issue[]) {
-  const said: Record<"site" | "zone", Record<string, string>> = { site: {}, zone: {} };
+  const said: Record<"site" | "tap" | "zone", Record<string, string>> = { site: {}, tap: {}, zone: {} };
   for (const { column, of, key, ...may } of SAID) {
     const cell = cells[column];
     if (!cell) continue;
@@ -270,11 +271,16 @@ export const sitesToCsv = (sites: readonly SiteText[], head = true): string => {
       site: site.name,
       zone: zone.name ?? "",
       area: zone.area,
-      turf: zone["x-turf"] ?? "",
+      turf: zone.turf ?? "",
       ...Object.fromEntries(DATES.map((key) => [key, zone[dateKey(key)] ?? ""])),
-      ...Object.fromEntries(SAID.map(({ column, of, key }) => [column, (of === "site" ? site[key] : zone[key]) ?? ""])),
-      water: site["x-water"] === true ? "yes" : "",
-      jurisdiction: site["x-jurisdiction"] ?? "",
+      ...Object.fromEntries(
+        SAID.map(({ column, of, key }) => [
+          column,
+          (of === "zone" ? zone[key] : of === "tap" ? site.waterSource?.[key] : site[key]) ?? "",
+        ]),
+      ),
+      water: site.waterSource?.fill === true ? "yes" : "",
+      jurisdiction: site.jurisdiction ?? "",
     })),
   );
   return head || lines.length > 0 ? toCsv(lines, SITE_COLUMNS, head) : "";

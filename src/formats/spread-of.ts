@@ -17,16 +17,11 @@ export interface SpreadOf {
 /** Granules for some sites as their job file, with everything that counts against the zones. */
 export const spreadWish = ({ products, stops, counted, date, except }: SpreadOf): SpreadFile => ({
   format: "careful-gauge-job",
-  version: 1,
+  version: 2,
   products,
   sites: stops.map(({ siteId, site, without }) =>
-    withCounted(
-      { ...site, "x-id": siteId, zones: site.zones.filter((z) => !without?.includes(z["x-id"])) },
-      siteId,
-      counted,
-      except,
-    ),
+    withCounted({ ...site, id: siteId, zones: site.zones.filter((z) => !without?.includes(z.id)) }, siteId, counted, except),
   ),
   date,
-  "x-any-order": true,
+  priorOrder: "any",
 });

@@ -10,6 +10,7 @@ import type { SpreadFile } from "@/formats/job-file/spread";
 import { isCleanOut } from "@/formats/clean-out";
 import { isFacts } from "@/formats/facts";
 import type { JobFile, OutcomeText } from "@/formats/job-file/types";
+import { outcomeEntry } from "@/formats/job-file/versions";
 import { isMeasured } from "@/formats/area/measured";
 import type { MeasuredText } from "@/formats/area/types";
 import { readAir, type AirText } from "@/formats/air-seen";
@@ -149,10 +150,14 @@ export const lookText = jsonText("look at a zone", isLook);
 export const practiceText = jsonText("practice", isPractice);
 export const airText = jsonText("weather", (value): value is AirText => readAir(value).ok);
 export const papersText = jsonText("list of papers", isPapers);
-export const outcomeText = jsonText(
-  "outcome of a sheet",
-  (value): value is readonly OutcomeText[] =>
-    Array.isArray(value) && value.every((one: Partial<OutcomeText> | null) => typeof one?.site === "string"),
+export const outcomeText = column<readonly OutcomeText[]>(
+  (text) => {
+    const value: unknown = JSON.parse(text);
+    if (!Array.isArray(value) || !value.every((one: Partial<OutcomeText> | null) => typeof one?.site === "string"))
+      throw new Error("it is no outcome of a sheet");
+    return value.map(outcomeEntry) as OutcomeText[];
+  },
+  (entries) => JSON.stringify(entries),
 );
 export const headText = jsonText("hose-end head", isHead);
 export const textsText = jsonText(

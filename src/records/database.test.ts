@@ -62,8 +62,8 @@ describe("the file", () => {
       expect.objectContaining({ name: "Wetter", rates: [{ rate: "6 fl oz/1000 ft2" }], packages: [] }),
     ]);
     expect(book.sites[0]!.site.zones).toEqual([
-      { name: "north", area: "6200 ft2", "x-id": "site-0000000001.0" },
-      { name: "south", area: "1800 ft2", "x-id": "site-0000000001.1" },
+      { name: "north", area: "6200 ft2", id: "site-0000000001.0" },
+      { name: "south", area: "1800 ft2", id: "site-0000000001.1" },
     ]);
     const [copy] = readdirSync(path.join(folder, "copies"));
     const copied = new Database(path.join(folder, "copies", copy!), { readonly: true });

@@ -3,7 +3,7 @@ import { RIG_KINDS } from "@/core/calibration/evidence";
 import { entered } from "@/core/quantity/parse";
 import { canonical } from "@/core/quantity/arithmetic";
 import { readRig } from "@/formats/job-file/read-rig";
-import type { RigText } from "@/formats/job-file/types";
+import type { RigText, TipOn } from "@/formats/job-file/types";
 import { isSetup, kitOf, type TipText } from "@/formats/rig-setup";
 import { asItIs, readParts, readRow, readRows, type SetAside } from "./aside";
 import type { Access } from "./access";
@@ -56,6 +56,12 @@ export function findRig(db: Access, id: string): KnownRig | undefined {
   );
 }
 
+/** What of a tip is noted on a rig: its chart is a record of its own. */
+const setOf = ({ size, pressure }: TipOn): TipOn => ({
+  ...(size !== undefined && { size }),
+  ...(pressure !== undefined && { pressure }),
+});
+
 /** A rig of a file as it would come back from here: what it leaves out is what it means. */
 export function keptRig(rig: NamedRig): NamedRig {
   const { outlets, tip } = rig;
@@ -68,9 +74,9 @@ export function keptRig(rig: NamedRig): NamedRig {
       ...(t.leastMix !== undefined && { leastMix: t.leastMix }),
     })),
     outlets: { count: outlets?.count ?? 1, ...(outlets?.spacing !== undefined && { spacing: outlets.spacing }) },
-    ...(tip && (tip.size ?? tip.pressure) !== undefined && { tip }),
+    ...(tip && (tip.size ?? tip.pressure) !== undefined && { tip: setOf(tip) }),
     ...(rig.head && { head: rig.head }),
-    ...(isSetup(rig["x-setup"]) && { "x-setup": rig["x-setup"] }),
+    ...(isSetup(rig.setup) && { setup: rig.setup }),
   };
 }
 
@@ -88,7 +94,7 @@ export function putRig(db: Access, id: string, rig: NamedRig, now: string): void
     pressure,
     pressurePa: pressure && canonical(pressure.value),
     head: rig.head ?? null,
-    setup: isSetup(rig["x-setup"]) ? rig["x-setup"] : null,
+    setup: isSetup(rig.setup) ? rig.setup : null,
   };
   db.insert(rigs)
     .values({ id, ...row, createdAt: now })
@@ -111,8 +117,12 @@ export function retireRig(db: Access, id: string, at: string | null): boolean {
 
 /** A rig as a job file writes it; with the chart of its tip, so that a recorded job says what it was worked out by. */
 function textOf(row: typeof rigs.$inferSelect, of: readonly (typeof tanks.$inferSelect)[], charts: readonly TipText[]): NamedRig {
-  const tip = { ...(row.tipSize !== null && { size: row.tipSize }), ...(row.pressure && { pressure: row.pressure.text }) };
   const chart = row.setup?.chart === undefined ? undefined : charts.find((t) => t.name === row.setup!.chart);
+  const tip = {
+    ...(row.tipSize !== null && { size: row.tipSize }),
+    ...(row.pressure && { pressure: row.pressure.text }),
+    ...(chart && { chart }),
+  };
   return {
     name: row.name,
     kind: row.kind,
@@ -120,7 +130,6 @@ function textOf(row: typeof rigs.$inferSelect, of: readonly (typeof tanks.$infer
     outlets: { count: row.outlets, ...(row.spacing && { spacing: row.spacing.text }) },
     ...(Object.keys(tip).length > 0 && { tip }),
     ...(row.head && { head: row.head }),
-    ...(row.setup && { "x-setup": row.setup }),
-    ...(chart && { "x-chart": chart }),
+    ...(row.setup && { setup: row.setup }),
   };
 }

@@ -145,4 +145,4 @@ export function standing(events: readonly { step: string; done: boolean }[]): st
 }
 
 /** The id on record of a site of a sheet. Sheets of one site did not always name it. */
-export const siteIdOf = (sheet: { readonly siteId: string }, site: SiteText): string => site["x-id"] ?? sheet.siteId;
+export const siteIdOf = (sheet: { readonly siteId: string }, site: SiteText): string => site.id ?? sheet.siteId;

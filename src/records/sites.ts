@@ -8,7 +8,7 @@ import { canonical } from "@/core/quantity/arithmetic";
 import { measuredFor } from "@/formats/area/measured";
 import { placeOf } from "@/formats/area/place";
 import type { KeptSite } from "@/formats/entries";
-import { WATERS, type SiteText } from "@/formats/job-file/types";
+import { WATERS, type SiteText, type WaterSourceText } from "@/formats/job-file/types";
 import type { Cursor, Page, SitesAsked } from "@/formats/slices";
 import { readParts, readRow, readRows, type SetAside } from "./aside";
 import type { Access } from "./access";
@@ -160,15 +160,15 @@ export function findSite(db: Access, id: string): KnownSite | undefined {
 export function putSite(db: Access, id: string, site: SiteText, now: string): { id: string; isNew: boolean }[] {
   const facts = {
     name: site.name,
-    jurisdiction: site["x-jurisdiction"] ?? null,
-    water: site["x-water"] === true,
-    minding: wordsOf(site["x-minding"]),
-    access: wordsOf(site["x-access"]),
-    waters: oneOf(WATERS, site["x-waters"]),
-    tapFlow: quantityOf("tapFlow", site["x-tap-flow"]),
-    gate: placeKept(site["x-gate"]),
-    tap: placeKept(site["x-tap"]),
-    ...notesOf(db, id, wordsOf(site["x-notes"]), now),
+    jurisdiction: site.jurisdiction ?? null,
+    water: site.waterSource?.fill === true,
+    minding: wordsOf(site.precautions),
+    access: wordsOf(site.access),
+    waters: oneOf(WATERS, site.irrigatedBy),
+    tapFlow: quantityOf("tapFlow", site.waterSource?.flow),
+    gate: placeKept(site.entrance),
+    tap: placeKept(site.waterSource?.position),
+    ...notesOf(db, id, wordsOf(site.notes), now),
   };
   keepRow(db, "keep site", sites, { id, ...facts }, { createdAt: now });
   const known = zonesOf(db, id);
@@ -184,7 +184,7 @@ export function putSite(db: Access, id: string, site: SiteText, now: string): { 
   };
   const kept = zonesTold(site, known).map((own, position) => {
     const zone = site.zones[position]!;
-    const zoneId = own ?? free(zone["x-id"]);
+    const zoneId = own ?? free(zone.id);
     taken.add(zoneId);
     const area = entered(zone.area, "area");
     // Who doesn't say how it was measured, and means the same area, changes nothing of it.
@@ -195,17 +195,17 @@ export function putSite(db: Access, id: string, site: SiteText, now: string): { 
       name: zoneName(zone, position),
       area,
       areaM2: canonical(area.value),
-      turf: zone["x-turf"] ?? null,
-      seeded: zone["x-seeded"] ?? null,
-      sodded: zone["x-sodded"] ?? null,
-      seeding: zone["x-seeding"] ?? null,
-      sodding: zone["x-sodding"] ?? null,
-      irrigation: quantityOf("irrigation", zone["x-irrigation"]),
-      lies: oneOf(GROUNDS, zone["x-lies"]),
-      height: quantityOf("mowing", zone["x-height"]),
-      mowed: zone["x-mowed"] !== undefined && isDate(zone["x-mowed"]) ? zone["x-mowed"] : null,
+      turf: zone.turf ?? null,
+      seeded: zone.seededOn ?? null,
+      sodded: zone.soddedOn ?? null,
+      seeding: zone.seedingOn ?? null,
+      sodding: zone.soddingOn ?? null,
+      irrigation: quantityOf("irrigation", zone.irrigationRate),
+      lies: oneOf(GROUNDS, zone.footing),
+      height: quantityOf("mowing", zone.mowingHeight),
+      mowed: zone.mowedOn !== undefined && isDate(zone.mowedOn) ? zone.mowedOn : null,
       // A file may say anything under our own key: what is no measurement isn't kept as one.
-      measured: measuredFor(area.value, zone["x-measured"]) ?? same?.measured ?? null,
+      measured: measuredFor(area.value, zone.measurement) ?? same?.measured ?? null,
       retiredAt: null,
     };
     keepRow(db, "keep zone", zones, { id: zoneId, ...row });
@@ -246,9 +246,9 @@ export function zonesTold(
   site: SiteText,
   known: readonly { readonly id: string; readonly name: string }[],
 ): (string | undefined)[] {
-  const taken = new Set(site.zones.flatMap((zone) => known.find((z) => z.id === zone["x-id"])?.id ?? []));
+  const taken = new Set(site.zones.flatMap((zone) => known.find((z) => z.id === zone.id)?.id ?? []));
   return site.zones.map((zone, position) => {
-    const byId = known.find((z) => z.id === zone["x-id"])?.id;
+    const byId = known.find((z) => z.id === zone.id)?.id;
     const byName = known.find((z) => z.name === zoneName(zone, position) && !taken.has(z.id))?.id;
     const own = byId ?? byName;
     if (own !== undefined) taken.add(own);
@@ -274,6 +274,11 @@ function siteOf(site: SiteRow, of: readonly ZoneRow[]): KnownSite {
     of.filter((z) => z.retiredAt === null),
     zoneOf,
   );
+  const tap: WaterSourceText = {
+    ...(site.water && { fill: true }),
+    ...(site.tapFlow !== null && { flow: site.tapFlow.text }),
+    ...(site.tap !== null && { position: site.tap }),
+  };
   return {
     id: site.id,
     retired: site.retiredAt !== null,
@@ -281,15 +286,13 @@ function siteOf(site: SiteRow, of: readonly ZoneRow[]): KnownSite {
     noted: site.noted,
     site: {
       name: site.name,
-      ...(site.jurisdiction !== null && { "x-jurisdiction": site.jurisdiction }),
-      ...(site.water && { "x-water": true }),
-      ...(site.minding !== null && { "x-minding": site.minding }),
-      ...(site.access !== null && { "x-access": site.access }),
-      ...(site.notes !== null && { "x-notes": site.notes }),
-      ...(site.waters !== null && { "x-waters": site.waters }),
-      ...(site.tapFlow !== null && { "x-tap-flow": site.tapFlow.text }),
-      ...(site.gate !== null && { "x-gate": site.gate }),
-      ...(site.tap !== null && { "x-tap": site.tap }),
+      ...(site.jurisdiction !== null && { jurisdiction: site.jurisdiction }),
+      ...(site.minding !== null && { precautions: site.minding }),
+      ...(site.access !== null && { access: site.access }),
+      ...(site.notes !== null && { notes: site.notes }),
+      ...(site.waters !== null && { irrigatedBy: site.waters }),
+      ...(site.gate !== null && { entrance: site.gate }),
+      ...(Object.keys(tap).length > 0 && { waterSource: tap }),
       zones: live,
     },
     former: readRows(
@@ -301,23 +304,23 @@ function siteOf(site: SiteRow, of: readonly ZoneRow[]): KnownSite {
 }
 
 function zoneOf(z: ZoneRow): KeptSite["zones"][number] {
-  const dates = { "x-seeded": z.seeded, "x-sodded": z.sodded, "x-seeding": z.seeding, "x-sodding": z.sodding };
+  const dates = { seededOn: z.seeded, soddedOn: z.sodded, seedingOn: z.seeding, soddingOn: z.sodding };
   for (const [key, date] of Object.entries(dates))
     if (date !== null && !isDate(date)) throw new Error(`${key.slice(2)}: "${date}" is no date`);
   return {
     name: z.name,
     area: z.area.text,
-    "x-id": z.id,
-    ...(z.turf !== null && { "x-turf": z.turf }),
-    ...(z.seeded !== null && { "x-seeded": z.seeded }),
-    ...(z.sodded !== null && { "x-sodded": z.sodded }),
-    ...(z.seeding !== null && { "x-seeding": z.seeding }),
-    ...(z.sodding !== null && { "x-sodding": z.sodding }),
-    ...(z.irrigation !== null && { "x-irrigation": z.irrigation.text }),
-    ...(z.lies !== null && { "x-lies": z.lies }),
-    ...(z.height !== null && { "x-height": z.height.text }),
-    ...(z.mowed !== null && { "x-mowed": z.mowed }),
-    ...(z.measured !== null && { "x-measured": z.measured }),
+    id: z.id,
+    ...(z.turf !== null && { turf: z.turf }),
+    ...(z.seeded !== null && { seededOn: z.seeded }),
+    ...(z.sodded !== null && { soddedOn: z.sodded }),
+    ...(z.seeding !== null && { seedingOn: z.seeding }),
+    ...(z.sodding !== null && { soddingOn: z.sodding }),
+    ...(z.irrigation !== null && { irrigationRate: z.irrigation.text }),
+    ...(z.lies !== null && { footing: z.lies }),
+    ...(z.height !== null && { mowingHeight: z.height.text }),
+    ...(z.mowed !== null && { mowedOn: z.mowed }),
+    ...(z.measured !== null && { measurement: z.measured }),
   };
 }
 

@@ -68,13 +68,13 @@ export function afterWork(db: Access, aside?: SetAside[]): AfterEntry[] {
       waters: measured
         .filter((one) => ground.siteOf(one.siteId) === siteId)
         .map((one) => ({ id: one.id, kind: one.kind, at: one.at, depth: one.depth.text })),
-      waterer: site?.["x-waters"] ?? null,
+      waterer: site?.irrigatedBy ?? null,
       zones: (site?.zones ?? [])
-        .filter((one) => zones.has(one["x-id"]))
+        .filter((one) => zones.has(one.id))
         .map((one) => ({
           name: one.name,
           area: one.area,
-          irrigation: typeof one["x-irrigation"] === "string" ? one["x-irrigation"] : null,
+          irrigation: typeof one.irrigationRate === "string" ? one.irrigationRate : null,
         })),
     };
   });
@@ -88,7 +88,7 @@ function groundNow(db: Access, siteIds: readonly string[]) {
   const live = new Set(sitesById(db, [...new Set(places.values())]).flatMap((site) => (site.retired ? [] : [site.id])));
   const moved = new Map(
     gone.flatMap(({ id, site, former }) => {
-      const own = [...site.zones.map((zone) => zone["x-id"]), ...former.map((zone) => zone.id)];
+      const own = [...site.zones.map((zone) => zone.id), ...former.map((zone) => zone.id)];
       const to = own.flatMap((zone) => groups.get(zone) ?? []).map((zone) => places.get(zone));
       const now = to.find((place) => place !== undefined && live.has(place));
       return now === undefined ? [] : [[id, now] as const];

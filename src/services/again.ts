@@ -27,7 +27,7 @@ export function planFaults(
   if (reasons.length > 0) return heldIssues({ reasons });
   return warnings.filter(isSameDay).flatMap((warning): Issue[] => {
     const i = products.findIndex((product) => product.name === warning.values.product);
-    const choice = products[i]?.["x-choice"];
+    const choice = products[i]?.rateChoice;
     if (!which(warning) || (isChoice(choice) && isReason(choice.again))) return [];
     const [received, metric] = [mixWarningText(warning, "us"), mixWarningText(warning, "metric")];
     const expected = "say why it goes down there twice on one day, or leave the zone out";
@@ -40,9 +40,9 @@ export function planFaults(
 /** The products of a plan as they are kept: an answer to a second dose stays only with what is one. */
 export const answered = (products: readonly ProductText[], warnings: readonly MixWarning[]): ProductText[] =>
   products.map((product) => {
-    const choice = product["x-choice"];
+    const choice = product.rateChoice;
     if (!isChoice(choice) || choice.again === undefined) return product;
     if (warnings.some((warning) => isSameDay(warning) && warning.values.product === product.name)) return product;
     const { again: _, ...rest } = choice;
-    return { ...product, "x-choice": rest };
+    return { ...product, rateChoice: rest };
   });

@@ -63,7 +63,7 @@ export function countedOf(db: Access, siteIds: readonly string[], aside?: SetAsi
     });
   });
   const spread = openSpreadings(db, aside)
-    .filter(({ job }) => (job.sites ?? []).some((site) => everywhere.includes(site["x-id"] ?? "")))
+    .filter(({ job }) => (job.sites ?? []).some((site) => everywhere.includes(site.id ?? "")))
     .flatMap((spreading) => {
       const read = readSpread(spreading.job);
       const later = spreading.date > today;
@@ -77,8 +77,8 @@ export function countedOf(db: Access, siteIds: readonly string[], aside?: SetAsi
         return (spreading.job.sites ?? []).flatMap((site) =>
           site.zones.flatMap((zone) =>
             applied.map((one): CountedEntry => ({
-              siteId: site["x-id"] ?? "",
-              zoneIds: ground(zone["x-id"] ?? ""),
+              siteId: site.id ?? "",
+              zoneIds: ground(zone.id ?? ""),
               zone: zone.name ?? "",
               sheetId: spreading.id,
               applied: one,
@@ -273,7 +273,7 @@ function workOut(sheet: Pick<OpenSheet, "siteId" | "job" | "madeAt">): PlannedDo
     return (sheet.job.sites ?? []).flatMap((site) =>
       site.zones.map((zone): PlannedDown => ({
         siteId: siteIdOf(sheet, site),
-        zoneId: zone["x-id"] ?? "",
+        zoneId: zone.id ?? "",
         zone: zone.name ?? "",
         product: i,
         holder: recordedOf(product),
@@ -288,7 +288,7 @@ function workOut(sheet: Pick<OpenSheet, "siteId" | "job" | "madeAt">): PlannedDo
 export function recordedOf(product: ProductText): Recorded {
   return {
     product: product.name,
-    labelId: product["x-id"] ?? null,
+    labelId: product.id ?? null,
     actives: (product.actives ?? []).map((a) => ({ name: a.name, content: (a.fraction ?? a.strength)! })),
     gravity: cardOfProduct(product).gravity ?? null,
   };

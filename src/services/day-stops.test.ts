@@ -180,7 +180,7 @@ test("a spot mix: half a gallon, on so much of the zone as it treats", () => {
   must(saveSheet(records.db, sheet({ stops: [{ siteId: ids.sites, spot: { zoneId: `${ids.sites}.0`, volume: "0.5" } }] })));
   const { job } = findSheet(records.db, DAY)!;
   expect(job.sites![0]!.zones).toHaveLength(1);
-  expect(job.sites![0]!.zones[0]).toMatchObject({ "x-spot": "0.5 gal" });
+  expect(job.sites![0]!.zones[0]).toMatchObject({ spot: { volume: "0.5 gal" } });
   const { plan } = planOfSheet(job, null);
   expect(num(plan.sites[0]!.spray) / GAL).toBeCloseTo(0.5, 9);
   must(recordSheet(records.db, DAY, { date: "2026-09-02", all: true }));
@@ -189,8 +189,9 @@ test("a spot mix: half a gallon, on so much of the zone as it treats", () => {
     note: expect.stringMatching(/^a spot of 0\.5 gal; put on record with 0 of \d+ steps ticked/),
   });
   // Its file can't bring the site in: how large the zone really is isn't in it.
-  const elsewhere = { ...job.sites![0]!, name: "Elsewhere", "x-id": "site-9999999999" };
-  const file = { ...job, "x-person": "Odile Marsh", sites: [elsewhere] };
+  const elsewhere = { ...job.sites![0]!, name: "Elsewhere", id: "site-9999999999" };
+  const calibration = { ...job.calibration, record: { person: "Odile Marsh" } };
+  const file = { ...job, calibration, sites: [elsewhere] };
   expect(faults(importJob(records.db, JSON.stringify(file), {}))).toEqual(["sites[0].zones[0].area conflict"]);
   const of = (spot: object) =>
     faults(saveSheet(records.db, sheet({ id: "sheet-0000000009", stops: [{ siteId: ids.sites, spot }] })));

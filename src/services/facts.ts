@@ -22,14 +22,14 @@ const given = <K extends keyof FactsText>(key: K, text: string | undefined) =>
 
 /** What is on record today of the product, the ground and who sprays: a record keeps it as it is then. */
 export function factsNow({ card, site, zoneId, papers = [], date, rig, round }: FactsOf): FactsText {
-  const zone = site?.zones.find((z) => z["x-id"] === zoneId);
+  const zone = site?.zones.find((z) => z.id === zoneId);
   const certificate = certificateOn(papers, date);
   return {
     ...given("registration", card?.registration),
     ...(card?.restricted === RESTRICTED_USE && { restricted: "yes" as const }),
     ...given("category", card?.category),
-    ...given("turf", zone?.["x-turf"]),
-    ...given("jurisdiction", site?.["x-jurisdiction"]),
+    ...given("turf", zone?.turf),
+    ...given("jurisdiction", site?.jurisdiction),
     ...given("certificate", certificate?.number),
     ...given("certifiedBy", certificate?.where),
     ...given("categories", certificate?.categories),

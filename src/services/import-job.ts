@@ -8,10 +8,11 @@ import type { CardText } from "@/formats/card/card";
 import { cardOf } from "@/formats/card/product-of";
 import { NOTHING, type Choices, type Imported, type ImportItem } from "@/formats/import";
 import { calibrationJob } from "@/formats/job-file/assemble";
-import type { SpreadFile } from "@/formats/job-file/spread";
+import type { SpreadFile, SpreadJob } from "@/formats/job-file/spread";
 import { readAnyText } from "@/formats/job-file/read";
 import type { Job } from "@/formats/job-file/read-checked";
-import type { ProductText } from "@/formats/job-file/types";
+import type { ProductText, RecordText } from "@/formats/job-file/types";
+import { inVersion1, placedIn } from "@/formats/job-file/versions";
 import { isSetup } from "@/formats/rig-setup";
 import { addCalibration, findCalibration, newestBefore, type NewTrial } from "@/records/calibrations";
 import type { Access, Records } from "@/records/database";
@@ -29,20 +30,24 @@ import { wholly, type KeptKind } from "./keep-up";
 import type { Progress } from "./progress";
 
 /**
- * Takes a job file in: the rig, its calibration, the labels and the sites. Beside the format's own keys it reads
- * `x-person` (whose calibration it is), `x-made-at` (when), `x-ground`, `x-method` and `x-lever`. What is on record and
- * differs is left, unless it was chosen; the same file twice brings nothing new. What its zones tell of earlier
+ * Takes a job file in: the rig, its calibration, the labels and the sites. `calibration.record` says whose calibration it is,
+ * when it was made, on what and how. What is on record and differs is left, unless it was chosen; the same file twice brings nothing new. What its zones tell of earlier
  * applications goes into the log: a budget that forgets is a trap.
  * @param chosen left out for a look beforehand: what still has to be said is no fault then
  */
 export function importJob(db: Records, text: string, chosen?: Choices, progress?: Progress): Result<Imported> {
-  const choices = chosen ?? {};
   const any = readAnyText(text);
   if (!any.ok) return any;
+  const kept = keepJob(db, any.value, chosen, progress);
+  return kept.ok ? kept : { ok: false, issues: placedIn(any.value.version1 ? 1 : 2, kept.issues) };
+}
+
+function keepJob(db: Records, read: Job | SpreadJob, chosen: Choices | undefined, progress?: Progress): Result<Imported> {
+  const choices = chosen ?? {};
   // Granules alone bring no rig and no calibration.
-  const job = "tanks" in any.value ? any.value : undefined;
-  const goods: Pick<SpreadFile, "products" | "sites"> = any.value.file;
-  const { person, madeAt, ground, story, issues: extra } = extrasOf(any.value.file);
+  const job = "tanks" in read ? read : undefined;
+  const goods: Pick<SpreadFile, "products" | "sites"> = read.file;
+  const { person, madeAt, ground, story, issues: extra } = recordOf(read.file);
   const made = job && calibrate(job.calibration);
   const impossibly = made && impossible(made, "calibration");
   const issues = [...extra, ...(impossibly ? [impossibly] : [])];
@@ -51,11 +56,11 @@ export function importJob(db: Records, text: string, chosen?: Choices, progress?
   if (job && !job.file.rig.tanks?.length)
     issues.push(issue("rig.tanks", "missing", "", `[{ "name": "main", "usable": "4 gal" }]`));
   if (job && belongsToPerson(job.rig.kind) && job.file.calibration.sprayVolume === undefined && person === undefined)
-    issues.push(issue("x-person", "missing", "", `"Odile Marsh": a pace is a person's own, name who walked`));
+    issues.push(issue("calibration.record.person", "missing", "", `"Odile Marsh": a pace is a person's own, name who walked`));
   if (job && ownerOf(job.rig.kind) === "tap" && !job.file.sites?.length)
     issues.push(issue("sites", "missing", "", "the site whose tap feeds the head, first in the list"));
-  if (job && job.file.rig["x-setup"] !== undefined && !isSetup(job.file.rig["x-setup"]))
-    issues.push(issue("rig.x-setup", "wrong-type", "something else", "a rig's set-up as the app writes it"));
+  if (job && job.file.rig.setup !== undefined && !isSetup(job.file.rig.setup))
+    issues.push(issue("rig.setup", "wrong-type", "something else", "a rig's set-up as the app writes it"));
   if (job && job.file.rig.name === undefined) issues.push(issue("rig.name", "missing", "", `"Blue backpack"`));
   if (issues.length > 0) return { ok: false, issues };
 
@@ -77,12 +82,20 @@ export function importJob(db: Records, text: string, chosen?: Choices, progress?
       bring({
         of: "rigs",
         text: rigText,
-        xId: (fileRig as { "x-id"?: unknown })["x-id"],
+        xId: fileRig.id,
         path: "rig",
-        over: (here) => ({ ...here, ...rigText }),
+        // The chart of its tip is a record of its own: a file changes nothing about that.
+        over: ({ tip, ...here }) => ({
+          ...here,
+          ...(tip && { tip }),
+          ...rigText,
+          ...(rigText.tip && { tip: { ...rigText.tip, ...(tip?.chart !== undefined && { chart: tip.chart }) } }),
+        }),
       });
     const who =
-      person === undefined ? undefined : bring({ of: "people", text: { name: person }, path: "x-person", over: (here) => here });
+      person === undefined
+        ? undefined
+        : bring({ of: "people", text: { name: person }, path: "calibration.record.person", over: (here) => here });
     cards.forEach((card, i) => {
       if (card.ok) bring(cardItem(card.value, goods.products![i]!, `products[${i}]`));
     });
@@ -97,12 +110,12 @@ export function importJob(db: Records, text: string, chosen?: Choices, progress?
         faults.push(issue(path, "same-ground", site.name, asked.flatMap((item) => item.grounds!.map((g) => g.name)).join(", ")));
       const spot = spotOf(tx, site, path);
       if (spot) return void faults.push(spot);
-      const brought = bring({ of: "sites", text: site, xId: site["x-id"], path, over: (here) => siteOver(here, site) });
+      const brought = bring({ of: "sites", text: site, xId: site.id, path, over: (here) => siteOver(here, site) });
       if (!brought) return undefined;
       items.push(...newZones(tx, brought.id, site, path, choices, now, faults));
       const known = findSite(tx, brought.id)!;
       site.zones.forEach((zone, j) => {
-        const ahead = zone.applied?.findIndex((entry) => !entry["x-planned"] && entry.date > today) ?? -1;
+        const ahead = zone.applied?.findIndex((entry) => !entry.planned && entry.date > today) ?? -1;
         if (ahead >= 0)
           faults.push(
             issue(
@@ -138,9 +151,9 @@ export function importJob(db: Records, text: string, chosen?: Choices, progress?
   });
 }
 
-/** A card of a job: what the format has a key for, or, where it rides along under `x-label`, all of it. */
+/** A card of a job: what the format has a key for, or, where it rides along under `label`, all of it. */
 function cardItem(card: CardText, product: ProductText, path: string) {
-  const whole = (product["x-label"] as { rates?: unknown } | undefined)?.rates !== undefined;
+  const whole = (product.label as { rates?: unknown } | undefined)?.rates !== undefined;
   const said: (keyof CardText)[] = [
     "name",
     "form",
@@ -153,7 +166,7 @@ function cardItem(card: CardText, product: ProductText, path: string) {
   return {
     of: "labels" as const,
     text: card,
-    xId: product["x-id"],
+    xId: product.id,
     path,
     over: (here: CardText): CardText => (whole ? card : { ...here, ...stated }),
   };
@@ -165,32 +178,26 @@ interface Story {
   readonly lever: { readonly name: LeverName; readonly setTo: string } | null;
 }
 
-function extrasOf(of: SpreadFile) {
-  const file = of as unknown as Record<string, unknown>;
+/** Who calibrated, when, on what and how. */
+function recordOf(job: SpreadFile) {
+  const record: RecordText = job.calibration?.record ?? {};
   const issues: Issue[] = [];
-  const person = file["x-person"];
+  const at = (key: keyof RecordText) => `calibration.record.${key}`;
+  const { person, method = null, footing = null, adjusts } = record;
   if (person !== undefined && (typeof person !== "string" || person.trim() === "" || person.length > 60))
-    issues.push(issue("x-person", "wrong-type", shown(person).slice(0, 60), "a name of at most 60 characters"));
+    issues.push(issue(at("person"), "wrong-type", shown(person).slice(0, 60), "a name of at most 60 characters"));
   // The day of a plan may lie ahead; its readings were taken by now.
-  const noon = of.date === undefined ? undefined : `${of.date}T12:00:00Z`;
-  const at = file["x-made-at"] ?? (noon !== undefined && isMoment(noon) ? noon : nowText());
-  if (!isMoment(at)) issues.push(issue("x-made-at", "bad-date", shown(at), A_MOMENT));
-  const ground = file["x-ground"] ?? null;
-  if (ground !== null && !GROUNDS.includes(ground as Ground))
-    issues.push(issue("x-ground", "not-a-choice", shown(ground), GROUNDS.join(", ")));
-  const method = file["x-method"] ?? null;
+  const noon = job.date === undefined ? undefined : `${job.date}T12:00:00Z`;
+  const madeAt = record.madeAt ?? (noon !== undefined && isMoment(noon) ? noon : nowText());
+  if (!isMoment(madeAt)) issues.push(issue(at("madeAt"), "bad-date", shown(madeAt), A_MOMENT));
+  if (footing !== null && !GROUNDS.includes(footing as Ground))
+    issues.push(issue(at("footing"), "not-a-choice", shown(footing), GROUNDS.join(", ")));
   if (method !== null && !METHOD_IDS.includes(method as MethodId))
-    issues.push(issue("x-method", "not-a-choice", shown(method).slice(0, 60), METHOD_IDS.join(", ")));
-  const lever = (file["x-lever"] ?? null) as Story["lever"];
-  if (lever !== null && !(LEVERS.includes(lever.name) && typeof lever.setTo === "string" && lever.setTo.length <= 60))
-    issues.push(issue("x-lever", "wrong-type", "something else", `{ "name": "pressure", "setTo": "46 psi" }`));
-  return {
-    story: { method: method as MethodId | null, lever },
-    person: person as string | undefined,
-    madeAt: at as string,
-    ground: ground as Ground | null,
-    issues,
-  };
+    issues.push(issue(at("method"), "not-a-choice", shown(method).slice(0, 60), METHOD_IDS.join(", ")));
+  const lever = adjusts ? { name: adjusts.lever as LeverName, setTo: adjusts.setTo } : null;
+  if (lever && !(LEVERS.includes(lever.name) && typeof lever.setTo === "string" && lever.setTo.length <= 60))
+    issues.push(issue(at("adjusts"), "wrong-type", "something else", `{ "lever": "pressure", "setTo": "46 psi" }`));
+  return { story: { method: method as MethodId | null, lever }, person, madeAt, ground: footing as Ground | null, issues };
 }
 
 interface Circumstances {
@@ -207,8 +214,10 @@ function keepCalibration(tx: Access, job: Job, made: Calibration, circumstances:
   const { method, lever } = story;
   // A lever is pulled after the calibration that was the newest then.
   const follows = lever ? (newestBefore(tx, where)?.id ?? null) : null;
-  const file = calibrationJob(job.file.rig, job.file.calibration);
-  const id = fileId("calibration", where.rigId, where.personId ?? "", where.madeAt, JSON.stringify(file));
+  const { record: _, ...calibration } = job.file.calibration;
+  const file = calibrationJob(job.file.rig, calibration);
+  // What an id was once taken of stays what it was: the same file of either version is the same.
+  const id = fileId("calibration", where.rigId, where.personId ?? "", where.madeAt, JSON.stringify(inVersion1(file)));
   if (findCalibration(tx, id)) return 0;
   addCalibration(
     tx,

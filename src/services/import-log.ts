@@ -78,7 +78,7 @@ type Found = NonNullable<ReturnType<typeof findSite>>;
 
 /** A zone of a site by its name; of one that was taken out too. */
 const zoneNamed = (site: Found, name: string): string | undefined =>
-  site.site.zones.find((z) => sameName(z.name, name))?.["x-id"] ?? site.former.find((z) => sameName(z.name, name))?.id;
+  site.site.zones.find((z) => sameName(z.name, name))?.id ?? site.former.find((z) => sameName(z.name, name))?.id;
 
 /** What the lines of a file name, each looked up once. */
 function finders(tx: Access) {

@@ -25,7 +25,7 @@ test("what differs is left unless it is chosen; under another way of writing it 
   must(importSiteTable(records.db, text, {}));
   expect(findSite(records.db, ids.sites)!.site.zones[0]!.area).toBe("6,200 ft2");
   must(importSiteTable(records.db, text, { [`site:${ids.sites}`]: "take" }));
-  expect(findSite(records.db, ids.sites)!.site.zones[0]).toMatchObject({ area: "7000 ft2", "x-turf": "ryegrass", name: "north" });
+  expect(findSite(records.db, ids.sites)!.site.zones[0]).toMatchObject({ area: "7000 ft2", turf: "ryegrass", name: "north" });
 });
 test("a zone that comes to a site is asked which ground it is; until then it is left", () => {
   const text = table("Green,orchard,900 ft2,");

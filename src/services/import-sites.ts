@@ -22,18 +22,19 @@ import { groundBefore, groundGone, groundKnown, groundNear, siteAsked } from "./
 export function siteOver(here: SiteText, file: SiteText): SiteText {
   const told = zonesTold(
     file,
-    here.zones.map((z) => ({ id: z["x-id"]!, name: z.name! })),
+    here.zones.map((z) => ({ id: z.id!, name: z.name! })),
   );
   return {
     ...here,
     ...file,
+    ...((here.waterSource ?? file.waterSource) && { waterSource: { ...here.waterSource, ...file.waterSource } }),
     zones: here.zones.map((zone) => {
-      const i = told.indexOf(zone["x-id"]);
+      const i = told.indexOf(zone.id);
       if (i < 0) return zone;
       const { applied: _, ...facts } = file.zones[i]!;
       // The same area written otherwise is the same area.
       const area = sameArea(zone.area, facts.area) ? zone.area : facts.area;
-      return { ...zone, ...facts, area, name: facts.name ?? zone.name!, "x-id": zone["x-id"]! };
+      return { ...zone, ...facts, area, name: facts.name ?? zone.name!, id: zone.id! };
     }),
   };
 }
@@ -60,7 +61,7 @@ export function newZones(
     const answer = choices[key];
     if (answer !== undefined) {
       const { applied: _, ...facts } = zone;
-      const zones = [...known.site.zones, { ...facts, name, "x-ground": answer }];
+      const zones = [...known.site.zones, { ...facts, name, continues: answer }];
       const kept = keepUp(tx, "sites", siteId, { ...known.site, zones }, now);
       if (!kept.ok) faults.push(...kept.issues.map((i) => issueAt(path, i)));
       known = findSite(tx, siteId)!;
@@ -91,7 +92,7 @@ export function withGrounds(
   choices: Choices,
   gone = groundGone(tx),
 ): { readonly site: SiteText; readonly asked: readonly ImportItem[]; readonly open: boolean } {
-  if (meantBy(tx, "sites", site.name, site["x-id"])) return { site, asked: [], open: false };
+  if (meantBy(tx, "sites", site.name, site.id)) return { site, asked: [], open: false };
   const asked: ImportItem[] = [];
   const known = { here: [], gone, near: groundNear(tx, "", siteAsked(site)) };
   const zones = site.zones.map((zone, j) => {
@@ -101,7 +102,7 @@ export function withGrounds(
     const key = `zone:${site.name}:${name}`;
     const taken = choices[key] !== undefined;
     asked.push({ key, kind: "zone", name: `${name} of ${site.name}`, state: "new-zone", differences: [], grounds, taken });
-    return { ...zone, "x-ground": choices[key] ?? newGround("nobody has said yet") };
+    return { ...zone, continues: choices[key] ?? newGround("nobody has said yet") };
   });
   return { site: { ...site, zones }, asked, open: asked.some((item) => !item.taken) };
 }
@@ -119,12 +120,12 @@ const groundsOf = (tx: Access, siteId: string, zone: ZoneText, j: number, known:
   ).map((z) => ({ id: z.id, name: `${z.name} of ${z.site}`, ...(z.live && { live: z.live }) }));
 
 /** The shape of a zone of a file, where that is one. */
-const polygonsIn = (zone: ZoneText) => (isMeasured(zone["x-measured"]) ? zone["x-measured"].map?.polygons : undefined);
+const polygonsIn = (zone: ZoneText) => (isMeasured(zone.measurement) ? zone.measurement.map?.polygons : undefined);
 
 /** A spot mix at a site that isn't on record: how large its zones really are is not in the file. */
 export function spotOf(tx: Access, site: SiteText, path: string): Issue | undefined {
-  const j = site.zones.findIndex((zone) => zone["x-spot"] !== undefined);
-  if (j < 0 || meantBy(tx, "sites", site.name, site["x-id"])) return undefined;
+  const j = site.zones.findIndex((zone) => zone.spot?.volume !== undefined);
+  if (j < 0 || meantBy(tx, "sites", site.name, site.id)) return undefined;
   return issue(
     `${path}.zones[${j}].area`,
     "conflict",

@@ -81,7 +81,7 @@ export function judgeSheet(db: Access, sheet: SheetRow, pouring = false): Judged
 
 /** Open granules as they stand today. @param pouring as with a sheet */
 export function judgeSpreading(db: Access, spreading: SpreadingRow, pouring = false): Judged<SpreadFile, SpreadPlan> {
-  const { job, stopped } = filled(db, spreading.job, (site) => site["x-id"] ?? "", {
+  const { job, stopped } = filled(db, spreading.job, (site) => site.id ?? "", {
     id: spreading.id,
     date: spreading.date,
     pouring,
@@ -255,7 +255,7 @@ function tankFaults(sheet: SheetRow, { rig }: KnownRig): Issue[] {
 
 /** The label of a product of a plan: by its id; or, of one that has none, by its name, now or then. */
 function labelOf(db: Access, product: ProductText): Label | undefined {
-  const id = product["x-id"] ?? recordsNamed(db, "labels", product.name)[0]?.id;
+  const id = product.id ?? recordsNamed(db, "labels", product.name)[0]?.id;
   return id === undefined ? undefined : findLabel(db, id);
 }
 
@@ -269,7 +269,7 @@ function withCard(db: Access, product: ProductText, path: string): Result<Produc
     return bad(
       issue(path, "conflict", `the card says that ${card.name} is ${card.form}, this was planned as ${product.form}`, AGAIN),
     );
-  const known = product["x-choice"];
+  const known = product.rateChoice;
   const choice = isChoice(known) ? known : undefined;
   if (choice?.from !== undefined && rowName(card, choice.row) !== choice.from)
     return bad(issue(path, "conflict", `the label's row "${choice.from}" of ${card.name} is another one today`, AGAIN));
@@ -284,8 +284,8 @@ function withCard(db: Access, product: ProductText, path: string): Result<Produc
         AGAIN,
       ),
     );
-  const own = { ...(product["x-id"] !== undefined && { "x-id": product["x-id"] }) };
-  return good({ ...today.value, ...own, rate: product.rate, ...(known !== undefined && { "x-choice": known }) });
+  const own = { ...(product.id !== undefined && { id: product.id }) };
+  return good({ ...today.value, ...own, rate: product.rate, ...(known !== undefined && { rateChoice: known }) });
 }
 
 /** An area that was written again in other units is no other one: so little may two texts of it differ, as a part. */
@@ -294,12 +294,12 @@ const SAME_AREA = 1e-3;
 /** What of the ground isn't as it was planned for: zones that were taken out, or measured again. */
 function groundFaults(site: SiteText, known: KeptSite | undefined): Issue[] {
   return site.zones.flatMap((zone): Issue[] => {
-    if (!known || zone["x-id"] === undefined) return [];
+    if (!known || zone.id === undefined) return [];
     const name = `${zone.name ?? "a zone"} of ${site.name}`;
-    const now = known.zones.find((z) => z["x-id"] === zone["x-id"]);
+    const now = known.zones.find((z) => z.id === zone.id);
     if (!now) return [issue("", "conflict", `${name} was taken out of its site`, AGAIN)];
     // A spot is held against the zone that it lies in.
-    if (zone["x-spot"] !== undefined) return [];
+    if (zone.spot?.volume !== undefined) return [];
     const [then, today] = [entered(zone.area, "area"), entered(now.area, "area")];
     if (Math.abs(canonical(today.value) / canonical(then.value) - 1) <= SAME_AREA) return [];
     const said = `${name} was planned as ${showEntered(then)}, and is ${showEntered(today)} by now`;
@@ -311,12 +311,12 @@ function groundFaults(site: SiteText, known: KeptSite | undefined): Issue[] {
 function withFacts(site: SiteText, known: KeptSite | undefined): SiteText {
   return {
     ...site,
-    ...(known?.["x-jurisdiction"] !== undefined && { "x-jurisdiction": known["x-jurisdiction"] }),
-    ...(known?.["x-minding"] !== undefined && { "x-minding": known["x-minding"] }),
-    ...(known?.["x-access"] !== undefined && { "x-access": known["x-access"] }),
+    ...(known?.jurisdiction !== undefined && { jurisdiction: known.jurisdiction }),
+    ...(known?.precautions !== undefined && { precautions: known.precautions }),
+    ...(known?.access !== undefined && { access: known.access }),
     zones: site.zones.map(({ applied: _, ...zone }) => {
-      const now = known?.zones.find((z) => z["x-id"] === zone["x-id"]);
-      const spot = zone["x-spot"] !== undefined && { "x-spot": zone["x-spot"], ...(now && { "x-whole": now.area }) };
+      const now = known?.zones.find((z) => z.id === zone.id);
+      const spot = zone.spot?.volume !== undefined && { spot: { volume: zone.spot.volume, ...(now && { zoneArea: now.area }) } };
       return now ? { ...forMix(now), name: zone.name ?? now.name, area: zone.area, ...spot } : zone;
     }),
   };

@@ -11,8 +11,12 @@ const entry = (more: object = {}) => ({ of: "Granule", active: "osselfenate", fr
 const RIG = { name: "Blue backpack", kind: "backpack", tanks: [{ name: "main", usable: "4 gal" }] };
 const file = (...zones: object[]) =>
   JSON.stringify({
-    ...{ format: "careful-gauge-job", version: 1, "x-person": "Odile Marsh", date: "2026-09-02" },
-    ...{ rig: RIG, calibration: { sprayVolume: "1 gal/1000 ft2" }, sites: [{ name: "Green", zones }] },
+    ...{ format: "careful-gauge-job", version: 2, date: "2026-09-02" },
+    ...{
+      rig: RIG,
+      calibration: { sprayVolume: "1 gal/1000 ft2", record: { person: "Odile Marsh" } },
+      sites: [{ name: "Green", zones }],
+    },
   });
 const bring = (...zones: object[]) => must(importJob(records.db, file(...zones), {}));
 const kept = () => readAll(records.db).applications.map(({ id }) => findApplication(records.db, id)!);
@@ -51,7 +55,7 @@ test("each zone by its name, or by its id where it has another name by now; its 
   ]);
   const zones = SITE.zones.map((zone, i) => ({ ...zone, id: `${ids.sites}.${i}`, name: i === 0 ? "south" : "east" }));
   must(put(records.db, "sites", { id: ids.sites, form: { ...SITE, zones } }));
-  bring({ name: "east", area: "1800 ft2", "x-id": `${ids.sites}.1`, applied: [entry({ date: "2026-07-01" })] });
+  bring({ name: "east", area: "1800 ft2", id: `${ids.sites}.1`, applied: [entry({ date: "2026-07-01" })] });
   expect(kept().find((a) => a.date === "2026-07-01")).toMatchObject({ zone: "east", zoneId: `${ids.sites}.1` });
 });
 
@@ -60,8 +64,8 @@ test("what it says of an entry goes with it: gravity, another day that it counts
     name: "north",
     area: "6200 ft2",
     applied: [
-      entry({ "x-gravity": "1.2", "x-also-on": "2026-04-30" }),
-      entry({ of: "Nobody knows", "x-unknown": true, date: "2026-06-02" }),
+      entry({ specificGravity: "1.2", alsoOn: "2026-04-30" }),
+      entry({ of: "Nobody knows", activeUnknown: true, date: "2026-06-02" }),
     ],
   });
   const [unknown, known] = kept();

@@ -7,19 +7,20 @@ import { addApplication, findApplication } from "@/records/applications";
 import type { Access } from "@/records/database";
 import { recordsNamed } from "@/records/names";
 import type { KnownSite } from "@/records/sites";
+import { appliedInVersion1 } from "@/formats/job-file/versions";
 import { fileId } from "./file-id";
 
 interface FileZone {
   readonly name?: string;
-  readonly "x-id"?: string;
+  readonly id?: string;
   readonly applied?: readonly AppliedText[];
 }
 
 /** The zone of a site that a zone of a file is: by its id, else by its name. */
 export function zoneMeant(site: KnownSite, zone: FileZone, i: number): { id: string; name: string; area: string } | undefined {
   const name = zone.name ?? `zone ${i + 1}`;
-  const all = [...site.site.zones.map((z) => ({ id: z["x-id"], name: z.name, area: z.area })), ...site.former];
-  return all.find((z) => z.id === zone["x-id"]) ?? all.find((z) => sameName(z.name, name));
+  const all = [...site.site.zones.map((z) => ({ id: z.id, name: z.name, area: z.area })), ...site.former];
+  return all.find((z) => z.id === zone.id) ?? all.find((z) => sameName(z.name, name));
 }
 
 /**
@@ -32,10 +33,12 @@ export function keepApplied(tx: Access, site: KnownSite, fileSite: string, zones
   zones.forEach((zone, i) => {
     const own = zoneMeant(site, zone, i);
     zone.applied?.forEach((entry, k) => {
-      if (!own || entry["x-planned"]) return;
-      const id = fileId("applied", own.id, String(k), JSON.stringify(entry));
+      if (!own || entry.planned) return;
+      // What an id was once taken of stays what it was: the same file of either version is the same.
+      const text = JSON.stringify(appliedInVersion1(entry));
+      const id = fileId("applied", own.id, String(k), text);
       // Ids were once made from names: what came then is on record under that.
-      const before = fileId("applied", fileSite, zone.name ?? `zone ${i + 1}`, String(k), JSON.stringify(entry));
+      const before = fileId("applied", fileSite, zone.name ?? `zone ${i + 1}`, String(k), text);
       if (findApplication(tx, id) ?? findApplication(tx, before)) return;
       const rate = parseRate(entry.amount, undefined);
       if (!rate.ok) return;
@@ -55,14 +58,14 @@ export function keepApplied(tx: Access, site: KnownSite, fileSite: string, zones
           total: totalText(rate.value, area.value),
           covered: area,
           // An entry that stands for a product of which nobody noted the active says nothing of an active.
-          actives: entry["x-unknown"] ? [] : [{ name: entry.active, content: (entry.fraction ?? entry.strength)! }],
-          gravity: entry["x-gravity"] ?? null,
+          actives: entry.activeUnknown ? [] : [{ name: entry.active, content: (entry.fraction ?? entry.strength)! }],
+          gravity: entry.specificGravity ?? null,
           personId: null,
           source: "file",
           sheetId: null,
           note: null,
           why: null,
-          alsoOn: entry["x-also-on"] ?? null,
+          alsoOn: entry.alsoOn ?? null,
           corrects: null,
           isVoid: false,
           facts: null,

@@ -16,7 +16,7 @@ describe("keeping people, rigs, labels and sites up to date", () => {
       tanks: [{ name: "main", usable: "4 gal", leastMix: "0.5 gal" }],
       outlets: { count: 1 },
       tip: { size: "025", pressure: "40 psi" },
-      "x-setup": {
+      setup: {
         kit: {
           scales: [{ name: "bench scale", step: "0.01 oz", capacity: "20 oz" }],
           vessels: [{ name: "jug", graduation: "1 fl oz", capacity: "64 fl oz" }],
@@ -34,8 +34,8 @@ describe("keeping people, rigs, labels and sites up to date", () => {
       packages: [{ content: "80 oz", price: "64" }],
     });
     expect(book.sites[0]!.site.zones).toEqual([
-      { name: "north", area: "6,200 ft2", "x-id": `${ids.sites}.0` },
-      { name: "south", area: "1800 ft2", "x-id": `${ids.sites}.1` },
+      { name: "north", area: "6,200 ft2", id: `${ids.sites}.0` },
+      { name: "south", area: "1800 ft2", id: `${ids.sites}.1` },
     ]);
   });
 

@@ -512,15 +512,15 @@ describe("which zone got what", () => {
 
   test("a load that is told for one zone alone is that zone's; the rate is each zone's own", () => {
     // Two of four gallons each; over half the ground that is twice the rate.
-    const north1 = entry(1, { left: "2 gal", "x-zones": { north: "3000 ft2" } });
-    must(close([north1, entry(1, { covered: "1500 ft2", "x-zones": { south: "1500 ft2" } })]));
+    const north1 = entry(1, { left: "2 gal", zones: { north: "3000 ft2" } });
+    must(close([north1, entry(1, { covered: "1500 ft2", zones: { south: "1500 ft2" } })]));
     const { north, south } = rows();
     expect([north![2], south![2]]).toEqual([3000, 1500]);
     expect(south![0]! / north![0]!).toBeCloseTo(2, 6);
     expect(south![1]!).toBeCloseTo(north![1]!, 6);
   });
   test("a zone that got nothing has no record", () => {
-    must(close([entry(1, { "x-zones": { north: "3000 ft2", south: "0 ft2" } })]));
+    must(close([entry(1, { zones: { north: "3000 ft2", south: "0 ft2" } })]));
     expect(Object.keys(rows())).toEqual(["north"]);
   });
   test("what is shared out is all of it, load by load and pass by pass", () => {
@@ -531,7 +531,7 @@ describe("which zone got what", () => {
         must(saveSheet(records.db, sheet({ id })));
         const told = parts.map((north, i) => ({
           ...entry(i + 1, { covered: "1500 ft2", left: "0.5 gal" }),
-          ...(north !== undefined && { "x-zones": { north: `${15 * north} ft2`, south: `${15 * (100 - north)} ft2` } }),
+          ...(north !== undefined && { zones: { north: `${15 * north} ft2`, south: `${15 * (100 - north)} ft2` } }),
         }));
         const outcome = again ? [...told, { ...entry(1), covered: "900 ft2", again: true }] : told;
         must(recordSheet(records.db, id, { date: TODAY, all: true, outcome, rest: LEFT, why: "paced" }));
@@ -539,7 +539,7 @@ describe("which zone got what", () => {
         const sum = (of: (row: (typeof own)[number]) => string) => own.reduce((all, row) => all + ounces(of(row)), 0);
         expect(sum((row) => row.covered)).toBeCloseTo(1500 * parts.length, 3);
         // As much as the same loads told without zones.
-        const plain = outcome.map((one) => ({ ...one, "x-zones": undefined }));
+        const plain = outcome.map((one) => ({ ...one, zones: undefined }));
         const told2 = outcomeOfSheet(findSheet(records.db, id)!.job, plain);
         const total = must(told2).sites[0]!.products[0]!.total;
         expect(sum((row) => row.total)).toBeCloseTo(valueIn(total.value as Quantity<"mass">, "oz"), 6);
@@ -550,15 +550,15 @@ describe("which zone got what", () => {
   });
   let n = 0;
   test.each<[string, object, readonly string[]]>([
-    ["no zone of the site", { east: "3000 ft2" }, ["outcome[0].x-zones.east unknown-name"]],
-    ["parts that are less than the whole", { north: "1000 ft2" }, ["outcome[0].x-zones contradiction"]],
-    ["a text", { north: "some" }, ["outcome[0].x-zones.north not-a-number"]],
-    ["no text", { north: 3000 }, ["outcome[0].x-zones.north not-text"]],
+    ["no zone of the site", { east: "3000 ft2" }, ["outcome[0].zones.east unknown-name"]],
+    ["parts that are less than the whole", { north: "1000 ft2" }, ["outcome[0].zones contradiction"]],
+    ["a text", { north: "some" }, ["outcome[0].zones.north not-a-number"]],
+    ["no text", { north: 3000 }, ["outcome[0].zones.north not-text"]],
   ])("%s is told with its place", (_, zones, told) => {
-    expect(faults(close([entry(1, { "x-zones": zones })]))).toEqual(told);
+    expect(faults(close([entry(1, { zones: zones })]))).toEqual(told);
   });
   test("more of a zone than there is of it needs a reason", () => {
-    const outcome = [entry(1, { "x-zones": { south: "3000 ft2" } })];
+    const outcome = [entry(1, { zones: { south: "3000 ft2" } })];
     expect(faults(close(outcome))).toEqual(["why reason-needed"]);
     must(record({ outcome, all: true, rest: LEFT, why: "the verge belongs to it" }));
   });

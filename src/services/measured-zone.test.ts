@@ -29,10 +29,10 @@ beforeEach(() => town(records.db));
 test("a zone keeps how it was measured, and what it was taken for before", () => {
   expect(areasOf(records.db, ZONE)).toEqual([]);
   measured("6,000 ft2", TAPED);
-  expect(zone()).toMatchObject({ area: "6,000 ft2", "x-measured": TAPED });
+  expect(zone()).toMatchObject({ area: "6,000 ft2", measurement: TAPED });
   measured("6,150 ft2", STRIDES);
   measured("6,300 ft2");
-  expect(zone()["x-measured"]).toBeUndefined();
+  expect(zone().measurement).toBeUndefined();
   expect(areasOf(records.db, ZONE).map(({ area, by }) => [area, by])).toEqual([
     ["6,150 ft2", "strides"],
     ["6,000 ft2", "tape"],
@@ -45,13 +45,13 @@ test("a zone keeps how it was measured, and what it was taken for before", () =>
 test("who means the same area and says nothing of how takes nothing away; what is no measurement isn't kept as one", () => {
   measured("6,000 ft2", TAPED);
   const { site } = findSite(records.db, ids.sites)!;
-  const zones = site.zones.map(({ "x-measured": _, ...rest }) => rest);
+  const zones = site.zones.map(({ measurement: _, ...rest }) => rest);
   putSite(records.db, ids.sites, { ...site, zones }, NOW);
-  expect(zone()["x-measured"]).toEqual(TAPED);
-  const odd = zones.map((one) => ({ ...one, area: "5000 ft2", "x-measured": { by: "guess" } as never }));
+  expect(zone().measurement).toEqual(TAPED);
+  const odd = zones.map((one) => ({ ...one, area: "5000 ft2", measurement: { by: "guess" } as never }));
   putSite(records.db, ids.sites, { ...site, zones: odd }, NOW);
   expect(zone()).toMatchObject({ area: "5000 ft2" });
-  expect(zone()["x-measured"]).toBeUndefined();
+  expect(zone().measurement).toBeUndefined();
   expect(SITE.name).toBe(site.name);
 });
 
@@ -60,8 +60,8 @@ test("a sheet knows by what its ground was measured, not every corner of it, on 
   must(saveCalibration(records.db, { session: session(), madeAt: NOW }));
   must(saveSheet(records.db, sheet()));
   const zones = () => readSheet(records.db, "sheet-0000000001")!.job.sites![0]!.zones;
-  expect(zones()[0]).toMatchObject({ "x-measured-by": "tape" });
-  expect(JSON.stringify(zones())).not.toContain('"x-measured":');
+  expect(zones()[0]).toMatchObject({ measuredBy: "tape" });
+  expect(JSON.stringify(zones())).not.toContain("measurement:");
 });
 
 test("who must be minded there stands on the sheet as it is known today; what is no text isn't kept as one", () => {
@@ -70,11 +70,11 @@ test("who must be minded there stands on the sheet as it is known today; what is
   const form = siteFormOf(findSite(records.db, ids.sites)!.site);
   must(put(records.db, "sites", { id: ids.sites, form: { ...form, minding: "bees along the hedge", access: "gate 7" } }));
   expect(readSheet(records.db, "sheet-0000000001")!.job.sites![0]).toMatchObject({
-    "x-minding": "bees along the hedge",
-    "x-access": "gate 7",
+    precautions: "bees along the hedge",
+    access: "gate 7",
   });
-  putSite(records.db, ids.sites, { ...findSite(records.db, ids.sites)!.site, "x-minding": { a: 1 } as never }, NOW);
-  expect(findSite(records.db, ids.sites)!.site["x-minding"]).toBeUndefined();
+  putSite(records.db, ids.sites, { ...findSite(records.db, ids.sites)!.site, precautions: { a: 1 } as never }, NOW);
+  expect(findSite(records.db, ids.sites)!.site.precautions).toBeUndefined();
 });
 
 test("what is known of a site and its zones comes back as it was told; notes have the moment since which they stand", () => {
@@ -91,8 +91,8 @@ test("what is known of a site and its zones comes back as it was told; notes hav
   must(put(records.db, "sites", { id: ids.sites, form: told }));
   const since = site().noted!;
   expect(since.slice(0, 19)).toBe(NOW.slice(0, 19));
-  expect(site()).toMatchObject({ site: { "x-waters": "client", "x-tap-flow": "8 gal/min", "x-notes": "hedge" } });
-  expect(site().site.zones[0]).toMatchObject({ "x-irrigation": "0.5 in/h", "x-lies": "rough", "x-height": "3 in" });
+  expect(site()).toMatchObject({ site: { irrigatedBy: "client", waterSource: { flow: "8 gal/min" }, notes: "hedge" } });
+  expect(site().site.zones[0]).toMatchObject({ irrigationRate: "0.5 in/h", footing: "rough", mowingHeight: "3 in" });
   expect(siteFormOf(site().site)).toMatchObject({ ...told, tapFlow: "8 gal/min", zones: [{ mowed: "2026-08-20" }, {}] });
   // Another change leaves the notes as old as they are; kept again as it is, nothing is changed.
   holdClock("2026-09-09T10:00:00.000Z");
@@ -105,7 +105,11 @@ test("what is known of a site and its zones comes back as it was told; notes hav
   expect(site().noted).toBeNull();
   // A file may say anything: what it can't mean is left out.
   expect(faults(put(records.db, "sites", { id: ids.sites, form: { ...form, waters: "rain", tapFlow: "4 oz" } }))).toHaveLength(2);
-  const odd = { "x-waters": "rain", "x-tap-flow": "4 oz", zones: site().site.zones.map((z) => ({ ...z, "x-lies": "sea" })) };
+  const odd = {
+    irrigatedBy: "rain",
+    waterSource: { flow: "4 oz" },
+    zones: site().site.zones.map((z) => ({ ...z, footing: "sea" })),
+  };
   putSite(records.db, ids.sites, { ...site().site, ...odd } as never, NOW);
-  expect(site().site["x-waters"] ?? site().site["x-tap-flow"] ?? site().site.zones[0]!["x-lies"]).toBeUndefined();
+  expect(site().site.irrigatedBy ?? site().site.waterSource ?? site().site.zones[0]!.footing).toBeUndefined();
 });

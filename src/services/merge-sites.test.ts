@@ -60,7 +60,7 @@ test("what went down on either counts for both; what comes brings its history; t
     ["south", "1800 ft2"],
     ["back", "900 ft2"],
   ]);
-  expect(zones.map((zone) => counts(zone["x-id"]))).toEqual([2, 0, 1]);
+  expect(zones.map((zone) => counts(zone.id))).toEqual([2, 0, 1]);
   // An answer got lost: asked again it is what it was.
   expect(must(mergeSites(records.db, SAME))).toEqual({ id: KEEP });
   expect(findSite(records.db, KEEP)!.site.zones).toHaveLength(3);
@@ -89,7 +89,7 @@ test("a round that the other's ground has had is done on it; the rest of the sit
   must(mergeSites(records.db, SAME));
   const left = () => dueToday(records.db).items.map((item) => item.left?.map(({ name }) => name));
   expect(left()).toEqual([["south", "back"]]);
-  const came = findSite(records.db, KEEP)!.site.zones[2]!["x-id"];
+  const came = findSite(records.db, KEEP)!.site.zones[2]!.id;
   down("entry-000000002", KEEP, `${KEEP}.1`);
   down("entry-000000003", KEEP, came);
   expect(left()).toEqual([]);
@@ -136,15 +136,15 @@ test("what the one doesn't say it takes from the other, whom to mind from both; 
   other({ minding: "bees", notes: "theirs", access: "gate 7", water: true, jurisdiction: "Osselby" }, facts);
   must(mergeSites(records.db, SAME));
   const { site } = findSite(records.db, KEEP)!;
-  expect(site).toMatchObject({ "x-minding": "a dog; bees", "x-notes": "ours", "x-access": "gate 7", "x-water": true });
-  expect(site["x-jurisdiction"]).toBe("Osselby");
+  expect(site).toMatchObject({ precautions: "a dog; bees", notes: "ours", access: "gate 7", waterSource: { fill: true } });
+  expect(site.jurisdiction).toBe("Osselby");
   expect(site.zones[0]).toMatchObject({
     area: "6,200 ft2",
-    "x-turf": "rye",
-    "x-seeded": "2026-04-01",
-    "x-seeding": "2026-10-01",
-    "x-sodded": "2025-05-05",
-    "x-irrigation": "1 in/h",
+    turf: "rye",
+    seededOn: "2026-04-01",
+    seedingOn: "2026-10-01",
+    soddedOn: "2025-05-05",
+    irrigationRate: "1 in/h",
   });
 });
 

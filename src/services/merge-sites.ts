@@ -39,14 +39,14 @@ export function mergeSites(db: Records, input: unknown): Result<{ id: string }> 
     if (far.length > 0) return bad(...far);
     const now = nowText();
     if (isReason(why)) keepRevision(tx, "sites", other, { mergedInto: keep, zones: answers, why: why.trim() }, now);
-    const coming = two.site.zones.filter((zone) => answers[zone["x-id"]] === COMES);
+    const coming = two.site.zones.filter((zone) => answers[zone.id] === COMES);
     const kept = keepUp(tx, "sites", keep, mergedSite(one, two, coming, answers), now);
     if (!kept.ok) return kept;
     const came = findSite(tx, keep)!.site.zones.slice(one.site.zones.length);
     for (const zone of two.site.zones) {
       const at = coming.indexOf(zone);
-      const here = at < 0 ? readGround(answers[zone["x-id"]] as string).named : [came[at]!["x-id"]];
-      for (const id of here) noteGround(tx, id, [zone["x-id"]], now);
+      const here = at < 0 ? readGround(answers[zone.id] as string).named : [came[at]!.id];
+      for (const id of here) noteGround(tx, id, [zone.id], now);
     }
     retireSite(tx, other, now);
     keepName(tx, "sites", keep, two.site.name, now);
@@ -58,8 +58,8 @@ export function mergeSites(db: Records, input: unknown): Result<{ id: string }> 
 /** Whether every zone of the other is one ground with a zone of the kept one. */
 function isMerged(tx: Access, one: KnownSite, two: KnownSite): boolean {
   const groups = groundGroups(tx, [one.id]);
-  const here = one.site.zones.map((zone) => zone["x-id"]);
-  return two.site.zones.every((zone) => groups.get(zone["x-id"])?.some((id) => here.includes(id)));
+  const here = one.site.zones.map((zone) => zone.id);
+  return two.site.zones.every((zone) => groups.get(zone.id)?.some((id) => here.includes(id)));
 }
 
 /** What has to be settled first: whose rules hold, what grows there, what is under way; and which ground each zone is. */
@@ -71,15 +71,15 @@ function mergeFaults(tx: Access, one: KnownSite, two: KnownSite, answers: Readon
   if (two.retired) return [issue("other", "retired", two.site.name, "bring it back first")];
   const underWay =
     openSheets(tx, [two.id]).length > 0 ||
-    openSpreadings(tx).some(({ job }) => (job.sites ?? []).some((site) => site["x-id"] === two.id));
+    openSpreadings(tx).some(({ job }) => (job.sites ?? []).some((site) => site.id === two.id));
   return [
     ...(underWay ? [issue("other", "conflict", `${two.site.name} has an open sheet`, "close it or withdraw it first")] : []),
-    ...differs("jurisdiction", one.site["x-jurisdiction"], two.site["x-jurisdiction"]),
+    ...differs("jurisdiction", one.site.jurisdiction, two.site.jurisdiction),
     ...two.site.zones.flatMap((zone) => {
-      const answer = answers[zone["x-id"]];
+      const answer = answers[zone.id];
       if (answer === COMES) return [];
       const same = sameOf(one, answer);
-      if (same.length > 0) return same.flatMap((here) => differs(`zones.${zone.name}`, here["x-turf"], zone["x-turf"]));
+      if (same.length > 0) return same.flatMap((here) => differs(`zones.${zone.name}`, here.turf, zone.turf));
       const choices = [...one.site.zones.map((here) => here.name), "or that it comes as a zone of its own"];
       return [issue(`zones.${zone.name}`, "not-a-choice", shown(answer), choices.join(", "))];
     }),
@@ -89,7 +89,7 @@ function mergeFaults(tx: Access, one: KnownSite, two: KnownSite, answers: Readon
 /** The zones of the kept site that an answer names; none where one of them isn't there. */
 function sameOf({ site }: KnownSite, answer: unknown): KnownSite["site"]["zones"] {
   const named = typeof answer === "string" ? readGround(answer).named : [];
-  const found = named.flatMap((id) => site.zones.find((zone) => zone["x-id"] === id) ?? []);
+  const found = named.flatMap((id) => site.zones.find((zone) => zone.id === id) ?? []);
   return found.length === named.length ? found : [];
 }
 
@@ -97,7 +97,7 @@ function sameOf({ site }: KnownSite, answer: unknown): KnownSite["site"]["zones"
 function farFaults(one: KnownSite, two: KnownSite, answers: Readonly<Record<string, unknown>>): Issue[] {
   const size = ({ area }: { readonly area: string }) => canonical(entered(area, "area").value);
   return two.site.zones.flatMap((zone) => {
-    const same = sameOf(one, answers[zone["x-id"]]);
+    const same = sameOf(one, answers[zone.id]);
     if (
       same.length === 0 ||
       !farAreas(
@@ -119,22 +119,23 @@ function mergedSite(
   coming: readonly ZoneText[],
   answers: Readonly<Record<string, unknown>>,
 ): SiteText {
-  const minding = [one["x-minding"], two["x-minding"]].filter((text) => text !== undefined);
+  const minding = [one.precautions, two.precautions].filter((text) => text !== undefined);
   const { zones: there, name: _, ...facts } = two;
   return {
     ...facts,
     ...one,
+    ...((one.waterSource ?? two.waterSource) && { waterSource: { ...two.waterSource, ...one.waterSource } }),
     // Nobody who was to be minded is forgotten.
-    ...(minding.length > 0 && { "x-minding": [...new Set(minding)].join("; ") }),
+    ...(minding.length > 0 && { precautions: [...new Set(minding)].join("; ") }),
     zones: [
       ...one.zones.map((zone) =>
         there
-          .filter((other) => readGround(answers[other["x-id"]] as string).named.includes(zone["x-id"]))
+          .filter((other) => readGround(answers[other.id] as string).named.includes(zone.id))
           .reduce<ZoneText>(mergedZone, zone),
       ),
-      ...coming.map(({ "x-id": _id, ...zone }) => ({
+      ...coming.map(({ id: _id, ...zone }) => ({
         ...zone,
-        "x-ground": newGround(`it came with ${two.name}`),
+        continues: newGround(`it came with ${two.name}`),
         ...(one.zones.some((here) => sameName(here.name, zone.name ?? "")) && {
           name: `${zone.name} of ${two.name}`.slice(0, MOST_NAME),
         }),
@@ -147,8 +148,8 @@ function mergedSite(
 const MOST_NAME = 60;
 
 /** A zone with what is known of the same ground elsewhere: its own area, the later day of seed that is down, the earlier one of seed that is planned. */
-function mergedZone(zone: ZoneText, { "x-measured": _m, "x-id": _id, ...other }: ZoneText): ZoneText {
-  const edge = (key: "x-seeded" | "x-sodded" | "x-seeding" | "x-sodding", last: boolean) => {
+function mergedZone(zone: ZoneText, { measurement: _m, id: _id, ...other }: ZoneText): ZoneText {
+  const edge = (key: "seededOn" | "soddedOn" | "seedingOn" | "soddingOn", last: boolean) => {
     const days = [zone[key], other[key]].filter((day) => day !== undefined).sort();
     const day = last ? days.at(-1) : days[0];
     return day === undefined ? {} : { [key]: day };
@@ -156,9 +157,9 @@ function mergedZone(zone: ZoneText, { "x-measured": _m, "x-id": _id, ...other }:
   return {
     ...other,
     ...zone,
-    ...edge("x-seeded", true),
-    ...edge("x-sodded", true),
-    ...edge("x-seeding", false),
-    ...edge("x-sodding", false),
+    ...edge("seededOn", true),
+    ...edge("soddedOn", true),
+    ...edge("seedingOn", false),
+    ...edge("soddingOn", false),
   };
 }

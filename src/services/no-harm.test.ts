@@ -193,7 +193,7 @@ describe("granules spread dry", () => {
   test("a file of granules alone brings their cards and sites", () => {
     const file = {
       format: "careful-gauge-job",
-      version: 1,
+      version: 2,
       products: [{ name: "Other feed", form: "dry", formulation: "G", rate: "3 lb/1000 ft2" }],
       sites: [{ name: "Quay", zones: [{ name: "a", area: "900 ft2" }] }],
     };

@@ -25,8 +25,7 @@ const records = freshRecords();
 
 const HEAD_JOB = {
   format: "careful-gauge-job",
-  version: 1,
-  "x-person": "Odile Marsh",
+  version: 2,
   rig: {
     name: "Bed head",
     kind: "hose-end",
@@ -37,6 +36,7 @@ const HEAD_JOB = {
     pace: { kind: "timed-area", area: "250 ft2", times: ["61 s", "63 s"] },
     flow: { kind: "timed-catch", catches: [{ volume: "2.5 gal", time: "60 s" }] },
     target: "1 gal/1000 ft2",
+    record: { person: "Odile Marsh" },
   },
   products: [
     {
@@ -75,11 +75,7 @@ describe("an import never overwrites or deletes", () => {
   });
   test("a rig with two tanks, a site with three zones and a person, all renamed, stay as they are", () => {
     must(
-      importJob(
-        records.db,
-        readFileSync("demo/00-town.job.json", "utf8").replace(/"x-made-at": "[^"]*"/, `"x-made-at": "${NOW}"`),
-        {},
-      ),
+      importJob(records.db, readFileSync("demo/00-town.job.json", "utf8").replace(/"madeAt": "[^"]*"/, `"madeAt": "${NOW}"`), {}),
     );
     const before = readAll(records.db);
     const tank = { name: "main", usable: "4", leastMix: "" };
@@ -92,17 +88,13 @@ describe("an import never overwrites or deletes", () => {
     must(put(records.db, "people", { id: before.people[0]!.id, form: { name: "Odile Marsh-Quaye" } }));
     const site = before.sites[0]!;
     const zones = [
-      ...site.site.zones.map((z) => ({ name: z.name, area: z.area, id: z["x-id"] })),
+      ...site.site.zones.map((z) => ({ name: z.name, area: z.area, id: z.id })),
       { name: "strip", area: "300", ground: "new" },
     ];
     must(put(records.db, "sites", { id: site.id, form: { name: "Green by the quay", zones } }));
     const changed = JSON.stringify(readAll(records.db));
     const again = must(
-      importJob(
-        records.db,
-        readFileSync("demo/00-town.job.json", "utf8").replace(/"x-made-at": "[^"]*"/, `"x-made-at": "${NOW}"`),
-        {},
-      ),
+      importJob(records.db, readFileSync("demo/00-town.job.json", "utf8").replace(/"madeAt": "[^"]*"/, `"madeAt": "${NOW}"`), {}),
     );
     expect(again.items.map((item) => item.state).filter((state) => state !== "same")).toEqual(["renamed", "renamed", "renamed"]);
     expect(JSON.stringify(readAll(records.db))).toBe(changed);
@@ -131,7 +123,7 @@ describe("an import never overwrites or deletes", () => {
       ),
     );
     const site = readAll(records.db).sites[0]!;
-    const moved = job((j: { sites: object[] }) => (j.sites = [{ ...HEAD_JOB.sites[0], name: "Quay bed", "x-id": site.id }]));
+    const moved = job((j: { sites: object[] }) => (j.sites = [{ ...HEAD_JOB.sites[0], name: "Quay bed", id: site.id }]));
     expect(must(importJob(records.db, moved, {})).items.at(-1)).toMatchObject({ kind: "site", calledHere: "Quay" });
     expect(readAll(records.db).sites.length).toBe(1);
   });
@@ -141,21 +133,20 @@ describe("an import never overwrites or deletes", () => {
     must(add(records.db, "sites", { ...SITE, zones }));
     const file = {
       format: "careful-gauge-job",
-      version: 1,
-      "x-person": "Odile Marsh",
+      version: 2,
       rig: { name: "Blue backpack", kind: "backpack", tanks: [{ name: "main", usable: "3 gal" }] },
-      calibration: { sprayVolume: "1 gal/1000 ft2" },
+      calibration: { sprayVolume: "1 gal/1000 ft2", record: { person: "Odile Marsh" } },
       sites: [{ name: "Green", zones: [{ name: "north", area: "6400 ft2" }] }],
     };
     must(importJob(records.db, JSON.stringify(file), { [`site:${ids.sites}`]: "take", [`rig:${ids.rigs}`]: "take" }));
     const book = readAll(records.db);
     expect(book.sites[0]!.site.zones).toMatchObject([
-      { name: "north", area: "6400 ft2", "x-seeded": "2026-08-20" },
-      { name: "south", area: "1800 ft2", "x-seeded": "2026-08-20" },
+      { name: "north", area: "6400 ft2", seededOn: "2026-08-20" },
+      { name: "south", area: "1800 ft2", seededOn: "2026-08-20" },
     ]);
     expect(book.rigs[0]!.rig).toMatchObject({
       tanks: [{ usable: "3 gal" }],
-      "x-setup": { kit: { vessels: [{ name: "jug" }] } },
+      setup: { kit: { vessels: [{ name: "jug" }] } },
     });
   });
   test("a site of a file that may be ground that was given up is asked about; said so, its history is known there", () => {
@@ -175,7 +166,7 @@ describe("an import never overwrites or deletes", () => {
     expect(faults(importJob(records.db, file, {}))).toEqual(["sites[0] same-ground"]);
     must(importJob(records.db, file, { "zone:Slip:lawn": `${ids.sites}.0` }));
     const slip = readAll(records.db).sites.find((s) => s.site.name === "Slip")!;
-    const there = readAll(records.db).counted.filter((c) => c.zoneIds.includes(slip.site.zones[0]!["x-id"]));
+    const there = readAll(records.db).counted.filter((c) => c.zoneIds.includes(slip.site.zones[0]!.id));
     expect(there.map((c) => c.applied.of)).toEqual(["Granule"]);
   });
   test("every former text is kept", () => {
@@ -399,8 +390,8 @@ describe("a copy that can be trusted", () => {
     const asked = must(importAll(other, later, {})).items.find((item) => item.state === "new-zone")!;
     expect(readAll(other).sites[0]!.site.zones.length).toBe(2);
     must(importAll(other, later, { [asked.key]: "new" }));
-    expect(readAll(other).sites[0]!.site.zones.map((z) => z["x-id"])).toEqual(
-      readAll(records.db).sites[0]!.site.zones.map((z) => z["x-id"]),
+    expect(readAll(other).sites[0]!.site.zones.map((z) => z.id)).toEqual(
+      readAll(records.db).sites[0]!.site.zones.map((z) => z.id),
     );
     // What happened is never another thing.
     const spoilt = text.replace('"rate":"0.3 oz/1000 ft2","total"', '"rate":"0.2 oz/1000 ft2","total"');

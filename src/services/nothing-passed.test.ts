@@ -174,10 +174,9 @@ describe("ground and product keep their history", () => {
   test("a history from a file counts by the card that is noted later, whatever it is called by then", () => {
     const job = {
       format: "careful-gauge-job",
-      version: 1,
-      "x-person": "Odile Marsh",
+      version: 2,
       rig: { name: "Blue backpack", kind: "backpack", tanks: [{ name: "main", usable: "4 gal" }] },
-      calibration: { sprayVolume: "1 gal/1000 ft2" },
+      calibration: { sprayVolume: "1 gal/1000 ft2", record: { person: "Odile Marsh" } },
       sites: [
         {
           name: "Green",
@@ -192,7 +191,7 @@ describe("ground and product keep their history", () => {
                   fraction: "100 %",
                   amount: "0.7 oz/1000 ft2",
                   date: "2026-05-01",
-                  "x-unknown": true,
+                  activeUnknown: true,
                 },
               ],
             },

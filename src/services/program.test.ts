@@ -27,7 +27,7 @@ const PROGRAM = {
 beforeEach(() => {
   town(records.db);
   must(put(records.db, "labels", { id: OTHER, form: { ...LABEL, name: "Other" } }));
-  const zones = [{ name: "lawn", area: "1000 ft2", "x-turf": "fescue" }];
+  const zones = [{ name: "lawn", area: "1000 ft2", turf: "fescue" }];
   putSite(records.db, "site-0000000002", { name: "Pier", zones } as never, NOW);
 });
 const on = (date: string, id: string, zoneId: string, siteId: string = ids.sites) =>
@@ -227,7 +227,7 @@ test("the soil opens a round for the turf that it is for; seed that is too young
   const soil = [28, 29, 30, 31].map((day) => ({ date: `2026-08-${day}`, temperature: "69 F" }));
   must(saveProgram(records.db, { ...PROGRAM, soil: [...soil, { date: "2026-09-01", temperature: "20 C" }] }));
   expect(due()).toEqual(["Green: first half due", "Pier: first half due", "Pier: fescue only due"]);
-  const seeded = [{ name: "lawn", area: "1000 ft2", "x-turf": "fescue", "x-seeded": "2026-08-01" }];
+  const seeded = [{ name: "lawn", area: "1000 ft2", turf: "fescue", seededOn: "2026-08-01" }];
   putSite(records.db, "site-0000000002", { name: "Pier", zones: seeded } as never, NOW);
   expect(due()).toEqual(["Green: first half due", "Pier: fescue only due"]);
   expect(dueToday(records.db).rounds[0]!.counts).toEqual({ due: 1, blocked: 1 });
@@ -244,7 +244,7 @@ describe("stations", () => {
   });
   const save = (more: object) => saveProgram(records.db, JSON.parse(JSON.stringify(program(more))));
   const gate = (id: string, gateAt: string, name: string) =>
-    putSite(records.db, id, { name, "x-gate": gateAt, zones: [{ name: "lawn", area: "1000 ft2" }] } as never, NOW);
+    putSite(records.db, id, { name, entrance: gateAt, zones: [{ name: "lawn", area: "1000 ft2" }] } as never, NOW);
   beforeEach(() => {
     gate(ids.sites, "40.10, -75.00", "Green");
     gate("site-0000000002", "40.30, -75.00", "Pier");

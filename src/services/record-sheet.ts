@@ -233,13 +233,13 @@ function keepRecord(tx: Access, sheet: SheetRow, request: RecordRequest, said: S
         const put = really ? putDownOn(really, product.name, area, zoneTold) : wentAsPlanned(planned.amount, product.form, area);
         if (!put) return;
         const notes = [
-          zone["x-spot"] !== undefined && `a spot of ${zone["x-spot"]}`,
+          zone.spot?.volume !== undefined && `a spot of ${zone.spot.volume}`,
           againNote(product),
           really && outcomeNote(really, run !== null),
           !really && noted && untickedNote(noted),
         ].filter(Boolean);
         if (!isReadable(put)) tooLittle.push(tooLittleOf(site.name, product.name));
-        const zoneId = zone["x-id"] ?? "";
+        const zoneId = zone.id ?? "";
         const card = labelId === null ? undefined : findLabel(tx, labelId)?.card;
         const facts = factsNow({
           card,
@@ -410,13 +410,13 @@ const isWhole = (covered: Source<"area">, whole: Source<"area">) => Math.abs(rat
 
 /** The round of the program that a product was chosen for. */
 export function roundOf(product: ProductText): string | undefined {
-  const choice = product["x-choice"];
+  const choice = product.rateChoice;
   return isChoice(choice) ? choice.round : undefined;
 }
 
 /** Why it went down there twice on one day. */
 export function againNote(product: ProductText): string | false {
-  const choice = product["x-choice"];
+  const choice = product.rateChoice;
   return isChoice(choice) && choice.again !== undefined && `again on the same day: ${choice.again.trim()}`;
 }
 

@@ -64,7 +64,7 @@ export interface SiteAsked {
   readonly gate?: Position | undefined;
 }
 
-export const siteAsked = (site: SiteText): SiteAsked => ({ name: site.name, gate: placeOf(site["x-gate"]) });
+export const siteAsked = (site: SiteText): SiteAsked => ({ name: site.name, gate: placeOf(site.entrance) });
 
 /** The zones that a site has or had, those that are gone elsewhere, and those at its place: looked up once for all zones of a site. */
 export const groundKnown = (db: Access, siteId: string, site: SiteAsked = {}) => ({
@@ -96,7 +96,7 @@ export function groundNear(db: Access, siteId: string, { name, gate }: SiteAsked
 
 /**
  * Keeps a site through `put` and settles which ground each of its new zones is, by the answer that stands under
- * `x-ground`: the ids of zones, with a comma between where it joins several, or "new". What is unanswered is asked. That it is
+ * `continues`: the ids of zones, with a comma between where it joins several, or "new". What is unanswered is asked. That it is
  * other ground than one in use needs a reason: "new: a fence stands between them".
  * @param before the site as it was, where it was: a zone that was drawn anew is asked as a new one is
  */
@@ -107,14 +107,14 @@ export function settleGround(
   put: () => { id: string; isNew: boolean }[],
   { now, before }: { readonly now: string; readonly before: SiteText | undefined },
 ): Issue[] {
-  const moved = before === undefined || before.name !== site.name || before["x-gate"] !== site["x-gate"];
+  const moved = before === undefined || before.name !== site.name || before.entrance !== site.entrance;
   const known = groundKnown(db, siteId, moved ? siteAsked(site) : {});
   const kept = put();
   const groups = groundGroups(db, [siteId]);
   return kept.flatMap(({ id, isNew }, i) => {
     const zone = site.zones[i]!;
-    const polygons = zone["x-measured"]?.map?.polygons;
-    const drawn = before?.zones.find((one) => one["x-id"] === id)?.["x-measured"]?.map?.polygons;
+    const polygons = zone.measurement?.map?.polygons;
+    const drawn = before?.zones.find((one) => one.id === id)?.measurement?.map?.polygons;
     // Nothing new is asked of a zone that is here as it was; of one that was drawn anew, what it comes to lie on by now.
     if (!isNew && canonicalText(drawn) === canonicalText(polygons)) return [];
     const name = zone.name ?? `zone ${i + 1}`;
@@ -123,7 +123,7 @@ export function settleGround(
       ? groundBefore(db, siteId, { name, areaM2, polygons }, known)
       : groundUnder(db, siteId, polygons).filter((one) => !groups.get(id)?.includes(one.id));
     if (under.length === 0) return [];
-    const { other, why, named } = readGround(zone["x-ground"]);
+    const { other, why, named } = readGround(zone.continues);
     const path = `zones[${i}].ground`;
     const live = under.filter((one) => one.live);
     if (other && live.length > 0 && !isReason(why))

@@ -441,10 +441,9 @@ describe("files", () => {
   });
   const JOB = {
     format: "careful-gauge-job",
-    version: 1,
-    "x-person": "Odile Marsh",
+    version: 2,
     rig: { name: "Blue backpack", kind: "backpack", tanks: [{ name: "main", usable: "4 gal" }] },
-    calibration: { sprayVolume: "1 gal/1000 ft2" },
+    calibration: { sprayVolume: "1 gal/1000 ft2", record: { person: "Odile Marsh" } },
     date: "2026-09-02",
     products: [{ name: "Granule", form: "dry", rate: "0.3 oz/1000 ft2", limits: { perYear: "9 oz/1000 ft2" } }],
     sites: [

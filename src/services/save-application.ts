@@ -272,7 +272,7 @@ const corrected = issue("corrects", "conflict", "this record was corrected alrea
 /** A zone of a site, one that was taken out too: what went down on it did. */
 function zoneOf(site: KnownSite | undefined, id: string): { id: string; name: string; area: string } | undefined {
   const live = zoneNamed(site?.site.zones, id);
-  return live ? { id: live["x-id"], name: live.name, area: live.area } : site?.former.find((z) => z.id === id);
+  return live ? { id: live.id, name: live.name, area: live.area } : site?.former.find((z) => z.id === id);
 }
 
 /**

@@ -160,6 +160,6 @@ describe("what comes in beside the format is read before it is believed", () => 
     ]);
   });
   test("somebody else's x- key is passed over", () => {
-    expect(heldOf({ kind: "backpack", "x-setup": "theirs" })).toEqual({});
+    expect(heldOf({ kind: "backpack", setup: "theirs" })).toEqual({});
   });
 });

@@ -60,7 +60,7 @@ function zoneOf(db: Records, input: unknown): Result<At> {
   const { siteId, zoneId } = input as Record<string, unknown>;
   const zone = isId(siteId) ? zoneNamed(findSite(db, siteId)?.site.zones, zoneId) : undefined;
   return zone && isId(siteId)
-    ? good({ siteId, zoneId: zone["x-id"], zone: zone.name, labelId: null, recordId: null })
+    ? good({ siteId, zoneId: zone.id, zone: zone.name, labelId: null, recordId: null })
     : bad(noZone(zoneId));
 }
 

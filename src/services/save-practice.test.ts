@@ -100,7 +100,7 @@ describe("practice as evidence of a calibration", () => {
     must(savePractice(records.db, pace(["10.0 s", "10.2 s", "10.4 s"])));
     must(savePractice(records.db, { ...pace(["9 s", "12 s"]), ground: "pavement" }));
     must(saveCalibration(records.db, { session: session(), madeAt: NOW }));
-    expect(band()["x-practice"]).toEqual({ scatter: "1.96 %", freedom: 2, until: NOW.slice(0, 10) });
+    expect(band().repeatability).toEqual({ scatter: "1.96 %", freedom: 2, until: NOW.slice(0, 10) });
   });
   test("walks to the beat, struck ones and old ones say nothing of a person's legs today", () => {
     holdClock("2026-05-01T10:00:00.000Z");
@@ -121,21 +121,21 @@ describe("practice as evidence of a calibration", () => {
       }),
     );
     must(saveCalibration(records.db, { session: session(), madeAt: NOW }));
-    expect(band()["x-practice"]).toBeUndefined();
+    expect(band().repeatability).toBeUndefined();
     expect(practisedNow(kept(), "turf", { today: NOW.slice(0, 10), zone: "UTC" })).toBeUndefined();
   });
   test("walks that took the very same time scatter by nothing, and are read again as that", () => {
     holdClock(NOW);
     must(savePractice(records.db, pace(["3.95 s", "3.95 s", "3.95 s"])));
     must(saveCalibration(records.db, { session: session(), madeAt: NOW }));
-    expect(band()["x-practice"]).toMatchObject({ scatter: "0 %", freedom: 2 });
-    expect(readPractised(band()["x-practice"])).toEqual({ variance: 0, freedom: 2 });
+    expect(band().repeatability).toMatchObject({ scatter: "0 %", freedom: 2 });
+    expect(readPractised(band().repeatability)).toEqual({ variance: 0, freedom: 2 });
   });
   test("another person's practice is not this one's", () => {
     holdClock(NOW);
     must(put(records.db, "people", { id: "person-0000000077", form: { name: "Bram Tolliver" } }));
     must(savePractice(records.db, { ...pace(["10 s", "10.1 s"]), personId: "person-0000000077" }));
     must(saveCalibration(records.db, { session: session(), madeAt: NOW }));
-    expect(band()["x-practice"]).toBeUndefined();
+    expect(band().repeatability).toBeUndefined();
   });
 });

@@ -182,9 +182,7 @@ export function saveSheet(db: Access, input: unknown): Result<{ id: string }> {
   const read = readJob(file.value);
   if (!read.ok) return read;
   const turfs = stops.flatMap(({ site, without, spot }) =>
-    site.zones
-      .filter((z) => (spot ? z["x-id"] === spot.zoneId : !without?.includes(z["x-id"])))
-      .flatMap((z) => z["x-turf"] ?? []),
+    site.zones.filter((z) => (spot ? z.id === spot.zoneId : !without?.includes(z.id))).flatMap((z) => z.turf ?? []),
   );
   const open = [...openGround(read.value.products), ...strangeRows(input.products, labels, turfs)];
   if (open.length > 0) return bad(...open);
@@ -322,9 +320,9 @@ function missingOf(db: Access, input: SheetRequest, stops: readonly (StopWish & 
   if (input.products.length === 0) issues.push(issue("products", "missing", "", "a label: pick at least one product"));
   stops.forEach(({ siteId, site, without, spot }, i) => {
     if (stops.findIndex((s) => s.siteId === siteId) < i) issues.push(issue(`stops[${i}]`, "duplicate-name", site.name, "stop"));
-    if (spot && !site.zones.some((z) => z["x-id"] === spot.zoneId))
+    if (spot && !site.zones.some((z) => z.id === spot.zoneId))
       issues.push(issue(`stops[${i}].spot`, "missing", "", `a zone of ${site.name}`));
-    if (!spot && site.zones.every((z) => without?.includes(z["x-id"])))
+    if (!spot && site.zones.every((z) => without?.includes(z.id)))
       issues.push(issue(`stops[${i}].without`, "missing", "", "a zone: tick at least one"));
   });
   return issues;

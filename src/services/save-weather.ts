@@ -29,7 +29,7 @@ export const saveSpreadWeather = (db: Records, spreadingId: string, input: unkno
     if (endOfSpreading(tx, spreadingId) !== undefined) return closed("these granules are closed");
     return elsewhere(
       site,
-      (spreading.job.sites ?? []).map((one) => one["x-id"] ?? ""),
+      (spreading.job.sites ?? []).map((one) => one.id ?? ""),
     );
   });
 

@@ -87,7 +87,7 @@ export function saveSpread(db: Records, input: unknown): Result<{ id: string }> 
   const products = productsOf(input.products.map(({ labelId, ...rest }, i) => ({ ...rest, id: labelId, card: labels[i]!.card })));
   if (!products.ok) return products;
   const turfs = input.stops.flatMap((stop, i) =>
-    sites[i]!.site.zones.filter((z) => !stop.without?.includes(z["x-id"])).flatMap((z) => z["x-turf"] ?? []),
+    sites[i]!.site.zones.filter((z) => !stop.without?.includes(z.id)).flatMap((z) => z.turf ?? []),
   );
   const strange = strangeRows(
     input.products,
@@ -182,7 +182,7 @@ export function tickSpread(db: Records, id: string, input: unknown): Result<{ do
   });
 }
 
-const sitesOf = ({ job }: { readonly job: SpreadFile }) => (job.sites ?? []).flatMap((site) => site["x-id"] ?? []);
+const sitesOf = ({ job }: { readonly job: SpreadFile }) => (job.sites ?? []).flatMap((site) => site.id ?? []);
 
 const closed = (end: "recorded" | "withdrawn") =>
   end === "recorded"
@@ -257,8 +257,8 @@ export function recordSpread(db: Records, id: string, input: unknown): Result<{ 
             {
               id: `${id}.${k}.${i}.${j}`,
               ...day.value,
-              siteId: site["x-id"]!,
-              zoneId: zone["x-id"] ?? "",
+              siteId: site.id!,
+              zoneId: zone.id ?? "",
               zone: zone.name ?? "",
               area,
               ...what,
@@ -275,8 +275,8 @@ export function recordSpread(db: Records, id: string, input: unknown): Result<{ 
               facts: withLot(
                 factsNow({
                   card: labelId === null ? undefined : findLabel(tx, labelId)?.card,
-                  site: findSite(tx, site["x-id"]!)?.site,
-                  zoneId: zone["x-id"] ?? "",
+                  site: findSite(tx, site.id!)?.site,
+                  zoneId: zone.id ?? "",
                   papers: spreading.personId === null ? undefined : findPerson(tx, spreading.personId)?.papers,
                   date: day.value.date,
                   round: roundOf(product),

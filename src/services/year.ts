@@ -172,13 +172,13 @@ function zonesWithHistory(
   );
   const all = sites.length > 0 ? countedIn(sites.map((site) => site.id)) : [];
   const counted = all.filter(
-    ({ applied }) => applied["x-unknown"] === true || named.has(foldedName(applied.of)) || named.has(foldedName(applied.active)),
+    ({ applied }) => applied.activeUnknown === true || named.has(foldedName(applied.of)) || named.has(foldedName(applied.active)),
   );
   const laidOut = before ? plannedBefore(before) : new Map<string, readonly PutDown[]>();
   const faults = new Faults();
   return (i) => {
     const site = sites[i]!;
-    const zones = site.seeds.map((zone) => ({ name: zone.zone, area: "1 ft2", "x-id": zone.zoneId }));
+    const zones = site.seeds.map((zone) => ({ name: zone.zone, area: "1 ft2", id: zone.zoneId }));
     const { zones: here } = withCounted({ name: site.name, zones }, site.id, counted);
     return site.seeds.map((zone, j) => ({
       name: zone.zone,

@@ -7,7 +7,7 @@ import { issue, shown } from "./input";
  * pressed before a device knows a site's zones means it too.
  */
 export const zoneNamed = (zones: readonly KeptZone[] | undefined, id: unknown): KeptZone | undefined =>
-  id === "" && zones?.length === 1 ? zones[0] : zones?.find((z) => z["x-id"] === id);
+  id === "" && zones?.length === 1 ? zones[0] : zones?.find((z) => z.id === id);
 
 /** What is wrong with naming a zone so. */
 export const noZone = (id: unknown): Issue =>

@@ -173,8 +173,8 @@ describe("out to other programs, and back", () => {
       {
         name: "front",
         area: "1 ft2",
-        "x-turf": "ryegrass",
-        "x-measured": { by: "map" as const, map: { polygons: [[SQUARE, BED]] } },
+        turf: "ryegrass",
+        measurement: { by: "map" as const, map: { polygons: [[SQUARE, BED]] } },
       },
       { name: "typed", area: "500 ft2" },
     ],
@@ -278,7 +278,7 @@ describe("a zone keeps how it was measured as long as its area is what that come
     const form = siteFormOf({ name: "Green", zones: [{ name: "north", area }] });
     const read = readSiteForm({ ...form, zones: [{ ...form.zones[0]!, measured: how }] });
     if (!read.ok) throw new Error(JSON.stringify(read.issues));
-    return siteText(read.value).zones[0]!["x-measured"];
+    return siteText(read.value).zones[0]!.measurement;
   };
   test("typed over, it counts no more; what is no measurement neither", () => {
     expect(kept("6,200 ft2", JSON.stringify(measured))).toEqual(measured);
@@ -287,7 +287,7 @@ describe("a zone keeps how it was measured as long as its area is what that come
     expect(kept("6,200 ft2", "")).toBeUndefined();
     expect(kept("6,200 ft2", "{")).toBeUndefined();
     expect(kept("6,200 ft2", JSON.stringify({ by: "guess", ground: measured.ground }))).toBeUndefined();
-    expect(siteFormOf({ name: "G", zones: [{ name: "n", area: "6200 ft2", "x-measured": measured }] }).zones[0]!.measured).toBe(
+    expect(siteFormOf({ name: "G", zones: [{ name: "n", area: "6200 ft2", measurement: measured }] }).zones[0]!.measured).toBe(
       JSON.stringify(measured),
     );
   });

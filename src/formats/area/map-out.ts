@@ -4,8 +4,8 @@ import type { SiteText } from "../job-file/types";
 
 const drawn = (site: SiteText) =>
   site.zones.flatMap((zone) => {
-    const polygons = zone["x-measured"]?.map?.polygons;
-    return polygons ? [{ name: zone.name ?? "zone", turf: zone["x-turf"], polygons }] : [];
+    const polygons = zone.measurement?.map?.polygons;
+    return polygons ? [{ name: zone.name ?? "zone", turf: zone.turf, polygons }] : [];
   });
 
 export const hasMap = (site: SiteText): boolean => drawn(site).length > 0;

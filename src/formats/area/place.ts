@@ -18,6 +18,6 @@ export function placeOf(text: unknown): Position | undefined {
 
 /** Where a site is, as far as anybody noted it: its gate, its tap, or a corner of what was drawn of it. */
 export const placeOfSite = (site: SiteText): Position | undefined =>
-  placeOf(site["x-gate"]) ??
-  placeOf(site["x-tap"]) ??
-  site.zones.flatMap((zone) => zone["x-measured"]?.map?.polygons ?? [])[0]?.[0]?.[0];
+  placeOf(site.entrance) ??
+  placeOf(site.waterSource?.position) ??
+  site.zones.flatMap((zone) => zone.measurement?.map?.polygons ?? [])[0]?.[0]?.[0];

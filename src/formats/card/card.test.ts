@@ -124,14 +124,14 @@ describe("a card as a job file's product", () => {
     const elsewhere = must(cardOf(product, "", "CAD"));
     expect(elsewhere.packages).toEqual(card.packages.map((one) => ({ content: one.content })));
     expect(elsewhere.notes).toContain(`${Number(price).toFixed(2)} EUR for ${content}`);
-    const bare = must(cardOf({ ...product, "x-label": {} }, "", "USD"));
+    const bare = must(cardOf({ ...product, label: {} }, "", "USD"));
     expect(bare.packages).toEqual([{ content }]);
   });
   test("a nutrient is product in the file, with how it was turned", () => {
     const product = must(productOf(named("Saltwater"), "0.25 lb N/1000 ft2", { row: 1, point: "most" }));
     // 0.25 lb ÷ 15 % ÷ 1.2 g/mL.
     expect(parseFloat(product.rate)).toBeCloseTo((0.25 * 453.59237) / 0.15 / 1.2 / 29.5735295625, 10);
-    expect(product["x-choice"]).toMatchObject({ stated: "0.25 lb N/1000 ft2" });
+    expect(product.rateChoice).toMatchObject({ stated: "0.25 lb N/1000 ft2" });
     const job = soundJob(job0([product]));
     expect(job.products[0]!.by?.rule.id).toBe("liquid-for-active");
   });
@@ -139,18 +139,18 @@ describe("a card as a job file's product", () => {
     const site = (more: object): SiteText => ({ name: "Green", zones: [{ name: "all", area: "4000 ft2", ...more }] });
     const plan = (product: ProductText, more: object = {}) => planned(job0([product], [site(more)]));
     const osselgrain = must(productOf(named("Osselgrain"), "0.4 oz/1000 ft2", { row: 1, point: "least" }));
-    expect(plan(osselgrain, { "x-turf": "ryegrass" }).reasons).toEqual([]);
-    expect(plan(osselgrain, { "x-turf": "bermudagrass" }).reasons.map((r) => r.code)).toEqual(["turf-not-allowed"]);
-    expect(plan(osselgrain, { "x-turf": "ryegrass", "x-seeding": "2026-12-20" }).reasons.map((r) => r.code)).toEqual([
+    expect(plan(osselgrain, { turf: "ryegrass" }).reasons).toEqual([]);
+    expect(plan(osselgrain, { turf: "bermudagrass" }).reasons.map((r) => r.code)).toEqual(["turf-not-allowed"]);
+    expect(plan(osselgrain, { turf: "ryegrass", seedingOn: "2026-12-20" }).reasons.map((r) => r.code)).toEqual([
       "too-soon-before-seeding",
     ]);
     const applied = [{ of: "Prill", active: "osselfenate", fraction: "0.4 %", amount: "32 oz/1000 ft2", date: "2026-05-01" }];
-    expect(plan(osselgrain, { "x-turf": "bentgrass", applied }).reasons.map((r) => r.code)).toEqual(["over-year-limit"]);
-    expect(plan(osselgrain, { "x-turf": "ryegrass", applied }).reasons).toEqual([]);
+    expect(plan(osselgrain, { turf: "bentgrass", applied }).reasons.map((r) => r.code)).toEqual(["over-year-limit"]);
+    expect(plan(osselgrain, { turf: "ryegrass", applied }).reasons).toEqual([]);
   });
   const job0 = (products: ProductText[], sites?: SiteText[]): JobFile => ({
     format: "careful-gauge-job",
-    version: 1,
+    version: 2,
     rig: { name: "Blue backpack", kind: "backpack", tanks: [{ usable: "4 gal" }] },
     calibration: { sprayVolume: "1 gal/1000 ft2" },
     products,

@@ -11,7 +11,7 @@ import { readCard, readStated } from "./read-card";
 
 /**
  * A card as a job file's product: what the format has a key for goes there, so that anyone's reader can hold the plan
- * against the label; the rest of the card travels under `x-label`. A card's prices are figures: the currency is the firm's.
+ * against the label; the rest of the card travels under `label`. A card's prices are figures: the currency is the firm's.
  */
 export function productOf(card: CardText, rate: string, choice?: ChoiceText, currency = DEFAULT_CURRENCY): Result<ProductText> {
   const composition = compositionOf(card);
@@ -44,8 +44,8 @@ export function productOf(card: CardText, rate: string, choice?: ChoiceText, cur
     ...(carrierAtLeast !== undefined && { carrierAtLeast }),
     ...(dilutionAtLeast !== undefined && { dilutionAtLeast }),
     ...(priced && { price: { amount: Number(priced.price), currency, per: priced.content } }),
-    "x-label": { ...rest, packages, limits: card.limits.filter((_, i) => i !== plain) },
-    ...((choice || read.value.by) && { "x-choice": { ...choice, ...stated } }),
+    label: { ...rest, packages, limits: card.limits.filter((_, i) => i !== plain) },
+    ...((choice || read.value.by) && { rateChoice: { ...choice, ...stated } }),
   });
 }
 
@@ -76,13 +76,13 @@ function limitsText(row: LimitRowText, card: CardText): LimitsText {
 }
 
 /**
- * A job file's product as a card: its own keys, and what of the card rides along under `x-label`. A price in another currency than
+ * A job file's product as a card: its own keys, and what of the card rides along under `label`. A price in another currency than
  * the firm's is none of its prices: it stands in the notes, as it came.
  */
 export function cardOf(product: ProductText, path = "", currency = DEFAULT_CURRENCY): Result<CardText> {
   const { limits, price } = product;
   const foreign = price !== undefined && price.currency !== currency;
-  const label = (product["x-label"] ?? {}) as Partial<CardText>;
+  const label = (product.label ?? {}) as Partial<CardText>;
   const rest = foreign ? withoutPrices(label, price) : label;
   const range = product.labelRange;
   const own: LimitRowText[] = limits

@@ -198,7 +198,7 @@ describe("a rig with everything on it", () => {
     const read = readRigForm(full);
     if (!read.ok) throw new Error(JSON.stringify(read.issues));
     const rig = rigText(read.value);
-    expect(rig["x-setup"]).toMatchObject({
+    expect(rig.setup).toMatchObject({
       hose: { diameter: "0.5 in", length: "300 ft" },
       capacities: ["210 gal", ""],
       mostPressure: "200 psi",
@@ -210,7 +210,7 @@ describe("a rig with everything on it", () => {
   });
   test("half a hose is none; words too long for a tag are refused", () => {
     const half = readRigForm({ ...full, hoseLength: "" });
-    expect(half.ok && rigText(half.value)["x-setup"]).not.toHaveProperty("hose");
+    expect(half.ok && rigText(half.value).setup).not.toHaveProperty("hose");
     expect(readRigForm({ ...full, pump: "x".repeat(61) }).ok).toBe(false);
   });
   test.each([

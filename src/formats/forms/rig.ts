@@ -263,6 +263,6 @@ export function rigText(form: RigForm): RigText & { name: string } {
     outlets: { count: Number(form.outlets), ...spacing },
     ...(Object.keys(tip).length > 0 && { tip }),
     ...(form.kind === "hose-end" && { head: headText(form.head) }),
-    ...(Object.keys(setup).length > 0 && { "x-setup": setup }),
+    ...(Object.keys(setup).length > 0 && { setup: setup }),
   };
 }

@@ -3,7 +3,7 @@ import { entered } from "@/core/quantity/parse";
 import type { Field } from "@/core/quantity/ranges";
 import { measuredFor } from "../area/measured";
 import type { MeasuredText } from "../area/types";
-import { WATERS, type SiteText, type Waters } from "../job-file/types";
+import { WATERS, type SiteText, type WaterSourceText, type Waters } from "../job-file/types";
 import { GROUNDS, type Ground } from "@/core/calibration/evidence";
 import {
   maybeChoice,
@@ -62,40 +62,43 @@ export function siteText(form: SiteForm): SiteText {
     (text ?? "").trim() === "" ? {} : ({ [key]: text!.trim() } as Record<K, T>);
   const quantity = <K extends string>(key: K, field: Field, text: string | undefined) =>
     (text ?? "").trim() === "" ? {} : ({ [key]: written(field, text!) } as Record<K, string>);
+  const tap: WaterSourceText = {
+    ...(form.water === true && { fill: true }),
+    ...quantity("flow", "tapFlow", form.tapFlow),
+    ...given("position", form.tap),
+  };
   return {
     name: form.name.trim(),
-    ...given("x-jurisdiction", form.jurisdiction),
-    ...(form.water === true && { "x-water": true }),
-    ...given("x-minding", form.minding),
-    ...given("x-access", form.access),
-    ...given("x-notes", form.notes),
-    ...given<"x-waters", Waters>("x-waters", form.waters),
-    ...quantity("x-tap-flow", "tapFlow", form.tapFlow),
-    ...given("x-gate", form.gate),
-    ...given("x-tap", form.tap),
+    ...given("jurisdiction", form.jurisdiction),
+    ...given("precautions", form.minding),
+    ...given("access", form.access),
+    ...given("notes", form.notes),
+    ...given<"irrigatedBy", Waters>("irrigatedBy", form.waters),
+    ...given("entrance", form.gate),
+    ...(Object.keys(tap).length > 0 && { waterSource: tap }),
     zones: form.zones.map((z) => ({
       name: z.name.trim(),
       area: written("zoneArea", z.area),
-      ...given("x-id", z.id),
-      ...given("x-turf", z.turf),
-      ...given("x-seeded", z.seeded),
-      ...given("x-sodded", z.sodded),
-      ...given("x-seeding", z.seeding),
-      ...given("x-sodding", z.sodding),
-      ...given("x-ground", z.ground),
-      ...quantity("x-irrigation", "irrigation", z.irrigation),
-      ...given<"x-lies", Ground>("x-lies", z.lies),
-      ...quantity("x-height", "mowing", z.height),
-      ...given("x-mowed", z.mowed),
+      ...given("id", z.id),
+      ...given("turf", z.turf),
+      ...given("seededOn", z.seeded),
+      ...given("soddedOn", z.sodded),
+      ...given("seedingOn", z.seeding),
+      ...given("soddingOn", z.sodding),
+      ...given("continues", z.ground),
+      ...quantity("irrigationRate", "irrigation", z.irrigation),
+      ...given<"footing", Ground>("footing", z.lies),
+      ...quantity("mowingHeight", "mowing", z.height),
+      ...given("mowedOn", z.mowed),
       ...measuredOf(z),
     })),
   };
 }
 
 /** How the area was measured, where the area is what that comes to: who types another one has another. */
-function measuredOf({ measured, area }: SiteForm["zones"][number]): { readonly "x-measured"?: MeasuredText } {
+function measuredOf({ measured, area }: SiteForm["zones"][number]): { readonly measurement?: MeasuredText } {
   const told = measuredFor(entered(written("zoneArea", area), "area").value, parsed(measured ?? ""));
-  return told ? { "x-measured": told } : {};
+  return told ? { measurement: told } : {};
 }
 
 function parsed(text: string): unknown {

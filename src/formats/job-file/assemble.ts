@@ -31,7 +31,7 @@ export const calibrationJob = <T extends Written>(
   calibration: CalibrationOf<T>,
 ): Omit<JobFile, "calibration"> & { readonly calibration: CalibrationOf<T> } => ({
   format: "careful-gauge-job",
-  version: 1,
+  version: 2,
   rig,
   calibration,
 });
@@ -46,16 +46,16 @@ export interface MixParts {
   /** ISO day. */
   readonly date?: string;
   readonly run?: "day";
-  readonly "x-any-order"?: boolean;
-  readonly "x-overage"?: string;
-  readonly "x-mixed-for"?: string;
+  readonly priorOrder?: "any";
+  readonly overage?: string;
+  readonly nominalSprayVolume?: string;
   readonly "x-places"?: boolean;
-  readonly "x-one-less"?: boolean;
-  readonly "x-water-first"?: WaterFirst;
+  readonly oneLoadLess?: boolean;
+  readonly fillOrder?: WaterFirst;
 }
 
 /** A whole job, as a job file. */
-export const mixJob = (parts: MixParts): JobFile => ({ format: "careful-gauge-job", version: 1, ...parts });
+export const mixJob = (parts: MixParts): JobFile => ({ format: "careful-gauge-job", version: 2, ...parts });
 
 /** Reads a job that was put together from records. @throws Error where it can't be read: the records were checked. */
 export function soundJob(file: JobFile): Job {
@@ -87,7 +87,7 @@ export const tankJob = ({
 export function fullTankOf(job: Job): Result<{ readonly calibration: Calibration; readonly full: FullTank }> {
   const asked: readonly [string, boolean][] = [
     ["run", job.run !== undefined],
-    ["x-one-less", job.oneLess],
+    ["oneLoadLess", job.oneLess],
   ];
   const needs = asked
     .filter(([, wanted]) => wanted)
@@ -140,7 +140,7 @@ function inputOf(job: Job, progress?: Progress): Result<{ readonly calibration: 
   const less = job.oneLess ? oneLess(job, calibration) : null;
   if (job.oneLess && !less)
     return bad({
-      path: "x-one-less",
+      path: "oneLoadLess",
       code: "conflict",
       received: "one load less",
       expected: "only of one site, where what the full tanks leave over is within the calibration's band or 5 %",
@@ -155,7 +155,7 @@ function inputOf(job: Job, progress?: Progress): Result<{ readonly calibration: 
     hoseEnd: job.rig.kind === "hose-end",
     head: calibration.hoseEnd,
     date: job.file.date,
-    anyOrder: job.file["x-any-order"] === true,
+    anyOrder: job.file.priorOrder === "any",
     ...(job.overage && { overage: given(job.overage, "overage") }),
     ...(job.mixedFor && !job.rig.head && { mixedFor: given(job.mixedFor, "mixed for") }),
     ...(job.run && { run: { ...job.run, ...progress } }),

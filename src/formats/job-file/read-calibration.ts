@@ -20,7 +20,7 @@ export function soundCalibration(rig: RigText, calibration: CalibrationText): Ca
   const input = basics && readCalibration(calibration, basics, faults);
   const first = faults.issues[0];
   if (!input || first) throw new Error(`a recorded calibration can't be read: ${first?.path} ${first?.code}`);
-  const rate = basics.head ? extra(calibration["x-rate"], "volumeRate") : undefined;
+  const rate = basics.head ? extra(calibration.labelRate, "volumeRate") : undefined;
   if (input.evidence.kind === "flow-alone" && !rate) throw new Error("a recorded calibration can't be read: it names no rate");
   return rate ? { ...input, rate } : input;
 }
@@ -56,8 +56,8 @@ export function readCalibration(text: CalibrationOf<Written>, rig: RigBasics, fa
   const evidence = readEvidence(text, rig, faults);
   const target = maybe(text.target, "sprayVolume");
   const tolerance = maybe(text.tolerance, "share");
-  const graduation = extra(text["x-graduation"], "graduation");
-  const practised = readPractised(text["x-practice"]);
+  const graduation = extra(text.graduation, "graduation");
+  const practised = readPractised(text.repeatability);
   return (
     evidence && {
       rig,
@@ -66,7 +66,7 @@ export function readCalibration(text: CalibrationOf<Written>, rig: RigBasics, fa
       ...(tolerance && { tolerance }),
       ...(graduation && { graduation }),
       ...(practised && { practised }),
-      ...(text["x-own-time"] === true && { ownCatchTime: true }),
+      ...(text.ownTimes === true && { ownCatchTime: true }),
     }
   );
 }
@@ -87,7 +87,7 @@ function readEvidence(text: CalibrationOf<Written>, rig: RigBasics, faults: Faul
   }
   if (!text.pace) faults.add("calibration.pace", "missing", "", `{ "kind": "timed-area", … }`);
   if (!text.flow) faults.add("calibration.flow", "missing", "", `{ "kind": "timed-catch", … }`);
-  const pace = text.pace && readPace(text.pace, rig, faults, text["x-swath"]);
+  const pace = text.pace && readPace(text.pace, rig, faults, text.swath);
   const flow = text.flow && readFlow(text, rig, faults);
   return pace && flow ? { kind: "timed", pace, flow } : undefined;
 }
@@ -160,7 +160,7 @@ function readFlow(text: CalibrationOf<Written>, rig: RigBasics, faults: Faults):
         faults.add("rig.tip.size", "not-a-choice", size, "a size in tenths of a gallon a minute, such as 025");
       if (pressure === undefined) faults.add("rig.tip.pressure", "missing", "", `"40 psi"`);
       if (size === undefined || pressure === undefined || ratedFlow(size) === undefined) return undefined;
-      const gravity = extra(text["x-gravity"], "gravity");
+      const gravity = extra(text.specificGravity, "gravity");
       return {
         kind: "tip-chart",
         size,

@@ -17,6 +17,8 @@ import type { JobFile, JobRead } from "./types";
 /** A job as values: what core computes with. */
 export interface Job {
   readonly file: JobFile;
+  /** It was written in the first version: faults are told at the places of that. */
+  readonly version1?: boolean;
   readonly rig: RigBasics;
   readonly calibration: CalibrationInput;
   readonly tanks: readonly Tank[];
@@ -58,7 +60,7 @@ export function readChecked(job: JobRead, shape: readonly Issue[] = []): Result<
 
   const { products, sites } = readGoods(job, faults, sound);
   const rate = rig?.head
-    ? (products.find((p) => !isSpread(p))?.rate ?? extra(job.calibration?.["x-rate"], "volumeRate"))
+    ? (products.find((p) => !isSpread(p))?.rate ?? extra(job.calibration?.labelRate, "volumeRate"))
     : undefined;
   if (calibration?.evidence.kind === "flow-alone" && rate?.kind !== "rateByVolume")
     faults.add("calibration.pace", "missing", "", `{ "kind": "timed-area", … }, or a product with a rate that asks for a pace`);
@@ -72,13 +74,17 @@ export function readChecked(job: JobRead, shape: readonly Issue[] = []): Result<
     products,
     sites,
     loads: job.loads ?? "full-then-part",
-    overage: extra(job["x-overage"], "overage"),
-    mixedFor: extra(job["x-mixed-for"], "sprayVolume"),
-    oneLess: job["x-one-less"] === true,
-    waterFirst: WATER_FIRST.includes(job["x-water-first"] as WaterFirst) ? job["x-water-first"]! : "half",
-    run: job.run === "day" ? { places: job["x-places"] === true } : undefined,
+    overage: extra(job.overage, "overage"),
+    mixedFor: extra(job.nominalSprayVolume, "sprayVolume"),
+    oneLess: job.oneLoadLess === true,
+    waterFirst: WATER_FIRST.includes(job.fillOrder as WaterFirst) ? job.fillOrder! : "half",
+    run: job.run === "day" ? { places: saysWater(job) } : undefined,
   });
 }
+
+/** Whether the sites of a day say if a tank can be filled there, so that its refills can be placed. */
+const saysWater = (job: JobRead): boolean =>
+  job["x-places"] ?? (job.sites ?? []).some(({ waterSource }) => waterSource?.fill !== undefined);
 
 /** A part whose quantities may have been read, with texts in their place. */
 type InText<T> = T extends Entered<Kind> ? string : T extends object ? { readonly [K in keyof T]: InText<T[K]> } : T;

@@ -25,14 +25,14 @@ export function readOutcome(
 ): Result<Pass[]> {
   const faults = new Faults();
   // Where one load of a site is told zone by zone, the others were spread over its zones as they are large.
-  const byZone = new Set(entries.flatMap((entry) => (entry["x-zones"] === undefined ? [] : [entry.site])));
+  const byZone = new Set(entries.flatMap((entry) => (entry.zones === undefined ? [] : [entry.site])));
   const names = planning.plan.sites.map((site) => site.name);
   const inTank = new Map<string, Source<"volume">>();
   /** The zones of a site, as large as its first passes did them: a second one goes over those. */
   const first = (site: string): Zone[] => {
     const own = zonesOf(site);
     const done = entries.flatMap((entry, i) =>
-      entry.site === site && entry.again !== true ? (partsOf(entry, own, `outcome[${i}].x-zones`, new Faults()) ?? []) : [],
+      entry.site === site && entry.again !== true ? (partsOf(entry, own, `outcome[${i}].zones`, new Faults()) ?? []) : [],
     );
     return own.flatMap(({ name }) => {
       const on = done.filter(({ zone }) => zone === name).map(({ covered }) => valueIn(covered.value, "ft2"));
@@ -51,7 +51,7 @@ export function readOutcome(
       mixed: maybe(entry.mixed, "volume"),
       time: maybe(entry.time, "time"),
       ...(byZone.has(entry.site) && {
-        on: partsOf(entry, entry.again ? first(entry.site) : zonesOf(entry.site), `${at}.x-zones`, faults),
+        on: partsOf(entry, entry.again ? first(entry.site) : zonesOf(entry.site), `${at}.zones`, faults),
       }),
     };
     if (!names.includes(entry.site)) faults.add(`${at}.site`, "unknown-name", entry.site, names.join(", "));
@@ -91,7 +91,7 @@ interface Zone {
 }
 
 /** How much of each zone an entry did. What it doesn't say itself is shared out by the zones' areas. */
-function partsOf({ covered, "x-zones": told }: OutcomeText, zones: readonly Zone[], path: string, faults: Faults): Pass["on"] {
+function partsOf({ covered, zones: told }: OutcomeText, zones: readonly Zone[], path: string, faults: Faults): Pass["on"] {
   const ground = value(covered, "area");
   if (told === undefined) {
     const whole = zones.reduce((sum, { area }) => sum + valueIn(area.value, "ft2"), 0);

@@ -65,7 +65,7 @@ function coversOf(product: ProductText, rate: LabelRate, path: string, faults: F
 
 /** How a rate was chosen, as far as a mix needs to know it. */
 function choiceOf(product: ProductText): { stated?: string; split?: boolean; byStrength?: boolean; soil?: boolean } | undefined {
-  const choice = product["x-choice"] as { stated?: unknown; split?: unknown; gallon?: unknown; soil?: unknown } | undefined;
+  const choice = product.rateChoice as { stated?: unknown; split?: unknown; gallon?: unknown; soil?: unknown } | undefined;
   if (typeof choice !== "object" || choice === null) return undefined;
   return {
     ...(typeof choice.stated === "string" && { stated: choice.stated }),
@@ -199,9 +199,9 @@ function readLimits(limits: LimitsText, rateAt: (text: string | undefined, at: s
   return { perApplication, perYear, yearKind, applicationsPerYear, intervalAtLeast: daysOf(limits.intervalAtLeast) };
 }
 
-/** The rest of a card, under x-label: what the format itself has no key for. */
+/** The rest of a label, under `label`: what the format itself has no key for. */
 function readRest(product: ProductText, path: string, faults: Faults): CardText | undefined {
-  const rest = product["x-label"];
+  const rest = product.label;
   if (rest === undefined) return undefined;
   const { name, form, rate } = product;
   const actives = (product.actives ?? []).map((a) => ({ name: a.name, content: a.fraction ?? a.strength }));
@@ -210,6 +210,6 @@ function readRest(product: ProductText, path: string, faults: Faults): CardText 
     ? readCard({ rates: [{ rate }], ...rest, name, form, actives })
     : bad({ path: "", code: "wrong-type", received: "something else", expected: "the rest of a label's card" });
   if (read.ok) return read.value;
-  for (const issue of read.issues) faults.issues.push({ ...issue, path: `${path}.x-label${issue.path && `.${issue.path}`}` });
+  for (const issue of read.issues) faults.issues.push({ ...issue, path: `${path}.label${issue.path && `.${issue.path}`}` });
   return undefined;
 }

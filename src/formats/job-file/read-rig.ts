@@ -8,7 +8,7 @@ import type { RigText } from "./types";
 /** A rig as it is written → as values; what two places make wrong together goes to the faults, where there are any. */
 export function readRig(rig: RigText, faults?: Faults): RigBasics {
   const head = readHead(rig, faults);
-  const chart = chartOf(rig["x-chart"]);
+  const chart = chartOf(rig.tip?.chart);
   const spacing = maybe(rig.outlets?.spacing, "length");
   const pressure = maybe(rig.tip?.pressure, "pressure");
   const mostPressure = setupOf(rig).mostPressure;
@@ -18,13 +18,14 @@ export function readRig(rig: RigText, faults?: Faults): RigBasics {
   return {
     kind: rig.kind,
     outlets: { count: rig.outlets?.count ?? 1, ...(spacing && { spacing }) },
-    ...(rig.tip && {
-      tip: {
-        ...(rig.tip.size !== undefined && { size: rig.tip.size }),
-        ...(pressure && { pressure }),
-        ...(chart && chart.size === rig.tip.size && { chart }),
-      },
-    }),
+    ...(rig.tip &&
+      (rig.tip.chart === undefined || Object.keys(rig.tip).length > 1) && {
+        tip: {
+          ...(rig.tip.size !== undefined && { size: rig.tip.size }),
+          ...(pressure && { pressure }),
+          ...(chart && chart.size === rig.tip.size && { chart }),
+        },
+      }),
     ...(most?.ok && { mostPressure: most.value }),
     ...(head && { head }),
   };

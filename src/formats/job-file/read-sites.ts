@@ -14,13 +14,13 @@ import type { AppliedText, JobFile, ZoneText } from "./types";
 export function readSites(job: Pick<JobFile, "sites">, faults: Faults): MixSite[] {
   return (job.sites ?? []).map((site, i) => ({
     name: site.name,
-    ...textOf(site["x-jurisdiction"], "jurisdiction"),
-    ...(site["x-water"] === true && { water: true }),
+    ...textOf(site.jurisdiction, "jurisdiction"),
+    ...(site.waterSource?.fill === true && { water: true }),
     zones: site.zones.map((zone, j) => ({
       name: zone.name ?? `zone ${j + 1}`,
       area: value(zone.area, "area"),
       ...wholeOf(zone),
-      ...textOf(zone["x-turf"], "turf"),
+      ...textOf(zone.turf, "turf"),
       ...datesOf(zone, `sites[${i}].zones[${j}]`, faults),
       applied: (zone.applied ?? []).flatMap(
         (entry, k) => readApplied(entry, `sites[${i}].zones[${j}].applied[${k}]`, faults) ?? [],
@@ -34,17 +34,17 @@ const textOf = <K extends string>(text: unknown, key: K): Partial<Record<K, stri
 
 /** How large the whole zone of a spot is. */
 function wholeOf(zone: ZoneText) {
-  const whole = zone["x-whole"] === undefined ? undefined : parseField("zoneArea", zone["x-whole"]);
+  const whole = zone.spot?.zoneArea === undefined ? undefined : parseField("zoneArea", zone.spot.zoneArea);
   return whole?.ok ? { whole: whole.value } : {};
 }
 
 function datesOf(zone: ZoneText, path: string, faults: Faults) {
   const dates: Record<string, string> = {};
   for (const key of ["seeded", "sodded", "seeding", "sodding"] as const) {
-    const date = zone[`x-${key}`];
+    const date = zone[`${key}On`];
     if (date === undefined) continue;
     if (typeof date === "string" && isDate(date)) dates[key] = date;
-    else faults.add(`${path}.x-${key}`, "bad-date", shown(date), `"2026-04-14"`);
+    else faults.add(`${path}.${key}On`, "bad-date", shown(date), `"2026-04-14"`);
   }
   return dates;
 }
@@ -70,7 +70,7 @@ export function readApplied(entry: AppliedText, path: string, faults: Faults): P
   const content = fraction !== undefined ? value(fraction, "share") : value(strength!, "activeStrength");
   if (content.kind === "share" && isOverWhole(content.value))
     faults.add(`${path}.fraction`, "out-of-range", fraction!, "at most 100 %");
-  const dense = entry["x-gravity"];
+  const dense = entry.specificGravity;
   const gravity = typeof dense === "string" && parseQuantity(dense, "gravity").ok ? maybe(dense, "gravity") : undefined;
   return {
     of: entry.of,
@@ -79,9 +79,9 @@ export function readApplied(entry: AppliedText, path: string, faults: Faults): P
     amount:
       amount.kind === "rateByWeight" ? given(amount, `${entry.of}, ${entry.date}`) : given(amount, `${entry.of}, ${entry.date}`),
     date: entry.date,
-    ...(typeof entry["x-also-on"] === "string" && isDate(entry["x-also-on"]) && { alsoOn: entry["x-also-on"] }),
-    ...(entry["x-unknown"] === true && { unknown: true }),
-    ...(entry["x-planned"] === true && { planned: true }),
-    ...(entry["x-poured"] === true && { poured: true }),
+    ...(typeof entry.alsoOn === "string" && isDate(entry.alsoOn) && { alsoOn: entry.alsoOn }),
+    ...(entry.activeUnknown === true && { unknown: true }),
+    ...(entry.planned === true && { planned: true }),
+    ...(entry.poured === true && { poured: true }),
   };
 }

@@ -137,6 +137,16 @@ export const number = (whole: boolean, most: number) =>
     );
   });
 
+/** A part that is read by whoever makes something of it. */
+export const object = (expected: string) =>
+  yup.mixed().test("object", function (value) {
+    return (
+      value === undefined ||
+      (typeof value === "object" && value !== null && !Array.isArray(value)) ||
+      fault(this, { code: "wrong-type", received: typeName(value), expected })
+    );
+  });
+
 export const flag = () =>
   yup.mixed().test("flag", function (value) {
     return (

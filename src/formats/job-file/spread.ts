@@ -17,6 +17,8 @@ export type SpreadFile = Omit<JobFile, "rig" | "calibration"> & Partial<Pick<Job
 
 export interface SpreadJob {
   readonly file: SpreadFile;
+  /** As with a job. */
+  readonly version1?: boolean;
   readonly products: readonly MixProduct[];
   readonly sites: readonly MixSite[];
   readonly overage: Entered<"share"> | undefined;
@@ -34,7 +36,7 @@ export function readSpread(file: SpreadFile, shape: readonly Issue[] = []): Resu
     faults.add(`products[${i}].formulation`, "conflict", file.products?.[i]?.formulation ?? "", expected);
   });
   if (faults.issues.length > 0) return { ok: false, issues: faults.issues };
-  return good({ file, ...goods, overage: extra(file["x-overage"], "overage") });
+  return good({ file, ...goods, overage: extra(file.overage, "overage") });
 }
 
 /** What it comes to: bags and pounds for each site; held sites get none. */
@@ -43,7 +45,7 @@ export const planOfSpread = ({ file, products, sites, overage }: SpreadJob): Spr
     products,
     sites,
     date: file.date,
-    anyOrder: file["x-any-order"] === true,
+    anyOrder: file.priorOrder === "any",
     ...(overage && { overage: given(overage, "overage") }),
   });
 

@@ -11,7 +11,7 @@ import type { LoadMode } from "@/core/mixing/loads";
 /** The job file as it is written: every quantity a text with its unit (docs/job-file.md). */
 export interface JobFile {
   readonly format: "careful-gauge-job";
-  readonly version: 1;
+  readonly version: 2;
   readonly rig: RigText;
   readonly calibration: CalibrationText;
   readonly products?: readonly ProductText[];
@@ -23,15 +23,15 @@ export interface JobFile {
   readonly run?: "day";
   /** What became of the loads: one entry a load and pass. */
   readonly outcome?: readonly OutcomeText[];
-  /** Ours: what went down was taken from records, which hold in whatever order they were written. */
-  readonly "x-any-order"?: boolean;
-  /** Ours: so much more is mixed than the sites take; and the spray volume that it is mixed for, whatever is sprayed. */
-  readonly "x-overage"?: string;
-  readonly "x-mixed-for"?: string;
-  /** Ours: one load less, where what is left over is let go; and the school of filling. */
-  readonly "x-one-less"?: boolean;
-  readonly "x-water-first"?: WaterFirst;
-  /** Ours: sites say whether they have water, so that a day's refills can be placed. */
+  /** "any": what went down was taken from records, which hold in whatever order they were written. */
+  readonly priorOrder?: "any";
+  /** So much more is mixed than the sites take; and the spray volume that it is mixed for, whatever is sprayed. */
+  readonly overage?: string;
+  readonly nominalSprayVolume?: string;
+  /** One load less, where what is left over is let go; and the school of filling. */
+  readonly oneLoadLess?: boolean;
+  readonly fillOrder?: WaterFirst;
+  /** Private: whether the sites say if they have water, where not by `waterSource.fill`. */
   readonly "x-places"?: boolean;
 }
 
@@ -45,10 +45,10 @@ export interface OutcomeText {
   readonly again?: boolean;
   /** What was really mixed; the plan's fill where it is left out. */
   readonly mixed?: string;
-  /** Ours: how long the spraying took. */
+  /** How long the spraying took. */
   readonly time?: string;
-  /** Ours: how much of each zone it did, by the zone's name; together what it covered. A zone that is left out got nothing of it. */
-  readonly "x-zones"?: Readonly<Record<string, string>>;
+  /** How much of each zone it did, by the zone's name; together what it covered. A zone that is left out got nothing of it. */
+  readonly zones?: Readonly<Record<string, string>>;
 }
 
 export interface RigText {
@@ -56,11 +56,19 @@ export interface RigText {
   readonly kind: RigKind;
   readonly tanks?: readonly TankText[];
   readonly outlets?: { readonly count?: number; readonly spacing?: string };
-  readonly tip?: { readonly size?: string; readonly pressure?: string };
+  readonly tip?: TipOn;
   readonly head?: HeadText;
-  /** Ours, beside the format: what else a calibration stands on, the kit, and the chart of the tip that is on. */
-  readonly "x-setup"?: unknown;
-  readonly "x-chart"?: unknown;
+  /** Its id on record. */
+  readonly id?: string;
+  /** What else a calibration stands on, and the measuring kit. */
+  readonly setup?: unknown;
+}
+
+export interface TipOn {
+  readonly size?: string;
+  readonly pressure?: string;
+  /** The chart of the tip that is on. */
+  readonly chart?: unknown;
 }
 
 export type HeadText =
@@ -104,17 +112,30 @@ export interface CalibrationOf<T> {
   readonly used?: UsedOf<T> | readonly UsedOf<T>[];
   readonly target?: T;
   readonly tolerance?: T;
-  /** Ours: the finest mark of the vessel that was read, and the specific gravity of the liquid for a chart's flow. */
-  readonly "x-graduation"?: unknown;
-  readonly "x-gravity"?: unknown;
-  /** Ours: what practice showed of how the person's walks scatter. */
-  readonly "x-practice"?: unknown;
-  /** Ours: the effective swath of a timed area, for the travel speed that it implies. */
-  readonly "x-swath"?: unknown;
-  /** Ours: each catch ran for a time of its own, as in a fill-time test. */
-  readonly "x-own-time"?: unknown;
-  /** Ours, of a flow alone through a hose-end head: the label rate that it was read for. */
-  readonly "x-rate"?: unknown;
+  /** The finest mark of the vessel that was read, and the specific gravity of the liquid for a chart's flow. */
+  readonly graduation?: unknown;
+  readonly specificGravity?: unknown;
+  /** What practice showed of how the person's walks scatter. */
+  readonly repeatability?: unknown;
+  /** The effective swath of a timed area, for the travel speed that it implies. */
+  readonly swath?: unknown;
+  /** Each catch ran for a time of its own, as in a fill-time test. */
+  readonly ownTimes?: unknown;
+  /** Of a flow alone through a hose-end head: the label rate that it was read for. */
+  readonly labelRate?: unknown;
+  /** Who calibrated, when and how: read when a file is taken in, no part of a recorded job. */
+  readonly record?: RecordText;
+}
+
+export interface RecordText {
+  readonly person?: string;
+  /** A moment, ISO 8601. */
+  readonly madeAt?: string;
+  readonly method?: string;
+  /** What it was walked on. */
+  readonly footing?: string;
+  /** The lever that was pulled before it, which it proves. */
+  readonly adjusts?: { readonly lever: string; readonly setTo: string };
 }
 
 export type PaceText = PaceOf<string>;
@@ -141,11 +162,11 @@ export interface ProductText {
   readonly limits?: LimitsText;
   readonly carrierAtLeast?: string;
   readonly dilutionAtLeast?: string;
-  /** Ours: the id of its card on record. */
-  readonly "x-id"?: string;
-  /** Ours: the rest of the label's card, and how the rate was chosen. */
-  readonly "x-label"?: unknown;
-  readonly "x-choice"?: unknown;
+  /** The id of its card on record. */
+  readonly id?: string;
+  /** The rest of the label's card, and how the rate was chosen. */
+  readonly label?: unknown;
+  readonly rateChoice?: unknown;
 }
 
 export interface LimitsText {
@@ -164,14 +185,14 @@ export interface AppliedText {
   readonly strength?: string;
   readonly amount: string;
   readonly date: string;
-  /** Ours: the specific gravity of a liquid; and that it stands on an open sheet and isn't down yet. */
-  readonly "x-gravity"?: string;
-  readonly "x-planned"?: boolean;
-  /** Ours: of what stands on an open sheet, that a container was opened for it. */
-  readonly "x-poured"?: boolean;
-  /** Ours: another day that it may have gone down on; and that nobody noted its active. */
-  readonly "x-also-on"?: string;
-  readonly "x-unknown"?: boolean;
+  /** The specific gravity of a liquid; and that it stands on an open sheet and isn't down yet. */
+  readonly specificGravity?: string;
+  readonly planned?: boolean;
+  /** Of what stands on an open sheet, that a container was opened for it. */
+  readonly poured?: boolean;
+  /** Another day that it may have gone down on; and that nobody noted its active. */
+  readonly alsoOn?: string;
+  readonly activeUnknown?: boolean;
 }
 
 export const WATERS = ["client", "firm"] as const;
@@ -181,45 +202,49 @@ export interface ZoneText {
   readonly name?: string;
   readonly area: string;
   readonly applied?: readonly AppliedText[];
-  /** Ours: its id on record; and that its area is what a spot mix of this volume treats. */
-  readonly "x-id"?: string;
-  readonly "x-spot"?: string;
-  /** Ours, of a zone that comes to a site later: the zone that it is the same ground as, or "new". */
-  readonly "x-ground"?: string;
-  /** Ours: how large the whole zone of a spot is. */
-  readonly "x-whole"?: string;
-  /** Ours: what grows there, and when it was or will be seeded or sodded (ISO dates). */
-  readonly "x-turf"?: string;
-  readonly "x-seeded"?: string;
-  readonly "x-sodded"?: string;
-  readonly "x-seeding"?: string;
-  readonly "x-sodding"?: string;
-  /** Ours: how fast its irrigation waters ("0.5 in/h"); what its ground is like to walk on; how high it stands, and since which mowing (ISO date). */
-  readonly "x-irrigation"?: string;
-  readonly "x-lies"?: Ground;
-  readonly "x-height"?: string;
-  readonly "x-mowed"?: string;
-  /** Ours: how its area was measured; in a mix only by what. */
-  readonly "x-measured"?: MeasuredText;
-  readonly "x-measured-by"?: MeasuredBy;
+  /** Its id on record. */
+  readonly id?: string;
+  /** Its area is what a spot mix of this volume treats; how large the whole zone is. */
+  readonly spot?: { readonly volume?: string; readonly zoneArea?: string };
+  /** Of a zone that comes to a site later: the zone that it is the same ground as, or "new". */
+  readonly continues?: string;
+  /** What grows there, and when it was or will be seeded or sodded (ISO dates). */
+  readonly turf?: string;
+  readonly seededOn?: string;
+  readonly soddedOn?: string;
+  readonly seedingOn?: string;
+  readonly soddingOn?: string;
+  /** How fast its irrigation waters ("0.5 in/h"); what its ground is like to walk on; how high it stands, and since which mowing (ISO date). */
+  readonly irrigationRate?: string;
+  readonly footing?: Ground;
+  readonly mowingHeight?: string;
+  readonly mowedOn?: string;
+  /** How its area was measured; in a mix only by what. */
+  readonly measurement?: MeasuredText;
+  readonly measuredBy?: MeasuredBy;
+}
+
+/** Its hydrant or tap: whether a tank can be filled there, how fast it fills ("20 gal/min"), and where it is. */
+export interface WaterSourceText {
+  readonly fill?: boolean;
+  readonly flow?: string;
+  readonly position?: string;
 }
 
 export interface SiteText {
   readonly name: string;
-  /** Ours: whose local rules hold here. */
-  readonly "x-jurisdiction"?: string;
-  /** Ours: who or what must be minded there (children, bees, a pond); how one gets in; what else is known. */
-  readonly "x-minding"?: string;
-  readonly "x-access"?: string;
-  readonly "x-notes"?: string;
-  /** Ours: who waters there: what the client does is not ours to count on. How fast its hydrant or tap fills ("20 gal/min"). */
-  readonly "x-waters"?: Waters;
-  readonly "x-tap-flow"?: string;
-  /** Ours: where one goes in and out, and where the tap or hydrant is: "41.88321, -87.61231", latitude first. */
-  readonly "x-gate"?: string;
-  readonly "x-tap"?: string;
-  /** Ours: its id on record, and whether there is water to fill from. */
-  readonly "x-id"?: string;
-  readonly "x-water"?: boolean;
+  /** Whose local rules hold here. */
+  readonly jurisdiction?: string;
+  /** Who or what must be minded there (children, bees, a pond); how one gets in; what else is known. */
+  readonly precautions?: string;
+  readonly access?: string;
+  readonly notes?: string;
+  /** Who waters there: what the client does is not ours to count on. */
+  readonly irrigatedBy?: Waters;
+  /** Where one goes in and out: "41.88321, -87.61231", latitude first. */
+  readonly entrance?: string;
+  /** Its id on record, and its water. */
+  readonly id?: string;
+  readonly waterSource?: WaterSourceText;
   readonly zones: readonly ZoneText[];
 }

@@ -10,9 +10,7 @@ function panel(target: string, more: { pumpMost?: string; onProve?: jest.Mock; s
     ...(more.swath && { pace: { kind: "timed-run" as const, distance: "200 ft", swath: "5 ft", times: ["62 s", "62 s"] } }),
     target,
   };
-  const job = soundJob(
-    calibrationJob({ ...RIG.rig, ...(more.pumpMost && { "x-setup": { mostPressure: more.pumpMost } }) }, text),
-  );
+  const job = soundJob(calibrationJob({ ...RIG.rig, ...(more.pumpMost && { setup: { mostPressure: more.pumpMost } }) }, text));
   const made = calibrate(job.calibration);
   show(
     <LeversPanel

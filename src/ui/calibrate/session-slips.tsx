@@ -174,7 +174,7 @@ function paceIn(session: Session, rig: RigEntry) {
 
 /** The swath of this rig's last calibration, where it was noted. */
 function lastSwath(before: Calibrated | undefined) {
-  const { pace, "x-swath": ours } = before?.entry.calibration ?? {};
+  const { pace, swath: ours } = before?.entry.calibration ?? {};
   const text = (pace && "swath" in pace ? pace.swath : undefined) ?? (typeof ours === "string" ? ours : undefined);
   const read = text === undefined ? undefined : readTyped("swath", text);
   return read?.ok ? read.value.value : undefined;

@@ -24,7 +24,7 @@ const SETUPS = [
 ];
 const pack = (tip: { size: string; pressure: string }): RigEntry => ({
   ...RIG,
-  rig: { ...RIG.rig, tip, "x-setup": { setups: SETUPS, chart: "Fan 025" } },
+  rig: { ...RIG.rig, tip, setup: { setups: SETUPS, chart: "Fan 025" } },
 });
 const TIPS = [
   { id: "tip-1", retired: false, tip: { name: "Fan 015", size: "015", rows: [{ pressure: "30 psi", flow: "0.13 gal/min" }] } },

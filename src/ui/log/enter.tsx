@@ -105,9 +105,9 @@ function useEntry({ corrects, onDone }: EnterProps) {
   const zones = [
     ...(site?.site.zones ?? []),
     // What went down on a zone that was taken out since did go down there.
-    ...(site?.former.filter((z) => z.id === corrects?.zoneId).map((z) => ({ ...z, "x-id": z.id })) ?? []),
+    ...(site?.former.filter((z) => z.id === corrects?.zoneId).map((z) => ({ ...z, id: z.id })) ?? []),
   ];
-  const zone = zones.find((z) => z["x-id"] === draft.zoneId) ?? (zones.length === 1 ? zones[0] : undefined);
+  const zone = zones.find((z) => z.id === draft.zoneId) ?? (zones.length === 1 ? zones[0] : undefined);
   const save = async () => {
     const { id: _, ...rest } = draft;
     // As it was shown it is as it was: a correction of the date is none of the amount.
@@ -116,7 +116,7 @@ function useEntry({ corrects, onDone }: EnterProps) {
       ...rest,
       amount,
       covered: rest.covered?.trim() === "" ? undefined : rest.covered,
-      zoneId: zone?.["x-id"] ?? draft.zoneId,
+      zoneId: zone?.id ?? draft.zoneId,
       personId: draft.personId === "" ? null : draft.personId,
       ...(draft.facts && { facts: factsOf(draft.facts) }),
     };
@@ -215,8 +215,8 @@ function EntryFields({ draft, set, zones, zone, label, errorOf }: EntryFieldsPro
       <Choose
         label="Zone"
         error={errorOf("zoneId")}
-        value={zone?.["x-id"] ?? ""}
-        options={[["", "pick a zone"], ...zones.map((z): Option => [z["x-id"], `${z.name}, ${z.area}`])]}
+        value={zone?.id ?? ""}
+        options={[["", "pick a zone"], ...zones.map((z): Option => [z.id, `${z.name}, ${z.area}`])]}
         onPick={(zoneId) => set({ zoneId })}
       />
       <ShelfPick label="Product" value={draft.labelId} onPick={(labelId) => set({ labelId })} />

@@ -21,7 +21,7 @@ beforeEach(() => {
 const SITE = {
   id: "site-1",
   retired: false,
-  site: { name: "Green", zones: [{ name: "north", area: "6200 ft2", "x-id": "site-1.0" }] },
+  site: { name: "Green", zones: [{ name: "north", area: "6200 ft2", id: "site-1.0" }] },
   former: [],
 };
 const GRANULE = labelEntry("label-1", "Granule", "dry", "0.2 oz/1000 ft2", {

@@ -188,7 +188,7 @@ interface WhereProps {
 function Where({ draft, set, error }: WhereProps) {
   const site = useSite(draft.siteId);
   const zones = site?.site.zones ?? [];
-  const only = zones.length === 1 ? zones[0]!["x-id"] : "";
+  const only = zones.length === 1 ? zones[0]!.id : "";
   return (
     <Box display="grid" gap="10px" gridTemplateColumns={{ base: "1fr", md: "1fr 1fr" }}>
       <SitePick value={draft.siteId} onPick={(siteId) => set({ siteId, zoneId: "" })} />
@@ -196,7 +196,7 @@ function Where({ draft, set, error }: WhereProps) {
         label="Zone"
         value={draft.zoneId || only}
         error={error}
-        options={[["", "pick a zone"], ...zones.map((zone): Option => [zone["x-id"] ?? "", zone.name])]}
+        options={[["", "pick a zone"], ...zones.map((zone): Option => [zone.id ?? "", zone.name])]}
         onPick={(zoneId) => set({ zoneId })}
       />
     </Box>

@@ -38,7 +38,7 @@ const sheet = (weather: Sheet["weather"], label: object = {}, jurisdiction?: str
   others: [],
   job: {
     format: "careful-gauge-job",
-    version: 1,
+    version: 2,
     rig: { name: "Blue backpack", kind: "backpack", tanks: [{ name: "main", usable: "4 gal" }] },
     calibration: { sprayVolume: "2 gal/1000 ft2" },
     products: [
@@ -46,7 +46,7 @@ const sheet = (weather: Sheet["weather"], label: object = {}, jurisdiction?: str
         name: "Zel",
         form: "liquid",
         rate: "1 fl oz/1000 ft2",
-        "x-label": {
+        label: {
           name: "Zel",
           rates: [{ rate: "1 fl oz/1000 ft2" }],
           packages: [],
@@ -60,8 +60,8 @@ const sheet = (weather: Sheet["weather"], label: object = {}, jurisdiction?: str
     sites: [
       {
         name: "Green",
-        "x-id": "site-1",
-        ...(jurisdiction && { "x-jurisdiction": jurisdiction }),
+        id: "site-1",
+        ...(jurisdiction && { jurisdiction: jurisdiction }),
         zones: [{ name: "north", area: "3500 ft2" }],
       },
     ],
@@ -85,8 +85,8 @@ const site = (gate?: string): SiteEntry => ({
   retired: false,
   site: {
     name: "Green",
-    ...(gate && { "x-gate": gate }),
-    zones: [{ name: "north", area: "3500 ft2", "x-id": "zone-1" }],
+    ...(gate && { entrance: gate }),
+    zones: [{ name: "north", area: "3500 ft2", id: "zone-1" }],
   } as never,
   former: [],
 });

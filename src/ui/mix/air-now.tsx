@@ -247,7 +247,7 @@ function Look({ of, under }: { of: WeatherOf; under: "sheets" | "spreads" }) {
 
 /** The sites that a look may be at. */
 const placesOf = ({ job }: WeatherOf): Option[] =>
-  (job.sites ?? []).flatMap((one): Option[] => (one["x-id"] ? [[one["x-id"], one.name]] : []));
+  (job.sites ?? []).flatMap((one): Option[] => (one.id ? [[one.id, one.name]] : []));
 
 /** Where somebody stands: of a day at the stop that comes next. */
 function nextPlace({ run }: WeatherOf, places: readonly Option[]): string | undefined {
@@ -389,27 +389,27 @@ function seenWords({ wind, guessed, temperature, air, station, soil }: AirSeen, 
 /** Where a droplet drifts to over the first site, on its plan where it has one. */
 function Drift({ of, seen, system }: { of: WeatherOf; seen: AirSeen; system: System }) {
   const first = of.job.sites?.[0];
-  const entry = useSite(first?.["x-id"]);
+  const entry = useSite(first?.id);
   const { wind } = seen;
   if (!wind || wind.from === null) return null;
   const to = compass(wind.from + 180);
   const zones = (entry?.site.zones ?? []).flatMap((zone) => {
-    const polygons = zone["x-measured"]?.map?.polygons;
-    return polygons ? [{ key: zone["x-id"], name: zone.name, turf: zone["x-turf"], polygons }] : [];
+    const polygons = zone.measurement?.map?.polygons;
+    return polygons ? [{ key: zone.id, name: zone.name, turf: zone.turf, polygons }] : [];
   });
   return (
     <>
       <Note>
-        Drift goes to the {to}.{first?.["x-minding"] && ` To be minded: ${first["x-minding"]}.`} Begin on the side that it drifts
-        to, and keep away from what is there.
+        Drift goes to the {to}.{first?.precautions && ` To be minded: ${first.precautions}.`} Begin on the side that it drifts to,
+        and keep away from what is there.
       </Note>
       {zones.length > 0 && (
         <Plan
           zones={zones}
           system={system}
           label={`${first!.name} with the wind`}
-          gate={placeOf(entry?.site["x-gate"])}
-          tap={placeOf(entry?.site["x-tap"])}
+          gate={placeOf(entry?.site.entrance)}
+          tap={placeOf(entry?.site.waterSource?.position)}
           windFrom={wind.from}
         />
       )}

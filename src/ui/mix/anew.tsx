@@ -14,16 +14,16 @@ import { EMPTY_DRAFT, tankKey, type Draft, type DraftProduct } from "./draft";
 /** The mix of a sheet as a draft: the same sites, zones and products, to be worked out with what is in force today. */
 export function draftOfSheet({ job, run }: Sheet, sites: readonly SiteEntry[]): Draft {
   const own = job.sites ?? [];
-  const ids = own.flatMap((site) => site["x-id"] ?? []);
-  const mixed = own.flatMap((site) => site.zones.flatMap((zone) => zone["x-id"] ?? []));
-  const spot = own[0]?.zones.find((zone) => zone["x-spot"] !== undefined);
-  const zones = sites.filter((site) => ids.includes(site.id)).flatMap((site) => site.site.zones.map((zone) => zone["x-id"]));
+  const ids = own.flatMap((site) => site.id ?? []);
+  const mixed = own.flatMap((site) => site.zones.flatMap((zone) => zone.id ?? []));
+  const spot = own[0]?.zones.find((zone) => zone.spot?.volume !== undefined);
+  const zones = sites.filter((site) => ids.includes(site.id)).flatMap((site) => site.site.zones.map((zone) => zone.id));
   const tanks = job.rig.tanks ?? [];
   const at = tanks.findIndex((one) => one.name === tankName(job));
   const tank = at > 0 ? tankKey(tanks, at) : "";
   const products = (job.products ?? []).flatMap((product): DraftProduct[] => {
-    const choice = product["x-choice"];
-    const labelId = product["x-id"];
+    const choice = product.rateChoice;
+    const labelId = product.id;
     return labelId === undefined ? [] : [{ labelId, rate: product.rate, choice: isChoice(choice) ? choice : { row: 0, point: "typed" } }]; // prettier-ignore
   });
   return {
@@ -32,7 +32,7 @@ export function draftOfSheet({ job, run }: Sheet, sites: readonly SiteEntry[]): 
     stops: ids,
     tank,
     tanks: { [tank]: { products, without: zones.filter((id) => !mixed.includes(id)) } },
-    ...(spot && { spot: { zoneId: spot["x-id"] ?? "", volume: String(spot["x-spot"]) } }),
+    ...(spot && { spot: { zoneId: spot.id ?? "", volume: String(spot.spot?.volume) } }),
   };
 }
 
@@ -40,7 +40,7 @@ export function draftOfSheet({ job, run }: Sheet, sites: readonly SiteEntry[]): 
 export function WorkOutAnew({ sheet }: { sheet: Sheet }) {
   const router = useRouter();
   const { choose } = useInHand();
-  const ids = (sheet.job.sites ?? []).flatMap((site) => site["x-id"] ?? []);
+  const ids = (sheet.job.sites ?? []).flatMap((site) => site.id ?? []);
   const { sites } = useSites(ids);
   if (sheet.stopped.length === 0 || sheet.state !== "open") return null;
   return (

@@ -39,7 +39,7 @@ interface BesideProps {
 
 /** What a mix may need beside its loads: a jar test, a premix, whole packets, how far a tank may be stretched. */
 export function BesideTheLoads({ plan, fillings, job, calibration, kit, system }: BesideProps) {
-  const labels = [...new Set((job.file.products ?? []).map((p) => p["x-id"] ?? p.name))].sort();
+  const labels = [...new Set((job.file.products ?? []).map((p) => p.id ?? p.name))].sort();
   const before = useSlice("mixedBefore", labels.length > 1 ? { labels } : null).value;
   const first = fillings[0];
   if (!first) return null;

@@ -171,7 +171,7 @@ function Spot({ draft, change, site }: { draft: Draft; change: (next: Partial<Dr
         <Choose
           label="Zone"
           value={zoneId}
-          options={site.site.zones.map((z): Option => [z["x-id"], `${z.name}, ${areaAsRead(z.area, system)}`])}
+          options={site.site.zones.map((z): Option => [z.id, `${z.name}, ${areaAsRead(z.area, system)}`])}
           onPick={(picked) => set({ zoneId: picked })}
         />
       )}

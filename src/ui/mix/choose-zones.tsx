@@ -17,7 +17,7 @@ interface ZonesProps {
 /** Which of the site's zones this mix is for. */
 export function Zones({ site, without, onChange }: ZonesProps) {
   const system = useSystem();
-  const own = site.site.zones.map((z) => z["x-id"]);
+  const own = site.site.zones.map((z) => z.id);
   return (
     <Box as="fieldset" border="none">
       <chakra.legend textStyle="label">Zones</chakra.legend>
@@ -39,18 +39,13 @@ export function Zones({ site, without, onChange }: ZonesProps) {
       <Row alignItems="stretch" flexWrap="wrap" gap="0 22px">
         {site.site.zones.map((zone) => (
           <Check
-            key={zone["x-id"]}
-            checked={!without.includes(zone["x-id"])}
-            onChange={(e) =>
-              onChange(e.target.checked ? without.filter((id) => id !== zone["x-id"]) : [...without, zone["x-id"]])
-            }
+            key={zone.id}
+            checked={!without.includes(zone.id)}
+            onChange={(e) => onChange(e.target.checked ? without.filter((id) => id !== zone.id) : [...without, zone.id])}
           >
             <span>
               {zone.name}
-              <chakra.span color="soft">
-                {" "}
-                {[areaAsRead(zone.area, system), zone["x-turf"]].filter(Boolean).join(", ")}
-              </chakra.span>
+              <chakra.span color="soft"> {[areaAsRead(zone.area, system), zone.turf].filter(Boolean).join(", ")}</chakra.span>
             </span>
           </Check>
         ))}

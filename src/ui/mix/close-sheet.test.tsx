@@ -21,7 +21,7 @@ beforeEach(() => {
 // 4 gal at 2 gal per 1,000 do 2,000 sq ft: 3,500 are a full load and one of 3 gal.
 const job = (label: object = {}): JobFile => ({
   format: "careful-gauge-job",
-  version: 1,
+  version: 2,
   rig: { name: "Blue backpack", kind: "backpack", tanks: [{ name: "main", usable: "4 gal" }] },
   calibration: { sprayVolume: "2 gal/1000 ft2" },
   products: [
@@ -156,7 +156,7 @@ test("what was typed stays through a reload, until it is put on record", async (
 });
 
 describe("restricted use", () => {
-  const restricted = job({ "x-label": { restricted: "restricted use", registration: "DEMO-101" } });
+  const restricted = job({ label: { restricted: "restricted use", registration: "DEMO-101" } });
   test("what the record would lack is said before it is closed", () => {
     room(restricted);
     const notice = screen.getByText(/Granule is for restricted use/);

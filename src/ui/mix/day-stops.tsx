@@ -35,7 +35,7 @@ export function DayStops({ job, run, system, tell, onPreview }: DayStopsProps) {
   const say = async (event: object, everywhere = false) => setTrouble(sentences(await tell(event, everywhere)));
   const behind = run.stops.filter((s) => s.state !== "todo");
   const todo = run.stops.filter((s) => s.state === "todo");
-  const water = (name: string) => job.sites?.find((s) => s.name === name)?.["x-water"] === true;
+  const water = (name: string) => job.sites?.find((s) => s.name === name)?.waterSource?.fill === true;
   return (
     <Box as="section" aria-label="Stops">
       <SubHeading>Stops</SubHeading>

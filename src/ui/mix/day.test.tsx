@@ -28,7 +28,7 @@ const FILE: JobFile = mixJob({
     { name: "Green", zones: [{ name: "green", area: "6000 ft2" }] },
     {
       name: "Court",
-      "x-water": true,
+      waterSource: { fill: true },
       zones: [
         { name: "north", area: "2000 ft2" },
         { name: "south", area: "3000 ft2" },
@@ -166,7 +166,7 @@ describe("pouring step by step", () => {
 describe("how it is measured stands in the column", () => {
   const { plan, job } = soundPlanOf();
   function soundPlanOf() {
-    const read = soundJob({ ...FILE, rig: { ...FILE.rig, "x-setup": { kit: KIT } } });
+    const read = soundJob({ ...FILE, rig: { ...FILE.rig, setup: { kit: KIT } } });
     return { job: read, ...soundPlan(read) };
   }
   const { fillings } = planOfSheet(FILE, state());

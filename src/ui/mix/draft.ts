@@ -113,7 +113,7 @@ export const zonesOfStops = (stops: readonly StopWish[], sites: readonly SiteEnt
   stops.flatMap(({ siteId, without, spot }) =>
     spot
       ? [spot.zoneId]
-      : (sites.find((s) => s.id === siteId)?.site.zones ?? []).map((z) => z["x-id"]).filter((id) => !without?.includes(id)),
+      : (sites.find((s) => s.id === siteId)?.site.zones ?? []).map((z) => z.id).filter((id) => !without?.includes(id)),
   );
 
 /** The day that a mix is for: one that has gone by is today. */
@@ -122,10 +122,10 @@ export const dateOf = ({ date }: Pick<Draft, "date">): string => (date > todayDa
 /** The turfs of the ground of one tank's mix, as far as they are noted. */
 export function turfsOf(draft: Draft, tank: string, site: string | undefined, sites: readonly SiteEntry[]): string[] {
   const zones = (id: string) => sites.find((s) => s.id === id && !s.retired)?.site.zones ?? [];
-  return stopsOf(draft, tank, site, (id) => zones(id).map((z) => z["x-id"])).flatMap(({ siteId, without, spot }) =>
+  return stopsOf(draft, tank, site, (id) => zones(id).map((z) => z.id)).flatMap(({ siteId, without, spot }) =>
     zones(siteId)
-      .filter((z) => (spot ? z["x-id"] === spot.zoneId : !without?.includes(z["x-id"])))
-      .flatMap((z) => z["x-turf"] ?? []),
+      .filter((z) => (spot ? z.id === spot.zoneId : !without?.includes(z.id)))
+      .flatMap((z) => z.turf ?? []),
   );
 }
 

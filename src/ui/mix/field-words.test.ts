@@ -5,7 +5,7 @@ const product = (name: string, label: object = {}): ProductText => ({
   name,
   form: "liquid",
   rate: "1 fl oz/1000 ft2",
-  "x-label": { packages: [], limits: [], gear: [], rates: [{ rate: "1 fl oz/1000 ft2" }], ...label },
+  label: { packages: [], limits: [], gear: [], rates: [{ rate: "1 fl oz/1000 ft2" }], ...label },
 });
 
 test("the hardest wish of the weather, and whose the others are", () => {

@@ -23,7 +23,7 @@ export function GroundSure({ plan, sites, system }: SureProps) {
   return plan.sites.flatMap(({ name, spray }) => {
     const zones = (sites.find((site) => site.name === name)?.zones ?? []).map((zone) => ({
       area: entered(zone.area, "area").value,
-      by: zone["x-measured-by"] ?? null,
+      by: zone.measuredBy ?? null,
     }));
     const relative = togetherRelative(zones);
     if (relative === null || relative < TOLD) return [];

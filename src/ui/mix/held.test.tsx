@@ -103,7 +103,7 @@ test("a load that somebody measured is held against its own area and rate, and a
 });
 
 test("the gear and the cautions of all labels, each once, before the usual ones", () => {
-  const card = (name: string, more: object): ProductText => ({ name, form: "dry", rate: "1 oz/1000 ft2", "x-label": more });
+  const card = (name: string, more: object): ProductText => ({ name, form: "dry", rate: "1 oz/1000 ft2", label: more });
   const gloves = { item: "gloves", type: "nitrile" };
   show(
     <LabelCautions

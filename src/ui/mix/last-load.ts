@@ -15,8 +15,8 @@ const LAST_LOADS = ["less", "equal", "fill"] as const;
 export type LastLoad = (typeof LAST_LOADS)[number];
 
 /** What a file says of its last load, where a person said how. */
-const LAST_LOAD_FILE: Record<LastLoad, Pick<JobFile, "loads" | "x-one-less">> = {
-  less: { loads: "full-then-part", "x-one-less": true },
+const LAST_LOAD_FILE: Record<LastLoad, Pick<JobFile, "loads" | "oneLoadLess">> = {
+  less: { loads: "full-then-part", oneLoadLess: true },
   equal: { loads: "equal" },
   fill: { loads: "full-then-part" },
 };
@@ -57,7 +57,7 @@ function fillAlike(a: MixPlan, b: MixPlan): boolean {
 /** The same mix gone about in each way that there is for it, and that no label holds where another doesn't. */
 export function lastLoadsOf(file: JobFile): ReadonlyMap<LastLoad, Planned & { readonly job: Job }> {
   const ways = LAST_LOADS.flatMap((way) => {
-    const { "x-one-less": _, ...rest } = file;
+    const { oneLoadLess: _, ...rest } = file;
     const job = readChecked({ ...rest, ...LAST_LOAD_FILE[way] });
     const planned = job.ok ? planOf(job.value) : undefined;
     return job.ok && planned?.ok ? [[way, { ...planned.value, job: job.value }] as const] : [];

@@ -17,9 +17,9 @@ type Typed = Readonly<Record<string, string>>;
 /** The lots of some products, as far as anybody said them: kept on this device until what they went into is on record. */
 export function useLots(of: string, products: readonly ProductText[]) {
   const [typed = {}, set] = useKept<Typed>(`lots:${of}`);
-  const labels = products.flatMap((product) => product["x-id"] ?? []);
+  const labels = products.flatMap((product) => product.id ?? []);
   const known = useSlice("lots", labels.length > 0 ? { labels } : null).value ?? [];
-  const lotsOf = (product: ProductText): readonly LotEntry[] => known.filter(({ labelId }) => labelId === product["x-id"]);
+  const lotsOf = (product: ProductText): readonly LotEntry[] => known.filter(({ labelId }) => labelId === product.id);
   // Nothing is noted that nobody read: what stands on the shelf may not be what is in the hand.
   const lotOf = (product: ProductText): string => typed[product.name] ?? "";
   return {

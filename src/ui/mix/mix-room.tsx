@@ -369,7 +369,7 @@ function withOnly(labels: readonly LabelEntry[], site: SiteEntry | undefined): D
   const shelf = labels.filter((l) => !l.retired);
   const draft = draftOf({});
   if (shelf.length !== 1) return draft;
-  const product = firstChoice(shelf[0]!, site?.site.zones[0]?.["x-turf"]);
+  const product = firstChoice(shelf[0]!, site?.site.zones[0]?.turf);
   return { ...draft, tanks: { "": { products: [product], without: [] } } };
 }
 
@@ -391,7 +391,7 @@ function Missing({ draft, hand, empty, tank }: { draft: Draft; hand: InHand; emp
   const { without } = tankOf(draft, tank);
   if (one && !hand.site) return <Notice state="act">Pick the site.</Notice>;
   if (!one && draft.stops.length === 0) return <Notice state="act">Add a stop.</Notice>;
-  if (purpose === "site" && hand.site?.site.zones.every((z) => without.includes(z["x-id"])))
+  if (purpose === "site" && hand.site?.site.zones.every((z) => without.includes(z.id)))
     return <Notice state="act">Tick the zones that this mix is for.</Notice>;
   if (purpose === "spot" && draft.spot.volume.trim() === "") return <Notice state="act">Pick how much it makes up to.</Notice>;
   return empty ? <Notice state="act">Add a product from the shelf.</Notice> : null;

@@ -29,11 +29,11 @@ describe("a head that is set for a mix", () => {
       kind: "hose-end",
       tanks: [{ usable: "32 fl oz" }],
       head: of,
-      "x-setup": { settings: ["1", "2", "4", "8"] },
+      setup: { settings: ["1", "2", "4", "8"] },
     };
     const flow = { kind: "metered-flow" as const, whole: "2.5 gal/min" };
     const pace = { kind: "timed-area" as const, area: "1000 ft2", times: ["60 s", "60 s"] };
-    const job = soundJob(calibrationJob(rig, more.pace === false ? { flow, "x-rate": WETTER.rate } : { pace, flow }));
+    const job = soundJob(calibrationJob(rig, more.pace === false ? { flow, labelRate: WETTER.rate } : { pace, flow }));
     const onSet = jest.fn();
     const products = [productOf(more.product ?? WETTER)];
     show(<HeadSetting rig={rig} made={calibrate(job.calibration)} products={products} system="us" onSet={onSet} />);
@@ -85,14 +85,14 @@ describe("one load less", () => {
       products: [{ name: "Granule", form: "dry", formulation: "WG", rate }],
       sites: [{ name: "Green", zones: [{ name: "green", area }] }],
       loads: "full-then-part",
-      ...(less && { "x-one-less": true }),
+      ...(less && { oneLoadLess: true }),
     });
     const job = soundJob(file);
     return { ...soundPlan(job), job };
   };
   const kit = kitOf({
     ...RIG.rig,
-    "x-setup": { kit: { scales: [{ name: "scale", step: "0.1 oz", capacity: "20 oz" }], vessels: [] } },
+    setup: { kit: { scales: [{ name: "scale", step: "0.1 oz", capacity: "20 oz" }], vessels: [] } },
   });
   function offers(of: ReturnType<typeof planned>, said = false) {
     const choose = jest.fn();

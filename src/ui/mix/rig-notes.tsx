@@ -36,7 +36,7 @@ export function RigNotes({ rig, tank, products, except }: RigNotesProps) {
   });
   const before = useSlice("lastMix", { rig: rig.id, tank, ...(except !== undefined && { except }) }).value;
   // By the card, so that another name is no other product; an old sheet knows its products by name.
-  const here = (key: string) => products.some((p) => p["x-id"] === key || p.name === key);
+  const here = (key: string) => products.some((p) => p.id === key || p.name === key);
   const changed = before && products.length > 0 && before.labelIds.some((key) => !here(key));
   const held = heldBy(rig, system);
   const drops = dropletNotes(rig, products);

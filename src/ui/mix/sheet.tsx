@@ -279,7 +279,7 @@ function Amounts({ sheet, worked, kit, done, onTick, locked }: AmountsProps) {
 }
 
 const zoneWords = (zone: NonNullable<Sheet["job"]["sites"]>[number]["zones"][number], system: System) =>
-  zone["x-spot"] !== undefined ? `${zone.name}, a spot` : `${zone.name} ${areaAsRead(zone.area, system)}`;
+  zone.spot?.volume !== undefined ? `${zone.name}, a spot` : `${zone.name} ${areaAsRead(zone.area, system)}`;
 
 const CLOSED = {
   recorded: "On record as sprayed: it is in the log.",
@@ -289,7 +289,7 @@ const CLOSED = {
 /** How each rate was chosen, as it was kept with the sheet. */
 function Choices({ job }: { job: Sheet["job"] }) {
   const said = (job.products ?? []).flatMap((p) => {
-    const choice = p["x-choice"];
+    const choice = p.rateChoice;
     return isChoice(choice) ? [`${p.name}: ${choiceWords(choice)}`] : [];
   });
   return said.length > 0 ? <Note>{said.join(". ")}.</Note> : null;

@@ -39,9 +39,9 @@ export function siteLines(
   const plain = (says: string): SiteLine => ({ state: "plain", says });
   return [
     ...sites.flatMap((site) =>
-      site["x-minding"] === undefined
+      site.precautions === undefined
         ? []
-        : [act(`${site.name}: ${site["x-minding"]}. The label says how far to stay away, and for how long.`)],
+        : [act(`${site.name}: ${site.precautions}. The label says how far to stay away, and for how long.`)],
     ),
     ...(timedOn ? walkedOtherwise(sites, timedOn) : []).map(({ name, lies }) =>
       act(
@@ -49,7 +49,7 @@ export function siteLines(
       ),
     ),
     ...sites.flatMap((site) =>
-      soaks && site["x-waters"] === "client"
+      soaks && site.irrigatedBy === "client"
         ? [
             act(
               `${site.name}: the client waters. Their sprinklers aren't ours to count on: agree on the day and the minutes, in writing.`,
@@ -64,7 +64,7 @@ export function siteLines(
       plain(`${site}: its tap fills ${read(fill!.value, "volume", system)} in ${showDuration(time.value)}.`),
     ),
     ...sites.flatMap((site) => site.zones.flatMap((zone, i) => mown(site.name, zone, i, date))).map(plain),
-    ...sites.flatMap((site) => (site["x-access"] === undefined ? [] : [plain(`${site.name}: ${site["x-access"]}`)])),
+    ...sites.flatMap((site) => (site.access === undefined ? [] : [plain(`${site.name}: ${site.access}`)])),
   ];
 }
 
@@ -91,8 +91,8 @@ function timer(times: readonly Quantity<"time">[], fromLeast: boolean): string[]
 
 /** How a zone stands, and since when. */
 function mown(site: string, zone: SiteText["zones"][number], i: number, date: string): string[] {
-  const height = parseField("mowing", zone["x-height"] ?? "");
-  const days = zone["x-mowed"] === undefined ? null : daysFrom(zone["x-mowed"], date);
+  const height = parseField("mowing", zone.mowingHeight ?? "");
+  const days = zone.mowedOn === undefined ? null : daysFrom(zone.mowedOn, date);
   const stands = [height.ok && `at ${showEntered(height.value)}`, days !== null && days >= 0 && `mowed ${ago(days)}`].filter(
     Boolean,
   );

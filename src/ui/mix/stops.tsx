@@ -94,14 +94,14 @@ interface AboutProps {
 
 function About({ site, without, tank, onWithout, onDrop }: AboutProps) {
   const { system } = useInHand();
-  const zones = site.site.zones.filter((z) => !without.includes(z["x-id"]));
+  const zones = site.site.zones.filter((z) => !without.includes(z.id));
   const area = total(zones.map((z) => entered(z.area, "area").value));
   return (
     <Box textStyle="small" color="soft">
       {read(area, "area", system)}
       {zones.length < site.site.zones.length &&
         `, ${zones.length} of ${site.site.zones.length} zones${tank ? ` from the ${tank} tank` : ""}`}
-      {site.site["x-water"] && " · water"}
+      {site.site.waterSource?.fill && " · water"}
       <Row gap="0 14px" flexWrap="wrap" alignItems="baseline">
         {site.site.zones.length > 1 && (
           <Fold title={`Zones of ${site.site.name}`}>

@@ -91,7 +91,7 @@ export function entriesOf(loads: readonly PlannedLoad[], told: LoadsTold): Resul
       left: text(`${key}.left`, "left", one.left, true) ?? "0 gal",
       covered,
       ...(time && { time }),
-      ...(on.length > 0 && { "x-zones": Object.fromEntries(on) }),
+      ...(on.length > 0 && { zones: Object.fromEntries(on) }),
     };
     if (!one.again) return [first];
     const left = text(`${key}.againLeft`, "left", one.againLeft, true) ?? "0 gal";

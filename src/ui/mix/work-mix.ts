@@ -38,7 +38,7 @@ export const chosenOf = (draft: Draft, tank: string, { labels, currency }: Pick<
   });
 
 export const zonesOfSite = (sites: readonly SiteEntry[]) => (siteId: string) =>
-  sites.find((s) => s.id === siteId && !s.retired)?.site.zones.map((z) => z["x-id"]) ?? [];
+  sites.find((s) => s.id === siteId && !s.retired)?.site.zones.map((z) => z.id) ?? [];
 
 /** The rig with its head set as this mix has it. */
 export function rigAsSet(entry: RigEntry, draft: Pick<Draft, "head" | "headRig">): RigText {

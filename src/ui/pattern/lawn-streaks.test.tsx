@@ -16,9 +16,9 @@ const site = (map: object): SiteEntry =>
   ({
     id: "site-1",
     retired: false,
-    site: { name: "Ferry office", zones: [{ name: "front", "x-id": "zone-1", area: "50000 ft2", ...map }] },
+    site: { name: "Ferry office", zones: [{ name: "front", id: "zone-1", area: "50000 ft2", ...map }] },
   }) as never;
-const MAPPED = site({ "x-measured": { by: "map", map: { polygons: [[RING]] } } });
+const MAPPED = site({ measurement: { by: "map", map: { polygons: [[RING]] } } });
 const DEPOSIT = [0, 2, 5, 9, 10, 9, 5, 2, 0];
 
 const streaks = (one: SiteEntry, spacings: number) =>

@@ -28,8 +28,8 @@ export function LawnStreaks({ site, deposit, swath, spacing, system }: StreaksPr
     () =>
       frameOf(
         site.site.zones.flatMap((zone) => {
-          const polygons = zone["x-measured"]?.map?.polygons;
-          return polygons ? [{ key: zone["x-id"], name: zone.name, polygons }] : [];
+          const polygons = zone.measurement?.map?.polygons;
+          return polygons ? [{ key: zone.id, name: zone.name, polygons }] : [];
         }),
       ),
     [site],

@@ -141,7 +141,7 @@ describe("the countdown", () => {
   });
   test("a lawn of the site in hand is cut into strips of a thousand or a little less, and of so many as are marked", () => {
     keep("in-hand", { rigId: RIG.id, personId: PERSON.id, siteId: "site-1" });
-    const zone = { name: "quay side", area: "3500 ft2", "x-id": "zone-1" };
+    const zone = { name: "quay side", area: "3500 ft2", id: "zone-1" };
     const site = { id: "site-1", retired: false, site: { name: "Green", zones: [zone] }, former: [] };
     showWith({ rigs: [RIG], people: [PERSON], calibrations: [calibrationOn(at(1))], sites: [site] }, <CountdownRoom />);
     fireEvent.change(screen.getByLabelText("A lawn of Green"), { target: { value: "zone-1" } });
@@ -159,7 +159,7 @@ describe("the countdown", () => {
     expect(screen.getByLabelText("A lawn of Green")).toHaveValue("");
   });
   test("strips of a metric reader are in square metres", () => {
-    const site = { name: "Green", zones: [{ name: "lawn", area: "1000 m2", "x-id": "zone-1" }] };
+    const site = { name: "Green", zones: [{ name: "lawn", area: "1000 m2", id: "zone-1" }] };
     expect(stripOf(site, { zoneId: "zone-1", count: "8" }, "metric")).toBe("125 m2");
     expect(stripOf(site, { zoneId: "zone-1", count: "0" }, "metric")).toBeUndefined();
     expect(stripOf(site, { zoneId: "zone-2", count: "1" }, "metric")).toBeUndefined();

@@ -24,7 +24,7 @@ const MOST_STRIPS = 500;
 
 /** What a strip of a zone has, as it is typed; undefined where the zone is gone or the count is none. */
 export function stripOf(site: KeptSite | undefined, { zoneId, count }: OfZone, system: System): string | undefined {
-  const zone = site?.zones.find((one) => one["x-id"] === zoneId);
+  const zone = site?.zones.find((one) => one.id === zoneId);
   const strips = /^\d{1,3}$/.test(count.trim()) ? Number(count) : 0;
   if (!zone || strips < 1 || strips > MOST_STRIPS) return undefined;
   const unit = system === "us" ? "ft2" : "m2";
@@ -45,7 +45,7 @@ export function ZoneStrips({ of, onPick }: ZoneStripsProps) {
   const { site, system } = useInHand();
   if (!site) return null;
   const { zones, name } = site.site;
-  const chosen = zones.find((zone) => zone["x-id"] === of?.zoneId);
+  const chosen = zones.find((zone) => zone.id === of?.zoneId);
   const pick = (next: OfZone | undefined) => onPick(next, next && stripOf(site.site, next, system));
   const wrong = chosen && of && stripOf(site.site, of, system) === undefined;
   return (
@@ -56,13 +56,10 @@ export function ZoneStrips({ of, onPick }: ZoneStripsProps) {
           value={chosen ? of!.zoneId : ""}
           options={[
             ["", "a strip by itself"],
-            ...zones.map((zone): Option => [
-              zone["x-id"],
-              `${zone.name}, ${read(entered(zone.area, "area").value, "area", system)}`,
-            ]),
+            ...zones.map((zone): Option => [zone.id, `${zone.name}, ${read(entered(zone.area, "area").value, "area", system)}`]),
           ]}
           onPick={(zoneId) => {
-            const zone = zones.find((one) => one["x-id"] === zoneId);
+            const zone = zones.find((one) => one.id === zoneId);
             pick(zone && { zoneId, count: usualCount(zone.area, system) });
           }}
         />

@@ -50,8 +50,8 @@ test("each round says how far it is and where it is due, what is too late first;
 test("a site's link takes the round into the mix, with its product and without the zones that have had it", async () => {
   const round = { id: "round.7", name: "first half", label: "label-1", rate: "0.3 oz/1000 ft2" };
   const zones = [
-    { "x-id": "a", name: "lawn", area: "1000 ft2" },
-    { "x-id": "z", name: "quay side", area: "900 ft2" },
+    { id: "a", name: "lawn", area: "1000 ft2" },
+    { id: "z", name: "quay side", area: "900 ft2" },
   ];
   const site = { id: "site-3", retired: false, revision: 1, former: [], site: { name: "Mole", zones } } as unknown as SiteEntry;
   global.fetch = jest.fn().mockResolvedValue({ ok: true, status: 200, headers: new Map(), json: () => Promise.resolve({ value: [site], aside: [] }) }) as never; // prettier-ignore

@@ -38,11 +38,11 @@ export function useRoundMix() {
     const without = sites.flatMap(({ id, site }) => {
       const left = stops.find(({ siteId }) => siteId === id)?.left;
       const isOut = (zone: KeptZone) =>
-        (turf !== undefined && !sameName(zone["x-turf"] ?? "", turf)) || (left && !left.some((one) => one.id === zone["x-id"]));
-      return site.zones.filter(isOut).map((zone) => zone["x-id"]);
+        (turf !== undefined && !sameName(zone.turf ?? "", turf)) || (left && !left.some((one) => one.id === zone.id));
+      return site.zones.filter(isOut).map((zone) => zone.id);
     });
     const card = labels.find((one) => one.id === round?.label)?.card;
-    const row = card ? likelyRow(card, turf ?? sites[0]?.site.zones[0]?.["x-turf"]) : 0;
+    const row = card ? likelyRow(card, turf ?? sites[0]?.site.zones[0]?.turf) : 0;
     const products =
       round && card
         ? [

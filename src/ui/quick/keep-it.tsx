@@ -6,6 +6,7 @@ import { useState } from "react";
 import { sameName } from "@/core/names";
 import type { LabelEntry, PersonEntry, RigEntry } from "@/formats/entries";
 import type { Imported } from "@/formats/import";
+import type { RecordText } from "@/formats/job-file/types";
 import { rateAt, rowName } from "@/formats/card/choice";
 import { fetchSlice, sentences, unreachable, useLabels, usePeople, useRigs, useSend, useSlice } from "../data/records";
 import { nowMoment } from "../data/clock";
@@ -52,12 +53,12 @@ export function KeepIt({ quick, set, onKept }: KeepProps) {
     const file = quickFile(quick);
     if (!file?.ok) return;
     setBusy(true);
-    const text = JSON.stringify({
-      ...file.value,
-      "x-person": quick.names.person.trim(),
-      "x-made-at": nowMoment(),
-      "x-method": quick.course ? "straight-course" : "area-catch",
-    });
+    const record: RecordText = {
+      person: quick.names.person.trim(),
+      madeAt: nowMoment(),
+      method: quick.course ? "straight-course" : "area-catch",
+    };
+    const text = JSON.stringify({ ...file.value, calibration: { ...file.value.calibration, record } });
     const result = await send<Imported>("/api/jobs", { text });
     if (!result.ok) {
       setBusy(false);

@@ -6,7 +6,7 @@ const KIT = {
   vessels: [{ name: "jug", graduation: "1 fl oz", capacity: "64 fl oz" }],
   scales: [{ name: "bench scale", step: "0.01 oz", capacity: "20 oz" }],
 };
-const rig = { ...RIG, rig: { ...RIG.rig, "x-setup": { kit: KIT } } };
+const rig = { ...RIG, rig: { ...RIG.rig, setup: { kit: KIT } } };
 const proof = (more: object) => ({
   id: "proof-1",
   rigId: RIG.id,

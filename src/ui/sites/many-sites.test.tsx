@@ -15,7 +15,7 @@ beforeEach(() => localStorage.clear());
 /** More than a page of sites, by name; one of them retired. */
 const SITES = Array.from({ length: 70 }, (_, i): SiteEntry => {
   const name = `${["Ferry green", "Quay terrace"][i % 2]} ${100 + i}`;
-  const zones = [{ name: "lawn", area: "6200 ft2", "x-id": `site-${i}.0` }];
+  const zones = [{ name: "lawn", area: "6200 ft2", id: `site-${i}.0` }];
   return { id: `site-${i}`, retired: i === 69, site: { name, zones }, former: [] };
 }).sort((a, b) => (a.site.name < b.site.name ? -1 : 1));
 

@@ -47,23 +47,23 @@ function Merging({ site, other, onDone }: { site: SiteEntry; other: SiteEntry; o
     Object.fromEntries(
       other.site.zones.flatMap((zone) => {
         const same = here.find((one) => sameName(one.name, zone.name));
-        return same ? [[zone["x-id"], same["x-id"]]] : [];
+        return same ? [[zone.id, same.id]] : [];
       }),
     ),
   );
   const [trouble, setTrouble] = useState<readonly string[]>([]);
   const send = useSend();
-  const open = other.site.zones.some((zone) => !answers[zone["x-id"]]);
+  const open = other.site.zones.some((zone) => !answers[zone.id]);
   // Asked before it is sent: the server would ask it, too.
   const far = other.site.zones.flatMap((zone) => {
-    const same = here.find((one) => one["x-id"] === answers[zone["x-id"]]);
+    const same = here.find((one) => one.id === answers[zone.id]);
     return same && farAreas(areaOf(same), areaOf(zone))
       ? [`${zoneWords(zone, system)} there, ${zoneWords(same, system)} here`]
       : [];
   });
   const options: readonly Option[] = [
     ["", "say which"],
-    ...here.map((one): Option => [one["x-id"], `the same ground as ${zoneWords(one, system)}`]),
+    ...here.map((one): Option => [one.id, `the same ground as ${zoneWords(one, system)}`]),
     [COMES, "it comes as a zone of its own"],
   ];
   const merge = async (why?: string) => {
@@ -75,11 +75,11 @@ function Merging({ site, other, onDone }: { site: SiteEntry; other: SiteEntry; o
     <>
       {other.site.zones.map((zone) => (
         <Choose
-          key={zone["x-id"]}
+          key={zone.id}
           label={zoneWords(zone, system)}
-          value={answers[zone["x-id"]] ?? ""}
+          value={answers[zone.id] ?? ""}
           options={options}
-          onPick={(answer) => setAnswers({ ...answers, [zone["x-id"]]: answer })}
+          onPick={(answer) => setAnswers({ ...answers, [zone.id]: answer })}
         />
       ))}
       <Note>

@@ -68,8 +68,8 @@ export function SitePlan({ site, form }: PlanProps) {
   const [gate, tap] = MARKS.map(([key]) => placeOf(form.watch(key)));
   if (!hasMap(site)) return null;
   const zones = site.zones.flatMap((zone, i) => {
-    const polygons = zone["x-measured"]?.map?.polygons;
-    return polygons ? [{ key: zone["x-id"] ?? String(i), name: zone.name ?? "", turf: zone["x-turf"], polygons }] : [];
+    const polygons = zone.measurement?.map?.polygons;
+    return polygons ? [{ key: zone.id ?? String(i), name: zone.name ?? "", turf: zone.turf, polygons }] : [];
   });
   const save = (name: string, text: string, type: string) => downloadFile(name, new Blob([text], { type }));
   return (

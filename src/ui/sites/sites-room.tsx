@@ -45,9 +45,9 @@ const LONE = "lawn";
 
 const siteLine = (site: SiteText, system: System) =>
   [
-    ...site.zones.map((z) => [z.name, areaAsRead(z.area, system), z["x-turf"]].filter(Boolean).join(" ")),
-    site["x-jurisdiction"],
-    site["x-water"] && "water",
+    ...site.zones.map((z) => [z.name, areaAsRead(z.area, system), z.turf].filter(Boolean).join(" ")),
+    site.jurisdiction,
+    site.waterSource?.fill && "water",
   ]
     .filter(Boolean)
     .join(" · ");
@@ -306,7 +306,7 @@ function Ground({ form, site, i }: { form: UseFormReturn<SiteForm>; site: SiteEn
   const read = readTyped("zoneArea", area ?? "");
   const fresh = (id ?? "") === "" && read.ok;
   const map = shapeOf(measured);
-  const drawn = !fresh && map !== undefined && map !== shapeOf(JSON.stringify(zoneOf(site, id)?.["x-measured"]));
+  const drawn = !fresh && map !== undefined && map !== shapeOf(JSON.stringify(zoneOf(site, id)?.measurement));
   const grounds = useSlice(
     "grounds",
     read.ok && (fresh || drawn)
@@ -382,7 +382,7 @@ function Ground({ form, site, i }: { form: UseFormReturn<SiteForm>; site: SiteEn
   );
 }
 
-const zoneOf = (site: SiteEntry | undefined, id: string | undefined) => site?.site.zones.find((zone) => zone["x-id"] === id);
+const zoneOf = (site: SiteEntry | undefined, id: string | undefined) => site?.site.zones.find((zone) => zone.id === id);
 
 const SEEDS = [
   ["seeded", "Seeded on"],

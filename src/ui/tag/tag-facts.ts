@@ -103,7 +103,7 @@ export function tagFacts(
   const newest = inForce ? judge(of.rig, inForce.entry, inForce.check ?? undefined, dayNow()) : undefined;
   const mean = made.trials.find((t) => t.of === "pace");
   const ground = pace?.kind === "timed-area" ? pace.area : pace?.kind === "timed-run" ? pace.distance : undefined;
-  const swath = pace && "swath" in pace ? pace.swath : entry.calibration["x-swath"];
+  const swath = pace && "swath" in pace ? pace.swath : entry.calibration.swath;
   return {
     system,
     ...(tank && { tank }),

@@ -8,7 +8,7 @@ const PRODUCT = {
   name: "Zel",
   form: "liquid",
   rate: "1 fl oz/1000 ft2",
-  "x-label": { wind: "5 mph", rates: [{ rate: "1 fl oz/1000 ft2" }], packages: [], limits: [], gear: [] },
+  label: { wind: "5 mph", rates: [{ rate: "1 fl oz/1000 ft2" }], packages: [], limits: [], gear: [] },
 } as never;
 
 beforeEach(() => {
