@@ -92,7 +92,7 @@ describe("how old it is", () => {
     expect(at("2026-05-01T00:10:00Z", REPORT.replace("101653Z", "302353Z")).age!.value).toBe(17);
     expect(told(REPORT).age).toBeNull();
   });
-  test.each(["2026-04-10T12:53:00", "10 April", 7])("%j is no moment", (moment) =>
+  test.each(["2026-04-10T12:53:00", "2026-02-30T12:53:00-04:00", "10 April", 7])("%j is no moment", (moment) =>
     expect(refused(file({ metar: REPORT, at: moment }))).toMatch(/^at: /),
   );
 });

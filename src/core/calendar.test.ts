@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { dateOf, dayOf, daysFrom, daysLater, isDate, yearBefore } from "./calendar";
+import { dateOf, dayOf, daysFrom, daysLater, isDate, isMomentText, yearBefore } from "./calendar";
 
 /** Held against the platform's own proleptic Gregorian calendar. */
 test("days are counted as the platform counts them, and come back", () => {
@@ -27,4 +27,12 @@ test("a date is one that the calendar has", () => {
   for (const date of ["2026-09-02", "2024-02-29", "1600-12-31"]) expect(isDate(date)).toBe(true);
   for (const none of ["2026-02-30", "2025-02-29", "2026-13-01", "2026-00-10", "2026-1-2", "26-01-02", "", "2026-09-02T00:00"])
     expect(isDate(none)).toBe(false);
+});
+
+test("a moment stands on a date that the calendar has, and has its offset", () => {
+  for (const moment of ["2026-09-02T10:00:00.000Z", "2024-02-29T23:59Z", "2026-04-10T12:05:00-04:00"])
+    expect(isMomentText(moment)).toBe(true);
+  // The platform reads the first as 2 March.
+  for (const none of ["2026-02-30T10:00:00Z", "2026-09-02T10:00:00", "2026-09-02T25:00Z", "2026-09-02", ""])
+    expect(isMomentText(none)).toBe(false);
 });

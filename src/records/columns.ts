@@ -1,5 +1,6 @@
 import { customType } from "drizzle-orm/sqlite-core";
 import { sql, type SQL } from "drizzle-orm";
+import { isMomentText } from "@/core/calendar";
 import { lineFor } from "@/core/issue";
 import { entered, type Entered } from "@/core/quantity/parse";
 import { boundsOf, FIELDS, withinField, type Field, type KindOfField } from "@/core/quantity/ranges";
@@ -43,7 +44,7 @@ const column = <T>(read: (text: string) => T, write: (value: T) => string) =>
 /** A moment, ISO 8601 in UTC. */
 export const momentText = column<string>(
   (text) => {
-    if (!/^\d{4}-\d\d-\d\dT/.test(text) || !Number.isFinite(Date.parse(text))) throw new RangeError("it is no moment");
+    if (!isMomentText(text)) throw new RangeError("it is no moment");
     return text;
   },
   (moment) => moment,

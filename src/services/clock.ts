@@ -1,5 +1,5 @@
 import { dayIn, localDate } from "@/formats/day";
-import { dateOf, dayOf, isDate } from "@/core/calendar";
+import { dateOf, dayOf, isMomentText } from "@/core/calendar";
 import type { Access } from "@/records/database";
 import { readSetting } from "@/records/settings";
 
@@ -42,8 +42,7 @@ const AHEAD = 5 * 60_000;
 
 /** A moment as ISO 8601 in UTC that can have been: not before 1990, not later than now. */
 export function isMoment(value: unknown): value is string {
-  if (typeof value !== "string" || !/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{1,3})?Z$/.test(value)) return false;
-  if (!isDate(value.slice(0, 10))) return false;
+  if (typeof value !== "string" || !/:\d\d:\d\d(\.\d{1,3})?Z$/.test(value) || !isMomentText(value)) return false;
   const at = Date.parse(value);
   return at > Date.parse("1990-01-01") && at <= now().getTime() + AHEAD;
 }

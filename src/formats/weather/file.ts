@@ -1,3 +1,4 @@
+import { isMomentText, MOMENT } from "@/core/calendar";
 import { airLines, airOf, dewPointOf, type Air } from "@/core/conditions/air";
 import { ageReason, hardestOf, judgeConditions, MOST_WIND, WHENS, type Conditions, type When } from "@/core/conditions/judge";
 import { parseTemperature, readTemperature, toFahrenheit } from "@/core/conditions/temperature";
@@ -32,12 +33,10 @@ const windText = () =>
     return fault(this, { code, received, expected: `"6 mph", or "calm"` });
   });
 
-/** A moment with its offset: without one nobody knows which it is. */
-const MOMENT = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(?::\d{2}(?:\.\d{1,3})?)?(?:Z|[+-]\d{2}:\d{2})$/;
 const momentText = () =>
   yup.mixed().test("moment", function (value) {
     if (value === undefined) return true;
-    const fits = typeof value === "string" && MOMENT.test(value) && !Number.isNaN(Date.parse(value));
+    const fits = typeof value === "string" && isMomentText(value);
     return (
       fits ||
       fault(this, { code: "bad-date", received: shown(value), expected: `"2026-04-10T12:05:00-04:00", a moment with its offset` })
@@ -117,7 +116,7 @@ export function readWeather(source: string): Result<WeatherRead> {
     return bad(
       ...beside.map((path): Issue => ({
         path,
-        code: "conflict",
+        code: "not-possible",
         received: "a report beside it",
         expected: "the one or the other",
       })),
@@ -145,7 +144,7 @@ function seenOf({
   if (moist !== null && (moist > 100 || degrees === null))
     return bad({
       path: "humidity",
-      code: moist > 100 ? "out-of-range" : "conflict",
+      code: moist > 100 ? "out-of-range" : "not-possible",
       received: humidity!,
       expected: moist > 100 ? "100 % at the most" : "the air's temperature beside it",
     });

@@ -1,4 +1,0 @@
-import { saveCalibration } from "@/services/save-calibration";
-import { answerTo } from "../answer";
-
-export const POST = (request: Request) => answerTo(request, saveCalibration);

@@ -1,4 +1,0 @@
-import { saveDelivery } from "@/services/shelf";
-import { answerTo } from "../answer";
-
-export const POST = (request: Request) => answerTo(request, saveDelivery);

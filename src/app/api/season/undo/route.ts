@@ -1,4 +1,0 @@
-import { undoMoves } from "@/services/move-work";
-import { answerTo } from "../../answer";
-
-export const POST = (request: Request) => answerTo(request, undoMoves);

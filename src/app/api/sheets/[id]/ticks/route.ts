@@ -1,7 +1,0 @@
-import { tickStep } from "@/services/tick-step";
-import { answerTo } from "../../../answer";
-
-export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }) {
-  const { id } = await params;
-  return answerTo(request, (db, body) => tickStep(db, id, body));
-}

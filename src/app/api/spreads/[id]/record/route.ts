@@ -1,7 +1,0 @@
-import { recordSpread } from "@/services/spread";
-import { answerTo } from "../../../answer";
-
-export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }) {
-  const { id } = await params;
-  return answerTo(request, (db, body) => recordSpread(db, id, body));
-}

@@ -1,4 +1,0 @@
-import { saveSpread } from "@/services/spread";
-import { answerTo } from "../answer";
-
-export const POST = (request: Request) => answerTo(request, saveSpread);

@@ -1,4 +1,0 @@
-import { saveStockCount } from "@/services/save-stock";
-import { answerTo } from "../answer";
-
-export const POST = (request: Request) => answerTo(request, saveStockCount);
