@@ -57,6 +57,7 @@ const report = (name) => inProject("test-results", name);
 const [built] = await Promise.all([
   (async () => buildIsCurrent() || (await node("build", [inProject("scripts", "build.mjs")])) === 0)(),
   check("lint", [bin("eslint"), ".", "--max-warnings", "0"]),
+  check("counts", [inProject("scripts", "counts.mjs")]),
 ]);
 if (!built) add(0, 1);
 
