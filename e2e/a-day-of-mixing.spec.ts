@@ -165,7 +165,7 @@ test("what goes out of a sheet: print, PDF, a table, the job; how likely it pass
   page,
   expectErrors,
 }) => {
-  expectErrors(/422/);
+  expectErrors(/409|422/);
   await truck(page);
   const [one, two] = ["Granule", "Liquid"];
   const green = "Green";

@@ -83,7 +83,7 @@ test("a zone that is entered again is asked which ground it is, and keeps what w
   page,
   expectErrors,
 }) => {
-  expectErrors(/422/);
+  expectErrors(/409|422/);
   const hand = await rigInHand(page);
   await calibrated(page, hand);
   const name = "Slip green";
@@ -115,7 +115,7 @@ test("a sheet that was poured asks what became of it; one that the world overtoo
   page,
   expectErrors,
 }) => {
-  expectErrors(/422/);
+  expectErrors(/409|422/);
   const hand = await rigInHand(page);
   await calibrated(page, hand);
   const name = "Poured green";
@@ -153,7 +153,7 @@ test("a sheet that was poured asks what became of it; one that the world overtoo
 });
 
 test("a sheet's record is corrected, also to another site, and counts there alone", async ({ page, expectErrors }) => {
-  expectErrors(/422/);
+  expectErrors(/409|422/);
   const hand = await rigInHand(page);
   await calibrated(page, hand);
   const [here, there] = ["Here green", "There green"];

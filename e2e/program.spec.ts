@@ -7,7 +7,7 @@ test("a program of two halves: faults are told, a reload keeps what was typed, t
   expectErrors,
 }) => {
   // What the server refuses is told by its status.
-  expectErrors(/422/);
+  expectErrors(/409|422/);
   await rigInHand(page);
   const product = "Halfgrain";
   const lawn = "Program lawn";
@@ -122,7 +122,7 @@ test("packages that came are on hand with their lot, a fault stands at its field
   page,
   expectErrors,
 }) => {
-  expectErrors(/422/);
+  expectErrors(/409|422/);
   await rigInHand(page);
   const product = "Shelfgrain";
   const lawn = "Shelf lawn";

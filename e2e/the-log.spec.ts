@@ -160,7 +160,7 @@ test("scouted on the phone with a photo, judged when its effect can be seen: pho
   page,
   expectErrors,
 }) => {
-  expectErrors(/422/);
+  expectErrors(/409|422/);
   await page.setViewportSize({ width: 390, height: 844 });
   await rigInHand(page);
   const name = "Look lawn";

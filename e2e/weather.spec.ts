@@ -60,7 +60,7 @@ test("a rule of the place holds the container, and the lot that was read off the
   page,
   expectErrors,
 }) => {
-  expectErrors(/422/);
+  expectErrors(/409|422/);
   const hand = await rigInHand(page);
   await calibrated(page, hand);
   const [product, green, county] = ["Granule", "Hythe green", "County"];

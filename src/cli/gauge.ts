@@ -127,7 +127,7 @@ function spread(command: string, job: SpreadJob, batch: boolean): Outcome {
     return refused([
       lineFor({
         path: "outcome",
-        code: "conflict",
+        code: "not-possible",
         received: "granules that are spread dry",
         expected: "a product for the tank: they have no loads to read",
       }),
@@ -136,7 +136,7 @@ function spread(command: string, job: SpreadJob, batch: boolean): Outcome {
     return refused([
       lineFor({
         path: "products",
-        code: "conflict",
+        code: "not-possible",
         received: "granules that are spread dry",
         expected: "a product for the tank: they have no loads",
       }),

@@ -50,7 +50,32 @@ export type IssueCode =
   | "bad-date"
   | "not-json"
   | "out-of-range"
-  | "conflict"
+  /** What is asked for can't be, whoever asks and whenever. */
+  | "not-possible"
+  /** Something has to be said first, that only a person knows. */
+  | "answer-needed"
+  /** It is done, closed or withdrawn already. */
+  | "already-done"
+  /** Something else comes first. */
+  | "out-of-turn"
+  /** A limit or a certificate holds it today: the weather, who sprays, the year. */
+  | "not-allowed-now"
+  /** The calibration is another's, too old, withdrawn or overtaken. */
+  | "calibration-unusable"
+  /** What a plan was made from is no longer so. */
+  | "plan-outdated"
+  /** Another piece of work holds the records. */
+  | "busy"
+  /** A person stopped it. */
+  | "stopped"
+  /** The server doesn't answer. */
+  | "unreachable"
+  /** It was asked by a page that isn't ours. */
+  | "foreign-request"
+  /** There is no such address. */
+  | "not-found"
+  /** Our fault. */
+  | "internal"
   | "fault"
   | "too-big"
   | "kept-otherwise"
@@ -84,6 +109,9 @@ export const cutIssue = (issue: Issue): Issue => ({
 });
 
 const q = (text: string) => (text.length > 60 ? `"${text.slice(0, 57)}…"` : `"${text}"`);
+
+/** What is the matter, and what to do: both are told by whoever found it. */
+const said = (i: Issue) => `${i.received}, ${i.expected}`;
 
 const WORDS: Record<IssueCode, (issue: Issue) => string> = {
   missing: (i) => `missing, write e.g. ${i.expected}`,
@@ -121,7 +149,19 @@ const WORDS: Record<IssueCode, (issue: Issue) => string> = {
   "bad-date": (i) => `${q(i.received)} is not a date, write e.g. ${i.expected}`,
   "not-json": (i) => `not JSON: ${i.received}, ${i.expected}`,
   "out-of-range": (i) => `${q(i.received)} can't be right, it should be ${i.expected}`,
-  conflict: (i) => `${i.received}, ${i.expected}`,
+  "not-possible": said,
+  "answer-needed": said,
+  "already-done": said,
+  "out-of-turn": said,
+  "not-allowed-now": said,
+  "calibration-unusable": said,
+  "plan-outdated": said,
+  busy: said,
+  stopped: said,
+  unreachable: said,
+  "foreign-request": said,
+  "not-found": said,
+  internal: said,
   fault: (i) => `${i.received} ${i.expected}`,
   "too-big": (i) => `this is larger than what is taken here: ${i.received}, at most ${i.expected}`,
   "kept-otherwise": (i) => `${i.received}: ${i.expected}`,

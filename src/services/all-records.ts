@@ -95,7 +95,7 @@ export function importAll(db: Records, text: string, choices: Choices = {}, prog
         try {
           insertRow(other, table, row);
         } catch (error) {
-          issues.push(issue(`tables.${table}[${i}]`, "conflict", message(error), "a row as the app writes it"));
+          issues.push(issue(`tables.${table}[${i}]`, "not-possible", message(error), "a row as the app writes it"));
         }
       }
     other.$client.exec("commit");
@@ -219,7 +219,7 @@ function merge(
           rows += 1;
           if (kind) added.add(id);
         } catch (error) {
-          issues.push(issue(`tables.${table} ${id}`, "conflict", message(error), "what is on record was left"));
+          issues.push(issue(`tables.${table} ${id}`, "not-possible", message(error), "what is on record was left"));
         }
       } else if (
         kind ||

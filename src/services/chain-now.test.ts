@@ -22,7 +22,7 @@ test("until it was worked out nothing is said; records as they were have no faul
   expect(chainNow(records.db)).toBeNull();
   chainIs(chainFaults(records.db));
   expect(chainNow(records.db)).toMatchObject({ faults: [], accepted: null, head: evidenceState(records.db).digest });
-  expect(faults(goOn(records.db, { why: WHY }))).toEqual([" conflict"]);
+  expect(faults(goOn(records.db, { why: WHY }))).toEqual([" already-done"]);
 });
 test("what was altered is told until somebody goes on with a reason, which stays, and is in the chain itself", async () => {
   tampered();

@@ -46,7 +46,7 @@ export function chainNow(db: Records): ChainEntry | null {
 export function goOn(db: Records, input: unknown): Result<{ at: string }> {
   const { why } = (input ?? {}) as { why?: unknown };
   const known = shared.carefulGaugeChain;
-  if (!known || known.faults.length === 0) return bad(issue("", "conflict", "nothing of the records is amiss", "go on"));
+  if (!known || known.faults.length === 0) return bad(issue("", "already-done", "nothing of the records is amiss", "go on"));
   if (!isStory(why)) return bad(issue("why", "reason-needed", "what isn't as it was stays so", "say in words how that came"));
   const state = JSON.stringify(known.faults);
   return whole(db, () => {

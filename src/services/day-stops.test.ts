@@ -50,7 +50,7 @@ test("a day from the first fill to the log: done, read off the tank, skipped", (
   // 3.09 gal for the court; 6.39 for the north lawn, which is over a tank and so is begun with what is left; what of it is
   // over, and 1.86 for the south; 2.58 for the park, filled at its own water.
   expect(now().loads).toEqual([4, 4, 3.344, 2.578]);
-  expect(faults(tickStep(records.db, DAY, { step: "run.2.water", done: true }))).toEqual(["step conflict"]);
+  expect(faults(tickStep(records.db, DAY, { step: "run.2.water", done: true }))).toEqual(["step out-of-turn"]);
   gearOn(records.db, DAY);
   pour(1);
   expect(now()).toMatchObject({ filled: 1, stops: ["Court todo", "Green todo", "Park todo"] });
@@ -66,7 +66,7 @@ test("a day from the first fill to the log: done, read off the tank, skipped", (
   expect([num(fill.startsWith!) / GAL, num(fill.fillTo) / GAL, num(fill.adds) / GAL].map((n) => Number(n.toFixed(3)))).toEqual([
     0.5, 2.578, 2.078,
   ]);
-  expect(faults(recordSheet(records.db, DAY, { date: "2026-09-02" }))).toEqual([" conflict"]);
+  expect(faults(recordSheet(records.db, DAY, { date: "2026-09-02" }))).toEqual([" out-of-turn"]);
   pour(2);
   must(tell("done", { site: "Park" }));
   must(recordSheet(records.db, DAY, { date: "2026-09-02", all: true }));
@@ -76,7 +76,7 @@ test("a day from the first fill to the log: done, read off the tank, skipped", (
     ["court", Number((0.3 * (3.5 / 3.09375)).toFixed(3)), "read off the tank: 113 % of the calibrated spray volume went down"],
     ["park", 0.3, null],
   ]);
-  expect(faults(tell("back", { site: "Park" }))).toEqual([" conflict"]);
+  expect(faults(tell("back", { site: "Park" }))).toEqual([" already-done"]);
 });
 
 test("a stop's tank and ground say what really went down there; it is evidence until its records are struck", () => {
@@ -84,7 +84,7 @@ test("a stop's tank and ground say what really went down there; it is evidence u
   gearOn(records.db, DAY);
   pour(1);
   expect(faults(tell("done", { site: "Court", covered: "2,000" }))).toEqual(["left missing"]);
-  expect(faults(tell("done", { site: "Court", left: "4 gal" }))).toEqual(["left conflict"]);
+  expect(faults(tell("done", { site: "Court", left: "4 gal" }))).toEqual(["left not-possible"]);
   expect(faults(tell("done", { site: "Court", left: "1 gal", covered: "2 gal" }))).toEqual(["covered wrong-unit"]);
   must(tell("done", { site: "Court", left: "1 gal", covered: "2,000" }));
   for (const site of ["Green", "Park"]) must(tell("skipped", { site }));
@@ -105,15 +105,15 @@ test("a stop's tank and ground say what really went down there; it is evidence u
 test("a new order for what is still to do; what is behind stays behind", () => {
   must(saveSheet(records.db, day()));
   // What was never filled can't have gone down.
-  expect(faults(tell("done", { site: "Court" }))).toEqual(["site conflict"]);
-  expect(faults(tell("done", { site: "Court", left: "0" }))).toEqual(["site conflict"]);
+  expect(faults(tell("done", { site: "Court" }))).toEqual(["site out-of-turn"]);
+  expect(faults(tell("done", { site: "Court", left: "0" }))).toEqual(["site out-of-turn"]);
   gearOn(records.db, DAY);
   pour(1);
   must(tell("done", { site: "Court" }));
   must(tell("order", { order: ["Park", "Green"] }));
   expect(now().stops).toEqual(["Court done", "Park todo", "Green todo"]);
-  expect(faults(tell("order", { order: ["Park"] }))).toEqual(["order conflict"]);
-  expect(faults(tell("order", { order: ["Park", "Court"] }))).toEqual(["order conflict"]);
+  expect(faults(tell("order", { order: ["Park"] }))).toEqual(["order not-possible"]);
+  expect(faults(tell("order", { order: ["Park", "Court"] }))).toEqual(["order not-possible"]);
   must(tell("back", { site: "Court" }));
   expect(now().stops).toEqual(["Court todo", "Park todo", "Green todo"]);
 });
@@ -121,7 +121,7 @@ test("a new order for what is still to do; what is behind stays behind", () => {
 test("a fill that is half poured holds still: the day changes before it or after it", () => {
   must(saveSheet(records.db, day()));
   must(tickStep(records.db, DAY, { step: "run.1.water", done: true }));
-  expect(faults(tell("skipped", { site: "Court" }))).toEqual([" conflict"]);
+  expect(faults(tell("skipped", { site: "Court" }))).toEqual([" out-of-turn"]);
   must(tickStep(records.db, DAY, { step: "run.1.water", done: false }));
   must(tell("skipped", { site: "Court" }));
 });
@@ -131,10 +131,10 @@ test("only the last fill can be taken back, and its ticks stay", () => {
   gearOn(records.db, DAY);
   pour(1);
   // The court is still to be sprayed with what is in the tank: the next fill isn't due.
-  expect(faults(tickStep(records.db, DAY, { step: "run.2.water", done: true }))).toEqual(["step conflict"]);
+  expect(faults(tickStep(records.db, DAY, { step: "run.2.water", done: true }))).toEqual(["step out-of-turn"]);
   must(tell("done", { site: "Court" }));
   pour(2);
-  expect(faults(tickStep(records.db, DAY, { step: "run.1.top-up", done: false }))).toEqual(["step conflict"]);
+  expect(faults(tickStep(records.db, DAY, { step: "run.1.top-up", done: false }))).toEqual(["step out-of-turn"]);
   must(tickStep(records.db, DAY, { step: "run.2.top-up", done: false }));
   expect(now()).toMatchObject({ filled: 1 });
 });
@@ -142,7 +142,7 @@ test("only the last fill can be taken back, and its ticks stay", () => {
 test.each<[string, object, string[]]>([
   ["a stop that isn't on the day", { what: "done", site: "Elsewhere" }, ["site unknown-name"]],
   ["something else", { what: "lost", site: "Court" }, ["what not-a-choice"]],
-  ["more left than there was", { what: "done", site: "Court", left: "3 gal" }, ["left conflict"]],
+  ["more left than there was", { what: "done", site: "Court", left: "3 gal" }, ["left not-possible"]],
   ["a wrong unit", { what: "done", site: "Court", left: "3 ft" }, ["left wrong-unit"]],
 ])("%s: refused", (_what, event, expected) => {
   must(saveSheet(records.db, day()));
@@ -159,7 +159,7 @@ test("every stop skipped is nothing to record; a site twice is no day", () => {
   must(saveSheet(records.db, day()));
   for (const site of ["Court", "Green", "Park"]) must(tell("skipped", { site }));
   expect(now().loads).toEqual([]);
-  expect(faults(recordSheet(records.db, DAY, { date: "2026-09-02" }))).toEqual([" conflict"]);
+  expect(faults(recordSheet(records.db, DAY, { date: "2026-09-02" }))).toEqual([" not-possible"]);
   expect(faults(saveSheet(records.db, day({ id: "sheet-0000000002", stops: [{ siteId: SECOND }, { siteId: SECOND }] })))).toEqual(
     ["stops[1] duplicate-name"],
   );
@@ -192,7 +192,7 @@ test("a spot mix: half a gallon, on so much of the zone as it treats", () => {
   const elsewhere = { ...job.sites![0]!, name: "Elsewhere", id: "site-9999999999" };
   const calibration = { ...job.calibration, record: { person: "Odile Marsh" } };
   const file = { ...job, calibration, sites: [elsewhere] };
-  expect(faults(importJob(records.db, JSON.stringify(file), {}))).toEqual(["sites[0].zones[0].area conflict"]);
+  expect(faults(importJob(records.db, JSON.stringify(file), {}))).toEqual(["sites[0].zones[0].area not-possible"]);
   const of = (spot: object) =>
     faults(saveSheet(records.db, sheet({ id: "sheet-0000000009", stops: [{ siteId: ids.sites, spot }] })));
   expect(of({ zoneId: "elsewhere", volume: "1" })).toEqual(["stops[0].spot missing"]);

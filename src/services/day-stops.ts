@@ -38,7 +38,7 @@ function tellOne(db: Access, sheetId: string, input: unknown): Result<{ id: stri
     const run = sheet && runOf(tx, sheet);
     if (!run) return bad(issue("", "unknown-name", shown(sheetId), "the days on record"));
     if (sheetState(tx, sheetId) !== "open")
-      return bad(issue("", "conflict", "this day is closed", "correct its records in the log instead"));
+      return bad(issue("", "already-done", "this day is closed", "correct its records in the log instead"));
     if (!STOP_EVENTS.includes(what as StopEvent["what"]))
       return bad(issue("what", "not-a-choice", shown(what), STOP_EVENTS.join(", ")));
     // A fill that is half poured holds what it was planned for: what it serves can't change under it.
@@ -47,7 +47,7 @@ function tellOne(db: Access, sheetId: string, input: unknown): Result<{ id: stri
       return bad(
         issue(
           "",
-          "conflict",
+          "out-of-turn",
           `load ${run.filled.length + 1} is half poured`,
           "finish it, or take its ticks back, before the day changes",
         ),
@@ -57,7 +57,7 @@ function tellOne(db: Access, sheetId: string, input: unknown): Result<{ id: stri
       const todo = run.stops.filter((s) => s.state === "todo").map((s) => s.site);
       const names = Array.isArray(order) ? order.slice(0, 100).map(shown) : [];
       if (names.length !== todo.length || !todo.every((name) => names.includes(name)))
-        return bad(issue("order", "conflict", "another list of stops", `name each of: ${todo.join(", ")}`));
+        return bad(issue("order", "not-possible", "another list of stops", `name each of: ${todo.join(", ")}`));
       addStopEvent(tx, { ...event, site: "", left: null, covered: null, order: names }, nowText());
       return good({ id: sheetId });
     }
@@ -73,7 +73,7 @@ function tellOne(db: Access, sheetId: string, input: unknown): Result<{ id: stri
       return bad(
         issue(
           "site",
-          "conflict",
+          "out-of-turn",
           `the tank holds too little for ${stop.site}`,
           "tick the fill first, or say that the stop was skipped",
         ),
@@ -81,7 +81,7 @@ function tellOne(db: Access, sheetId: string, input: unknown): Result<{ id: stri
     if (what === "done" && stop.state === "done") return good({ id: sheetId });
     // What went down there went down: a stop that is done is no skipped one.
     if (what === "skipped" && stop.state === "done")
-      return bad(issue("site", "conflict", `${stop.site} is done`, "take that back first, if nothing went down there"));
+      return bad(issue("site", "already-done", `${stop.site} is done`, "take that back first, if nothing went down there"));
     const far = what === "done" && !isReason(why) ? unlikelyGround(sheet, stop.site, ground.value, run.inTank) : [];
     if (far.length > 0) return bad(...far);
     addStopEvent(
@@ -132,9 +132,11 @@ function readLeft(typed: unknown, inTank: number): Result<string> {
   // A sight gauge is read to a few per cent.
   if (canonical(read.value.value) > inTank * 1.02 + 1)
     return bad(
-      issue("left", "conflict", `${read.value.text} is more than the tank held`, "tick the fill first, or read it again"),
+      issue("left", "not-possible", `${read.value.text} is more than the tank held`, "tick the fill first, or read it again"),
     );
   if (inTank > 0 && canonical(read.value.value) >= inTank)
-    return bad(issue("left", "conflict", "the tank holds what it held before", "skip the stop, if nothing was sprayed there"));
+    return bad(
+      issue("left", "not-possible", "the tank holds what it held before", "skip the stop, if nothing was sprayed there"),
+    );
   return good(read.value.text);
 }

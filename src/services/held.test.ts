@@ -16,7 +16,7 @@ const REASON: Reason = {
 
 test("a plan that is held is refused in the units of who asked, at its place, and as plain data", () => {
   const [held] = heldIssues({ reasons: [REASON] });
-  const other = issue("id", "conflict", "one", "two");
+  const other = issue("id", "not-possible", "one", "two");
   const said = issuesFor([issueAt("sheets[1]", held!), other], "metric");
   expect(said).toEqual([
     {

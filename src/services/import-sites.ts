@@ -128,7 +128,7 @@ export function spotOf(tx: Access, site: SiteText, path: string): Issue | undefi
   if (j < 0 || meantBy(tx, "sites", site.name, site.id)) return undefined;
   return issue(
     `${path}.zones[${j}].area`,
-    "conflict",
+    "not-possible",
     `${site.zones[j]!.area} is what a spot mix treats`,
     `add ${site.name} with its own areas first`,
   );

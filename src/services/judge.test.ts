@@ -60,14 +60,14 @@ describe("the calibration in force", () => {
     must(water());
     must(tickStep(records.db, SHEET, { step: "1.1.water", done: false }));
     heavier();
-    expect(faults(water())).toEqual([" conflict"]);
+    expect(faults(water())).toEqual([" calibration-unusable"]);
     expect(stops()).toEqual([
       "a newer calibration is in force, of 2026-09-02: this sheet was worked out by the one of 2026-09-02",
     ]);
   });
   test("nor is a new sheet made by the older one; where the newer is withdrawn it is", () => {
     heavier();
-    expect(faults(mix())).toEqual(["calibrationId conflict"]);
+    expect(faults(mix())).toEqual(["calibrationId calibration-unusable"]);
     must(mix({ calibrationId: "calibration-00002" }));
     must(withdrawCalibrationOf(records.db, { id: "calibration-00002", why: "the jug was another one" }));
     expect(stops()).toEqual(["its calibration was withdrawn (the jug was another one)"]);
@@ -116,7 +116,7 @@ describe("what a plan is made of", () => {
     must(water());
     must(put(records.db, "sites", { id: ids.sites, form: { ...SITE, zones: zones("620") } }));
     expect(stops()).toEqual(["north of Green was planned as 6,200 sq ft, and is 620 sq ft by now"]);
-    expect(faults(tickStep(records.db, SHEET, { step: "1.1.water", done: true }))).toEqual([" conflict"]);
+    expect(faults(tickStep(records.db, SHEET, { step: "1.1.water", done: true }))).toEqual([" plan-outdated"]);
   });
   test("a zone that was taken out stops it", () => {
     must(mix());
@@ -132,13 +132,13 @@ describe("what a plan is made of", () => {
     must(mix());
     must(put(records.db, "sites", { id: ids.sites, form: { ...SITE, zones: zones("620") } }));
     const record = (more: object = {}) => recordSheet(records.db, SHEET, { date: "2026-09-02", all: true, ...more });
-    expect(faults(record())).toEqual([" conflict", " conflict"]);
+    expect(faults(record())).toEqual([" plan-outdated", " out-of-turn"]);
     must(put(records.db, "sites", { id: ids.sites, form: { ...SITE, zones: zones("6,200") } }));
     gearOn(records.db, SHEET);
     must(water());
     must(tickStep(records.db, SHEET, { step: "1.1.product-1", done: true }));
     must(put(records.db, "sites", { id: ids.sites, form: { ...SITE, zones: zones("620") } }));
-    expect(faults(record())).toEqual([" conflict", " conflict"]);
+    expect(faults(record())).toEqual([" plan-outdated", " out-of-turn"]);
     const outcome = [1, 2].map((load) => ({ site: "Green", load, left: "0 gal", covered: "3900 ft2" }));
     must(record({ outcome, why: "as it was read" }));
   });
@@ -214,12 +214,12 @@ describe("granules that are booked", () => {
   test("a limit that was reached meanwhile holds the bags and the record", () => {
     down({ labelId: "label-000000002", amount: "4 lb/1000 ft2", date: "2026-08-01" });
     expect(faults(open())).toContain(" held");
-    expect(faults(record())).toEqual([" held", " conflict"]);
+    expect(faults(record())).toEqual([" held", " out-of-turn"]);
     expect(readAll(records.db).applications).toHaveLength(1);
   });
   test("so do a card that was tightened, and one that was retired", () => {
     must(feed({ limits: [{ perApplication: "2 lb" }] }));
-    expect(faults(record())).toEqual([" held", " conflict"]);
+    expect(faults(record())).toEqual([" held", " out-of-turn"]);
     must(feed());
     must(retire(records.db, "labels", { id: "label-000000002", retired: true }));
     expect(faults(open())).toEqual(["products[0] retired"]);
@@ -231,11 +231,11 @@ describe("granules that are booked", () => {
     must(book({ id: "spreading-00002", date: "2027-01-04" }));
     expect(faults(recordSpread(records.db, "spreading-00002", { date: "2026-09-02", all: true }))).toEqual([
       " held",
-      " conflict",
+      " out-of-turn",
     ]);
   });
   test("the gear comes first, and no bag is opened against the weather of the place", () => {
-    expect(faults(open())).toEqual(["step conflict"]);
+    expect(faults(open())).toEqual(["step out-of-turn"]);
     must(look({ wind: "12 mph" }, "weather-00000001"));
     expect(seen().weatherHolds).toHaveLength(1);
     expect(() => spreadOut(records.db, BOOKED)).toThrow(/wind of 12 mph/);
@@ -245,7 +245,7 @@ describe("granules that are booked", () => {
     must(look({ wind: "12 mph" }, "weather-00000003"));
     must(mix());
     gearOn(records.db, SHEET);
-    expect(faults(tickStep(records.db, SHEET, { step: "1.1.product-1", done: true }))).toEqual(["step conflict"]);
+    expect(faults(tickStep(records.db, SHEET, { step: "1.1.product-1", done: true }))).toEqual(["step not-allowed-now"]);
   });
   test("with steps unticked it is said that all went down, and stands in the record; with all of them it isn't asked", () => {
     expect(faults(recordSpread(records.db, BOOKED, { date: "2026-09-02" }))).toEqual(["all reason-needed"]);
@@ -263,8 +263,8 @@ describe("granules that are booked", () => {
     spreadOut(records.db, BOOKED);
     must(tickSpread(records.db, BOOKED, { step: "bags.product-1", done: false }));
     must(withdrawSpread(records.db, BOOKED));
-    expect(faults(open())).toEqual([" conflict"]);
-    expect(faults(look({ wind: "4 mph" }, "weather-00000001"))).toEqual([" conflict"]);
+    expect(faults(open())).toEqual([" already-done"]);
+    expect(faults(look({ wind: "4 mph" }, "weather-00000001"))).toEqual([" already-done"]);
     expect(faults(tickSpread(records.db, "spreading-00009", { step: "x", done: true }))).toEqual([" unknown-name"]);
   });
 });

@@ -74,7 +74,7 @@ export function judgeSheet(db: Access, sheet: SheetRow, pouring = false): Judged
   try {
     return { job, stopped: [], plan: planOfSheet(job, runOf(db, sheet)) };
   } catch {
-    const fault = issue("", "conflict", "this sheet can't be worked out with today's cards", AGAIN);
+    const fault = issue("", "plan-outdated", "this sheet can't be worked out with today's cards", AGAIN);
     return { job: sheet.job, stopped: [fault], plan: undefined };
   }
 }
@@ -116,7 +116,7 @@ export function unopenedFaults(judged: Parameters<typeof plannedFaults>[0], site
         "say load by load what went down, and where nothing did; what else went down is entered by hand in the log",
       ]
     : ["nothing of it was ticked as opened", "what really went down is entered by hand in the log, and this withdrawn"];
-  return [...faults, issue("", "conflict", received, expected)];
+  return [...faults, issue("", "out-of-turn", received, expected)];
 }
 
 /**
@@ -136,7 +136,7 @@ export function weatherFaults(
     const [received, metric] = [text("us"), text("metric")];
     const wait = "wait, and look again there: no label is sprayed against its weather";
     const expected = behind === undefined ? wait : `put the server's clock right first: ${behindWords(db, behind)}`;
-    return { path: "step", code: "conflict", received, expected, ...(metric !== received && { metric }) };
+    return { path: "step", code: "not-allowed-now", received, expected, ...(metric !== received && { metric }) };
   });
 }
 
@@ -207,14 +207,14 @@ function filled<File extends SpreadFile>(
 function ofCalibration(db: Access, sheet: SheetRow): Issue[] {
   const calibration = findWithStruck(db, sheet.calibrationId);
   const rig = findRig(db, sheet.rigId);
-  if (!calibration || !rig) return [issue("", "conflict", "its rig or its calibration is gone", AGAIN)];
+  if (!calibration || !rig) return [issue("", "calibration-unusable", "its rig or its calibration is gone", AGAIN)];
   const retired = rig.retired ? [issue("", "retired", `the rig ${rig.rig.name}`, AGAIN)] : [];
   return [...retired, ...lockFaults(db, calibration, rig), ...tankFaults(sheet, rig)];
 }
 
 function lockFaults(db: Access, calibration: NonNullable<ReturnType<typeof findWithStruck>>, rig: KnownRig): Issue[] {
   const lock = lockOf(judgeRow(db, rig.rig, calibration, dayNow(db)));
-  const fault = (received: string, expected: string) => [issue("", "conflict", received, expected)];
+  const fault = (received: string, expected: string) => [issue("", "calibration-unusable", received, expected)];
   if (lock?.code === "withdrawn")
     return fault(`its calibration was withdrawn (${lock.why})`, "withdraw this sheet and mix from one that stands");
   if (lock) return fault(`its calibration is ${lockWords(lock)}`, "calibrate again, then withdraw this sheet and mix anew");
@@ -249,7 +249,12 @@ function tankFaults(sheet: SheetRow, { rig }: KnownRig): Issue[] {
   if (then === undefined || now === then) return [];
   const holds = now === undefined ? "nothing any more" : showEntered(entered(now, "volume"));
   return [
-    issue("", "conflict", `the ${name} tank holds ${holds}, this was planned for ${showEntered(entered(then, "volume"))}`, AGAIN),
+    issue(
+      "",
+      "plan-outdated",
+      `the ${name} tank holds ${holds}, this was planned for ${showEntered(entered(then, "volume"))}`,
+      AGAIN,
+    ),
   ];
 }
 
@@ -263,23 +268,24 @@ function labelOf(db: Access, product: ProductText): Label | undefined {
 function withCard(db: Access, product: ProductText, path: string): Result<ProductText> {
   const label = labelOf(db, product);
   const card: CardText | undefined = label?.card;
-  if (!label || !card) return bad(issue(path, "conflict", `${product.name} has no card any more`, AGAIN));
+  if (!label || !card) return bad(issue(path, "plan-outdated", `${product.name} has no card any more`, AGAIN));
   if (label.retired) return bad(issue(path, "retired", `the product ${card.name}`, AGAIN));
   if (card.form !== product.form)
     return bad(
-      issue(path, "conflict", `the card says that ${card.name} is ${card.form}, this was planned as ${product.form}`, AGAIN),
+      issue(path, "plan-outdated", `the card says that ${card.name} is ${card.form}, this was planned as ${product.form}`, AGAIN),
     );
   const known = product.rateChoice;
   const choice = isChoice(known) ? known : undefined;
   if (choice?.from !== undefined && rowName(card, choice.row) !== choice.from)
-    return bad(issue(path, "conflict", `the label's row "${choice.from}" of ${card.name} is another one today`, AGAIN));
+    return bad(issue(path, "plan-outdated", `the label's row "${choice.from}" of ${card.name} is another one today`, AGAIN));
   const today = productOf(card, product.rate, choice);
-  if (!today.ok) return bad(issue(path, "conflict", `${product.rate} of ${card.name} can't be held against its card`, AGAIN));
+  if (!today.ok)
+    return bad(issue(path, "plan-outdated", `${product.rate} of ${card.name} can't be held against its card`, AGAIN));
   if (today.value.gallonCovers !== product.gallonCovers)
     return bad(
       issue(
         path,
-        "conflict",
+        "plan-outdated",
         `the card of ${card.name} says today that a gallon is for ${today.value.gallonCovers ?? "no ground"}`,
         AGAIN,
       ),
@@ -297,13 +303,13 @@ function groundFaults(site: SiteText, known: KeptSite | undefined): Issue[] {
     if (!known || zone.id === undefined) return [];
     const name = `${zone.name ?? "a zone"} of ${site.name}`;
     const now = known.zones.find((z) => z.id === zone.id);
-    if (!now) return [issue("", "conflict", `${name} was taken out of its site`, AGAIN)];
+    if (!now) return [issue("", "plan-outdated", `${name} was taken out of its site`, AGAIN)];
     // A spot is held against the zone that it lies in.
     if (zone.spot?.volume !== undefined) return [];
     const [then, today] = [entered(zone.area, "area"), entered(now.area, "area")];
     if (Math.abs(canonical(today.value) / canonical(then.value) - 1) <= SAME_AREA) return [];
     const said = `${name} was planned as ${showEntered(then)}, and is ${showEntered(today)} by now`;
-    return [issue("", "conflict", said, AGAIN)];
+    return [issue("", "plan-outdated", said, AGAIN)];
   });
 }
 

@@ -17,7 +17,7 @@ export function impossible(made: Calibration, path: string): Issue | undefined {
   const { least, most } = FIELDS.sprayVolume;
   const range = [least, most].map((t) => showEntered(entered(t, "sprayVolume"))).join(" to ");
   const expected = `it should be from ${range}: check the units of each reading`;
-  return issue(path, "conflict", "these readings make no possible spray volume", expected);
+  return issue(path, "not-possible", "these readings make no possible spray volume", expected);
 }
 
 /** What was worked out, as a record keeps it beside the readings. */

@@ -182,7 +182,7 @@ describe("each poured load ends somewhere", () => {
     expect(accountFor(records.db, ID, { what: "left", says: "abc" }).ok).toBe(false);
     must(accountFor(records.db, ID, { what: "disposed", says: "sprayed out over the same lawn" }));
     expect([counts(), unaccounted(records.db)]).toEqual([[], []]);
-    expect(faults(accountFor(records.db, ID, { what: "left", says: "it is in the tank" }))).toEqual([" conflict"]);
+    expect(faults(accountFor(records.db, ID, { what: "left", says: "it is in the tank" }))).toEqual([" already-done"]);
     balanced(endsOfSheet(records.db, ID));
   });
   test("a sheet of two sites told for one doesn't put the other down in silence", () => {
@@ -193,7 +193,7 @@ describe("each poured load ends somewhere", () => {
     expect(faults(refused)).toEqual(["all reason-needed"]);
     expect(refused.ok ? "" : refused.issues[0]!.received).toMatch(/^nothing is told of Green: 0 of \d+ steps are ticked/);
     expect(faults(record({ outcome: one, nothing: ["Hythe"] }))).toEqual(["nothing unknown-name"]);
-    expect(faults(record({ outcome: one, nothing: ["Quay", "Green"] }))).toEqual(["nothing conflict"]);
+    expect(faults(record({ outcome: one, nothing: ["Quay", "Green"] }))).toEqual(["nothing not-possible"]);
     must(record({ outcome: one, nothing: ["Green"] }));
     expect(log().map((row) => row.site)).toEqual(["Quay"]);
   });
@@ -203,7 +203,7 @@ describe("each poured load ends somewhere", () => {
     pour("1.1");
     must(put(records.db, "labels", { id: ids.labels, form: { ...LABEL, limits: [{ perApplication: "0.2" }] } }));
     const refused = record({ all: true });
-    expect(faults(refused)).toEqual([" held", " held", " conflict"]);
+    expect(faults(refused)).toEqual([" held", " held", " out-of-turn"]);
     expect(refused.ok ? "" : refused.issues[2]!.received).toBe("not all of it was ticked as opened on Green");
     expect(log()).toEqual([]);
     must(record({ all: true, nothing: ["Green"] }));
@@ -213,7 +213,7 @@ describe("each poured load ends somewhere", () => {
     must(saveSheet(records.db, sheet()));
     pour("1.1");
     must(put(records.db, "labels", { id: ids.labels, form: { ...LABEL, limits: [{ perApplication: "0.2" }] } }));
-    expect(faults(record({ all: true }))).toEqual([" held", " held", " conflict"]);
+    expect(faults(record({ all: true }))).toEqual([" held", " held", " out-of-turn"]);
     must(record({ outcome: told({ left: "0 gal", covered: "3500 ft2" }), all: true }));
     expect(log().length).toBeGreaterThan(0);
   });
@@ -295,7 +295,7 @@ describe("a truck's day", () => {
     const tell = (more: object) => tellStop(records.db, ID, { site: "Quay", ...more });
     expect(faults(tell({ what: "done", left: "1.9 gal", covered: "1000000 ft2" }))).toEqual(["why reason-needed"]);
     must(tell({ what: "done", left: "1.9 gal", covered: "1000 ft2" }));
-    expect(faults(tell({ what: "skipped" }))).toEqual(["site conflict"]);
+    expect(faults(tell({ what: "skipped" }))).toEqual(["site already-done"]);
   });
   test("the rest of its tank is what was filled less what went down, and is asked about", () => {
     must(tellStop(records.db, ID, { what: "done", site: "Quay" }));

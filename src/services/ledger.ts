@@ -162,7 +162,7 @@ export function accountFor(db: Records, sheetId: string, input: unknown): Result
     if (!isId(sheetId) || !findSheet(tx, sheetId))
       return bad(issue("", "unknown-name", shown(sheetId), "the mix sheets on record"));
     const open = endsOfSheet(tx, sheetId).filter((end) => end.unaccounted > 0);
-    if (open.length === 0) return bad(issue("", "conflict", "nothing of this sheet is unaccounted for", "look at the log"));
+    if (open.length === 0) return bad(issue("", "already-done", "nothing of this sheet is unaccounted for", "look at the log"));
     const at = nowText();
     addLoadEnds(
       tx,

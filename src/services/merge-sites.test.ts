@@ -94,7 +94,7 @@ test("a round that the other's ground has had is done on it; the rest of the sit
   down("entry-000000003", KEEP, came);
   expect(left()).toEqual([]);
   const move = moveWork(records.db, { id: "move-000000001", year: 2026, moves: [{ siteId: KEEP, round: "feed", day: "2026-09-10" }] }); // prettier-ignore
-  expect(faults(move)).toEqual(["moves[0].round conflict"]);
+  expect(faults(move)).toEqual(["moves[0].round already-done"]);
 });
 
 test("days that were fixed for the other are the kept one's, where it has none and its label lets them; undoing moves leaves them", () => {
@@ -173,13 +173,13 @@ describe("what has to be settled first, and nothing is changed", () => {
   test("whose rules hold and what grows there", () => {
     must(put(records.db, "sites", { id: KEEP, form: { name: "Green", jurisdiction: "Quay", zones: [{ id: `${KEEP}.0`, name: "north", area: "6,200", turf: "fescue" }] } })); // prettier-ignore
     other({ jurisdiction: "Osselby" }, { turf: "rye" });
-    expect(faults(mergeSites(records.db, SAME))).toEqual(["jurisdiction conflict", "zones.North conflict"]);
+    expect(faults(mergeSites(records.db, SAME))).toEqual(["jurisdiction not-possible", "zones.North not-possible"]);
     expect(live()).toHaveLength(2);
   });
   test("an open sheet", () => {
     must(saveCalibration(records.db, { session: session(), madeAt: NOW }));
     must(saveSheet(records.db, sheet({ stops: [{ siteId: OTHER }] })));
-    expect(faults(mergeSites(records.db, SAME))).toEqual(["other conflict"]);
+    expect(faults(mergeSites(records.db, SAME))).toEqual(["other out-of-turn"]);
   });
 });
 

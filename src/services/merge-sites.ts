@@ -66,14 +66,14 @@ function isMerged(tx: Access, one: KnownSite, two: KnownSite): boolean {
 function mergeFaults(tx: Access, one: KnownSite, two: KnownSite, answers: Readonly<Record<string, unknown>>): Issue[] {
   const differs = (path: string, here: string | undefined, there: string | undefined): Issue[] =>
     here !== undefined && there !== undefined && !sameName(here, there)
-      ? [issue(path, "conflict", `${here} here and ${there} there`, "change one of them first: limits go by it")]
+      ? [issue(path, "not-possible", `${here} here and ${there} there`, "change one of them first: limits go by it")]
       : [];
   if (two.retired) return [issue("other", "retired", two.site.name, "bring it back first")];
   const underWay =
     openSheets(tx, [two.id]).length > 0 ||
     openSpreadings(tx).some(({ job }) => (job.sites ?? []).some((site) => site.id === two.id));
   return [
-    ...(underWay ? [issue("other", "conflict", `${two.site.name} has an open sheet`, "close it or withdraw it first")] : []),
+    ...(underWay ? [issue("other", "out-of-turn", `${two.site.name} has an open sheet`, "close it or withdraw it first")] : []),
     ...differs("jurisdiction", one.site.jurisdiction, two.site.jurisdiction),
     ...two.site.zones.flatMap((zone) => {
       const answer = answers[zone.id];

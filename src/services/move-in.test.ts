@@ -90,8 +90,8 @@ test("a look says what would come and keeps nothing; taken, all of it is there: 
 });
 test("where something is recorded it is refused, and nothing of it is touched", async () => {
   must(add(there, "people", { name: "Bram Tolliver" }));
-  expect(faults(await bring(copy))).toEqual([" conflict"]);
-  expect(faults(await bring(copy, {}))).toEqual([" conflict"]);
+  expect(faults(await bring(copy))).toEqual([" already-done"]);
+  expect(faults(await bring(copy, {}))).toEqual([" already-done"]);
   expect(readAll(there).people).toHaveLength(1);
 });
 test("what of the file isn't as it was when it came is told first", async () => {

@@ -20,7 +20,7 @@ export async function moveIn(
       return bad(
         issue(
           "",
-          "conflict",
+          "already-done",
           "there are records here",
           "move into an installation in which nothing is recorded yet: this would replace all of it",
         ),

@@ -143,7 +143,7 @@ test("what isn't there, is done or lies behind can't be moved; the same sent twi
   expect(friday!.items[0]).toMatchObject({ left: [{ name: "south" }] });
   expect(friday!.area).toBeCloseTo(167.2, 1);
   down(1, "0.5 oz");
-  expect(faults(move("spring", "2026-04-10", "move-000000004"))).toEqual(["moves[0].round conflict"]);
+  expect(faults(move("spring", "2026-04-10", "move-000000004"))).toEqual(["moves[0].round already-done"]);
 });
 
 test("a round that gets another name keeps its days and its lateness; two may change names; a name that comes again is another", () => {

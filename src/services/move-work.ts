@@ -124,9 +124,9 @@ function strangeness(
     return [issue(`moves[${i}].round`, "unknown-name", round, asked.rounds.map(({ name }) => name).join(", "))];
   const { name, done } = asked.sites[site]!;
   if (!isFor(asked.sites[site]!, asked.rounds[number]!))
-    return [issue(`moves[${i}].round`, "conflict", `"${round}" is not for ${name}`, "its turf is another")];
+    return [issue(`moves[${i}].round`, "not-possible", `"${round}" is not for ${name}`, "its turf is another")];
   if (done[number] != null)
-    return [issue(`moves[${i}].round`, "conflict", `"${round}" is done at ${name}`, `it went down on ${done[number]}`)];
+    return [issue(`moves[${i}].round`, "already-done", `"${round}" is done at ${name}`, `it went down on ${done[number]}`)];
   if (day !== null && day < asked.date) return [issue(`moves[${i}].day`, "out-of-range", day, `today or later: ${asked.date}`)];
   return [];
 }

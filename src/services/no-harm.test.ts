@@ -71,9 +71,11 @@ describe("a hose-end head", () => {
   });
   test("can't be set to a number that its dial doesn't have, nor to another family", () => {
     head("24 s");
-    expect(faults(saveSheet(records.db, mix({ head: { kind: "dial", setting: "5 fl oz/gal" } })))).toEqual(["head conflict"]);
-    expect(faults(saveSheet(records.db, mix({ head: { kind: "metered", feed: "5 fl oz/min" } })))).toEqual(["head conflict"]);
-    expect(faults(saveSheet(records.db, sheet({ head: { kind: "dial", setting: "4 fl oz/gal" } })))).toEqual(["head conflict"]);
+    expect(faults(saveSheet(records.db, mix({ head: { kind: "dial", setting: "5 fl oz/gal" } })))).toEqual(["head not-possible"]);
+    expect(faults(saveSheet(records.db, mix({ head: { kind: "metered", feed: "5 fl oz/min" } })))).toEqual(["head not-possible"]);
+    expect(faults(saveSheet(records.db, sheet({ head: { kind: "dial", setting: "4 fl oz/gal" } })))).toEqual([
+      "head not-possible",
+    ]);
   });
   test("by its flow alone it gives the seconds, and a mix goes by its own product", () => {
     head("24 s");
@@ -105,7 +107,7 @@ describe("a rate for a gallon", () => {
   const choice = { row: 0, point: "least", again: "another pass is wanted" };
   test("is asked about before there is an amount; either answer is kept with the sheet", () => {
     must(add(records.db, "labels", WET, "label-000000002"));
-    expect(faults(saveSheet(records.db, mix()))).toEqual(["products[0].rate conflict"]);
+    expect(faults(saveSheet(records.db, mix()))).toEqual(["products[0].rate answer-needed"]);
     must(saveSheet(records.db, mix({ ...choice, gallon: "1000 ft2" })));
     const { plan } = planOfSheet(findSheet(records.db, SHEET)!.job, null);
     // 1 fl oz on 1,000 sq ft, whatever is sprayed.
@@ -161,13 +163,13 @@ describe("granules spread dry", () => {
       ["north", 620, "spread dry"],
     ]);
     expect(faults(saveSpread(records.db, book({ id: "spreading-00003" })))).toEqual([" held", " held"]);
-    expect(faults(withdrawSpread(records.db, "spreading-00001"))).toEqual([" conflict"]);
+    expect(faults(withdrawSpread(records.db, "spreading-00001"))).toEqual([" already-done"]);
   });
   test("what goes into a tank is not booked as spread dry: nothing is kept that can't be read again", () => {
     const wet = [{ labelId: ids.labels, rate: "0.3" }];
-    expect(faults(saveSpread(records.db, book({ products: wet })))).toEqual(["products[0].formulation conflict"]);
+    expect(faults(saveSpread(records.db, book({ products: wet })))).toEqual(["products[0].formulation not-possible"]);
     const both = [...(book().products as object[]), ...wet];
-    expect(faults(saveSpread(records.db, book({ products: both })))).toEqual(["products[1].formulation conflict"]);
+    expect(faults(saveSpread(records.db, book({ products: both })))).toEqual(["products[1].formulation not-possible"]);
     const spot = [{ siteId: ids.sites, spot: { zoneId: `${ids.sites}.0`, volume: "1 gal" } }];
     expect(faults(saveSpread(records.db, book({ stops: spot })))).toEqual([" wrong-type"]);
     expect(readAll(records.db)).toMatchObject({ spreadings: [], aside: [] });
@@ -175,7 +177,7 @@ describe("granules spread dry", () => {
   test("withdrawn they count no more", () => {
     must(saveSpread(records.db, book()));
     must(withdrawSpread(records.db, "spreading-00001"));
-    expect(faults(recordSpread(records.db, "spreading-00001", { date: "2026-09-02" }))).toEqual([" conflict"]);
+    expect(faults(recordSpread(records.db, "spreading-00001", { date: "2026-09-02" }))).toEqual([" already-done"]);
     must(saveSpread(records.db, book({ id: "spreading-00002" })));
   });
   test("a soil test's need counts above the printed coverage, not above a limit", () => {
@@ -258,7 +260,7 @@ describe("a calibration", () => {
     must(withdrawCalibrationOf(records.db, { id: "calibration-00001", why: "the tip was worn" }));
     must(withdrawCalibrationOf(records.db, { id: "calibration-00001", why: "the tip was worn" }));
     expect(readAll(records.db).calibrations[0]!.withdrawn).toBe("the tip was worn");
-    expect(faults(saveSheet(records.db, sheet({ id: "sheet-0000000002" })))).toEqual(["calibrationId conflict"]);
+    expect(faults(saveSheet(records.db, sheet({ id: "sheet-0000000002" })))).toEqual(["calibrationId calibration-unusable"]);
     expect(readSheet(records.db, SHEET)!.stopped.map((s) => s.received)).toEqual([
       "its calibration was withdrawn (the tip was worn)",
     ]);

@@ -248,12 +248,12 @@ describe("the server's clock and the firm's zone decide the day", () => {
   test("another time zone opens no year, and needs a reason that stays on record", () => {
     holdClock("2026-12-31T23:30:00Z");
     const move = (zone: string, why?: string) => saveZone(records.db, { zone, ...(why && { why }) });
-    expect(faults(move("Asia/Tokyo", "we bought a yard there"))).toEqual(["zone conflict"]);
+    expect(faults(move("Asia/Tokyo", "we bought a yard there"))).toEqual(["zone not-allowed-now"]);
     expect(faults(move("America/New_York"))).toEqual(["why reason-needed"]);
     must(move("America/New_York", "it was guessed wrongly"));
     // It is 2026 there by now, and where it was it would be 2027: neither way back opens one.
     holdClock("2027-01-01T01:00:00Z");
-    expect(faults(move("UTC", "back again"))).toEqual(["zone conflict"]);
+    expect(faults(move("UTC", "back again"))).toEqual(["zone not-allowed-now"]);
     holdClock("2027-01-01T06:00:00Z");
     must(move("UTC", "back again"));
     const was = records.db.$client.prepare("select kind, was from revisions where kind like 'time-zone%' order by id").all();
@@ -346,7 +346,7 @@ describe("an open sheet is judged as the world is now", () => {
     gearOn(records.db, SHEET);
     must(label({ ...BOUND, gear: [{ item: "hood" }] }));
     must(tickStep(records.db, SHEET, { step: "1.1.water", done: true }));
-    expect(faults(tickStep(records.db, SHEET, { step: "1.1.product-1", done: true }))).toEqual(["step conflict"]);
+    expect(faults(tickStep(records.db, SHEET, { step: "1.1.product-1", done: true }))).toEqual(["step out-of-turn"]);
     must(tickStep(records.db, SHEET, { step: "gear.hood", done: true }));
     must(tickStep(records.db, SHEET, { step: "1.1.product-1", done: true }));
   });
@@ -379,7 +379,7 @@ describe("what was poured can't be un-poured", () => {
     pour();
     must(recordSheet(records.db, SHEET, { date: "2026-09-02", all: true }));
     for (const done of [true, false])
-      expect(faults(tickStep(records.db, SHEET, { step: "1.1.product-1", done }))).toEqual([" conflict"]);
+      expect(faults(tickStep(records.db, SHEET, { step: "1.1.product-1", done }))).toEqual([" already-done"]);
   });
   test("striking a record of it wants what became of it", () => {
     pour();
@@ -430,7 +430,7 @@ describe("what is retired takes nothing new", () => {
     }
     must(retire(records.db, "rigs", { id: ids.rigs, retired: true }));
     expect(faults(tickStep(records.db, SHEET, { step: "1.1.water", done: true }))).toEqual([" retired"]);
-    expect(faults(recordSheet(records.db, SHEET, { date: "2026-09-02", all: true }))).toEqual([" retired", " conflict"]);
+    expect(faults(recordSheet(records.db, SHEET, { date: "2026-09-02", all: true }))).toEqual([" retired", " out-of-turn"]);
   });
   test("a spot is held against its zone's own size", () => {
     const spot = (volume: string) => plan({ stops: [{ siteId: ids.sites, spot: { zoneId: NORTH, volume } }] });

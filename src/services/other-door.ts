@@ -41,5 +41,5 @@ export function otherDoor(at: string, file: string): Issue | undefined {
   const format = /^[^a-z]*"format"\s*:\s*"([a-z-]{1,40})"/.exec(begin)?.[1];
   const door = begin.startsWith("SQLite format 3\0") ? "move" : format === undefined ? undefined : FORMATS[format];
   if (door === undefined || door === at) return undefined;
-  return issue("", "conflict", `this is ${NAMES[door]}`, `bring it in at ${DOORS[door]}`);
+  return issue("", "not-possible", `this is ${NAMES[door]}`, `bring it in at ${DOORS[door]}`);
 }

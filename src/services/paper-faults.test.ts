@@ -67,7 +67,7 @@ test("somebody is named for it", () => {
   const bags = () => tickSpread(records.db, "spreading-00001", { step: "bags.product-1", done: true });
   for (const key of ["long-sleeves-and-trousers", "gloves", "eye-protection", "boots"])
     must(tickSpread(records.db, "spreading-00001", { step: `gear.${key}`, done: true }));
-  expect(faults(bags())).toEqual(["step conflict"]);
+  expect(faults(bags())).toEqual(["step not-allowed-now"]);
   must(saveSpread(records.db, { id: "spreading-00002", personId: ids.people, stops, products }));
 });
 test("a respirator is worn by whose fit and filters hold, where they are noted", () => {

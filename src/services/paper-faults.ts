@@ -23,12 +23,17 @@ export function paperFaults(db: Access, personId: string | null, { products = []
     if (restricted !== RESTRICTED_USE) return [];
     if (!person)
       return [
-        issue("step", "conflict", `${product.name} is for restricted use, and nobody is named`, "mix again, with who sprays"),
+        issue(
+          "step",
+          "not-allowed-now",
+          `${product.name} is for restricted use, and nobody is named`,
+          "mix again, with who sprays",
+        ),
       ];
     if (listPeople(db).some((one) => !one.retired && isCertified(one, today, category))) return [];
     const needed = category === undefined ? "a certificate" : `a certificate for ${category}`;
     const said = `${product.name} is for restricted use, and nobody has ${needed} that holds today`;
-    return [issue("step", "conflict", said, "note it under Crew, or leave the product closed")];
+    return [issue("step", "not-allowed-now", said, "note it under Crew, or leave the product closed")];
   });
   return [...certified, ...respiratorFaults(person, products, today)];
 }
@@ -41,7 +46,7 @@ function respiratorFaults(person: Holder | undefined, products: SpreadFile["prod
     const papers = (person.papers ?? []).filter((paper) => paper.kind === kind);
     if (papers.length === 0 || papers.some((paper) => holdsOn(paper, today))) return [];
     const said = `a respirator is worn, and ${person.name}: ${kind} is over`;
-    return [issue("step", "conflict", said, "renew it, and note its new end under Crew")];
+    return [issue("step", "not-allowed-now", said, "renew it, and note its new end under Crew")];
   });
 }
 

@@ -166,21 +166,21 @@ function readNothing(input: unknown, { job }: SheetRow): Result<readonly string[
     );
   return input.length < names.length
     ? good(input as readonly string[])
-    : bad(issue("nothing", "conflict", "nothing went down on any site", "withdraw the sheet"));
+    : bad(issue("nothing", "not-possible", "nothing went down on any site", "withdraw the sheet"));
 }
 
 /** Puts a sheet on record that isn't yet. */
 function keepRecord(tx: Access, sheet: SheetRow, request: RecordRequest, said: Said): Result<{ id: string }> {
   const { id: sheetId } = sheet;
   if (sheetState(tx, sheetId) === "withdrawn")
-    return bad(issue("", "conflict", "this sheet was withdrawn", "enter what went down by hand in the log"));
+    return bad(issue("", "already-done", "this sheet was withdrawn", "enter what went down by hand in the log"));
   const run = runOf(tx, sheet);
   const sprayed = sprayedSites(sheet, run);
   if (!sprayed.ok) return sprayed;
   const stops = sprayed.value.filter((site) => !said.nothing.includes(site.name));
   const entries = run ? stopsRead(stops, run) : request.outcome;
   if (run && request.outcome !== undefined)
-    return bad(issue("outcome", "conflict", "a day's stops", "the tank is read at each stop of a day"));
+    return bad(issue("outcome", "not-possible", "a day's stops", "the tank is read at each stop of a day"));
   const outcome = entries === undefined ? good({ sites: [] }) : outcomeOfSheet(sheet.job, entries as readonly OutcomeText[]);
   if (!outcome.ok) return outcome;
   const told = outcome.value.sites;
@@ -336,7 +336,7 @@ function sprayedSites(sheet: SheetRow, run: RunState | null): Result<readonly Si
     return bad(
       issue(
         "",
-        "conflict",
+        "out-of-turn",
         `${open.map((s) => s.site).join(", ")}: neither done nor skipped`,
         "say of each stop what became of it",
       ),
@@ -344,7 +344,7 @@ function sprayedSites(sheet: SheetRow, run: RunState | null): Result<readonly Si
   const stops = sheet.job.sites!.filter((site) => !run || run.stops.find((s) => s.site === site.name)?.state === "done");
   return stops.length > 0
     ? good(stops)
-    : bad(issue("", "conflict", "every stop was skipped", "withdraw the sheet: nothing went down"));
+    : bad(issue("", "not-possible", "every stop was skipped", "withdraw the sheet: nothing went down"));
 }
 
 /** What the tank told at the stops of a day where it was read, as an outcome is written. */

@@ -78,7 +78,7 @@ describe("what went down", () => {
       ),
     );
     expect(faults(saveApplication(records.db, application({ id: "application-0003", corrects: "application-0001" })))).toEqual([
-      "corrects conflict",
+      "corrects already-done",
     ]);
     expect(counted().length).toBe(1);
     must(voidApplication(records.db, { id: "application-0004", corrects: "application-0002", why: "rained off" }));
@@ -247,7 +247,7 @@ describe("never gone down, and yet", () => {
     expect(counted().map(([zone]) => zone)).toEqual(["north"]);
     const row = readAll(records.db).applications.find((a) => a.id === "striking-00001")!;
     expect([row.why, row.note, row.isVoid, row.zone]).toEqual(["rained off", null, true, "south"]);
-    expect(faults(strike("striking-00002", "application-0002"))).toEqual(["corrects conflict"]);
+    expect(faults(strike("striking-00002", "application-0002"))).toEqual(["corrects already-done"]);
     expect(faults(strike("striking-00001", "application-0001"))).toEqual(["id kept-otherwise"]);
     expect(faults(strike("back-000000001", "application-0001", { back: true }))).toEqual(["corrects unknown-name"]);
     must(strike("back-000000001", "striking-00001", { back: true }));
@@ -257,7 +257,7 @@ describe("never gone down, and yet", () => {
         .map(([zone]) => zone)
         .sort(),
     ).toEqual(["north", "south"]);
-    expect(faults(strike("back-000000002", "striking-00001", { back: true }))).toEqual(["corrects conflict"]);
+    expect(faults(strike("back-000000002", "striking-00001", { back: true }))).toEqual(["corrects already-done"]);
   });
   test.each<[string, string, unknown, object]>([
     ["no id", "x", "application-0001", { why: "rained off" }],
@@ -343,9 +343,9 @@ describe("a plan past a limit has no door", () => {
       2: "withdrawn",
       3: "open",
     });
-    expect(faults(tickStep(records.db, "sheet-0000000002", { step: "1.1.water", done: true }))).toEqual([" conflict"]);
-    expect(faults(withdraw(records.db, "sheet-0000000001", {}))).toEqual([" conflict"]);
-    expect(faults(recordSheet(records.db, "sheet-0000000002", { date: "2026-09-02" }))).toEqual([" conflict"]);
+    expect(faults(tickStep(records.db, "sheet-0000000002", { step: "1.1.water", done: true }))).toEqual([" already-done"]);
+    expect(faults(withdraw(records.db, "sheet-0000000001", {}))).toEqual([" already-done"]);
+    expect(faults(recordSheet(records.db, "sheet-0000000002", { date: "2026-09-02" }))).toEqual([" already-done"]);
     expect(faults(recordSheet(records.db, "sheet-0000000003", { date: "tomorrow" }))).toEqual(["date bad-date"]);
   });
   test("a sheet that a later record takes the budget from is held: no amounts, no ticks", () => {

@@ -267,7 +267,7 @@ function freed(old: ApplicationRow, { date, same, put, label, zone }: Now, why: 
 
 const unread = issue("why", "reason-needed", "the record that this replaces can't be read", "say by what it is known");
 
-const corrected = issue("corrects", "conflict", "this record was corrected already", "correct the newest one");
+const corrected = issue("corrects", "already-done", "this record was corrected already", "correct the newest one");
 
 /** A zone of a site, one that was taken out too: what went down on it did. */
 function zoneOf(site: KnownSite | undefined, id: string): { id: string; name: string; area: string } | undefined {

@@ -40,7 +40,7 @@ describe("saving a calibration", () => {
     ["a pace without its person", { personId: null }, "personId missing"],
     ["an unknown rig", { rigId: "rig-9999999999" }, "rigId unknown-name"],
     ["a run without a swath", { pace: "timed-run" }, "calibration.pace.swath missing"],
-    ["no possible spray volume", { area: "10 ac", catches: [{ volume: "0.2 fl oz", time: "2 h" }] }, "session conflict"],
+    ["no possible spray volume", { area: "10 ac", catches: [{ volume: "0.2 fl oz", time: "2 h" }] }, "session not-possible"],
     ["a wrong target", { target: "2 mi" }, "target wrong-unit"],
   ])("%s: refused", (_what, more, expected) => {
     town(records.db);

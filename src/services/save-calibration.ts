@@ -40,7 +40,7 @@ export function saveCalibration(db: Records, input: unknown): Result<{ id: strin
     return bad(
       issue(
         "toSet",
-        "conflict",
+        "out-of-turn",
         `the rig was to be set to ${[size && `size ${size}`, pressure].filter(Boolean).join(" and ")}, and nobody noted that it is`,
         "note on the rig what is on and what the gauge reads, or leave the rig as it is",
       ),

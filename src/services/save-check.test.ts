@@ -29,8 +29,8 @@ describe("quick checks", () => {
     expect(readAll(records.db).checks.length).toBe(1);
   });
   test.each<[string, object, string]>([
-    ["another person's", { personId: "person-00000002" }, "calibrationId conflict"],
-    ["nobody's", { personId: null }, "calibrationId conflict"],
+    ["another person's", { personId: "person-00000002" }, "calibrationId not-possible"],
+    ["nobody's", { personId: null }, "calibrationId not-possible"],
     ["no calibration", { calibrationId: "calibration-99999" }, "calibrationId unknown-name"],
     ["a volume that is none", { volume: "40 psi" }, "volume wrong-unit"],
     ["an empty time", { time: "" }, "time missing"],
@@ -100,7 +100,9 @@ describe("what a calibration stands on", () => {
   });
   test("a flow that is only estimated gives no sheet", () => {
     calibrated({ id: "calibration-00002", method: "desk", pace: "speed", flow: "tip-chart", speed: "3 mph", swath: "5 ft" });
-    expect(faults(saveSheet(records.db, sheet({ calibrationId: "calibration-00002" })))).toEqual(["calibrationId conflict"]);
+    expect(faults(saveSheet(records.db, sheet({ calibrationId: "calibration-00002" })))).toEqual([
+      "calibrationId calibration-unusable",
+    ]);
   });
 });
 

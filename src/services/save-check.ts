@@ -35,13 +35,13 @@ export function saveQuickCheck(db: Records, input: unknown): Result<{ id: string
   if (retired.length > 0) return bad(...retired);
   const hand = { personId: isId(r.personId) ? r.personId : null, siteId: isId(r.siteId) ? r.siteId : null };
   if (!ownedBy(calibration.job.rig.kind, calibration, hand))
-    return bad(issue("calibrationId", "conflict", "this calibration is of another person or tap", "check against your own"));
+    return bad(issue("calibrationId", "not-possible", "this calibration is of another person or tap", "check against your own"));
   const volume = parseField("catchVolume", r.volume, { path: "volume" });
   const time = parseField("catchTime", r.time, { path: "time" });
   if (!volume.ok || !time.ok) return bad(...(volume.ok ? [] : volume.issues), ...(time.ok ? [] : time.issues));
   const { flow } = workOut(recordedAs(calibration));
   if (!flow)
-    return bad(issue("calibrationId", "conflict", "this calibration has no flow of its own", "calibrate with a catch first"));
+    return bad(issue("calibrationId", "not-possible", "this calibration has no flow of its own", "calibrate with a catch first"));
   const checked = flowOfCatch(volume.value.value, time.value.value);
   const { ratio } = judgeCheck(checked, flow.value);
   const { rigId, id: calibrationId } = calibration;

@@ -37,7 +37,7 @@ test("told anew the newest telling is shown, once; the first stays", () => {
   must(save());
   must(save({ id: "incident-00002", corrects: "incident-00001", says: { what: "Two jugs fell over." } }));
   expect(listed().map(({ id }) => id)).toEqual(["incident-00002"]);
-  expect(faults(save({ id: "incident-00003", corrects: "incident-00001" }))).toEqual(["corrects conflict"]);
+  expect(faults(save({ id: "incident-00003", corrects: "incident-00001" }))).toEqual(["corrects already-done"]);
   expect(records.db.$client.prepare("select count(*) from incidents").pluck().get()).toBe(2);
 });
 

@@ -50,7 +50,7 @@ export function saveIncident(db: Records, input: unknown): Result<{ id: string }
       () => ({ id }),
       (): Result<{ id: string }> => {
         if (row.corrects != null && correctedBy(tx, row.corrects))
-          return bad(issue("corrects", "conflict", "it was told anew already", "the newest telling of it"));
+          return bad(issue("corrects", "already-done", "it was told anew already", "the newest telling of it"));
         addIncident(tx, { ...row, createdAt: nowText() });
         return good({ id });
       },

@@ -32,7 +32,7 @@ describe("mix sheets", () => {
     const tick = (step: string, done: boolean) => must(tickStep(records.db, "sheet-0000000001", { step, done })).done;
     expect(tick("1.1.water", true)).toEqual(["1.1.water"]);
     // No container before the gear is on.
-    expect(faults(tickStep(records.db, "sheet-0000000001", { step: "1.1.product-1", done: true }))).toEqual(["step conflict"]);
+    expect(faults(tickStep(records.db, "sheet-0000000001", { step: "1.1.product-1", done: true }))).toEqual(["step out-of-turn"]);
     gearOn(records.db, "sheet-0000000001");
     const rest = (done: readonly string[]) => done.filter((key) => !key.startsWith("gear."));
     expect(rest(tick("1.1.product-1", true))).toEqual(["1.1.water", "1.1.product-1"]);
@@ -43,7 +43,7 @@ describe("mix sheets", () => {
   });
 
   test.each<[string, object, string]>([
-    ["another person's pace", { personId: "person-00000002" }, "calibrationId conflict"],
+    ["another person's pace", { personId: "person-00000002" }, "calibrationId calibration-unusable"],
     ["no product", { products: [] }, "products missing"],
     ["a wrong rate", { products: [{ labelId: ids.labels, rate: "0.3 fl oz/1000 ft2" }] }, "products[0].rate volume-on-dry"],
     ["an unknown label", { products: [{ labelId: "label-999999999", rate: "1" }] }, "products[0].labelId unknown-name"],
@@ -69,7 +69,9 @@ describe("mix sheets", () => {
         madeAt: NOW,
       }),
     );
-    expect(faults(saveSheet(records.db, sheet({ calibrationId: "calibration-00002" })))).toEqual(["calibrationId conflict"]);
+    expect(faults(saveSheet(records.db, sheet({ calibrationId: "calibration-00002" })))).toEqual([
+      "calibrationId calibration-unusable",
+    ]);
   });
 
   test("sent twice, kept once", () => {

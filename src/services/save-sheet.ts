@@ -117,7 +117,7 @@ export function saveSheet(db: Access, input: unknown): Result<{ id: string }> {
   const rig = known && asSet(known.rig, input.head);
   if (known && !rig)
     return bad(
-      issue("head", "conflict", "this head can't be set so", "a number that its dial has, or its own feed: see the rig"),
+      issue("head", "not-possible", "this head can't be set so", "a number that its dial has, or its own feed: see the rig"),
     );
   const calibration = findWithStruck(db, input.calibrationId);
   const sites = input.stops.map((stop) => findSite(db, stop.siteId));
@@ -140,7 +140,7 @@ export function saveSheet(db: Access, input: unknown): Result<{ id: string }> {
     return bad(
       issue(
         "calibrationId",
-        "conflict",
+        "calibration-unusable",
         "this calibration is of another rig, person or tap",
         "calibrate this rig with the person who sprays",
       ),
@@ -155,7 +155,7 @@ export function saveSheet(db: Access, input: unknown): Result<{ id: string }> {
     return bad(
       issue(
         "calibrationId",
-        "conflict",
+        "calibration-unusable",
         `this calibration is of ${dateAt(db, calibration.madeAt)}, and a newer one is in force, of ${dateAt(db, newer.madeAt)}`,
         "mix from the newer one, or withdraw it with its reason",
       ),
@@ -196,7 +196,7 @@ export function saveSheet(db: Access, input: unknown): Result<{ id: string }> {
     return bad(
       issue(
         "stops",
-        "conflict",
+        "not-possible",
         `${loads} loads are more than a sheet holds`,
         `${MOST_POURED} is the most: take a larger tank, or split the site`,
       ),
@@ -234,7 +234,7 @@ export function saveSheet(db: Access, input: unknown): Result<{ id: string }> {
 
 /** Why a calibration may not be mixed from, as a fault of a request. */
 function lockIssue(lock: MixLock): Issue {
-  const fault = (received: string, expected: string) => issue("calibrationId", "conflict", received, expected);
+  const fault = (received: string, expected: string) => issue("calibrationId", "calibration-unusable", received, expected);
   if (lock.code === "withdrawn") return fault(`this calibration was withdrawn (${lock.why})`, "mix from one that stands");
   if (lock.code === "unsure")
     return fault("the trials differ by over 10 %, this is not a calibration yet", "take more trials before mixing");
@@ -270,7 +270,7 @@ export const openGround = (products: readonly MixProduct[]): Issue[] =>
       ? [
           issue(
             `products[${i}].rate`,
-            "conflict",
+            "answer-needed",
             `${product.rate.text} of ${product.name} is a rate for a gallon, and nobody said for how much ground`,
             "the ground that its label means a gallon for, or that the strength is meant",
           ),

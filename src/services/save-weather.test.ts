@@ -41,7 +41,7 @@ test("no container is opened while the weather that was seen last says no; the n
   holdClock("2026-09-02T10:20:00.000Z");
   must(look({ wind: "5 mph", air: "86 F" }, { at: "2026-09-02T10:20:00.000Z" }));
   expect(readSheet(records.db, SHEET)!.weatherHolds.map(({ received }) => received)).toEqual(["86 °F, 85 °F is the most"]);
-  expect(faults(open())).toEqual(["step conflict"]);
+  expect(faults(open())).toEqual(["step not-allowed-now"]);
   must(look({ wind: "5 mph", air: "80 F" }, { at: "2026-09-02T10:20:00.000Z" }));
   must(open());
 });
@@ -72,10 +72,10 @@ test.each<[string, string, boolean]>([
   ["of a quarter of an hour ahead", "021036Z", false],
 ])("a report answers its own station where it is %s", (_what, time, answers) => {
   must(look({ metar: "KFRY 020958Z 24012KT 10SM CLR 22/12 A3002" }));
-  expect(faults(open())).toEqual(["step conflict"]);
+  expect(faults(open())).toEqual(["step not-allowed-now"]);
   holdClock("2026-09-02T10:20:00.000Z");
   must(look({ metar: "KOTH 021018Z 24004KT 10SM CLR 22/12 A3002" }));
-  expect(faults(open())).toEqual(["step conflict"]);
+  expect(faults(open())).toEqual(["step not-allowed-now"]);
   must(look({ metar: `KFRY ${time} 24004KT 10SM CLR 22/12 A3002` }));
   expect(open().ok).toBe(answers);
 });
@@ -84,7 +84,7 @@ test("it holds the ground, not the sheet: another sheet for the lawn is held too
   const again = [{ labelId: ids.labels, rate: "0.3", choice: { row: 0, point: "typed", again: "the other half of it" } }];
   must(saveSheet(records.db, sheet({ id: "sheet-0000000002", products: again })));
   gearOn(records.db, "sheet-0000000002");
-  expect(faults(tickStep(records.db, "sheet-0000000002", { step: STEP, done: true }))).toEqual(["step conflict"]);
+  expect(faults(tickStep(records.db, "sheet-0000000002", { step: STEP, done: true }))).toEqual(["step not-allowed-now"]);
   // A lawn elsewhere has weather of its own.
   must(add(records.db, "sites", { name: "Quay", zones: [{ name: "quay lawn", area: "900" }] }, "site-0000000002"));
   must(saveSheet(records.db, sheet({ id: "sheet-0000000003", stops: [{ siteId: "site-0000000002" }] })));
@@ -115,7 +115,7 @@ test("the gear and the water may be ticked in any weather, and a tick taken back
   must(open());
   must(look({ wind: "30 mph" }));
   must(tickStep(records.db, SHEET, { step: STEP, done: false }));
-  expect(faults(open())).toEqual(["step conflict"]);
+  expect(faults(open())).toEqual(["step not-allowed-now"]);
 });
 test.each<[string, object, string[]]>([
   ["nothing seen", {}, ["seen.wind missing"]],

@@ -37,7 +37,7 @@ export const saveSpreadWeather = (db: Records, spreadingId: string, input: unkno
 const elsewhere = (site: string | undefined, of: readonly string[]) =>
   site === undefined || of.includes(site) ? undefined : issue("seen.site", "unknown-name", shown(site), "a site of this plan");
 
-const closed = (what: string) => issue("", "conflict", what, "nothing goes down by it any more");
+const closed = (what: string) => issue("", "already-done", what, "nothing goes down by it any more");
 
 function keepLook(
   db: Records,

@@ -23,7 +23,7 @@ export function saveZone(db: Records, input: unknown): Result<{ zone: string }> 
         return bad(
           issue(
             "zone",
-            "conflict",
+            "not-allowed-now",
             `it is ${here} in ${before.zone} and ${there} in ${zone}`,
             "change it once both are in the same year: limits go by the year",
           ),

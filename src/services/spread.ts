@@ -172,7 +172,7 @@ export function tickSpread(db: Records, id: string, input: unknown): Result<{ do
       const missing = gearOf(judged.job.products ?? []).filter((item) => !before.has(item.key));
       if (missing.length > 0)
         return bad(
-          issue("step", "conflict", "a bag before the gear is on", `tick first: ${missing.map((g) => g.text).join(", ")}`),
+          issue("step", "out-of-turn", "a bag before the gear is on", `tick first: ${missing.map((g) => g.text).join(", ")}`),
         );
       const closed = openingFaults(tx, { siteIds: sitesOf(spreading), personId: spreading.personId, job: judged.job });
       if (closed.length > 0) return bad(...closed);
@@ -186,8 +186,8 @@ const sitesOf = ({ job }: { readonly job: SpreadFile }) => (job.sites ?? []).fla
 
 const closed = (end: "recorded" | "withdrawn") =>
   end === "recorded"
-    ? issue("", "conflict", "this is on record as spread", "correct its records in the log instead")
-    : issue("", "conflict", "this was withdrawn", "enter what went down by hand in the log");
+    ? issue("", "already-done", "this is on record as spread", "correct its records in the log instead")
+    : issue("", "already-done", "this was withdrawn", "enter what went down by hand in the log");
 
 /** Open granules as a screen shows them: as the world is now. */
 export function spreadingEntry(db: Access, spreading: NonNullable<ReturnType<typeof findSpreading>>): SpreadingEntry {

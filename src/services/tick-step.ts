@@ -24,9 +24,9 @@ export function tickStep(db: Records, sheetId: string, input: unknown): Result<{
     if (!sheet) return bad(issue("", "unknown-name", shown(sheetId), "the mix sheets on record"));
     const state = sheetState(tx, sheetId);
     if (state === "withdrawn")
-      return bad(issue("", "conflict", "this sheet was withdrawn", "mix again: its budget may be taken"));
+      return bad(issue("", "already-done", "this sheet was withdrawn", "mix again: its budget may be taken"));
     if (state === "recorded")
-      return bad(issue("", "conflict", "this sheet is on record as sprayed", "correct its records in the log instead"));
+      return bad(issue("", "already-done", "this sheet is on record as sprayed", "correct its records in the log instead"));
     const before = new Set(doneSteps(tx, sheetId));
     const run = runOf(tx, sheet);
     const now = judgeSheet(tx, sheet, true);
@@ -39,7 +39,7 @@ export function tickStep(db: Records, sheetId: string, input: unknown): Result<{
     const missing = done && isProductStep(step) ? gearMissing(now.job, before) : [];
     if (missing.length > 0)
       return bad(
-        issue("step", "conflict", "a container before the gear is on", `tick first: ${missing.map((g) => g.text).join(", ")}`),
+        issue("step", "out-of-turn", "a container before the gear is on", `tick first: ${missing.map((g) => g.text).join(", ")}`),
       );
     const siteIds = (sheet.job.sites ?? []).map((site) => siteIdOf(sheet, site));
     const closed = done && isProductStep(step) ? openingFaults(tx, { siteIds, personId: sheet.personId, job: now.job }) : [];
@@ -68,12 +68,14 @@ function tickOfRun(
   const served = done && !behind ? servedByTank(plan.run!) : [];
   if (served.length > 0)
     return bad(
-      issue("step", "conflict", "what is in the tank isn't sprayed yet", `say first what became of ${served.join(", ")}`),
+      issue("step", "out-of-turn", "what is in the tank isn't sprayed yet", `say first what became of ${served.join(", ")}`),
     );
   if (number > filled + 1)
-    return bad(issue("step", "conflict", `load ${number}`, `load ${filled + 1} is poured first: what follows may still change`));
+    return bad(
+      issue("step", "out-of-turn", `load ${number}`, `load ${filled + 1} is poured first: what follows may still change`),
+    );
   if (behind && (!last || number !== filled) && !done)
-    return bad(issue("step", "conflict", `load ${number} is in the tank already`, "only the last fill can be taken back"));
+    return bad(issue("step", "out-of-turn", `load ${number} is in the tank already`, "only the last fill can be taken back"));
   if (last && (done ? number === turn : number === filled)) {
     const { fillTo, adds } = fillings[number - 1]!;
     const after = stopEventsOf(tx, sheet.id).at(-1)?.id ?? 0;

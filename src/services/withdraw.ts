@@ -24,13 +24,13 @@ export function withdraw(db: Records, id: string, input: unknown): Result<{ id: 
     const state = sheetState(tx, id);
     if (state === "withdrawn") return good({ id });
     if (state === "recorded")
-      return bad(issue("", "conflict", "this sheet is on record as sprayed", "correct its records in the log instead"));
+      return bad(issue("", "already-done", "this sheet is on record as sprayed", "correct its records in the log instead"));
     const sprayed = runOf(tx, sheet)?.stops.filter((stop) => stop.state === "done") ?? [];
     if (sprayed.length > 0)
       return bad(
         issue(
           "",
-          "conflict",
+          "already-done",
           `${sprayed.map((stop) => stop.site).join(", ")}: sprayed already`,
           "skip the other stops and put the day on record",
         ),

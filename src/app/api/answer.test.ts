@@ -78,7 +78,7 @@ describe("answering a request to keep something", () => {
 
   test("what is no JSON is a fault, not a crash", async () => {
     const response = await answerTo(request("{"), () => good(1));
-    expect([response.status, (await response.json()).issues[0].code]).toEqual([422, "not-json"]);
+    expect([response.status, (await response.json()).issues[0].code]).toEqual([400, "not-json"]);
   });
 
   test("what breaks inside stays inside", async () => {

@@ -55,7 +55,7 @@ export function failed(error: unknown): ReturnType<typeof bad> {
   const fault = faultOf(error);
   if (fault) return bad(issue("", "fault", fault.reason, fault.todo));
   console.error(error);
-  return bad(issue("", "conflict", "this could not be kept", "nothing was changed; try again"));
+  return bad(issue("", "internal", "this could not be kept", "nothing was changed; try again"));
 }
 
 /** Records are nobody's to keep on the way. */
@@ -72,9 +72,33 @@ export const respond = (result: Result<unknown>, system: System = "us") =>
         { status: statusOf(result.issues), headers: PRIVATE },
       );
 
-function statusOf(issues: readonly Issue[]): number {
-  const has = (code: Issue["code"]) => issues.some((one) => one.code === code);
-  return has("too-big") ? 413 : has("kept-otherwise") || has("changed-meanwhile") ? 409 : 422;
+/**
+ * The status of what is refused. 400: the request can't be understood; 403: it is another page's; 404: what it names isn't there; 409: the
+ * records or the day stand against it; 413: it is too large; 500: our fault. Else 422: what stands in it is wrong.
+ */
+const STATUS: Partial<Record<Issue["code"], number>> = {
+  "not-json": 400,
+  "half-character": 400,
+  "foreign-request": 403,
+  "not-found": 404,
+  "kept-otherwise": 409,
+  "changed-meanwhile": 409,
+  "already-done": 409,
+  "out-of-turn": 409,
+  "not-allowed-now": 409,
+  "calibration-unusable": 409,
+  "plan-outdated": 409,
+  busy: 409,
+  stopped: 409,
+  "too-big": 413,
+  internal: 500,
+};
+/** Of several faults the one whose status says the most. */
+const HARDEST = [500, 403, 400, 413, 404, 422, 409];
+
+export function statusOf(issues: readonly Issue[]): number {
+  const all = issues.map(({ code, path }) => STATUS[code] ?? (code === "unknown-name" && path === "" ? 404 : 422));
+  return HARDEST.find((status) => all.includes(status)) ?? 422;
 }
 
 const kB = (bytes: number) => `${Math.ceil(bytes / 1000).toLocaleString("en-US")} kB`;
@@ -133,7 +157,7 @@ export function foreign(request: Request, type: string): Response | undefined {
   const own = origin === null || hostOf(origin) === request.headers.get("host");
   const sent = request.headers.get("content-type")?.split(";")[0]!.trim().toLowerCase();
   if (own && sent === type) return undefined;
-  return Response.json(bad(issue("", "conflict", "a request from elsewhere", "use this app's own pages")), { status: 403 });
+  return respond(bad(issue("", "foreign-request", "a request from elsewhere", "use this app's own pages")));
 }
 
 const hostOf = (origin: string) => (URL.canParse(origin) ? new URL(origin).host : "");

@@ -51,7 +51,7 @@ export const takeFile = (
 ): Promise<Result<Imported>> =>
   inTurn<Result<Imported>>(
     async () => {
-      if (signal?.aborted) return bad(issue("", "conflict", "stopped", "nothing of it was kept"));
+      if (signal?.aborted) return bad(issue("", "stopped", "stopped", "nothing of it was kept"));
       const job = { what: "import", folder: recordsFolder(), tmp, kind, file: path.join(tmp, "file") } as const;
       const done = await runJob(
         { ...job, ...(choices && { choices }), ...(said && { said }) },
@@ -62,7 +62,7 @@ export const takeFile = (
       );
       return done.ok ? { ok: true, value: done.value.imported! } : done;
     },
-    () => bad(issue("", "conflict", "other files are being brought in", "try again when they are done")),
+    () => bad(issue("", "busy", "other files are being brought in", "try again when they are done")),
   );
 
 /** Brings the text of a request's `{ text, choices? }` in. */

@@ -117,7 +117,7 @@ export function parseStated(typed: string, product: Composition, options: ParseO
   if (!content)
     return bad({
       path,
-      code: "conflict",
+      code: "not-possible",
       received: `"${typed.trim()}" is a rate of ${nutrient ?? "active ingredient"}`,
       expected: nutrient
         ? `the analysis must say how much ${nutrient} is in it, e.g. 24-0-11`
@@ -126,7 +126,7 @@ export function parseStated(typed: string, product: Composition, options: ParseO
   if (!nutrient && product.actives.length > 1)
     return bad({
       path,
-      code: "conflict",
+      code: "not-possible",
       received: `"${typed.trim()}" with ${product.actives.length} actives`,
       expected: "write the rate of product, it isn't clear which active is meant",
     });
@@ -134,7 +134,7 @@ export function parseStated(typed: string, product: Composition, options: ParseO
   if (!by)
     return bad({
       path,
-      code: "conflict",
+      code: "not-possible",
       received: "a liquid with its content by weight",
       expected: "give its specific gravity too, or the weight in a gallon (lb/gal)",
     });

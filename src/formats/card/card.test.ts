@@ -45,7 +45,7 @@ describe("cards out and in", () => {
     ["name,form,rate\nA,dry,fast\nB,wet,1\n", ["line 2.rates[0].rate not-a-number", "line 3.form not-a-choice"]],
     ["name,form,rate\nA,dry,1\nA,dry,2\n", ["line 3 duplicate-name"]],
     ["name,form,rate\n", [" too-few"]],
-    ['name,form,rate\n"A,dry,1\n', ["line 2 conflict"]],
+    ['name,form,rate\n"A,dry,1\n', ["line 2 not-possible"]],
   ])("%j is refused with its place", (text, expected) => expect(faults(cardsFromCsv(text))).toEqual(expected));
   test.each([
     "{",
@@ -93,7 +93,7 @@ describe("reading a card", () => {
     ["a volume of a dry product", { rates: [{ rate: "3 fl oz/1000 ft2" }] }, "rates[0].rate volume-on-dry"],
     ["a range upside down", { rates: [{ rate: "0.4", to: "0.2" }] }, "rates[0].to contradiction"],
     ["two kinds of rate in a range", { rates: [{ rate: "0.4", to: "2 oz/gal" }] }, "rates[0].to contradiction"],
-    ["nitrogen without an analysis", { rates: [{ rate: "1 lb N/1000 ft2" }] }, "rates[0].rate conflict"],
+    ["nitrogen without an analysis", { rates: [{ rate: "1 lb N/1000 ft2" }] }, "rates[0].rate not-possible"],
     ["an active without its content", { actives: [{ name: "a" }] }, "actives[0].content missing"],
     ["more than all of it", { actives: [{ name: "a", content: "140 %" }] }, "actives[0].content out-of-range"],
     ["a weight in a gallon of a dry product", { actives: [{ name: "a", content: "4 lb/gal" }] }, "actives[0].content wrong-unit"],

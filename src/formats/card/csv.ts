@@ -154,7 +154,7 @@ export function readTable(text: string, columns: readonly string[], needed: read
     return bad({
       // A quote is missed while the lines are still counted with the header.
       path: `line ${(broken.row ?? 0) + (broken.type === "Quotes" ? 1 : 2)}`,
-      code: "conflict",
+      code: "not-possible",
       received: broken.message,
       expected: "quote cells that hold commas",
     });

@@ -93,7 +93,7 @@ export function fullTankOf(job: Job): Result<{ readonly calibration: Calibration
     .filter(([, wanted]) => wanted)
     .map(([path]): Issue => ({
       path,
-      code: "conflict",
+      code: "not-possible",
       received: "no sites",
       expected: "only with sites: a full tank is for no ground yet",
     }));
@@ -114,14 +114,14 @@ export function planOf(job: Job, progress?: Progress): Result<Planned> {
   const over = overloaded(input).map(({ site, loads: count }): Issue => {
     const received = `${count.toLocaleString("en-US")} loads of ${tank.usable.text} for ${sites[site]!.name}`;
     const expected = `${MOST_LOADS.toLocaleString("en-US")} is the most for a site: check the area and its unit, or take a larger tank`;
-    return { path: `sites[${site}]`, code: "conflict", received, expected };
+    return { path: `sites[${site}]`, code: "not-possible", received, expected };
   });
   if (job.run && over.length === 0) {
     const day = overloadedDay(input);
     if (day !== null)
       over.push({
         path: "run",
-        code: "conflict",
+        code: "not-possible",
         received: `a day of ${day.toLocaleString("en-US")} loads`,
         expected: `${MOST_LOADS.toLocaleString("en-US")} is the most: take a larger tank, or split the day`,
       });
@@ -141,7 +141,7 @@ function inputOf(job: Job, progress?: Progress): Result<{ readonly calibration: 
   if (job.oneLess && !less)
     return bad({
       path: "oneLoadLess",
-      code: "conflict",
+      code: "not-possible",
       received: "one load less",
       expected: "only of one site, where what the full tanks leave over is within the calibration's band or 5 %",
     });
@@ -186,7 +186,7 @@ function fillVolume({ rig, products }: Job, { sprayVolume }: Calibration): Resul
   if (wrong)
     return bad({
       path: `products[${wrong.i}].rate`,
-      code: "conflict",
+      code: "not-possible",
       received: `${wrong.product.rate.text} can't be planned in jars`,
       expected: `${wrong === first ? "a liquid's rate for an area" : "a rate for an area"}, e.g. "4 fl oz/1000 ft2"`,
     });
@@ -215,7 +215,7 @@ function overJar(
         `${dry ? read(fromCanonical<"rateByWeight">(room), "rateByWeight", system, FITS) : read(fromCanonical<"rateByVolume">(room), "rateByVolume", system, FITS)} is the most that fits: make the jar up with more water`;
       return {
         path: `products[${i}].rate`,
-        code: "conflict",
+        code: "not-possible",
         received: `the jar has no room for ${product.rate.text} of ${product.name} beside ${first.text}`,
         expected: room > 0 ? most("us") : "nothing fits into an undiluted jar: make it up with water",
         ...(room > 0 && { metric: most("metric") }),

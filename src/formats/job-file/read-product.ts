@@ -31,7 +31,7 @@ export function readProduct(product: ProductText, i: number, faults: Faults): Mi
   if (rate && isSpread(product) && isStrength(rate))
     faults.add(
       `${path}.rate`,
-      "conflict",
+      "not-possible",
       `${rate.text} of a granule that is spread dry`,
       `a rate for an area, e.g. "3 lb/1000 ft2"`,
     );

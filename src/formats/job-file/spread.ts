@@ -33,7 +33,7 @@ export function readSpread(file: SpreadFile, shape: readonly Issue[] = []): Resu
   goods.products.forEach((product, i) => {
     if (isSpread(product)) return;
     const expected = "G, spread dry: what goes into a tank is mixed under a rig";
-    faults.add(`products[${i}].formulation`, "conflict", file.products?.[i]?.formulation ?? "", expected);
+    faults.add(`products[${i}].formulation`, "not-possible", file.products?.[i]?.formulation ?? "", expected);
   });
   if (faults.issues.length > 0) return { ok: false, issues: faults.issues };
   return good({ file, ...goods, overage: extra(file.overage, "overage") });

@@ -137,7 +137,7 @@ const mass = (text: string): Quantity<"mass"> => entered(text, "mass", { zero: t
 function trialFaults({ setting, area, distance, swath, used, start, left }: TrialText, path: string, lettered: boolean): Issue[] {
   const issues: Issue[] = [];
   const add = (at: string, received: string, expected: string) =>
-    issues.push({ path: `${path}${at}`, code: "conflict", received, expected });
+    issues.push({ path: `${path}${at}`, code: "not-possible", received, expected });
   if (isLetter(setting) !== lettered) add(".setting", shown(setting), "numbers or letters, not both in one file");
   const [ground, run] = [area !== undefined, distance !== undefined && swath !== undefined];
   if (ground === run || (ground && (distance ?? swath) !== undefined))

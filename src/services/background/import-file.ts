@@ -82,7 +82,7 @@ export function importFile(
   try {
     text = new TextDecoder("utf-8", { fatal: true }).decode(bytes);
   } catch {
-    return bad(issue("", "conflict", "this is no text in UTF-8", "save it as UTF-8 text"));
+    return bad(issue("", "not-possible", "this is no text in UTF-8", "save it as UTF-8 text"));
   }
   const copies = copyRecords(folder, tmp);
   let result: Result<Imported>;
@@ -100,6 +100,6 @@ export function importFile(
     return result;
   } catch (error) {
     if (!(error instanceof ChangedMeanwhile)) throw error;
-    return bad(issue("", "conflict", "the records were changed meanwhile", "nothing of the file was kept: bring it in again"));
+    return bad(issue("", "busy", "the records were changed meanwhile", "nothing of the file was kept: bring it in again"));
   }
 }

@@ -59,9 +59,14 @@ export function runJob(
     const ended = () =>
       answer(
         signal?.aborted
-          ? bad(issue("", "conflict", "stopped", "nothing of it was kept"))
+          ? bad(issue("", "stopped", "stopped", "nothing of it was kept"))
           : bad(
-              issue("", "conflict", "this was too much to work through", "nothing was kept: split the file, or free some memory"),
+              issue(
+                "",
+                "not-possible",
+                "this was too much to work through",
+                "nothing was kept: split the file, or free some memory",
+              ),
             ),
       );
     child.on("error", ended);

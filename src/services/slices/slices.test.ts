@@ -325,7 +325,7 @@ describe("several sheets in one request", () => {
     expect([state("sheet-0000000001"), state("sheet-0000000002")]).toEqual(["skipped", "skipped"]);
     must(withdraw(records.db, "sheet-0000000002", {}));
     const back = { what: "back", site: "Court", everywhere: true };
-    expect(faults(tellStop(records.db, "sheet-0000000001", back))).toEqual([" conflict"]);
+    expect(faults(tellStop(records.db, "sheet-0000000001", back))).toEqual([" already-done"]);
     expect(state("sheet-0000000001")).toBe("skipped");
   });
 });

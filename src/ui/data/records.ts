@@ -188,7 +188,7 @@ export const unreachable: { readonly ok: false; readonly issues: readonly Issue[
   issues: [
     {
       path: "",
-      code: "conflict",
+      code: "unreachable",
       received: "the server can't be reached",
       expected: "nothing is lost here: try again when it is back",
     },

@@ -44,7 +44,7 @@ export async function sendFile(
     if (!signal.aborted) return unreachable;
     return {
       ok: false,
-      issues: [{ path: "", code: "conflict", received: "stopped", expected: "nothing of it was kept" }],
+      issues: [{ path: "", code: "stopped", received: "stopped", expected: "nothing of it was kept" }],
     };
   }
 }

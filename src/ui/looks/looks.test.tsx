@@ -79,7 +79,10 @@ describe("judging what went down", () => {
     const draft = { siteId: "", zoneId: "", date: "2026-08-20", personId: "", says: { control: "5" }, photos };
     localStorage.setItem("look:record-1", JSON.stringify(draft));
     answers.push({ ok: true, value: { id: "look-1" } }, { ok: true, value: { id: "photo-1" } });
-    answers.push({ ok: false, issues: [{ path: "", code: "conflict", received: "the server can't be reached", expected: "x" }] });
+    answers.push({
+      ok: false,
+      issues: [{ path: "", code: "unreachable", received: "the server can't be reached", expected: "x" }],
+    });
     const done = jest.fn();
     showWith({ people: [PERSON] }, <LookForm record={RECORD} onDone={done} />);
     fireEvent.click(screen.getByRole("button", { name: "Put the judgement on record" }));

@@ -184,7 +184,9 @@ test("a report goes by its own day and hour, whatever is said of it", () => {
 });
 
 test("what another look of the place holds is said, and a server's clock that stands wrong", () => {
-  const holds = [{ path: "step", code: "conflict" as const, received: "wind of 20 mph, 10 mph is the most", expected: "wait" }];
+  const holds = [
+    { path: "step", code: "not-allowed-now" as const, received: "wind of 20 mph, 10 mph is the most", expected: "wait" },
+  ];
   const held = { ...sheet(null), weatherHolds: holds, clockBehind: "2026-09-02T09:00:00.000Z" };
   showWith({ firm: FIRM, sites: [site()] }, <AirNow under="sheets" of={held} />);
   expect(screen.getByText(/^Nothing is opened here yet: wind of 20 mph/i)).toBeInTheDocument();

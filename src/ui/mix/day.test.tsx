@@ -135,7 +135,7 @@ describe("the stops of a day", () => {
   });
   test("what the server refuses is said", async () => {
     const tell = jest.fn(async () => [
-      { path: "", code: "conflict" as const, received: "load 2 is half poured", expected: "finish it" },
+      { path: "", code: "out-of-turn" as const, received: "load 2 is half poured", expected: "finish it" },
     ]);
     show(<DayStops job={FILE} run={state()} system="us" tell={tell} onPreview={() => {}} />);
     fireEvent.click(screen.getByRole("button", { name: "Skip Court" }));

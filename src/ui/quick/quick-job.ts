@@ -146,7 +146,7 @@ export function quickAnswer(quick: Quick): QuickAnswer {
       issues: [
         {
           path: "",
-          code: "conflict",
+          code: "answer-needed",
           received: `${quick.rate.trim()} is a rate for a gallon`,
           expected: "write what goes on so much ground: most labels mean a gallon for 1,000 sq ft",
         },

@@ -1,7 +1,8 @@
 import { bad } from "@/core/issue";
 import { records } from "@/records/database";
-import { calendarOf, noSuchSite, tellCalendar } from "@/services/calendar";
-import { answerTo, guarded } from "../answer";
+import { calendarOf, noSuchSite } from "@/services/calendar";
+import { answerAct } from "../acts";
+import { guarded } from "../answer";
 
 /**
  * The season as a calendar, the firm's or, with `?site=`, of one site: to be fetched once, or again and again by a calendar that
@@ -23,10 +24,4 @@ export const GET = (request: Request) =>
     );
   });
 
-/** Somebody takes a calendar along, `{ site? }`: from now on what changes in it is told as a change. */
-export const POST = (request: Request) =>
-  answerTo(request, (db, body) => {
-    const { site } = (body ?? {}) as { site?: unknown };
-    if (site !== undefined && typeof site !== "string") return bad(noSuchSite());
-    return tellCalendar(db, site);
-  });
+export const POST = answerAct;
