@@ -94,7 +94,7 @@ const config = [
   },
   ...next,
   ...typescript,
-  room("core", [], {
+  room("core", ["rig-kinds/rules"], {
     packages: [...IO, "yup", "nanoid"],
     globals: [
       "Date",
@@ -109,15 +109,19 @@ const config = [
       "crypto",
     ],
   }),
-  room("formats", ["core"], { packages: IO.filter((p) => p !== "yup") }),
-  room("records", ["formats", "core"], { packages: ["react", "next", "next/*", "@chakra-ui/*"] }),
-  room("services", ["records", "formats", "core"], { packages: ["react", "next", "next/*", "@chakra-ui/*"] }),
+  room("formats", ["core", "rig-kinds/rules"], { packages: IO.filter((p) => p !== "yup") }),
+  room("records", ["formats", "core", "rig-kinds/rules"], { packages: ["react", "next", "next/*", "@chakra-ui/*"] }),
+  room("services", ["records", "formats", "core", "rig-kinds/rules"], { packages: ["react", "next", "next/*", "@chakra-ui/*"] }),
   room("standins", ["core"], { packages: ["react", "next", "next/*", "@chakra-ui/*", "drizzle-orm", "better-sqlite3"] }),
   room("workers", ["formats", "core", "standins"], {
     packages: ["react", "next", "next/*", "@chakra-ui/*", "drizzle-orm", "better-sqlite3"],
   }),
-  room("ui", ["core", "formats", "standins", "workers"], {
+  room("ui", ["core", "formats", "standins", "workers", "rig-kinds"], {
     packages: ["drizzle-orm", "drizzle-orm/*", "better-sqlite3", "fs", "node:*"],
+  }),
+  // A kind of rig: its rules compute nothing and lie below core, its face belongs to the screens.
+  room("rig-kinds", ["formats/job-file/types", "core/calibration/method-ids"], {
+    packages: ["@chakra-ui/*", "drizzle-orm", "better-sqlite3", "fs", "node:*"],
   }),
   // `gauge verify` reads a file of records by itself: it checks what the records' own code writes.
   room("cli", ["services", "formats", "core"], { packages: ["react", "next", "next/*", "@chakra-ui/*", "drizzle-orm"] }),

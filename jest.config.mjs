@@ -29,7 +29,7 @@ export default async function config() {
       await make({
         displayName: "ui",
         testEnvironment: "jsdom",
-        testMatch: ["<rootDir>/src/ui/**/*.test.{ts,tsx}", "<rootDir>/src/app/**/*.test.tsx"],
+        testMatch: ["<rootDir>/src/ui/**/*.test.{ts,tsx}", "<rootDir>/src/{app,rig-kinds}/**/*.test.tsx"],
         setupFilesAfterEnv: ["<rootDir>/jest-setup.ts"],
       }),
     ],

@@ -137,7 +137,10 @@ test("a page of another site can't write here", async ({ request }) => {
   expect(foreign.status()).toBe(403);
   const form = await request.post("/api/keep/people", { form: { id: "x" } });
   expect(form.status()).toBe(403);
-  const broken = await request.post("/api/keep/people", { data: "{", headers: { "content-type": "application/json" } });
+  const broken = await request.post("/api/keep/people", {
+    data: Buffer.from("{"),
+    headers: { "content-type": "application/json" },
+  });
   expect(broken.status()).toBe(400);
 });
 

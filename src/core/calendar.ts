@@ -52,11 +52,10 @@ export const yearAfter = (date: string): string => {
 export const isDate = (text: string): boolean => /^\d{4}-\d\d-\d\d$/.test(text) && dateOf(dayOf(text)) === text;
 
 /** A moment as ISO 8601 writes it, with its offset: without one nobody knows which it is. */
-export const MOMENT = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(?::\d{2}(?:\.\d{1,3})?)?(?:Z|[+-]\d{2}:\d{2})$/;
+export const MOMENT = /^\d{4}-\d{2}-\d{2}T(?:[01]\d|2[0-3]):[0-5]\d(?::[0-5]\d(?:\.\d{1,3})?)?(?:Z|[+-](?:0\d|1[0-4]):[0-5]\d)$/;
 
 /** Whether a text is a moment on a date that the calendar has: a platform's own reading makes 2 March of 30 February. */
-export const isMomentText = (text: string): boolean =>
-  MOMENT.test(text) && isDate(text.slice(0, 10)) && Number.isFinite(Date.parse(text));
+export const isMomentText = (text: string): boolean => MOMENT.test(text) && isDate(text.slice(0, 10));
 
 /** Whether a text is a time of the day, "14:05". */
 export const isClockTime = (text: string): boolean => /^([01]\d|2[0-3]):[0-5]\d$/.test(text);

@@ -2,7 +2,6 @@ import type { AirText } from "./air-seen";
 import type { MeasuredBy } from "@/core/area/uncertainty";
 import type { Ground } from "@/core/calibration/evidence";
 import type { LeverName } from "@/core/calibration/levers";
-import type { MethodId } from "@/core/calibration/methods";
 import type { TrialSummary } from "@/core/calibration/trials";
 import type { Standing } from "@/core/calibration/standing";
 import type { Issue } from "@/core/issue";
@@ -23,6 +22,7 @@ import type { TipText } from "./rig-setup";
 import type { Form } from "@/core/labels/label-rate";
 import type { ActiveText, CardText } from "./card/card";
 import type { AppliedText, CalibrationText, JobFile, OutcomeText, RigText, SiteText, ZoneText } from "./job-file/types";
+import type { MethodId } from "@/core/calibration/method-ids";
 
 /**
  * The records as a screen is given them, in the job file's own way of writing. Quantities travel as entered and are read by

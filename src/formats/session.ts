@@ -1,6 +1,6 @@
 import { GROUNDS, type Ground } from "@/core/calibration/evidence";
 import { LEVERS, type LeverName } from "@/core/calibration/levers";
-import { METHOD_IDS, methodOf, prescribedArea, type FlowKind, type MethodId, type PaceKind } from "@/core/calibration/methods";
+import { methodOf, prescribedArea, type FlowKind, type PaceKind } from "@/core/calibration/methods";
 import { meanTime } from "@/core/calibration/pace";
 import { issueAt, type Issue, type Result } from "@/core/issue";
 import { entered, type Entered, writtenAs } from "@/core/quantity/parse";
@@ -12,6 +12,7 @@ import { valueIn } from "@/core/quantity/quantity";
 import { System } from "@/core/working/units";
 import type { CalibrationOf, FlowOf, PaceOf, UsedOf, Written } from "./job-file/types";
 import { readTyped } from "./typed";
+import { METHOD_IDS, type MethodId } from "@/core/calibration/method-ids";
 
 /**
  * A calibration in the making: everything on the run sheet, as typed or timed. It is kept where it is made until it is

@@ -1,8 +1,8 @@
-import type { RigKind } from "@/core/calibration/evidence";
-import { ownerOf, type StandsOn } from "@/core/calibration/standing";
+import { type StandsOn } from "@/core/calibration/standing";
 import { readRig } from "./job-file/read-rig";
 import type { RigText } from "./job-file/types";
 import { heldOf } from "./rig-setup";
+import { ownerOf, type RigKind } from "@/rig-kinds/rules";
 
 /** What a calibration stands on, of a rig as it is written. */
 export const standsOn = (rig: RigText): StandsOn => ({ rig: readRig(rig), held: heldOf(rig) });

@@ -1,7 +1,6 @@
 import { and, asc, count, desc, eq, gt, inArray, isNull, lt } from "drizzle-orm";
 import type { Ground } from "@/core/calibration/evidence";
 import type { LeverName } from "@/core/calibration/levers";
-import type { MethodId } from "@/core/calibration/methods";
 import type { Entered } from "@/core/quantity/parse";
 import type { JobFile } from "@/formats/job-file/types";
 import type { Cursor, Page } from "@/formats/slices";
@@ -10,6 +9,7 @@ import type { Access } from "./access";
 import { newestFirst, pageOf, rowsAfter } from "./page";
 import { calibrations, trials } from "./schema";
 import { calibrationWithdrawals } from "./schema-work";
+import type { MethodId } from "@/core/calibration/method-ids";
 
 export interface NewTrial {
   readonly of: "walk" | "catch";

@@ -1,5 +1,4 @@
 import { asc, eq } from "drizzle-orm";
-import { RIG_KINDS } from "@/core/calibration/evidence";
 import { entered } from "@/core/quantity/parse";
 import { canonical } from "@/core/quantity/arithmetic";
 import { readRig } from "@/formats/job-file/read-rig";
@@ -9,6 +8,7 @@ import { asItIs, readParts, readRow, readRows, type SetAside } from "./aside";
 import type { Access } from "./access";
 import { rigs, tanks } from "./schema";
 import { listTips } from "./tips";
+import { RIG_KINDS } from "@/rig-kinds/rules";
 
 export type NamedRig = RigText & { readonly name: string };
 

@@ -1,8 +1,7 @@
 import { check, index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 import { sql } from "drizzle-orm";
-import { GROUNDS, RIG_KINDS } from "@/core/calibration/evidence";
+import { GROUNDS } from "@/core/calibration/evidence";
 import { LEVERS } from "@/core/calibration/levers";
-import { METHOD_IDS } from "@/core/calibration/methods";
 import { WATERS } from "@/formats/job-file/types";
 import {
   cardText,
@@ -18,6 +17,8 @@ import {
   textsText,
   tipText,
 } from "./columns";
+import { METHOD_IDS } from "@/core/calibration/method-ids";
+import { RIG_KINDS } from "@/rig-kinds/rules";
 
 /**
  * The records. What people keep up to date (people, rigs, labels, sites) may change and be retired; what happened

@@ -1,8 +1,6 @@
 import { calibrate, type Calibration } from "@/core/calibration/calibrate";
 import { GROUNDS, type Ground } from "@/core/calibration/evidence";
 import { LEVERS, type LeverName } from "@/core/calibration/levers";
-import { METHOD_IDS, type MethodId } from "@/core/calibration/methods";
-import { belongsToPerson, ownerOf } from "@/core/calibration/standing";
 import { good, type Issue, type Result } from "@/core/issue";
 import type { CardText } from "@/formats/card/card";
 import { cardOf } from "@/formats/card/product-of";
@@ -28,6 +26,8 @@ import { keepApplied, zoneMeant } from "./keep-applied";
 import { impossible, resultOf } from "./keep-calibration";
 import { wholly, type KeptKind } from "./keep-up";
 import type { Progress } from "./progress";
+import { METHOD_IDS, type MethodId } from "@/core/calibration/method-ids";
+import { belongsToPerson, ownerOf } from "@/rig-kinds/rules";
 
 /**
  * Takes a job file in: the rig, its calibration, the labels and the sites. `calibration.record` says whose calibration it is,

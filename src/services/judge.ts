@@ -1,4 +1,3 @@
-import { ownerOf } from "@/core/calibration/standing";
 import { bad, good, type Issue, type Result } from "@/core/issue";
 import { canonical } from "@/core/quantity/arithmetic";
 import { showEntered } from "@/core/quantity/format";
@@ -36,6 +35,7 @@ import { rulesOn } from "./local-rules";
 import { paperFaults } from "./paper-faults";
 import { runOf, type SheetRow } from "./sheet-state";
 import { countsNow, judgeRow, lockWords } from "./slices/calibrations";
+import { ownerOf } from "@/rig-kinds/rules";
 
 /**
  * The one judge. A plan is judged when it is saved; a container is opened later, in a world that went on. So whatever opens one,

@@ -1,5 +1,4 @@
 import { calibrate } from "@/core/calibration/calibrate";
-import { belongsToPerson, ownerOf } from "@/core/calibration/standing";
 import { bad, good, type Result } from "@/core/issue";
 import { calibrationJob } from "@/formats/job-file/assemble";
 import { readChecked } from "@/formats/job-file/read-checked";
@@ -25,6 +24,7 @@ import { impossible, resultOf } from "./keep-calibration";
 import { firmZone, todayOf } from "./clock";
 import { once } from "./once";
 import { retiredFaults } from "./retired";
+import { belongsToPerson, ownerOf } from "@/rig-kinds/rules";
 
 /**
  * Saves a calibration: `{ session, madeAt }`. Everything is worked out again here from the readings. Sending the same

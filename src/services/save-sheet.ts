@@ -1,6 +1,5 @@
 import { daysFrom, isDate } from "@/core/calendar";
 import type { MixLock } from "@/core/calibration/may-mix";
-import { belongsToPerson } from "@/core/calibration/standing";
 import { bad, good, issueAt, type Issue, type Result } from "@/core/issue";
 import { groundIsOpen } from "@/core/labels/gallon";
 import { WATER_FIRST, type WaterFirst } from "@/core/mixing/column";
@@ -37,6 +36,7 @@ import { wholly } from "./keep-up";
 import { once } from "./once";
 import { retiredFaults } from "./retired";
 import { judgeRow, lockWords, onDay } from "./slices/calibrations";
+import { belongsToPerson } from "@/rig-kinds/rules";
 
 /** As many loads as one sheet can be ticked off for, and as many stops as one day has. */
 const MOST_POURED = 120;

@@ -1,7 +1,7 @@
 import { raw } from "../quantity/kinds";
 import type { Entered } from "../quantity/parse";
 import { derive, given, num, rule, type AnySource, type Source } from "../working/rule";
-import { onFoot, type Evidence, type Ground, type RigBasics } from "./evidence";
+import { type Evidence, type Ground, type RigBasics } from "./evidence";
 import { flowOf } from "./flow";
 import { paceOf, type Pace } from "./pace";
 import { THOUSAND } from "../working/thousand";
@@ -11,6 +11,7 @@ import { uncertaintyOf, type Practised, type Uncertainty } from "./uncertainty";
 import { pooled } from "./used";
 import { warningsOf, type Warning } from "./warnings";
 import { isWithin } from "../quantity/slack";
+import { onFoot } from "@/rig-kinds/rules";
 
 export const sprayVolumeRule = rule({
   id: "spray-volume",

@@ -1,14 +1,9 @@
 import type { Entered } from "../quantity/parse";
 import type { Head } from "../hose-end/head";
 import type { TipChart } from "./tips";
+import type { RigKind } from "@/rig-kinds/rules";
 
 /** What was gathered on the ground. Every method of calibrating collects a pace and a flow, or the direct evidence. */
-
-export const RIG_KINDS = ["backpack", "hand-can", "hose-end", "boom", "spray-truck"] as const;
-export type RigKind = (typeof RIG_KINDS)[number];
-
-/** A boom is carried by a machine; every other kind goes at the pace of a person's legs. */
-export const onFoot = (kind: RigKind): boolean => kind !== "boom";
 
 /** What a calibration needs to know of its rig. */
 export interface RigBasics {

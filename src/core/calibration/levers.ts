@@ -2,10 +2,11 @@ import type { Finding, Nothing } from "../finding";
 import { make, raw, type Quantity } from "../quantity/kinds";
 import { entered, type Entered } from "../quantity/parse";
 import { num, type Source } from "../working/rule";
-import { onFoot, type RigBasics } from "./evidence";
+import { type RigBasics } from "./evidence";
 import { dropChange, nearestTips, RATED_AT, ratedFlow, workingRange, type DropChange } from "./tips";
 import { WALKABLE } from "./warnings";
 import { atLeast, atMost } from "../quantity/slack";
+import { onFoot, rigRules } from "@/rig-kinds/rules";
 
 /**
  * Four ways to act when the spray volume is not what is wanted. With s = wanted / actual: pressure P·s² (flow goes with
@@ -114,7 +115,7 @@ function pressureLever({ rig, flow }: LeverInput, s: number): Remedy {
       expect: nextFlow(flow, s),
     };
   const setTo = make<"pressure">(raw(pressure.value) * s * s);
-  const { least, most, known } = workingRange(rig.kind === "spray-truck", pressure.value, rig.tip?.chart);
+  const { least, most, known } = workingRange(rigRules(rig.kind).gun, pressure.value, rig.tip?.chart);
   const answer = { lever: "pressure", setTo, expect: nextFlow(flow, s) } as const;
   if (pumpMost !== undefined && !atMost(raw(setTo), raw(pumpMost)))
     return {
@@ -130,8 +131,8 @@ function pressureLever({ rig, flow }: LeverInput, s: number): Remedy {
     };
   // What no limit is known of is turned by nobody's guess: a hose bursts, a tip mists.
   if (!known && pumpMost === undefined) {
-    const driven = rig.kind === "spray-truck" || rig.kind === "boom";
-    if (!driven) return { ...answer, feasible: false, why: { code: "no-limit-known", values: { needs: setTo } } };
+    if (!rigRules(rig.kind).driven)
+      return { ...answer, feasible: false, why: { code: "no-limit-known", values: { needs: setTo } } };
     if (!atMost(raw(setTo), raw(MOST_UNKNOWN)))
       return { ...answer, feasible: false, why: { code: "over-most", values: { needs: setTo, most: MOST_UNKNOWN } } };
   }
@@ -166,7 +167,7 @@ function tipLever({ rig, flow }: LeverInput, s: number): Remedy {
   if (!flow) return lacks({ code: "flow-unmeasured", values: {} });
   const pressure = rig.tip?.pressure;
   if (!pressure) return lacks(sameRegulator(rig, s) ?? NO_PRESSURE);
-  const range = workingRange(rig.kind === "spray-truck", pressure.value, undefined);
+  const range = workingRange(rigRules(rig.kind).gun, pressure.value, undefined);
   // Where no range is known, a tip is one for the pressure that is there, give or take a quarter (ours).
   const [least, most] = range.known
     ? [raw(range.least), raw(range.most)]

@@ -1,32 +1,13 @@
 import { groundText } from "../working/thousand";
 import type { System } from "../working/units";
-import type { RigKind } from "./evidence";
-
-/**
- * The methods of calibrating, as guided run sheets over the one equation. A method is a way to collect a pace and a flow
- * (or the direct evidence); nothing is computed by it that the equation doesn't.
- */
-export const METHOD_IDS = [
-  "area-catch",
-  "acre-128",
-  "acre-128-boom",
-  "straight-course",
-  "up-and-back",
-  "speed-distance",
-  "known-speed",
-  "refill",
-  "desk",
-  "head-flow",
-  "straight-course-boom",
-] as const;
-export type MethodId = (typeof METHOD_IDS)[number];
+import { rigRules, type RigKind } from "@/rig-kinds/rules";
+import type { MethodId } from "./method-ids";
 
 /** What a method needs, and a person may lack. */
 export const NEEDS = ["watch", "tape", "bucket", "gauge"] as const;
 export type Need = (typeof NEEDS)[number];
 
-/** What is measured on the ground. */
-/** `asked`: nobody's pace is timed; it is the one that the label rate asks for. */
+/** What is measured on the ground. `asked`: nobody's pace is timed; it is the one that the label rate asks for. */
 export type PaceKind = "timed-area" | "timed-run" | "speed" | "asked";
 /** How the flow is found. `fill-time`: the time to fill a marked vessel; a catch like any other in the arithmetic. */
 export type FlowKind = "timed-catch" | "fill-time" | "outlet-catches" | "metered-flow" | "tip-chart";
@@ -36,7 +17,6 @@ export interface Method {
   readonly title: string;
   /** In one line: what it is good for. */
   readonly about: string;
-  readonly kinds: readonly RigKind[];
   readonly pace: PaceKind;
   /** First the usual one; empty for direct evidence. */
   readonly flows: readonly FlowKind[];
@@ -56,16 +36,18 @@ export interface Method {
 /** The area that a pace is stated for, as it is prescribed. */
 const GROUND_OF_PACE = "1000 ft2";
 
-const CARRIED: readonly RigKind[] = ["backpack", "hand-can", "hose-end", "spray-truck"];
 const CATCHES: readonly FlowKind[] = ["timed-catch", "fill-time", "metered-flow"];
 const TIMED = ["watch", "tape", "bucket"] as const;
 
+/**
+ * The methods of calibrating, as guided run sheets over the one equation. A method is a way to collect a pace and a flow
+ * (or the direct evidence); nothing is computed by it that the equation doesn't.
+ */
 export const METHODS: readonly Method[] = [
   {
     id: "area-catch",
     title: "Timed area and catch",
     about: "Spray a marked area by the watch, then catch the output for as long.",
-    kinds: CARRIED,
     pace: "timed-area",
     flows: CATCHES,
     needs: TIMED,
@@ -77,7 +59,6 @@ export const METHODS: readonly Method[] = [
     id: "acre-128",
     title: "1/128 acre",
     about: "Ounces caught in the time for 340.3 sq ft are gallons an acre: no sum to do on the lawn.",
-    kinds: CARRIED,
     pace: "timed-area",
     flows: CATCHES,
     needs: TIMED,
@@ -93,7 +74,6 @@ export const METHODS: readonly Method[] = [
     title: "1/128 acre, driven",
     inOunces: true,
     about: "Drive the distance for one outlet's 1/128 acre, catch the outlets: ounces are gallons an acre.",
-    kinds: ["boom"],
     pace: "timed-run",
     flows: ["outlet-catches", "metered-flow", "timed-catch"],
     needs: TIMED,
@@ -109,7 +89,6 @@ export const METHODS: readonly Method[] = [
     id: "straight-course",
     title: "Straight course",
     about: "One pass wide, as long as makes {ground}: walk it once and the watch shows the pace.",
-    kinds: ["backpack", "hand-can", "spray-truck", "hose-end"],
     pace: "timed-area",
     flows: CATCHES,
     needs: TIMED,
@@ -122,7 +101,6 @@ export const METHODS: readonly Method[] = [
     id: "up-and-back",
     title: "Up-and-back rectangle",
     about: "Two passes wide: the turn is in the time, as it is in work.",
-    kinds: CARRIED,
     pace: "timed-area",
     flows: CATCHES,
     needs: TIMED,
@@ -135,7 +113,6 @@ export const METHODS: readonly Method[] = [
     id: "speed-distance",
     title: "Speed over a distance",
     about: "For machines of even speed, and anyone who walks a line: {course} between pegs, both directions.",
-    kinds: ["boom", "spray-truck", "backpack"],
     pace: "timed-run",
     flows: ["outlet-catches", "timed-catch", "fill-time", "metered-flow"],
     needs: TIMED,
@@ -151,7 +128,6 @@ export const METHODS: readonly Method[] = [
     id: "known-speed",
     title: "The speed is known",
     about: "A governed machine whose speed was timed before. A display alone is not evidence: time it once.",
-    kinds: ["boom", "spray-truck"],
     pace: "speed",
     flows: ["outlet-catches", "timed-catch", "fill-time", "metered-flow"],
     needs: ["watch", "bucket"],
@@ -166,7 +142,6 @@ export const METHODS: readonly Method[] = [
     id: "refill",
     title: "Refill or remainder",
     about: "Spray a marked area and measure what it took. No watch needed.",
-    kinds: ["backpack", "hand-can", "boom", "spray-truck", "hose-end"],
     pace: "timed-area",
     flows: [],
     needs: ["tape", "bucket"],
@@ -182,7 +157,6 @@ export const METHODS: readonly Method[] = [
     id: "desk",
     title: "Desk estimate from a tip chart",
     about: "From the tip's rated flow. An estimate until a catch confirms it.",
-    kinds: ["backpack", "hand-can", "boom", "spray-truck"],
     pace: "speed",
     flows: ["tip-chart"],
     needs: ["gauge"],
@@ -195,7 +169,6 @@ export const METHODS: readonly Method[] = [
     id: "head-flow",
     title: "Flow through the head alone",
     about: "Flow and setting tell the seconds for {ground}: no area to walk. You keep that pace by the watch.",
-    kinds: ["hose-end"],
     pace: "asked",
     flows: CATCHES,
     needs: ["watch", "bucket"],
@@ -211,7 +184,6 @@ export const METHODS: readonly Method[] = [
     id: "straight-course-boom",
     title: "Straight course, driven",
     about: "As long as makes {ground} under the boom: the watch shows the pace.",
-    kinds: ["boom"],
     pace: "timed-run",
     flows: ["outlet-catches", "metered-flow", "timed-catch"],
     needs: TIMED,
@@ -241,7 +213,7 @@ export function methodsFor(
   system: System,
   chosen?: MethodId,
 ): readonly { readonly method: Method; readonly lacks: readonly Need[] }[] {
-  return METHODS.filter((m) => m.kinds.includes(kind) && (system === "us" || !m.inOunces || m.id === chosen))
+  return METHODS.filter((m) => rigRules(kind).methods.includes(m.id) && (system === "us" || !m.inOunces || m.id === chosen))
     .map((method) => ({ method, lacks: method.needs.filter((need) => lacking.includes(need)) }))
     .sort((a, b) => a.lacks.length - b.lacks.length);
 }

@@ -2,6 +2,7 @@ import { quantity } from "../quantity/quantity";
 import { THOUSAND } from "../working/thousand";
 import { constant, derive, given, num, nums, rule, type Derived, type Source } from "../working/rule";
 import type { PaceEvidence, RigBasics } from "./evidence";
+import { rigRules } from "@/rig-kinds/rules";
 
 export const meanTimeRule = rule({
   id: "mean-time",
@@ -86,7 +87,7 @@ export function meanTime(times: readonly Source<"time">[]): Source<"time"> {
 
 /** The swath of a boom from its outlets, where both are known. */
 export function boomSwath(rig: RigBasics): Derived<"length"> | undefined {
-  if (rig.kind !== "boom" || !rig.outlets.spacing) return undefined;
+  if (!rigRules(rig.kind).spaced || !rig.outlets.spacing) return undefined;
   const count = constant("count", quantity("count", rig.outlets.count, ""), "outlets");
   return derive(boomSwathRule, { count, spacing: given(rig.outlets.spacing, "spacing") });
 }

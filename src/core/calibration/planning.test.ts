@@ -18,11 +18,11 @@ import {
   roundCoverageRule,
   speedForFlowRule,
 } from "./required-flow";
-import { RIG_KINDS } from "./evidence";
 import { THOUSAND } from "../working/thousand";
 import { leverText } from "@/core/words/levers";
 import { raw } from "../quantity/kinds";
 import { TIP_SIZES } from "./tips";
+import { RIG_KINDS } from "@/rig-kinds/rules";
 
 const of = <K extends Parameters<typeof entered>[1]>(text: string, kind: K) => given(entered(text, kind), text);
 

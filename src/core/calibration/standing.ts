@@ -1,5 +1,5 @@
 import { ROUNDING, writeNumber } from "../quantity/format";
-import type { RigBasics, RigKind } from "./evidence";
+import type { RigBasics } from "./evidence";
 import { judgeRatio } from "./quick-check";
 
 /** Whether a calibration may still be mixed from. */
@@ -13,18 +13,6 @@ export interface Standing {
 
 /** A pace is timed again every month (common practice); days. */
 export const GOOD_FOR = 30;
-
-export type Owner = "person" | "rig" | "tap";
-
-/**
- * Whose a calibration is. A walking person's pace and swing are their own; a machine with a governed speed is anyone's; a
- * hose-end head depends on the tap that feeds it.
- */
-export function ownerOf(kind: RigKind): Owner {
-  return kind === "boom" ? "rig" : kind === "hose-end" ? "tap" : "person";
-}
-
-export const belongsToPerson = (kind: RigKind): boolean => ownerOf(kind) === "person";
 
 /** What a calibration stands on: the rig, and all that is held constant beside it, by what it is called. */
 export interface StandsOn {

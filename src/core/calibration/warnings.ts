@@ -2,11 +2,12 @@ import type { Finding, Nothing } from "../finding";
 import { make, raw, type Quantity } from "../quantity/kinds";
 import { quantity, valueIn } from "../quantity/quantity";
 import { given, isDerived, num, type Source } from "../working/rule";
-import type { Evidence, FlowEvidence, Ground, RigBasics, RigKind } from "./evidence";
+import type { Evidence, FlowEvidence, Ground, RigBasics } from "./evidence";
 import type { HeadReading } from "../hose-end/head";
 import { ratedFlow, tipFlow, wearOf } from "./tips";
 import { agreement, trialStats, type TrialSummary } from "./trials";
 import { SLACK, atLeast, atMost, isWithin } from "../quantity/slack";
+import { rigRules, type RigKind } from "@/rig-kinds/rules";
 
 /** Something that a person should know before relying on a calibration. The codes are listed in docs/job-file.md. */
 export type Warning = Finding<WarningValues>;
@@ -50,13 +51,7 @@ export const WALKABLE = quantity("speed", 4.5, "mph");
 /** An outlet this far from the mean of all is uneven: extension handbooks, from memory. */
 export const EVEN = 0.05;
 
-/** Spray volumes that are usual, gal per 1,000 sq ft (common practice, not rules). Three times outside of them is asked about. */
-export const USUAL: Partial<Record<RigKind, { readonly least: number; readonly most: number; readonly name: string }>> = {
-  boom: { least: 0.5, most: 0.5, name: "a boom" },
-  backpack: { least: 1, most: 1, name: "a backpack" },
-  "spray-truck": { least: 2, most: 4, name: "a gun and hose" },
-  "hand-can": { least: 2, most: 4, name: "a hand can" },
-};
+/** So many times outside of what is usual for the kind of rig is asked about (ours). */
 const FAR = 3;
 
 const under = <K extends "area" | "time">(value: Quantity<K>, least: Quantity<K>) => !atLeast(raw(value), raw(least));
@@ -100,7 +95,7 @@ export function warningsOf(judged: Gathered): Warning[] {
   if ((evidence.kind === "timed" || evidence.kind === "flow-alone") && evidence.flow.kind === "tip-chart")
     warn("estimate-only", {});
   if (hoseEnd) headWarnings(rig, hoseEnd, warn);
-  const usual = USUAL[rig.kind];
+  const usual = rigRules(rig.kind).usual;
   const gallons = valueIn(sprayVolume, "gal/1000 ft2");
   if (usual && (gallons < usual.least / FAR || gallons > usual.most * FAR))
     warn("volume-unusual", { sprayVolume, rig: rig.kind });

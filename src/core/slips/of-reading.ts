@@ -1,41 +1,12 @@
-import type { RigKind } from "../calibration/evidence";
 import { unitText } from "../quantity/format";
 import { raw, type Quantity } from "../quantity/kinds";
 import type { Entered } from "../quantity/parse";
 import { unitNamed } from "../quantity/unit";
 import { fitting, inside, respelled, scaled, takenFor, type Bounds, type Slip } from "./slip";
+import { rigRules, type RigKind } from "@/rig-kinds/rules";
 
-/**
- * What is possible of a reading, by the kind of rig (ours; wide, so that a true reading is never asked about). Where the
- * rig has an earlier reading or a rated tip, that says more and is used instead.
- */
-const ON_FOOT: Bounds = { least: 12, most: 1200 };
-/** Seconds for 1,000 sq ft. */
-const PACE: Record<RigKind, Bounds> = {
-  backpack: ON_FOOT,
-  "hand-can": ON_FOOT,
-  "hose-end": ON_FOOT,
-  "spray-truck": ON_FOOT,
-  boom: { least: 0.5, most: 400 },
-};
 const GPM = unitNamed("gal/min").factor;
-/** Gallons a minute from one outlet. */
-const FLOW: Record<RigKind, Bounds> = {
-  backpack: { least: 0.04, most: 2 },
-  "hand-can": { least: 0.03, most: 2 },
-  "hose-end": { least: 0.3, most: 15 },
-  "spray-truck": { least: 0.3, most: 20 },
-  boom: { least: 0.04, most: 3 },
-};
 const FOOT = unitNamed("ft").factor;
-/** Feet of swath. */
-const SWATH: Record<RigKind, Bounds> = {
-  backpack: { least: 0.8, most: 9 },
-  "hand-can": { least: 0.6, most: 9 },
-  "hose-end": { least: 1.5, most: 25 },
-  "spray-truck": { least: 1.5, most: 25 },
-  boom: { least: 1.5, most: 130 },
-};
 const SQ_FT = unitNamed("ft2").factor;
 const THOUSAND = SQ_FT * 1000;
 /** A zone: from a bed of 60 sq ft to a park of 60 acres. */
@@ -72,7 +43,7 @@ export function slipsOfWalk(
   { area, rig }: { readonly area: Quantity<"area">; readonly rig: RigKind },
 ): Slip[] {
   const share = raw(area) / THOUSAND;
-  const { least, most } = PACE[rig];
+  const { least, most } = rigRules(rig).possible.pace;
   return slipsOfTime(typed, { least: least * share, most: most * share });
 }
 
@@ -108,8 +79,10 @@ export interface CatchContext {
   readonly expected?: Quantity<"flow"> | undefined;
 }
 
-const flowBounds = ({ rig, outlets, expected }: CatchContext): Bounds =>
-  expected ? near(raw(expected)) : { least: FLOW[rig].least * GPM * outlets, most: FLOW[rig].most * GPM * outlets };
+function flowBounds({ rig, outlets, expected }: CatchContext): Bounds {
+  const { least, most } = rigRules(rig).possible.flow;
+  return expected ? near(raw(expected)) : { least: least * GPM * outlets, most: most * GPM * outlets };
+}
 
 /** What was caught in a time, out of all outlets. */
 export function slipsOfCatch(volume: Entered<"volume">, time: Quantity<"time">, context: CatchContext): Slip[] {
@@ -209,7 +182,8 @@ export function slipsOfPressure(typed: Entered<"pressure">): Slip[] {
 
 /** An effective swath. @param before the swath of this rig's last calibration */
 export function slipsOfSwath(typed: Entered<"length">, rig: RigKind, before?: Quantity<"length">): Slip[] {
-  const usual = { least: SWATH[rig].least * FOOT, most: SWATH[rig].most * FOOT };
+  const { least, most } = rigRules(rig).possible.swath;
+  const usual = { least: least * FOOT, most: most * FOOT };
   const value = raw(typed.value);
   const half = before && [0.5, 2].find((part) => Math.abs(value / raw(before) / part - 1) <= 0.1);
   if (before && half)
@@ -271,19 +245,11 @@ export function slipsOfMarks(
   ];
 }
 
-/** What a tank of a kind of rig holds, gallons (ours, wide). */
-const TANK: Record<RigKind, Bounds> = {
-  backpack: { least: 0.5, most: 10 },
-  "hand-can": { least: 0.1, most: 5 },
-  "hose-end": { least: 0.03, most: 2 },
-  "spray-truck": { least: 5, most: 3000 },
-  boom: { least: 2, most: 3000 },
-};
 const GALLON = unitNamed("gal").factor;
 
 /** What a tank holds: a point too far, litres for gallons, of a jar fluid ounces for gallons. */
 export function slipsOfTank(typed: Entered<"volume">, rig: RigKind): Slip[] {
-  const { least, most } = TANK[rig];
+  const { least, most } = rigRules(rig).possible.tank;
   const others = takenFor(typed.unit)
     .filter(([unit]) => ["L", "gal", "mL", "fl oz"].includes(unit))
     .map(([unit, code]) => ({

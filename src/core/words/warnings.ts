@@ -1,11 +1,12 @@
 import { inWords, type WordsOf } from "../finding";
-import { LEAST_AREA, LEAST_CATCH, LEAST_WALK, USUAL, WALKABLE, type Warning, type WarningValues } from "../calibration/warnings";
+import { LEAST_AREA, LEAST_CATCH, LEAST_WALK, WALKABLE, type Warning, type WarningValues } from "../calibration/warnings";
 import type { TrialSummary } from "../calibration/trials";
 import { ROUNDING, writeNumber } from "../quantity/format";
 import { quantity } from "../quantity/quantity";
 import { read, readParts, type System } from "../working/units";
 import { percentText } from "./values";
 import { groundText, paceTime } from "../working/thousand";
+import { rigRules } from "@/rig-kinds/rules";
 
 const TRIALS: Record<TrialSummary["of"], { many: string; one: string }> = {
   pace: { many: "walks", one: "One walk only" },
@@ -28,7 +29,7 @@ const WORDS: WordsOf<WarningValues> = {
   given: () => "The spray volume was taken as given: no reading stands behind it.",
   "estimate-only": () => "The flow is the tip's rated one: an estimate until a catch confirms it. Nothing is mixed from it.",
   "volume-unusual": ({ sprayVolume, rig }, system) => {
-    const { least, most, name } = USUAL[rig]!;
+    const { least, most, name } = rigRules(rig).usual!;
     const usual = [least, most].map(
       (gallons) => readParts(quantity("sprayVolume", gallons, "gal/1000 ft2"), "sprayVolume", system).number,
     );

@@ -1,6 +1,6 @@
 import { isDate } from "@/core/calendar";
 import * as yup from "yup";
-import { GROUNDS, RIG_KINDS, type Ground, type RigKind } from "@/core/calibration/evidence";
+import { GROUNDS, type Ground } from "@/core/calibration/evidence";
 import { PRODUCT_USES, type ProductUse } from "@/core/hose-end/suitability";
 import { Kind } from "@/core/quantity/kinds";
 import { parseField, type Field } from "@/core/quantity/ranges";
@@ -9,6 +9,7 @@ import type { HeadText, RigText } from "../job-file/types";
 import type { KitText, RigSetupText } from "../rig-setup";
 import { choiceField, nameField, quantityField, refuse, textField, written } from "./field";
 import { sizeField } from "./tip";
+import { RIG_KINDS, rigRules, type RigKind } from "@/rig-kinds/rules";
 
 const wholeNumber = (most: number, example: string) =>
   textField((value) => {
@@ -60,8 +61,9 @@ const headField = (field: Field, needed: (head: HeadTyped) => boolean) =>
     .string()
     .defined()
     .test("head", function (value) {
-      const rig = this.from?.[1]?.value as { kind?: string } | undefined;
-      if (rig?.kind !== "hose-end" || !needed(this.parent as HeadTyped)) return true;
+      const rig = this.from?.[1]?.value as { kind?: RigKind } | undefined;
+      if (!rig?.kind || !RIG_KINDS.includes(rig.kind) || !rigRules(rig.kind).head || !needed(this.parent as HeadTyped))
+        return true;
       const read = parseField(field, value);
       return read.ok || refuse(this, read.issues[0]!);
     });
@@ -229,7 +231,7 @@ function setupText(form: RigForm): RigSetupText {
         ...(typed(one.swath) && { swath: written("swath", one.swath) }),
       })),
     }),
-    ...(form.kind === "hose-end" &&
+    ...(rigRules(form.kind as RigKind).head &&
       form.head.kind === "dial" &&
       listed(form.head.settings).length > 0 && { settings: listed(form.head.settings).map((one) => written("dial", one)) }),
     ...(form.uses.length > 0 && { uses: form.uses as ProductUse[] }),
@@ -246,7 +248,8 @@ function setupText(form: RigForm): RigSetupText {
 
 /** A rig as the form holds it → as a job file writes it. The form has been checked. */
 export function rigText(form: RigForm): RigText & { name: string } {
-  const spacing = form.kind === "boom" && form.spacing.trim() !== "" ? { spacing: written("spacing", form.spacing) } : {};
+  const spacing =
+    rigRules(form.kind as RigKind).spaced && form.spacing.trim() !== "" ? { spacing: written("spacing", form.spacing) } : {};
   const tip = {
     ...(form.tipSize.trim() !== "" && { size: form.tipSize.trim() }),
     ...(form.pressure.trim() !== "" && { pressure: written("pressure", form.pressure) }),
@@ -262,7 +265,7 @@ export function rigText(form: RigForm): RigText & { name: string } {
     })),
     outlets: { count: Number(form.outlets), ...spacing },
     ...(Object.keys(tip).length > 0 && { tip }),
-    ...(form.kind === "hose-end" && { head: headText(form.head) }),
+    ...(rigRules(form.kind as RigKind).head && { head: headText(form.head) }),
     ...(Object.keys(setup).length > 0 && { setup: setup }),
   };
 }

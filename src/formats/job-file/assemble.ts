@@ -24,6 +24,7 @@ import { atMost } from "@/core/quantity/slack";
 import { sizeOf } from "@/core/labels/active";
 import { fromCanonical } from "@/core/quantity/arithmetic";
 import { System, read } from "@/core/working/units";
+import { rigRules } from "@/rig-kinds/rules";
 
 /** A calibration alone, as a job file. */
 export const calibrationJob = <T extends Written>(
@@ -152,7 +153,7 @@ function inputOf(job: Job, progress?: Progress): Result<{ readonly calibration: 
     sites,
     loads,
     leaves: less?.sprayVolume ?? calibration.sprayVolume,
-    hoseEnd: job.rig.kind === "hose-end",
+    hoseEnd: rigRules(job.rig.kind).head,
     head: calibration.hoseEnd,
     date: job.file.date,
     anyOrder: job.file.priorOrder === "any",

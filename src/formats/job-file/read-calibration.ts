@@ -7,6 +7,7 @@ import { extra, Faults, maybe, value } from "./faults";
 import { readPractised } from "../practised";
 import { readRig } from "./read-rig";
 import type { CalibrationOf, CalibrationText, FlowOf, PaceOf, RigText, UsedOf, Written } from "./types";
+import { rigRules } from "@/rig-kinds/rules";
 
 /** The part of a job file that a calibration is worked out from: what stands on every page needs no more of it. */
 
@@ -111,8 +112,13 @@ function readPace(pace: PaceOf<Written>, rig: RigBasics, faults: Faults, ours?: 
     };
   }
   const swath = maybe(pace.swath, "length");
-  if (!swath && !(rig.kind === "boom" && rig.outlets.spacing)) {
-    faults.add("calibration.pace.swath", "missing", "", `"5 ft"${rig.kind === "boom" ? ", or the rig's outlets.spacing" : ""}`);
+  if (!swath && !(rigRules(rig.kind).spaced && rig.outlets.spacing)) {
+    faults.add(
+      "calibration.pace.swath",
+      "missing",
+      "",
+      `"5 ft"${rigRules(rig.kind).spaced ? ", or the rig's outlets.spacing" : ""}`,
+    );
     return undefined;
   }
   if (pace.kind === "speed") return { kind: pace.kind, speed: value(pace.speed, "speed"), swath };

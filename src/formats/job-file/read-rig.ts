@@ -4,6 +4,7 @@ import type { Head } from "@/core/hose-end/head";
 import { chartOf, setupOf } from "../rig-setup";
 import { maybe, value, type Faults } from "./faults";
 import type { RigText } from "./types";
+import { rigRules } from "@/rig-kinds/rules";
 
 /** A rig as it is written → as values; what two places make wrong together goes to the faults, where there are any. */
 export function readRig(rig: RigText, faults?: Faults): RigBasics {
@@ -13,7 +14,7 @@ export function readRig(rig: RigText, faults?: Faults): RigBasics {
   const pressure = maybe(rig.tip?.pressure, "pressure");
   const mostPressure = setupOf(rig).mostPressure;
   const most = mostPressure === undefined ? undefined : parseField("pressure", mostPressure);
-  if (faults && rig.outlets?.spacing !== undefined && rig.kind !== "boom")
+  if (faults && rig.outlets?.spacing !== undefined && !rigRules(rig.kind).spaced)
     faults.add("rig.outlets.spacing", "contradiction", `a ${rig.kind} has no spacing`, "only outlets on a boom have one");
   return {
     kind: rig.kind,
@@ -32,7 +33,7 @@ export function readRig(rig: RigText, faults?: Faults): RigBasics {
 }
 
 function readHead({ kind, head }: RigText, faults?: Faults): Head | undefined {
-  if (kind !== "hose-end") {
+  if (!rigRules(kind).head) {
     if (head) faults?.add("rig.head", "contradiction", `a ${kind} has no head`, "only a hose-end rig has one");
     return undefined;
   }

@@ -1,11 +1,12 @@
-import { GROUNDS, RIG_KINDS } from "@/core/calibration/evidence";
+import { GROUNDS } from "@/core/calibration/evidence";
 import { LEVERS } from "@/core/calibration/levers";
-import { METHOD_IDS } from "@/core/calibration/methods";
 import { FORMS } from "@/core/labels/label-rate";
 import { WATER_FIRST } from "@/core/mixing/column";
 import { LOAD_MODES } from "@/core/mixing/loads";
 import { choice, date, list, object, q, quantity, text, whole, type Schema } from "../schema-parts";
 import { WATERS } from "./types";
+import { METHOD_IDS } from "@/core/calibration/method-ids";
+import { RIG_KINDS } from "@/rig-kinds/rules";
 
 /**
  * The job file as a JSON Schema (draft 2020-12), made from the same catalogue of units that reads it. `docs/` holds it as

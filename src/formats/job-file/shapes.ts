@@ -1,7 +1,6 @@
 import * as yup from "yup";
-import { GROUNDS, RIG_KINDS } from "@/core/calibration/evidence";
+import { GROUNDS } from "@/core/calibration/evidence";
 import { LEVERS } from "@/core/calibration/levers";
-import { METHOD_IDS } from "@/core/calibration/methods";
 import type { Issue } from "@/core/issue";
 import { FORMS, RATE_KINDS, type LabelRate } from "@/core/labels/label-rate";
 import { WATER_FIRST } from "@/core/mixing/column";
@@ -32,6 +31,8 @@ import {
 import { typeName } from "./shown";
 import { WATERS } from "./types";
 import { isVersion1 } from "./versions";
+import { METHOD_IDS } from "@/core/calibration/method-ids";
+import { RIG_KINDS } from "@/rig-kinds/rules";
 
 /**
  * The shape of a job file in both of its versions, for Yup. What version 2 has beside the keys of the first stands under

@@ -1,12 +1,13 @@
 import type { MeasuredBy } from "@/core/area/uncertainty";
 import type { MeasuredText } from "../area/types";
-import type { Ground, RigKind } from "@/core/calibration/evidence";
+import type { Ground } from "@/core/calibration/evidence";
 import type { Kind } from "@/core/quantity/kinds";
 import type { Entered } from "@/core/quantity/parse";
 import type { YearKind } from "@/core/labels/label";
 import type { Form } from "@/core/labels/label-rate";
 import type { WaterFirst } from "@/core/mixing/column";
 import type { LoadMode } from "@/core/mixing/loads";
+import type { RigKind } from "@/rig-kinds/rules";
 
 /** The job file as it is written: every quantity a text with its unit (docs/job-file.md). */
 export interface JobFile {

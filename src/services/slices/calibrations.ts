@@ -1,7 +1,7 @@
 import { dayOf } from "@/core/calendar";
 import { measuredOnce } from "@/core/calibration/calibrate";
 import type { MixLock } from "@/core/calibration/may-mix";
-import { ownerOf, standingOf } from "@/core/calibration/standing";
+import { standingOf } from "@/core/calibration/standing";
 import { canonical, ratio } from "@/core/quantity/arithmetic";
 import { checkDue, judge, thatCounts, workOut, type Calibrated, type Day } from "@/formats/standing";
 import { standsOn } from "@/formats/stands-on";
@@ -37,6 +37,7 @@ import { pool } from "@/core/outcome/evidence";
 import { evidenceOf } from "@/formats/evidence";
 import { outcomesSince } from "@/records/outcomes";
 import type { LoadsEntry } from "@/formats/entries";
+import { ownerOf } from "@/rig-kinds/rules";
 
 /** What is known of calibrations: which one counts, with whom, since when. */
 

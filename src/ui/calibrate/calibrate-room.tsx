@@ -36,6 +36,7 @@ import { calibrationWorking } from "./working";
 import { SessionSlips } from "./session-slips";
 import { expectedOf, workedOut } from "./worked-out";
 import { Row } from "../parts/layout";
+import { onFoot } from "@/rig-kinds/rules";
 
 export function CalibrateRoom() {
   const hand = useInHand();
@@ -185,7 +186,7 @@ function RunSheet({ rig, personId, siteId }: SheetProps) {
         />
       )}
       <StepFocus at={at}>
-        {at === "walk" && <WalkStep session={session} change={change} driven={rig.rig.kind === "boom"} />}
+        {at === "walk" && <WalkStep session={session} change={change} driven={!onFoot(rig.rig.kind)} />}
         {at === "catch" && (
           <Gathered session={session} change={change} rig={rig} expected={expected && read(expected.value, "volume", system)} />
         )}

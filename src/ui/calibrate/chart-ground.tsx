@@ -2,7 +2,6 @@
 
 import { memo } from "react";
 import type { Calibration, CalibrationInput } from "@/core/calibration/calibrate";
-import { onFoot } from "@/core/calibration/evidence";
 import {
   bandAround,
   heightOn,
@@ -17,6 +16,7 @@ import { writeNumber } from "@/core/quantity/format";
 import { unitNamed } from "@/core/quantity/unit";
 import type { System } from "@/core/working/units";
 import { swathOf } from "./swath";
+import { onFoot } from "@/rig-kinds/rules";
 
 export const TOP = 58;
 export const LOW = 380;

@@ -1,7 +1,7 @@
 import { fireEvent, screen } from "@testing-library/react";
-import { RIG_KINDS } from "@/core/calibration/evidence";
 import { show } from "../testing/show";
 import { Chooser } from "./chooser";
+import { RIG_KINDS } from "@/rig-kinds/rules";
 
 beforeEach(() => localStorage.clear());
 

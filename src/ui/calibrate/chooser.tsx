@@ -2,12 +2,13 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import { useState } from "react";
-import type { RigKind } from "@/core/calibration/evidence";
-import { methodsFor, NEEDS, type MethodId, type Need, methodWords } from "@/core/calibration/methods";
+import { methodsFor, NEEDS, type Need, methodWords } from "@/core/calibration/methods";
 import { useSystem } from "../data/units";
 import { useKept } from "../data/kept-here";
 import { Button } from "../parts/controls";
 import { Row } from "../parts/layout";
+import type { MethodId } from "@/core/calibration/method-ids";
+import type { RigKind } from "@/rig-kinds/rules";
 
 const NEED_WORDS: Record<Need, string> = {
   watch: "no watch",

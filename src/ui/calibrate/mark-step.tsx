@@ -2,7 +2,7 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import type { Ground } from "@/core/calibration/evidence";
-import { methodOf, methodsFor, type FlowKind, type MethodId, methodWords } from "@/core/calibration/methods";
+import { methodOf, methodsFor, type FlowKind, methodWords } from "@/core/calibration/methods";
 import { boomRun, courseUnder } from "@/core/calibration/required-flow";
 import { valueIn } from "@/core/quantity/quantity";
 import { given } from "@/core/working/rule";
@@ -19,6 +19,9 @@ import { Chooser } from "./chooser";
 import { Sketch } from "./sketch";
 import { Typed } from "./typed";
 import { Column } from "../parts/layout";
+import type { MethodId } from "@/core/calibration/method-ids";
+import { rigRules } from "@/rig-kinds/rules";
+import { FACES } from "@/rig-kinds/faces";
 
 interface StepProps {
   readonly session: Session;
@@ -147,18 +150,7 @@ const SET_UP = [
   "Mark out on the kind of ground that will be sprayed, obstacles included.",
 ];
 
-function extraSteps({ rig }: RigEntry): string[] {
-  const strokes = setupOf(rig).strokes;
-  if (rig.kind === "hand-can")
-    return [
-      `Pump ${strokes ?? "to the same strokes each time"} and re-pump as in work. Never over-pressurise; release before opening.`,
-    ];
-  if (rig.kind === "hose-end")
-    return [
-      "Measure through hose and head, pattern as in work: a bare tap may give three times as much. Fill the jar to a mark.",
-    ];
-  return [];
-}
+const extraSteps = ({ rig }: RigEntry): readonly string[] => FACES[rig.kind].before?.(setupOf(rig).strokes) ?? [];
 
 export function Steps({ steps }: { steps: readonly string[] }) {
   return (
@@ -204,7 +196,7 @@ function VesselPick({ session, change, rig }: Pick<StepProps, "session" | "chang
 }
 
 function Measures({ session, change, rig }: Pick<StepProps, "session" | "change" | "rig">) {
-  const boom = rig.rig.kind === "boom";
+  const boom = rigRules(rig.rig.kind).spaced;
   const swathHint =
     session.pace === "timed-area" ? "for sketch and speed" : boom ? "empty: outlets × spacing" : "a little inside the wet edges";
   const fixed = methodOf(session.method)?.area !== undefined;

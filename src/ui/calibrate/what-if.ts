@@ -1,11 +1,11 @@
 import type { Calibration, CalibrationInput } from "@/core/calibration/calibrate";
-import { onFoot } from "@/core/calibration/evidence";
 import { pressureForFlow, speedAtPace, tooFastOnFoot } from "@/core/calibration/nomogram";
 import { dropChange } from "@/core/calibration/tips";
 import type { Quantity } from "@/core/quantity/kinds";
 import { dropText } from "@/core/words/levers";
 import { read, type System } from "@/core/working/units";
 import { swathOf } from "./swath";
+import { onFoot } from "@/rig-kinds/rules";
 
 interface Line {
   readonly pace: Quantity<"time">;

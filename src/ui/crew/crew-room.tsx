@@ -4,7 +4,6 @@ import { Box, chakra, ClientOnly } from "@chakra-ui/react";
 import { format } from "../data/dates";
 import { PageLink } from "../parts/page-link";
 import type { Calibration } from "@/core/calibration/calibrate";
-import { ownerOf } from "@/core/calibration/standing";
 import { agreement } from "@/core/calibration/trials";
 import { coverageOf } from "@/core/mixing/mix";
 import { writeNumber } from "@/core/quantity/format";
@@ -25,6 +24,8 @@ import { Heading, Note, SubHeading } from "../parts/controls";
 import { FirstThing } from "../parts/notices";
 import { Stamp } from "../parts/stamp";
 import { Column, Row } from "../parts/layout";
+import { ownerOf } from "@/rig-kinds/rules";
+import { FACES } from "@/rig-kinds/faces";
 
 /** People on one rig beside one another, and how well each repeats: the training record. */
 export function CrewRoom() {
@@ -42,8 +43,7 @@ export function CrewRoom() {
           <FirstThing>Pick the rig in the strip above.</FirstThing>
         ) : ownerOf(rig.rig.kind) !== "person" ? (
           <FirstThing>
-            {rig.rig.name} is not anyone&apos;s own:{" "}
-            {rig.rig.kind === "boom" ? "a governed machine goes as fast with anyone." : "a hose-end head depends on the tap."}
+            {rig.rig.name} is not anyone&apos;s own: {FACES[rig.rig.kind].anyones}
           </FirstThing>
         ) : (
           <Compared rig={rig} system={system} />

@@ -1,13 +1,13 @@
 "use client";
 
 import { useMemo } from "react";
-import { ownerOf } from "@/core/calibration/standing";
 import type { System } from "@/core/working/units";
 import type { PersonEntry, RigEntry, SiteEntry } from "@/formats/entries";
 import { judge, type Calibrated } from "@/formats/standing";
 import { dayNow, today } from "./clock";
 import { useKept } from "./kept-here";
 import { usePeople, useRead, useRigs, useSites, useSlice } from "./records";
+import { ownerOf } from "@/rig-kinds/rules";
 
 /** What is in hand: the rig, who holds the wand, the site, and the reader's units. */
 interface Chosen {

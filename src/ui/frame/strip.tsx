@@ -8,7 +8,7 @@ import { Suspense, useId, useState, type ReactNode } from "react";
 import { dateOf } from "@/core/calendar";
 import { measuredOnce, type Calibration } from "@/core/calibration/calibrate";
 import { mixLock, type MayMix } from "@/core/calibration/may-mix";
-import { GOOD_FOR, ownerOf } from "@/core/calibration/standing";
+import { GOOD_FOR } from "@/core/calibration/standing";
 import { writeNumber } from "@/core/quantity/format";
 import { onceText } from "@/core/words/warnings";
 import { readParts, type System } from "@/core/working/units";
@@ -19,6 +19,7 @@ import { dayHere } from "../data/clock";
 import { SetupPick } from "./setup-pick";
 import { useInHand, type Calibrated } from "../data/in-hand";
 import { Row } from "../parts/layout";
+import { ownerOf, rigRules } from "@/rig-kinds/rules";
 
 const CELL = {
   background: "transparent",
@@ -206,8 +207,8 @@ function Bar({ onKeys, onTrouble, sheetId }: Presses & { sheetId: string | null 
         <Cell name="Spray volume" main={many ? "62%" : "44%"}>
           {read && <SprayVolume calibrated={calibrated} system={system} />}
         </Cell>
-        <Box display={{ base: rig?.rig.kind === "hose-end" ? "block" : "none", lg: "block" }} flex="1 1 0" minW={0}>
-          <Cell name={rig?.rig.kind === "hose-end" ? "Site and its tap" : "Site"}>
+        <Box display={{ base: rig && rigRules(rig.rig.kind).head ? "block" : "none", lg: "block" }} flex="1 1 0" minW={0}>
+          <Cell name={rig && rigRules(rig.rig.kind).head ? "Site and its tap" : "Site"}>
             <SiteInHand site={site} onPick={(siteId) => choose({ siteId })} />
           </Cell>
         </Box>

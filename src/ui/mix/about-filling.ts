@@ -1,5 +1,4 @@
 import type { Calibration } from "@/core/calibration/calibrate";
-import { onFoot } from "@/core/calibration/evidence";
 import { stepsOf, type Filling } from "@/core/mixing/column";
 import { isSpread } from "@/core/mixing/pouring-order";
 import type { MixProduct } from "@/core/mixing/product";
@@ -11,6 +10,7 @@ import type { Job } from "@/formats/job-file/read-checked";
 import { wateringsOf } from "@/formats/site-facts";
 import { costWords } from "./cost-words";
 import { afterOf } from "./field-words";
+import { onFoot } from "@/rig-kinds/rules";
 
 /** What of a mix goes into the tank: a filling has an amount of each. */
 const inTank = (products: readonly MixProduct[]) => products.filter((p) => !isSpread(p));

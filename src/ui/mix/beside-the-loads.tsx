@@ -3,7 +3,6 @@
 import { Box, chakra } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Calibration } from "@/core/calibration/calibrate";
-import { onFoot } from "@/core/calibration/evidence";
 import type { Kit } from "@/core/calibration/kit";
 import type { Filling } from "@/core/mixing/column";
 import { isWeight, readAmount } from "@/core/mixing/display";
@@ -27,6 +26,7 @@ import { Notice } from "../parts/notices";
 import { GroundSure } from "./ground-sure";
 import { measuring } from "./measures";
 import { Column } from "../parts/layout";
+import { onFoot } from "@/rig-kinds/rules";
 
 interface BesideProps {
   readonly plan: MixPlan;

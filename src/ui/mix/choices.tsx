@@ -19,6 +19,7 @@ import { dateOf, PURPOSES, tankKey, tankOf, type Draft, type Purpose } from "./d
 import type { Preview } from "./preview";
 import { Stops } from "./stops";
 import { Column } from "../parts/layout";
+import { rigRules } from "@/rig-kinds/rules";
 
 const LOAD_WORDS: Record<LoadMode, string> = { "full-then-part": "Full loads, then a part", equal: "Equal loads, measured once" };
 const PURPOSE_WORDS: Record<Purpose, string> = {
@@ -51,7 +52,7 @@ export function Choices({ draft, change, hand, tank, preview }: ChoicesProps) {
         <Choose
           label="Mix for"
           value={purpose}
-          options={PURPOSES.filter((p) => p !== "day" || !hand.rig || hand.rig.rig.kind !== "hose-end").map((p) => [
+          options={PURPOSES.filter((p) => p !== "day" || !hand.rig || !rigRules(hand.rig.rig.kind).head).map((p) => [
             p,
             PURPOSE_WORDS[p],
           ])}

@@ -63,6 +63,7 @@ import { useMixRecords } from "./mix-records";
 import { FullTankBox } from "./full-tank";
 import { chosenOf, fullOf, lockWords, rigAsSet, workMix, zonesOfSite, type MixWorked, type Worked } from "./work-mix";
 import { Column } from "../parts/layout";
+import { rigRules } from "@/rig-kinds/rules";
 
 const CheckLoad = dynamic(() => import("./check-load").then((m) => m.CheckLoad), { ssr: false });
 
@@ -187,7 +188,11 @@ function Mixing() {
         {mixed && <Loads mixed={mixed} kit={kit} system={hand.system} jar={rig?.rig.head !== undefined} />}
         {plan && <BudgetBars budgets={plan.budgets} system={hand.system} />}
         <AirAtMix products={products} sites={planned?.job.file.sites ?? []} />
-        <LabelCautions products={products} sites={planned?.job.file.sites ?? []} head={rig?.rig.kind === "hose-end"} />
+        <LabelCautions
+          products={products}
+          sites={planned?.job.file.sites ?? []}
+          head={rig !== undefined && rigRules(rig.rig.kind).head}
+        />
       </Column>
     </Room>
   );

@@ -47,6 +47,7 @@ import { AskEmpty } from "../pour/ask-empty";
 import { asksEmpty } from "../pour/pour-steps";
 import { useSheet } from "./use-sheet";
 import { Column } from "../parts/layout";
+import { rigRules } from "@/rig-kinds/rules";
 
 const ToldOutcome = dynamic(() => import("./different").then((m) => m.ToldOutcome), { ssr: false });
 
@@ -182,7 +183,7 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
   );
 }
 
-const cautionsOf = ({ products = [], sites = [], rig }: Sheet["job"]) => ({ products, sites, head: rig.kind === "hose-end" });
+const cautionsOf = ({ products = [], sites = [], rig }: Sheet["job"]) => ({ products, sites, head: rigRules(rig.kind).head });
 
 /** What has changed since, and the way on from it. */
 function Overtaken({ sheet }: { sheet: Sheet }) {

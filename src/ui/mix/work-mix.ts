@@ -1,5 +1,4 @@
 import type { Kit } from "@/core/calibration/kit";
-import { belongsToPerson, ownerOf } from "@/core/calibration/standing";
 import type { Issue } from "@/core/issue";
 import type { FullTank } from "@/core/mixing/full-tank";
 import { groundIsOpen } from "@/core/labels/gallon";
@@ -14,6 +13,7 @@ import type { InHand } from "../data/in-hand";
 import { dateOf, headFor, stopsOf, tankOf, type Chosen, type Draft, type MixRecords } from "./draft";
 import { withoutNoLoad } from "./last-load";
 import { measuresOf } from "./measures";
+import { belongsToPerson, ownerOf } from "@/rig-kinds/rules";
 
 /** A mix worked out, or why it can't be. */
 export type Worked = MixWorked | { readonly issues: readonly Issue[] };

@@ -2,10 +2,10 @@
 
 import { Box } from "@chakra-ui/react";
 import { PageLink } from "./page-link";
-import { ownerOf } from "@/core/calibration/standing";
 import { usePeople, useRigs, useSlice } from "../data/records";
 import type { InHand } from "../data/in-hand";
 import { FirstThing } from "./notices";
+import { ownerOf } from "@/rig-kinds/rules";
 
 /** What must be in hand before a room can work with a rig; nothing where it is all there. */
 export function lackIn({ rig, person, site }: InHand): "rig" | "person" | "site" | undefined {

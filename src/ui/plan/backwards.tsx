@@ -1,7 +1,6 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { onFoot } from "@/core/calibration/evidence";
 import { tooFastOnFoot } from "@/core/calibration/nomogram";
 import { show } from "@/core/quantity/format";
 import type { Quantity } from "@/core/quantity/kinds";
@@ -18,6 +17,7 @@ import type { Backwards as Worked } from "./backwards-of";
 import { useOpenProof, targetText } from "./open-proof";
 import type { Wish } from "./wish";
 import { Row } from "../parts/layout";
+import { onFoot } from "@/rig-kinds/rules";
 
 interface BackwardsProps {
   readonly wish: Wish;

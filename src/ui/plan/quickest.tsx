@@ -2,7 +2,6 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import { useMemo } from "react";
-import { onFoot } from "@/core/calibration/evidence";
 import { boomSwath } from "@/core/calibration/pace";
 import { rankSetups, type Setup, bandOf } from "@/core/calibration/planner";
 import { DROPLETS, TIP_SIZES, type Droplet } from "@/core/calibration/tips";
@@ -24,6 +23,7 @@ import { SitePick } from "../parts/pickers";
 import { typed } from "./backwards-of";
 import { targetText, useOpenProof } from "./open-proof";
 import type { Wish } from "./wish";
+import { onFoot } from "@/rig-kinds/rules";
 
 interface QuickestProps {
   readonly wish: Wish;

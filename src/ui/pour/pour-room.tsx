@@ -31,6 +31,7 @@ import { useSystem } from "../data/units";
 import { useAwake, useVoice } from "./voice";
 import { Column, Row } from "../parts/layout";
 import { useAirBeside } from "../weather/beside";
+import { rigRules } from "@/rig-kinds/rules";
 
 /** Pouring with gloves on: one step at a time, large, spoken, the screen kept awake. */
 export function PourRoom() {
@@ -306,7 +307,7 @@ function FieldLines({ sheet, after = false }: { sheet: Sheet; after?: boolean })
   return (
     <Column textStyle="note" color="soft" gap="2px">
       {head && <strong>{head}</strong>}
-      {!after && sheet.job.rig.kind === "hose-end" && <UnfitForHead products={products} />}
+      {!after && rigRules(sheet.job.rig.kind).head && <UnfitForHead products={products} />}
       {after
         ? lines.map(([what, says]) => (
             <Box

@@ -1,4 +1,3 @@
-import { onFoot } from "@/core/calibration/evidence";
 import { stepsOf } from "@/core/mixing/column";
 import { servedByTank } from "@/core/mixing/day-run";
 import { courseOf, lastsFor } from "@/core/mixing/walk-of-load";
@@ -10,6 +9,7 @@ import { gearOf } from "@/formats/gear";
 import type { SheetPlan } from "@/formats/sheet-plan";
 import type { MeasuringOf } from "../mix/measures";
 import { stepText, type StepText } from "../mix/step-words";
+import { onFoot } from "@/rig-kinds/rules";
 
 /** One thing to do, as it fills the screen. */
 export interface PourStep {

@@ -11,7 +11,6 @@ import { THOUSAND } from "@/core/working/thousand";
 import { read, type System } from "@/core/working/units";
 import { given } from "@/core/working/rule";
 import { seconds, type PracticeText } from "@/formats/practice";
-import { belongsToPerson } from "@/core/calibration/standing";
 import { useInHand, type Calibrated } from "../data/in-hand";
 import { keep, readKept, useKept } from "../data/kept-here";
 import { sentences } from "../data/records";
@@ -31,6 +30,7 @@ import { VoiceToggle } from "./voice-toggle";
 import { PracticeRecord } from "./practice-record";
 import { ZoneStrips, type OfZone } from "./zone-strips";
 import { SeasonOfCountdowns } from "./countdown-season";
+import { belongsToPerson, rigRules } from "@/rig-kinds/rules";
 
 type Strips = Extract<PracticeText, { kind: "countdown" }>["strips"];
 
@@ -77,7 +77,7 @@ function Lawn({ calibrated }: { calibrated: Calibrated }) {
   const seconds = area.ok
     ? valueIn(stripTime(given(area.value, "strip"), calibrated.made.timePer1000!, THOUSAND).value, "s")
     : undefined;
-  const truck = rig!.rig.kind === "spray-truck";
+  const truck = rigRules(rig!.rig.kind).gun;
   const done = (took: number, strip: Entered<"area">) =>
     change({ strips: [...draft.strips, { area: strip.text, wanted: `${seconds!.toFixed(1)} s`, took: `${took.toFixed(1)} s` }] });
   return (

@@ -3,7 +3,7 @@
 import { Box, chakra } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { useFieldArray, type UseFormReturn } from "react-hook-form";
-import { GROUNDS, RIG_KINDS } from "@/core/calibration/evidence";
+import { GROUNDS } from "@/core/calibration/evidence";
 import type { Field as Quantified } from "@/core/quantity/ranges";
 import { slipsOfPressure } from "@/core/slips/of-reading";
 import type { RigForm } from "@/formats/forms/rig";
@@ -20,8 +20,9 @@ import { KeptFor } from "./kept-for";
 import { Cups, Tools } from "./kit-fields";
 import { Pair } from "./pair";
 import { Setups } from "./setup-fields";
-import { KIND_WORDS } from "./words";
 import { Column } from "../parts/layout";
+import { RIG_KINDS, rigRules, type RigKind } from "@/rig-kinds/rules";
+import { FACES } from "@/rig-kinds/faces";
 
 type Form = UseFormReturn<RigForm>;
 type TextKey = {
@@ -78,8 +79,8 @@ function Part({ title, open = false, children }: { title: string; open?: boolean
 
 /** Everything that a calibration depends on. */
 export function RigFields({ form }: { form: Form }) {
-  const kind = form.watch("kind");
-  const boom = kind === "boom";
+  const kind = form.watch("kind") as RigKind;
+  const boom = rigRules(kind).spaced;
   const { register } = form;
   return (
     <>
@@ -89,14 +90,14 @@ export function RigFields({ form }: { form: Form }) {
           <Select {...props} {...register("kind")}>
             {RIG_KINDS.map((one) => (
               <option key={one} value={one}>
-                {KIND_WORDS[one]}
+                {FACES[one].word}
               </option>
             ))}
           </Select>
         )}
       </Field>
-      <Tanks form={form} jar={kind === "hose-end"} />
-      {kind === "hose-end" && <HeadFields form={form} />}
+      <Tanks form={form} jar={rigRules(kind).head} />
+      {rigRules(kind).head && <HeadFields form={form} />}
       <Pair>
         <TextField label="Outlets" inputMode="numeric" error={errorAt(form, "outlets")} {...register("outlets")} />
         {boom && <Line form={form} name="spacing" label="Spacing" example="20 in" />}

@@ -1,16 +1,8 @@
-import type { RigKind } from "@/core/calibration/evidence";
 import { asRead } from "@/core/working/as-read";
 import type { System } from "@/core/working/units";
 import type { RigText } from "@/formats/job-file/types";
 import { setupOf } from "@/formats/rig-setup";
-
-export const KIND_WORDS: Record<RigKind, string> = {
-  backpack: "Backpack",
-  "hand-can": "Hand can",
-  "hose-end": "Hose-end head",
-  boom: "Boom",
-  "spray-truck": "Spray truck, gun and hose",
-};
+import { FACES } from "@/rig-kinds/faces";
 
 /** A rig in one line: what it is and what it stands on. */
 export function rigLine(rig: RigText, system: System): string {
@@ -26,5 +18,5 @@ export function rigLine(rig: RigText, system: System): string {
       ? `dial ${asRead(rig.head.setting, ["strengthByVolume"], system)}`
       : rig.head && `feed ${asRead(rig.head.feed, ["flow"], system)}`;
   const setup = setupOf(rig);
-  return [KIND_WORDS[rig.kind], tanks, outlets, tip, head, setup.dedication].filter(Boolean).join(" · ");
+  return [FACES[rig.kind].word, tanks, outlets, tip, head, setup.dedication].filter(Boolean).join(" · ");
 }

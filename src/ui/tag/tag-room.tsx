@@ -16,6 +16,7 @@ import { rateWords } from "../labels/words";
 import { ShelfPick } from "../parts/pickers";
 import { ratesOn, tagFacts, tagLines, tankOnTag, type TagFacts } from "./tag-facts";
 import { Row } from "../parts/layout";
+import { rigRules } from "@/rig-kinds/rules";
 
 const SIZES = { A6: "A6 card", LETTER: "Letter sheet, four tags" } as const;
 type Size = keyof typeof SIZES;
@@ -79,7 +80,7 @@ export function TagRoom() {
           </Button>
         </Row>
         {trouble && <Notice state="stop">{trouble}</Notice>}
-        {rig.rig.kind !== "hose-end" && <ProductOn product={product} card={of} onPick={setProduct} />}
+        {!rigRules(rig.rig.kind).head && <ProductOn product={product} card={of} onPick={setProduct} />}
         {into &&
           "why" in into &&
           into.why.map((why) => (
