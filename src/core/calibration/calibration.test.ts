@@ -6,6 +6,7 @@ import { explain, lineText } from "../working/explain";
 import { num } from "../working/rule";
 import { calibrate, type CalibrationInput } from "./calibrate";
 import type { Evidence, FlowEvidence, PaceEvidence, RigBasics } from "./evidence";
+import { methodOf } from "./methods";
 import type { WarningCode } from "./warnings";
 
 const BACKPACK: RigBasics = { kind: "backpack", outlets: { count: 1 } };
@@ -38,10 +39,16 @@ describe("check values of the trade (common practice unless a source is named)",
     expect(valueIn(sprayVolume.value, "gal/1000 ft2")).toBeCloseTo(0.918, 3);
   });
 
-  test("pegged 18.5 by 18.5 ft, a 1/128 acre is 0.57 % large", () => expectNear((18.5 * 18.5) / 340.3125, 1.0057, 1e-4));
+  test("the method's plot is 1/128 acre, and pegged 18.5 by 18.5 ft it is as much too large as is said beside it", () => {
+    const { area, says } = methodOf("acre-128")!;
+    const plot = valueIn(entered(area!, "area").value, "ft2");
+    // An acre is 43,560 sq ft (NIST Handbook 44, Appendix C).
+    expectNear(plot, 43_560 / 128);
+    expect(says).toContain(`${(((18.5 * 18.5) / plot - 1) * 100).toFixed(2)} % large`);
+    expect(says).toContain("342.25 sq ft");
+  });
 
-  // The table of courses in the same FABE-520, by its formula, from memory: feet to drive with one outlet caught are
-  // 4,083.75 / spacing in inches.
+  // The table of courses in the same FABE-520, from memory: feet to drive with one outlet caught, in whole feet.
   test.each([
     ["20 in", 204],
     ["30 in", 136],
@@ -50,13 +57,13 @@ describe("check values of the trade (common practice unless a source is named)",
     const boom: RigBasics = { kind: "boom", outlets: { count: 1, spacing: ft(spacing) } };
     const run: PaceEvidence = {
       kind: "timed-run",
-      distance: ft(`${4083.75 / Number.parseFloat(spacing)} ft`),
+      distance: ft(`${feet} ft`),
       swath: undefined,
       times: [s("34 s")],
     };
     const { sprayVolume } = made(timed(run, { kind: "outlet-catches", time: s("34 s"), volumes: [vol("17 fl oz")] }), boom);
-    expectNear(valueIn(sprayVolume.value, "gal/ac"), 17, 1e-12);
-    expect(Math.round(4083.75 / Number.parseFloat(spacing))).toBe(feet);
+    // Ounces caught are gallons an acre, as near as the table's whole feet are.
+    expectNear(valueIn(sprayVolume.value, "gal/ac"), 17, 0.5 / feet);
   });
 
   test("start 96, left 60 fl oz on 100 sq ft are 360 fl oz per 1,000", () => {

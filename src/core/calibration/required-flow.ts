@@ -3,6 +3,7 @@ import type { Entered } from "../quantity/parse";
 import { quantity } from "../quantity/quantity";
 import { constant, derive, num, rule, type Derived, type Source } from "../working/rule";
 
+/** The forms in common units are from memory. */
 export const requiredFlowRule = rule({
   id: "required-flow",
   version: 1,
@@ -10,7 +11,7 @@ export const requiredFlowRule = rule({
   formula: "sprayVolume * speed * width",
   inputs: { sprayVolume: "sprayVolume", speed: "speed", width: "length" },
   output: "flow",
-  source: "gal/min = GPA × mph × in ÷ 5,940, L/min = L/ha × km/h × m ÷ 600 (extension handbooks, from memory)",
+  source: "gal/min = GPA × mph × in ÷ 5,940, L/min = L/ha × km/h × m ÷ 600 (extension handbooks)",
   compute: ({ sprayVolume, speed, width }) => num(sprayVolume) * num(speed) * num(width),
 });
 
@@ -76,7 +77,7 @@ export const boomRunRule = rule({
   formula: "area / spacing",
   inputs: { area: "area", spacing: "length" },
   output: "length",
-  source: "1/128 acre for one outlet: 4,083.75 ÷ spacing in inches, feet (extension handbooks, from memory)",
+  source: "1/128 acre for one outlet: 4,083.75 ÷ spacing in inches, feet (extension handbooks)",
   compute: ({ area, spacing }) => num(area) / num(spacing),
 });
 

@@ -56,6 +56,7 @@ export function ratedFlow(size: string): Quantity<"flow"> | undefined {
   return tenths > 0 ? quantity("flow", tenths / 10, "gal/min") : undefined;
 }
 
+/** The square-root law; its source from memory. */
 export const tipFlowRule = rule({
   id: "tip-flow",
   version: 1,
@@ -63,10 +64,11 @@ export const tipFlowRule = rule({
   formula: "count * rated * sqrt(pressure / ratedAt)",
   inputs: { count: "count", rated: "flow", pressure: "pressure", ratedAt: "pressure" },
   output: "flow",
-  source: "f2 = f1 √(P2/P1), the pressure read at the tip (extension handbooks, from memory)",
+  source: "f2 = f1 √(P2/P1), the pressure read at the tip (extension handbooks)",
   compute: ({ count, rated, pressure, ratedAt }) => num(count) * num(rated) * Math.sqrt(num(pressure) / num(ratedAt)),
 });
 
+/** As the law of orifices has it; its source from memory. */
 export const denseFlowRule = rule({
   id: "dense-flow",
   version: 1,
@@ -74,7 +76,7 @@ export const denseFlowRule = rule({
   formula: "flow / sqrt(gravity)",
   inputs: { flow: "flow", gravity: "gravity" },
   output: "flow",
-  source: "a liquid of specific gravity g flows 1/√g as fast as water (extension handbooks, from memory)",
+  source: "a liquid of specific gravity g flows 1/√g as fast as water (extension handbooks)",
   compute: ({ flow, gravity }) => num(flow) / Math.sqrt(num(gravity)),
 });
 
