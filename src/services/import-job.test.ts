@@ -1,5 +1,8 @@
-import { readFileSync } from "node:fs";
+import { mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import path from "node:path";
 import type { Imported } from "@/formats/import";
+import { openRecords } from "@/records/database";
 import { holdClock } from "./clock";
 import { importJob } from "./import-job";
 import { readAll } from "./read-all";
@@ -53,4 +56,32 @@ describe("bringing in a job file", () => {
     expect(faults(importJob(records.db, JSON.stringify(job), {}))).toContain(expected);
     expect(readAll(records.db).rigs).toEqual([]);
   });
+});
+
+test("the same file in its first version and in its second is the same file, whichever came before", () => {
+  holdClock("2026-12-01T12:00:00Z");
+  const applied = { of: "Other granule", active: "demo active", fraction: "2 %", amount: "1.5 oz/1000 ft2", date: "2026-04-14" };
+  const withHistory = (text: string, entry: object) => {
+    const file = JSON.parse(text) as { sites: { zones: { applied?: object[] }[] }[] };
+    file.sites[0]!.zones[0]!.applied = [entry];
+    return JSON.stringify(file);
+  };
+  const first = withHistory(readFileSync("src/testing/corpus/job-files/00-town.job.json", "utf8"), { ...applied, "x-also-on": "2026-04-15" }); // prettier-ignore
+  const second = withHistory(readFileSync("demo/00-town.job.json", "utf8"), { ...applied, alsoOn: "2026-04-15" });
+  for (const [one, other] of [
+    [first, second],
+    [second, first],
+  ] as const) {
+    const folder = mkdtempSync(path.join(tmpdir(), "gauge-"));
+    const db = openRecords(folder);
+    const came = must(importJob(db, one, {}));
+    expect([came.calibrations, came.applications]).toEqual([1, 1]);
+    const was = JSON.stringify(readAll(db));
+    const again = must(importJob(db, other, {}));
+    expect([again.calibrations, again.applications]).toEqual([0, 0]);
+    expect(new Set(again.items.map((item) => item.state))).toEqual(new Set(["same"]));
+    expect(JSON.stringify(readAll(db))).toBe(was);
+    db.$client.close();
+    rmSync(folder, { recursive: true, force: true });
+  }
 });
