@@ -72,6 +72,21 @@ describe("a day run", () => {
       [9, "Court 5000", "Field 4000"],
     ]);
   });
+  test("they say so by whether a tank can be filled there; version 1 by a key of its own, and otherwise not", () => {
+    const placed = day(job(three, { "x-places": true })).run;
+    const sites = (water: (i: number) => object) =>
+      three.map(([name, area], i) => ({ name, zones: [{ area: `${area} ft2` }], ...water(i) }));
+    // None of them has water: it is said of one.
+    const dry = { sites: sites((i) => (i === 0 ? { waterSource: { fill: false } } : {})) };
+    expect(short(day(job(three, dry)).run)).toEqual(short(placed));
+    const first = (more: object) =>
+      short(day(job(three, { version: 1, sites: sites(() => ({ "x-water": true })), ...more })).run);
+    const unsaid = short(day(job(three)).run);
+    expect(first({})).toEqual(unsaid);
+    expect(unsaid).not.toEqual(short(placed));
+    const second = short(day(job(three, { sites: sites(() => ({ waterSource: { fill: true } })) })).run);
+    expect(first({ "x-places": true })).toEqual(second);
+  });
   test("a held site is not on the round", () => {
     const limited = {
       name: "Demo granule",

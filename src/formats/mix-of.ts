@@ -59,7 +59,9 @@ export function mixFile(mix: MixOf): Result<JobFile> {
     const zones = zonesOf(stop, mix.sprayVolume, `stops[${i}].spot`);
     if (!zones.ok) return zones;
     const { siteId, site } = stop;
-    sites.push(withCounted({ ...site, id: siteId, zones: zones.value }, siteId, mix.counted, mix.except));
+    // A day's refills are placed by where there is water, and where there is none.
+    const water = mix.run && { waterSource: { fill: false, ...site.waterSource } };
+    sites.push(withCounted({ ...site, ...water, id: siteId, zones: zones.value }, siteId, mix.counted, mix.except));
   }
   return good(
     mixJob({
@@ -70,7 +72,7 @@ export function mixFile(mix: MixOf): Result<JobFile> {
       loads: mix.loads,
       date: mix.date,
       ...(mix.tank !== "" && { tank: mix.tank }),
-      ...(mix.run && { run: "day" as const, "x-places": true }),
+      ...(mix.run && { run: "day" as const }),
       ...(overage.value !== undefined && { overage: overage.value }),
       ...(mixedFor.value !== undefined && { nominalSprayVolume: mixedFor.value }),
       ...(mix.oneLess && { oneLoadLess: true }),

@@ -50,7 +50,6 @@ export interface MixParts {
   readonly priorOrder?: "any";
   readonly overage?: string;
   readonly nominalSprayVolume?: string;
-  readonly "x-places"?: boolean;
   readonly oneLoadLess?: boolean;
   readonly fillOrder?: WaterFirst;
 }

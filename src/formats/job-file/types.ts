@@ -32,7 +32,7 @@ export interface JobFile {
   /** One load less, where what is left over is let go; and the school of filling. */
   readonly oneLoadLess?: boolean;
   readonly fillOrder?: WaterFirst;
-  /** Private: whether the sites say if they have water, where not by `waterSource.fill`. */
+  /** Of version 1: whether the sites say if they have water; version 2 says it by `waterSource.fill`. */
   readonly "x-places"?: boolean;
 }
 

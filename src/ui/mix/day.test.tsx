@@ -38,7 +38,6 @@ const FILE: JobFile = mixJob({
   ],
   loads: "full-then-part",
   run: "day",
-  "x-places": true,
 });
 const KIT = {
   scales: [{ name: "bench scale", step: "0.01 oz", capacity: "20 oz" }],
