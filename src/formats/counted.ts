@@ -65,7 +65,7 @@ export function productsOf(picked: readonly Picked[]): Result<ProductText[]> {
   for (const [i, { id, card, rate, choice }] of picked.entries()) {
     const read = productOf(card, rate, choice);
     if (!read.ok) return { ok: false, issues: read.issues.map((issue) => issueAt(`products[${i}]`, issue)) };
-    products.push({ ...read.value, ...(id !== undefined && { id: id }) });
+    products.push({ ...read.value, ...(id !== undefined && { id }) });
   }
   return good(products);
 }

@@ -11,7 +11,7 @@ const person = (categories?: string): PersonEntry => ({
 const job = (label: object) =>
   ({
     sites: [{ name: "Green", zones: [{ name: "north", area: "1000 ft2" }] }],
-    products: [{ name: "Tollguard", form: "dry", rate: "0.3 oz/1000 ft2", label: label }],
+    products: [{ name: "Tollguard", form: "dry", rate: "0.3 oz/1000 ft2", label }],
   }) as unknown as JobFile;
 const DAY = "2026-10-21";
 

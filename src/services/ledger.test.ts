@@ -555,7 +555,7 @@ describe("which zone got what", () => {
     ["a text", { north: "some" }, ["outcome[0].zones.north not-a-number"]],
     ["no text", { north: 3000 }, ["outcome[0].zones.north not-text"]],
   ])("%s is told with its place", (_, zones, told) => {
-    expect(faults(close([entry(1, { zones: zones })]))).toEqual(told);
+    expect(faults(close([entry(1, { zones })]))).toEqual(told);
   });
   test("more of a zone than there is of it needs a reason", () => {
     const outcome = [entry(1, { zones: { south: "3000 ft2" } })];

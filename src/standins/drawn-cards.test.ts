@@ -2,7 +2,7 @@ import { execFileSync } from "node:child_process";
 
 /**
  * Cards drawn by a program that shares no code with the reader: cover from 0.5 to 98 %, stains from under a pixel, blur, slant, uneven
- * light, a shadow's edge, JPEG, two cameras' tones. Sixty here; `CARDS=all npx jest drawn-cards` (`npm run attacks`) draws 500.
+ * light, a shadow's edge, JPEG, two cameras' tones. Two dozen here; `CARDS=all npx jest drawn-cards` (`npm run attacks`) draws 500.
  */
 interface Read {
   readonly seed: number;
@@ -15,7 +15,7 @@ interface Read {
   readonly read?: number;
   readonly off?: number;
 }
-const which = process.env.CARDS === "all" ? ["--count", "500"] : ["--count", "60", "--near", "0.5"];
+const which = process.env.CARDS === "all" ? ["--count", "500"] : ["--count", "24", "--near", "0.5"];
 const all = JSON.parse(
   execFileSync(process.execPath, ["--import", "tsx", "scripts/drawn-cards.ts", ...which], { encoding: "utf8", maxBuffer: 1e8 }),
 ) as readonly Read[];

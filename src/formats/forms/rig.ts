@@ -266,6 +266,6 @@ export function rigText(form: RigForm): RigText & { name: string } {
     outlets: { count: Number(form.outlets), ...spacing },
     ...(Object.keys(tip).length > 0 && { tip }),
     ...(rigRules(form.kind as RigKind).head && { head: headText(form.head) }),
-    ...(Object.keys(setup).length > 0 && { setup: setup }),
+    ...(Object.keys(setup).length > 0 && { setup }),
   };
 }

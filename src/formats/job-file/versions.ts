@@ -105,17 +105,19 @@ function leverOf(was: unknown): unknown {
 function renamed(part: unknown, as: PartName): unknown {
   if (!isKeys(part)) return part;
   const table = new Map(RENAMED[as].map((one) => [one[0], one]));
-  const made: Keys = {};
   const inside: Renamed[] = [];
-  for (const [key, value] of Object.entries(part)) {
-    const to = table.get(key);
-    if (!to) made[key] = value;
-    else if (to[1].includes(".")) inside.push(to);
-    else {
+  const made: Keys = Object.fromEntries(
+    Object.entries(part).flatMap(([key, value]): [string, unknown][] => {
+      const to = table.get(key);
+      if (!to) return [[key, value]];
+      if (to[1].includes(".")) {
+        inside.push(to);
+        return [];
+      }
       const now = to[2] ? to[2](value) : value;
-      if (now !== undefined) made[to[1]] = now;
-    }
-  }
+      return now === undefined ? [] : [[to[1], now]];
+    }),
+  );
   for (const [key, place, value] of inside) {
     const now = value ? value(part[key]) : part[key];
     if (now === undefined) continue;

@@ -61,7 +61,7 @@ const sheet = (weather: Sheet["weather"], label: object = {}, jurisdiction?: str
       {
         name: "Green",
         id: "site-1",
-        ...(jurisdiction && { jurisdiction: jurisdiction }),
+        ...(jurisdiction && { jurisdiction }),
         zones: [{ name: "north", area: "3500 ft2" }],
       },
     ],

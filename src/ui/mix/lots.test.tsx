@@ -3,7 +3,7 @@ import type { ProductText } from "@/formats/job-file/types";
 import { showWith } from "../testing/show";
 import { Lots, useLots } from "./lots";
 
-const product = (name: string, id: string): ProductText => ({ name, form: "dry", rate: "0.3 oz/1000 ft2", id: id });
+const product = (name: string, id: string): ProductText => ({ name, form: "dry", rate: "0.3 oz/1000 ft2", id });
 const PRODUCTS = [product("Zel", "label-1"), product("Reed", "label-2")];
 const lot = (labelId: string, name: string, more: object = {}) => ({ labelId, lot: name, useBy: null, old: false, ...more });
 
