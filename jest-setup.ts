@@ -2,6 +2,10 @@ import "@testing-library/jest-dom";
 import { configure } from "@testing-library/react";
 import { TextEncoder } from "node:util";
 
+jest.mock("next/navigation", () => jest.requireActual<object>("./src/ui/testing/navigation"));
+beforeEach(() => window.history.replaceState(null, "", "/"));
+window.scrollTo = () => {};
+
 // What is drawn at once on a quiet machine may take its time on a busy one.
 configure({ asyncUtilTimeout: 30_000 });
 

@@ -1,6 +1,6 @@
 import { readFile } from "node:fs/promises";
 import type { Page } from "@playwright/test";
-import { calibrated, expect, gearOn, inMix, label, rigInHand, site, test, wetSite } from "./fixtures";
+import { calibrated, expect, gearOn, inMix, label, rigInHand, site, test, wetSite, mixWhere } from "./fixtures";
 
 const KIT = {
   scales: [{ name: "bench scale", step: "0.01 oz", capacity: "20 oz" }],
@@ -40,6 +40,7 @@ test("a day of eight stops: planned on the laptop, poured on the phone, one refi
     else await site(page, name, "6,000");
 
   await page.goto("/mix");
+  await mixWhere(page);
   await page.getByLabel("Mix for").selectOption("day");
   for (const name of names) await page.getByLabel("Add a stop").selectOption({ label: name });
   await inMix(page, product);
@@ -62,8 +63,9 @@ test("a day of eight stops: planned on the laptop, poured on the phone, one refi
   await page.keyboard.press("Space");
   await expect(page.getByRole("list", { name: "Stops" }).getByRole("listitem").nth(1)).toContainText(names[7]!);
   await page.reload();
+  await mixWhere(page);
   await expect(page.getByRole("list", { name: "Stops" }).getByRole("listitem").nth(1)).toContainText(names[7]!);
-  await page.getByRole("button", { name: "Save the sheet and pour" }).click();
+  await page.getByRole("button", { name: "Start mixing" }).click();
   await expect(page).toHaveURL(/\/mix\/sheet\?id=/);
   await expect(page.getByRole("heading", { name: "The day, 8 stops" })).toBeVisible();
 
@@ -76,18 +78,18 @@ test("a day of eight stops: planned on the laptop, poured on the phone, one refi
   await expect(step).toContainText("Gear");
   for (let i = 0; i < 4; i++) {
     await expect(step).toContainText(`${i + 1} of`);
-    await step.getByRole("button", { name: "Done" }).click();
+    await step.getByRole("button", { name: "Poured" }).click();
   }
   await expect(step).toContainText("Clean water to15 gal");
-  await step.getByRole("button", { name: "Done" }).click();
+  await step.getByRole("button", { name: "Poured" }).click();
   // 30,000 sq ft at 3 fl oz: 90 fl oz, a jug and most of another.
   await expect(step).toContainText("90 fl oz");
   await expect(step).toContainText("jug: full, 64 fl oz and one to 26 fl oz");
   for (const next of [/Rinse/, /Fill to30 gal/]) {
-    await step.getByRole("button", { name: "Done" }).click();
+    await step.getByRole("button", { name: "Poured" }).click();
     await expect(step).toContainText(next);
   }
-  await step.getByRole("button", { name: "Done" }).click();
+  await step.getByRole("button", { name: "Poured" }).click();
   // The next fill isn't due: the stops come first.
   await expect(phone.getByText("All poured ✓")).toBeVisible();
   await expect(phone.getByText(`Now spray ${names[0]}, ${names[7]}`)).toBeVisible();
@@ -116,10 +118,10 @@ test("a day of eight stops: planned on the laptop, poured on the phone, one refi
   // On top of the 5 gal that are left: half of what is fresh.
   await expect(step).toContainText("Clean water to11.5 gal");
   for (const next of [/39 fl oz/, /Rinse/, /Fill to18 gal/]) {
-    await step.getByRole("button", { name: "Done" }).click();
+    await step.getByRole("button", { name: "Poured" }).click();
     await expect(step).toContainText(next);
   }
-  await step.getByRole("button", { name: "Done" }).click();
+  await step.getByRole("button", { name: "Poured" }).click();
   await phone.getByRole("link", { name: "To the stops" }).click();
   for (const i of [4, 5, 6]) await done(phone, names[i]!);
   await phone.getByRole("button", { name: "Put on record" }).click();
@@ -136,14 +138,15 @@ test("a half-gallon spot mix: it makes up to half a gallon, with amounts that ca
   await label(page, product, "liquid", "1.5 to 2");
   await site(page, green, "6,200", "1,800");
   await page.goto("/mix");
+  await mixWhere(page);
   await page.getByLabel("Mix for").selectOption("spot");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: green });
   await inMix(page, product);
-  await expect(page.getByText("Pick how much it makes up to.")).toBeVisible();
+  await expect(page.getByText("Choose how much it makes up to.")).toBeVisible();
   await page.getByLabel("Makes up to").selectOption({ label: "Half a gallon" });
   // 0.5 gal at 1 gal for 1,000 sq ft does 500 sq ft: 0.75 fl oz, 22.2 mL.
   await expect(page.getByRole("heading", { name: `Spot mix for ${green}` })).toBeVisible();
-  await expect(page.getByRole("region", { name: "Load 1" })).toContainText("covers 500 sq ft");
+  await expect(page.getByRole("region", { name: "Load 1" })).toContainText("500 sq ft");
   await expect(page.getByRole("region", { name: "Load 1" })).toContainText("0.75 fl oz");
   // 64 fl oz: 64 ÷ 128 gal.
   await expect(page.getByRole("region", { name: "Load 1" })).toContainText("Fill to64 fl oz");
@@ -153,7 +156,7 @@ test("a half-gallon spot mix: it makes up to half a gallon, with amounts that ca
   await page.getByLabel("Volume", { exact: true }).fill("half");
   await expect(page.getByRole("main").getByRole("alert")).toContainText("does not begin with a number");
   await page.getByLabel("Volume", { exact: true }).fill("0.5");
-  await page.getByRole("button", { name: "Save the sheet and pour" }).click();
+  await page.getByRole("button", { name: "Start mixing" }).click();
   await expect(page.getByText(/zone 2, a spot/)).toBeVisible();
   await gearOn(page);
   const first = page.getByRole("region", { name: "Load 1" });
@@ -173,6 +176,7 @@ test("what goes out of a sheet: print, PDF, a table, the job; how likely it pass
   await label(page, two, "liquid", "1.5 to 2");
   await site(page, green, "12,000");
   await page.goto("/mix");
+  await mixWhere(page);
   await page.getByLabel("Site", { exact: true }).selectOption({ label: green });
   await inMix(page, one);
   await inMix(page, two);
@@ -183,7 +187,7 @@ test("what goes out of a sheet: print, PDF, a table, the job; how likely it pass
   // At the label's most, half of what is unsure lies above it.
   await page.getByText("How likely is it to pass the label?").click();
   await expect(page.getByText(/Aim for 0\.(29|30?) oz per 1,000 sq ft/).first()).toBeVisible();
-  await page.getByRole("button", { name: "Save the sheet and pour" }).click();
+  await page.getByRole("button", { name: "Start mixing" }).click();
   await expect(page).toHaveURL(/\/mix\/sheet\?id=/);
   const saved = async (button: string) => {
     const download = page.waitForEvent("download");
@@ -206,6 +210,7 @@ test("what goes out of a sheet: print, PDF, a table, the job; how likely it pass
   const next = "Next";
   await label(page, next, "liquid", "1");
   await page.goto("/mix");
+  await mixWhere(page);
   await page.getByLabel("Site", { exact: true }).selectOption({ label: green });
   await inMix(page, next);
   await expect(page.getByText(/The hose still holds 3\.06 gal of it/)).toBeVisible();
@@ -239,18 +244,20 @@ test("two tanks of a truck with a mix each; a clash of aftercare is split betwee
   await label(page, dry, "liquid", "1 to 2", { keepDry: "24 h" });
   await site(page, green, "9,000", "4,000");
   await page.goto("/mix");
+  await mixWhere(page);
   await page.getByLabel("Site", { exact: true }).selectOption({ label: green });
   await inMix(page, wet);
   await inMix(page, dry);
   await expect(page.getByRole("alert", { name: "Held" })).toContainText("must be watered in within 12 h");
   await expect(page.getByRole("button", { name: /^Save the sheet/ })).toBeHidden();
-  await page.getByRole("button", { name: `Take ${dry} out` }).click();
+  await page.getByRole("button", { name: `Remove ${dry}` }).click();
+  await mixWhere(page);
   await page.getByLabel("Tank", { exact: true }).selectOption({ index: 1 });
   await inMix(page, dry);
   await page.getByRole("checkbox", { name: /zone 1/ }).uncheck();
   await expect(page.getByText(/front tank: .*13 gal of spray on 13,000 sq ft/)).toBeVisible();
   await expect(page.getByText("1 load · 4 gal of spray on 4,000 sq ft")).toBeVisible();
-  await page.getByRole("button", { name: "Save the 2 sheets and pour" }).click();
+  await page.getByRole("button", { name: "Start mixing: 2 sheets" }).click();
   await expect(page).toHaveURL(/\/mix\/sheet\?id=/);
   await page.getByRole("link", { name: "The rear tank of the same day" }).click();
   await expect(page.getByText("1 load · 4 gal of spray on 4,000 sq ft")).toBeVisible();

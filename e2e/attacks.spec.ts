@@ -73,7 +73,7 @@ test("records that can't be opened are told of on the page, and work once they a
     rmSync(`${folder}/careful-gauge.db`);
     await page.goto(server.url);
     // On records of its own, made at this moment, it begins with the one question that decides the day.
-    await expect(page.getByRole("heading", { name: "An empty bench" })).toBeVisible();
+    await expect(page.getByRole("heading", { name: "Nothing on record yet" })).toBeVisible();
     await page.getByLabel("Time zone of the grounds").selectOption("America/Los_Angeles");
     await page.getByRole("button", { name: "That is right" }).click();
     await expect(page.getByRole("region", { name: "The firm's time zone" })).toHaveCount(0);

@@ -1,4 +1,4 @@
-import { anotherPerson, calibrated, expect, inMix, label, rigInHand, site, test } from "./fixtures";
+import { anotherPerson, calibrated, expect, inMix, label, rigInHand, site, test, mixWhere, inHand } from "./fixtures";
 
 test("a boom of twelve outlets: digits and Enter only, drawn as they come, and which to clean", async ({ page }) => {
   await rigInHand(page, { kind: "boom", outlets: "12", spacing: "20 in", tipSize: "04" });
@@ -60,15 +60,18 @@ test("two people on one truck have two calibrations; changing who holds the wand
   await label(page, product, "liquid", "3 fl oz/1000 ft2");
 
   await page.goto("/mix");
+  await mixWhere(page);
   await page.getByLabel("Site", { exact: true }).selectOption({ label: field });
   await inMix(page, product);
   // 4 gal/min × 45 s = 3 gal per 1,000: 120 gal for 40,000 sq ft.
   const load = page.getByRole("region", { name: /^Load/ }).first();
   await expect(load).toContainText("120 gal");
-  await page.getByLabel("Who holds the wand").selectOption({ label: second.name });
+  await inHand(page);
+  const strip = page.getByRole("banner");
+  await strip.getByLabel("Applicator", { exact: true }).selectOption({ label: second.name });
   // 54 s: 3.6 gal per 1,000, 144 gal.
   await expect(load).toContainText("144 gal");
-  await page.getByLabel("Who holds the wand").selectOption({ label: third.name });
+  await strip.getByLabel("Applicator", { exact: true }).selectOption({ label: third.name });
   await expect(page.getByText(/another person's pace won't do/)).toBeVisible();
   await expect(page.getByRole("region", { name: /^Load/ })).toHaveCount(0);
 
@@ -87,7 +90,6 @@ test("a hose-end head: measured through the head, at a tap; the label's number i
   const product = "Wetter";
   await label(page, product, "liquid", "4 fl oz/1000 ft2");
   await page.goto("/calibrate");
-  await page.getByLabel("Site in hand").selectOption({ label: tap });
   await expect(page.getByRole("heading", { name: `Calibrate ${rig}` })).toBeVisible();
   await page.getByLabel("Test area").fill("1000");
   await page.getByRole("button", { name: /2 Walk/ }).click();
@@ -126,10 +128,10 @@ test("a lever is pulled and proved: the calibration keeps its story", async ({ p
   await levers.getByRole("button", { name: "Prove it" }).first().click();
   await expect(page.getByText("This reading proves a lever: pressure to 43.2 psi.")).toBeVisible();
   // Nothing stands on the rig before the gauge was read there; then what was made before is stale by name.
-  await expect(page.getByRole("banner")).not.toContainText("stale");
+  await expect(page.getByRole("banner")).not.toContainText("out of date");
   await page.getByLabel("The gauge at the tip reads").fill("43.2");
   await page.getByRole("button", { name: "It is on: note it on the rig" }).click();
-  await expect(page.getByRole("banner")).toContainText("stale: pressure 43.2 psi, was 30 psi");
+  await expect(page.getByRole("banner")).toContainText("out of date: pressure 43.2 psi, was 30 psi");
   await page.getByRole("button", { name: /2 Walk/ }).click();
   for (const walk of ["61", "63", "62"]) {
     await page.getByLabel("or type a time").fill(walk);
@@ -208,9 +210,9 @@ test("quick checks: pass, then recalibrate; the series is drawn, and a failed ch
   await expect(page.getByText("✕ recalibrate")).toBeVisible();
   await expect(page.getByRole("list", { name: "Quick checks" }).getByRole("listitem")).toHaveCount(2);
   await page.goto("/mix");
-  await expect(page.getByText(/The calibration is failing: the quick check was 8(\.\d)? % low/)).toBeVisible();
+  await expect(page.getByText(/The calibration failed: the quick check was 8(\.\d)? % low/)).toBeVisible();
   await page.goto("/");
-  await expect(page.getByRole("listitem").filter({ hasText: hand.rig }).getByText("✕ failing", { exact: true })).toBeVisible();
+  await expect(page.getByRole("listitem").filter({ hasText: hand.rig }).getByText("✕ failed", { exact: true })).toBeVisible();
 });
 
 test("a plan works backwards to tips, and picking one opens the calibration that proves it", async ({ page }) => {
@@ -225,7 +227,7 @@ test("a plan works backwards to tips, and picking one opens the calibration that
   await expect(page.getByLabel("Wanted spray volume")).toHaveValue(/^0\.459 gal/);
   await page.getByLabel("The gauge at the tip reads").fill("41");
   await page.getByRole("button", { name: "It is on: note it on the rig" }).click();
-  await expect(page.getByRole("banner")).toContainText("02 at 41 psi");
+  await expect(page.getByRole("banner")).toContainText("tip 02, 41 psi");
   await page.goto("/calibrate/plan");
   await page.getByLabel("What is wished for").selectOption("coverage");
   await page.getByLabel("or the flow is known").fill("4 gal/min");
@@ -256,8 +258,9 @@ test("the tag goes to paper and to a PDF", async ({ page }) => {
 
 test("a rig's kit is proved, a tip gets its chart, and a change of either is noticed", async ({ page }) => {
   const vessels = [{ name: "jug", graduation: "1 fl oz", capacity: "64 fl oz" }];
-  await rigInHand(page, { vessels });
+  const hand = await rigInHand(page, { vessels });
   await page.goto("/rigs");
+  await page.getByRole("button", { name: hand.rig, exact: true }).click();
   await page.getByLabel("Known").fill("32");
   await page.getByLabel("It shows").fill("33.2");
   await page.getByRole("button", { name: "Keep the proof" }).click();
@@ -265,6 +268,8 @@ test("a rig's kit is proved, a tip gets its chart, and a change of either is not
   await expect(page.getByText("✕ off")).toBeVisible();
 
   const tip = "Fan";
+  await page.getByRole("button", { name: "‹ Rigs" }).click();
+  await page.getByRole("button", { name: "+ Tip" }).click();
   await page.getByLabel("Tip", { exact: true }).fill(tip);
   await page.getByLabel("Size", { exact: true }).fill("025");
   await page.getByLabel("At", { exact: true }).fill("40");

@@ -1,4 +1,4 @@
-import { calibrated, expect, inMix, label, rigInHand, site, test } from "./fixtures";
+import { calibrated, expect, inMix, label, rigInHand, site, test, mixWhere } from "./fixtures";
 
 test("a boom, outlet by outlet, digits and Enter only", async ({ page }) => {
   const { rig } = await rigInHand(page, { kind: "boom", outlets: "4", spacing: "20 in", tipSize: "04" });
@@ -40,7 +40,8 @@ test("what a marked area uses up: start 96, left 60 fl oz on 100 sq ft are 360 f
   await page.getByRole("button", { name: /3 Result/ }).click();
   await expect(page.getByTestId("spray-volume")).toHaveText("2.81 gal per 1,000 sq ft");
   await expect(page.getByText("One trial only")).toBeVisible();
-  await expect(page.getByRole("region", { name: "Working" })).toContainText("96 fl oz − 60 fl oz");
+  await page.getByRole("button", { name: "Show the math", exact: true }).click();
+  await expect(page.getByRole("region", { name: "The math" })).toContainText("96 fl oz − 60 fl oz");
 });
 
 test("trials that disagree are saved, and nothing is mixed from them", async ({ page }) => {
@@ -63,7 +64,7 @@ test("trials that disagree are saved, and nothing is mixed from them", async ({ 
   await expect(page).toHaveURL(/record/);
   await page.getByRole("link", { name: "Mix with it →" }).click();
   await expect(page.getByText(/it is not a calibration yet. Take more/)).toBeVisible();
-  await expect(page.getByRole("button", { name: "Save the sheet and pour" })).toBeHidden();
+  await expect(page.getByRole("button", { name: "Start mixing" })).toBeHidden();
 });
 
 test("a run sheet put away by mistake is taken back", async ({ page }) => {
@@ -75,7 +76,7 @@ test("a run sheet put away by mistake is taken back", async ({ page }) => {
   await expect(page.getByText("The plot of last time stands here: 500")).toBeVisible();
   await page.getByRole("button", { name: "Take the last run sheet back" }).click();
   await expect(page.getByLabel("Test area")).toHaveValue(/^500/);
-  // It is on the bench until it is saved.
+  // It is on Today until it is saved.
   await page.goto("/");
   await expect(page.getByText("Begun on this device")).toBeVisible();
 });
@@ -110,6 +111,7 @@ test("an area in the wrong unit asks for more loads than anyone pours: no plan, 
   // An only label is taken by itself.
   await label(page, "Another", "dry", "0.3");
   await page.goto("/mix");
+  await mixWhere(page);
   await page.getByLabel("Site", { exact: true }).selectOption({ label: field });
   await inMix(page, product);
   await expect(page.getByText(/67,518 loads of 4 gal .* check the area and its unit/)).toBeVisible();
@@ -129,9 +131,9 @@ test("a bench with nothing on it says what to do first", async ({ page }) => {
     return route.fulfill({ json: { value: nothing[name] ?? [], aside: [] } });
   });
   await page.goto("/");
-  await expect(page.getByRole("heading", { name: "An empty bench" })).toBeVisible();
-  await page.getByRole("link", { name: "Add a rig and who sprays with it." }).click();
-  await expect(page.getByText("No rig yet.")).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Nothing on record yet" })).toBeVisible();
+  await page.getByRole("link", { name: "Add a rig" }).click();
+  await expect(page.getByRole("heading", { name: "Add the first rig" })).toBeVisible();
   await page.goto("/calibrate");
-  await expect(page.getByText("First add the rig that you will calibrate.")).toBeVisible();
+  await expect(page.getByText("Add the rig that you will calibrate first.")).toBeVisible();
 });

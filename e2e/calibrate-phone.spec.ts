@@ -62,9 +62,9 @@ test("a backpack by stopwatch: 100 sq ft in 36 s, 9 fl oz in 36 s are 90 fl oz p
   await expect(page.getByTestId("spray-volume")).toHaveText("0.703 gal per 1,000 sq ft");
   await expect(page.getByText("One catch only")).toBeVisible();
   await expect(page.getByRole("group", { name: /give 0.703 gal per 1,000 sq ft/ })).toBeVisible();
-  await page.getByRole("button", { name: "▲ Working" }).click();
-  await expect(page.getByRole("region", { name: "Working" })).toContainText("÷ 100 sq ft");
-  await page.getByRole("button", { name: "▼ Working away" }).click();
+  await page.getByRole("button", { name: "Show the math", exact: true }).click();
+  await expect(page.getByRole("region", { name: "The math" })).toContainText("÷ 100 sq ft");
+  await page.getByRole("button", { name: "Close the math" }).click();
 
   await page.clock.resume();
   await page.getByRole("button", { name: "Save the calibration" }).click();

@@ -1,7 +1,7 @@
 import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
 import { readFileSync } from "node:fs";
-import { calibrated, expect, hasRead, inMix, rigInHand, slice, test } from "./fixtures";
+import { calibrated, expect, hasRead, inMix, rigInHand, slice, test, mixWhere } from "./fixtures";
 
 /**
  * Each main view by itself, on the laptop and on the phone, light and dark: nothing that axe finds, nothing that runs over the
@@ -25,7 +25,7 @@ interface View {
 const room = (path: string): View => ({ name: path, open: async (page) => void (await page.goto(path)) });
 
 async function saveSheet(page: Page): Promise<void> {
-  await page.getByRole("button", { name: "Save the sheet and pour" }).click();
+  await page.getByRole("button", { name: "Start mixing" }).click();
   await expect(page).toHaveURL(/\/mix\/sheet\?id=/);
 }
 
@@ -64,16 +64,25 @@ const VIEWS: readonly View[] = [
     "/calibrate/practice/swing",
     "/calibrate/practice/lessons",
     "/calibrate/crew",
+    "/crew",
+    "/crew?id=new",
+    "/rigs?id=new",
+    "/sites?id=new",
+    "/settings",
+    "/all",
     "/log",
+    "/log?id=new",
     "/log/looks",
+    "/log/looks?id=new",
     "/log/incidents",
+    "/log/incidents?id=new",
   ].map(room),
   { name: "the tag", open: async (page, made) => void (await page.goto(`/calibrate/tag?id=${made}`)) },
   { name: "a calibration on record", open: async (page, made) => void (await page.goto(`/calibrate/record?id=${made}`)) },
   {
     name: "a file that is looked at",
     open: async (page) => {
-      await page.goto("/");
+      await page.goto("/settings");
       await page.getByText("Time zone, currency, a copy to take away, all records out and in").click();
       const other = TOWN.replace("14,400 ft2", "9,900 ft2");
       expect(other).not.toBe(TOWN);
@@ -127,6 +136,7 @@ const VIEWS: readonly View[] = [
     name: "/mix",
     open: async (page) => {
       await page.goto("/mix");
+      await mixWhere(page);
       await page.getByLabel("Site", { exact: true }).selectOption(BOWLING);
       await inMix(page, CLINGLINE);
       await expect(page.getByRole("region", { name: /^Loads? 1/ })).toBeVisible();
@@ -145,6 +155,7 @@ const VIEWS: readonly View[] = [
     name: "the day",
     open: async (page) => {
       await page.goto("/mix");
+      await mixWhere(page);
       await page.getByLabel("Mix for").selectOption("day");
       await page.getByLabel("Add a stop").selectOption({ label: "School field" });
       await inMix(page, CLINGLINE);
@@ -171,10 +182,12 @@ const VIEWS: readonly View[] = [
     name: "a held plan",
     open: async (page) => {
       await page.goto("/mix");
+      await mixWhere(page);
       await page.getByLabel("Site", { exact: true }).selectOption(BOWLING);
       await inMix(page, TOLLGUARD);
       await page.getByLabel(`Rate of ${TOLLGUARD}`).fill("16");
       await expect(page.getByText("Held: no amounts")).toBeVisible();
+      await page.evaluate(() => scrollTo(0, 0));
     },
   },
   {
@@ -188,7 +201,7 @@ const VIEWS: readonly View[] = [
       {
         name: "the label reader",
         open: async (page) => {
-          await page.getByRole("button", { name: "Add another label" }).click();
+          await page.goto("/labels?id=new");
           await page.getByRole("button", { name: "Read it from the label's text" }).click();
           await page.getByLabel("Text of the label").fill("Apply 0.2 to 0.4 oz per 1,000 sq ft. Wear gloves.");
           await page.getByRole("button", { name: "Read it", exact: true }).click();

@@ -1,5 +1,5 @@
 import type { Locator, Page } from "@playwright/test";
-import { calibrated, expect, inMix, label, rigInHand, site, test } from "./fixtures";
+import { calibrated, expect, inMix, label, rigInHand, site, test, mixWhere, inHand, mixProducts, toKnow } from "./fixtures";
 
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true };
 
@@ -60,7 +60,7 @@ test.describe("on a phone", () => {
     await first.tap(page.getByRole("button", { name: "Keep it, and mix" }));
     await expect(page.getByRole("heading", { name: `Mix for ${green}` })).toBeVisible();
     await expect(page.getByRole("region", { name: "Load 1" })).toContainText("1.16 oz");
-    await first.tap(page.getByRole("button", { name: "Save the sheet and pour" }));
+    await first.tap(page.getByRole("button", { name: "Start mixing" }));
     await expect(page).toHaveURL(/\/mix\/sheet\?id=/);
     const { taps, fields, keys } = first.count;
     // The names of this test are longer than anybody's.
@@ -76,8 +76,9 @@ test.describe("on a phone", () => {
     await page.goto("/mix");
     const second = hand(page);
     // The only product of a shelf is chosen already.
+    await mixProducts(page);
     await expect(page.getByLabel(`Rate of ${product}`)).toBeVisible();
-    await second.tap(page.getByRole("button", { name: "Save the sheet and pour" }));
+    await second.tap(page.getByRole("button", { name: "Start mixing" }));
     await expect(page).toHaveURL(/\/mix\/sheet\?id=/);
     console.log(`second mix: ${second.seconds()} s, ${second.count.taps} taps, ${second.count.fields} field, 1 room`);
     expect(second.seconds()).toBeLessThan(20);
@@ -100,15 +101,16 @@ test.describe("on a phone", () => {
     const product = "Granule";
     await label(page, product, "dry", "0.3");
     await page.goto("/mix");
+    await mixWhere(page);
     await page.getByLabel("Site", { exact: true }).selectOption({ label: green });
     await inMix(page, product);
-    await page.getByRole("button", { name: "Save the sheet and pour" }).tap();
+    await page.getByRole("button", { name: "Start mixing" }).tap();
     await page.getByRole("link", { name: "Pour, step by step" }).tap();
     const step = page.getByRole("region", { name: "Step" });
     await expect(step).toContainText("1 of ");
     await context.setOffline(true);
     for (const at of [2, 3]) {
-      await step.getByRole("button", { name: "Done" }).tap();
+      await step.getByRole("button", { name: "Poured" }).tap();
       await expect(step).toContainText(`${at} of `);
     }
     await expect(page.getByText(/The server is away: 2 ticks are kept here/)).toBeVisible();
@@ -128,7 +130,7 @@ test("a form cleared by mistake is taken back; what is saved is said, and what i
   await page.getByRole("button", { name: "Take back what was cleared" }).click();
   await expect(page.getByLabel("Site", { exact: true })).toHaveValue(name);
   await page.getByRole("button", { name: "Add site" }).click();
-  await expect(page.getByText("✕ 1 field to put right")).toBeVisible();
+  await expect(page.getByText("✕ 1 field to correct")).toBeVisible();
   await expect(page.getByLabel("Area")).toBeFocused();
   await page.getByLabel("Area").fill("40 x 60");
   await page.getByRole("button", { name: "Add site" }).click();
@@ -145,6 +147,7 @@ test("granules are booked without a rig, and put on record; a soil test counts a
     packages: [{ content: "50 lb", price: "40" }],
   });
   await page.goto("/mix");
+  await mixWhere(page);
   await page.getByLabel("Mix for").selectOption("spread");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: green });
   await inMix(page, product);
@@ -165,7 +168,7 @@ test("granules are booked without a rig, and put on record; a soil test counts a
   for (const box of await booked.getByRole("region", { name: "Gear" }).getByRole("checkbox").all()) await box.check();
   await bag.check();
   await booked.getByRole("button", { name: "It is down: put on record" }).click();
-  await expect(page.getByRole("list", { name: "What went down" }).getByText(product).first()).toBeVisible();
+  await expect(page.getByRole("list", { name: "Applied" }).getByText(product).first()).toBeVisible();
 });
 
 test("a hose-end head off its label is held, and set right with one press", async ({ page }) => {
@@ -185,19 +188,20 @@ test("a hose-end head off its label is held, and set right with one press", asyn
   const product = "Soap";
   await label(page, product, "liquid", "4 fl oz/1000 ft2");
   await page.goto("/mix");
+  await mixWhere(page);
   await page.getByLabel("Site", { exact: true }).selectOption({ label: tap });
   await inMix(page, product);
   const panel = page.getByRole("region", { name: "Head and jar" });
   // 8 × 2.5 gal are 20 fl oz a minute: five times the label in 60 s.
   await expect(panel).toContainText("5 times the planned rate");
   await expect(page.getByText("Held: no amounts")).toBeVisible();
-  await expect(page.getByRole("button", { name: "Save the sheet and pour" })).toBeHidden();
+  await expect(page.getByRole("button", { name: "Start mixing" })).toBeHidden();
   // A dial of 2 draws 5 fl oz in a minute, of which four fifths are to be product: the nearest to undiluted, first.
   await expect(panel.getByRole("listitem").first()).toContainText("2 fl oz/gal: 25.6 fl oz");
   await panel.getByRole("button", { name: "Set it so" }).first().click();
   await expect(page.getByText("Held: no amounts")).toBeHidden();
   await expect(page.getByRole("region", { name: "Load 1" })).toContainText("into the jar");
-  await page.getByRole("button", { name: "Save the sheet and pour" }).click();
+  await page.getByRole("button", { name: "Start mixing" }).click();
   await expect(page.getByText("Dial at 2 fl oz/gal, 1,000 sq ft in 60.0 s")).toBeVisible();
 });
 
@@ -211,14 +215,16 @@ test("a pack with two setups keeps a calibration for each", async ({ page }) => 
   await page.goto("/");
   const strip = page.getByRole("banner");
   await expect(strip).toContainText("✓ good until");
-  await strip.getByLabel("Setup of the rig").selectOption("beds");
-  await expect(strip).toContainText("stale: tip 02, was 025");
+  await inHand(page);
+  await strip.getByLabel("Set-up").selectOption("beds");
+  await expect(strip).toContainText("out of date: tip 02, was 025");
   await calibrated(page, owner, { catches: [{ volume: "22 fl oz", time: "62 s" }] });
   await page.reload();
   await expect(strip).toContainText("0.688");
-  await strip.getByLabel("Setup of the rig").selectOption("greens");
+  await inHand(page);
+  await strip.getByLabel("Set-up").selectOption("greens");
   // Going back to the first finds its calibration standing.
-  await expect(strip).toContainText("1 ±");
+  await expect(strip).toContainText(/[^.\d]1 gal/);
   await expect(strip).toContainText("✓ good until");
 });
 
@@ -236,18 +242,20 @@ test("an acre of 101 gal in a 100 gal tank is one load, unless somebody fills on
   await site(page, acre, "1 ac");
   await label(page, product, "dry", "0.3");
   await page.goto("/mix");
+  await mixWhere(page);
   await page.getByLabel("Site", { exact: true }).selectOption({ label: acre });
   await inMix(page, product);
   // The last load would be less than the calibration is sure of.
   await expect(page.getByText(/within the ± of the calibration: nobody fills a tank for that/)).toBeVisible();
   await page.getByRole("button", { name: "Fill once more" }).click();
+  await toKnow(page);
   await expect(page.getByText(/2 loads/).first()).toBeVisible();
-  await page.getByRole("button", { name: "One load less" }).click();
-  await expect(page.getByText(/^1 load · 100 gal of spray/)).toBeVisible();
+  await page.getByRole("button", { name: "One tank less" }).click();
+  await expect(page.getByText(/^1 load ?· 100 gal of spray/)).toBeVisible();
   await expect(page.getByText(/1,000 sq ft in 34\.4 s, not 34\.9 s/)).toBeVisible();
   // The product is still that of the whole acre.
   await expect(page.getByRole("region", { name: "Load 1" })).toContainText("13 oz");
-  await page.getByRole("button", { name: "Save the sheet and pour" }).click();
+  await page.getByRole("button", { name: "Start mixing" }).click();
   await expect(page).toHaveURL(/\/mix\/sheet\?id=/);
-  await expect(page.getByText(/^1 load · 100 gal of spray/)).toBeVisible();
+  await expect(page.getByText(/^1 load ?· 100 gal of spray/)).toBeVisible();
 });

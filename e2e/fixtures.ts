@@ -208,14 +208,41 @@ export const site = (page: Page, name: string, ...areas: string[]) =>
 export const wetSite = (page: Page, name: string, area: string) =>
   kept(page.request, "sites", { name, water: true, zones: [{ name: "lawn", area }] });
 
-/** A product is in the mix: added to it, or, as the only one of the shelf, in it by itself. */
+/** Opens one of the two lines of a mix, where it is folded away: where and when it is for, or its products. */
+async function opened(page: Page, name: string | RegExp): Promise<void> {
+  const box = page.getByRole("button", { name, exact: typeof name === "string" });
+  await expect(box).toBeVisible();
+  // It may just open by itself: what was closed by the press is opened again.
+  await expect(async () => {
+    if ((await box.getAttribute("aria-expanded")) === "false") await box.click();
+    await expect(box).toHaveAttribute("aria-expanded", "true", { timeout: 1000 });
+  }).toPass();
+}
+
+/** Opens where and when a mix is for. */
+export const mixWhere = (page: Page) => opened(page, "Where and when");
+
+/** Opens the products of a mix and their rates. */
+export const mixProducts = (page: Page) => opened(page, /^Products (and rates|in the )/);
+
+/** Opens all that is to be known of a mix or a sheet. */
+export const toKnow = (page: Page) => opened(page, /^\d+ (more )?to know/);
+
+/** Puts a product of the shelf into the mix, where it isn't in it already. */
 export async function inMix(page: Page, product: string) {
   const rate = page.getByLabel(`Rate of ${product}`, { exact: true });
   const add = page.getByLabel("Add a product");
+  // Granules have their products in the open.
+  const box = page.getByRole("button", { name: /^Products (and rates|in the )/ });
+  await expect(box.or(add).first()).toBeVisible();
+  if (await box.isVisible()) await mixProducts(page);
   await expect(rate.or(add).first()).toBeVisible();
   if (!(await rate.isVisible())) await add.selectOption({ label: product });
   await expect(rate).toBeVisible();
 }
+
+/** Opens the strip's line, where what is in hand is changed. */
+export const inHand = (page: Page) => opened(page, "Rig and applicator in hand");
 
 /** Ticks the gear of a sheet, so that a container may be opened. */
 export async function gearOn(page: Page) {

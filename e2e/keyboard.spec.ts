@@ -1,4 +1,4 @@
-import { calibrated, expect, rigInHand, test } from "./fixtures";
+import { calibrated, expect, rigInHand, test, inHand } from "./fixtures";
 
 test("a calibration by keyboard alone, from opening the app to saved, in under 40 s", async ({ page }) => {
   const { rig } = await rigInHand(page);
@@ -13,7 +13,7 @@ test("a calibration by keyboard alone, from opening the app to saved, in under 4
     await page.keyboard.type(text);
   };
   await page.goto("/");
-  // The bench is there once its records are read: from then on keys are heard.
+  // Today is there once its records are read: from then on keys are heard.
   await expect(page.getByRole("heading", { name: /day, \d/ })).toBeVisible();
   await press("g");
   await press("c");
@@ -48,7 +48,7 @@ test("a calibration by keyboard alone, from opening the app to saved, in under 4
 
 test("? lists the keys, and Escape closes the list", async ({ page }) => {
   await page.goto("/");
-  await expect(page.getByRole("link", { name: "Bench" })).toBeVisible();
+  await expect(page.getByRole("link", { name: "Today" }).first()).toBeVisible();
   // A key pressed before the page has its script is lost: as a person would, it is pressed again.
   await expect(async () => {
     await page.keyboard.press("?");
@@ -63,6 +63,7 @@ test("units and face are the reader's choice, and stay", async ({ page }) => {
   await calibrated(page, hand);
   await page.goto("/");
   await expect(page.getByRole("banner")).toContainText("gal per 1,000 sq ft");
+  await inHand(page);
   await page.getByRole("button", { name: "Units: US. Change to metric" }).click();
   await expect(page.getByRole("banner")).toContainText("L per 100 m²");
   await page.getByRole("button", { name: /Change to dark/ }).click();

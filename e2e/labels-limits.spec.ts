@@ -1,4 +1,4 @@
-import { calibrated, expect, inMix, label, rigInHand, site, slice, test, wentDown } from "./fixtures";
+import { calibrated, expect, inMix, label, rigInHand, site, slice, test, wentDown, mixWhere, mixProducts } from "./fixtures";
 import { daysAgo, nowText } from "./harness/clock";
 
 test("a per-acre rate typed as per 1,000 is caught and corrected; a meant one is kept with its reason", async ({ page }) => {
@@ -8,6 +8,7 @@ test("a per-acre rate typed as per 1,000 is caught and corrected; a meant one is
   await site(page, green, "4000");
   await label(page, product, "dry", "0.2 to 0.4");
   await page.goto("/mix");
+  await mixWhere(page);
   await page.getByLabel("Site", { exact: true }).selectOption({ label: green });
   await inMix(page, product);
   await page.getByLabel(`Rate of ${product}`).fill("13");
@@ -29,9 +30,10 @@ test("a per-acre rate typed as per 1,000 is caught and corrected; a meant one is
   await page.getByRole("button", { name: "Keep it" }).click();
   await expect(slip).toBeHidden();
   await page.reload();
+  await mixProducts(page);
   await expect(page.getByLabel(`Rate of ${product}`)).toHaveValue("0.03 oz/1000 ft2");
   await expect(slip).toBeHidden();
-  await page.getByRole("button", { name: "Save the sheet and pour" }).click();
+  await page.getByRole("button", { name: "Start mixing" }).click();
   await expect(page).toHaveURL(/\/mix\/sheet\?id=/);
   const id = new URL(page.url()).searchParams.get("id")!;
   const sheet = await slice(page.request, "sheet", { id });
@@ -64,16 +66,17 @@ test("a split over a granular and a liquid product: the budget is the active's, 
   await wentDown(page, siteId, prillId, "40 oz/1000 ft2", daysAgo(40));
 
   await page.goto("/mix");
+  await mixWhere(page);
   await page.getByLabel("Site", { exact: true }).selectOption({ label: green });
   await inMix(page, liquid);
   await page.getByLabel(`How much of ${liquid}`).selectOption("most");
   const held = page.getByRole("alert", { name: "Held" });
   await expect(held).toContainText("0.8 fl oz per 1,000 sq ft is planned, the label allows 1 fl oz per 1,000 sq ft");
-  await expect(held).toContainText("Most still allowed: 0.6 fl oz per 1,000 sq ft");
+  await expect(held).toContainText("Most allowed now: 0.6 fl oz per 1,000 sq ft");
   await expect(page.getByRole("region", { name: "Budgets" })).toContainText(
     "0.4 fl oz per 1,000 sq ft down · 0.8 fl oz per 1,000 sq ft planned",
   );
-  await expect(page.getByRole("button", { name: "Save the sheet and pour" })).toBeHidden();
+  await expect(page.getByRole("button", { name: "Start mixing" })).toBeHidden();
   await expect(page.getByText("gloves (nitrile)")).toBeVisible();
 
   // The other way inside: half of it now.
@@ -85,11 +88,11 @@ test("a split over a granular and a liquid product: the budget is the active's, 
   // And all that is left.
   await page.getByLabel(`Split of ${liquid}`).selectOption("");
   await page.getByLabel(`How much of ${liquid}`).selectOption("most");
-  await held.getByRole("button", { name: "Lower the rate to that" }).click();
+  await held.getByRole("button", { name: "Lower the rate to it" }).click();
   await expect(page.getByLabel(`Rate of ${liquid}`)).toHaveValue("0.6 fl oz/1000 ft2");
   await expect(page.getByRole("region", { name: "Load 1" })).toContainText("2.4 fl oz");
   await page.getByLabel(`Reason of ${liquid}`).fill("crabgrass last year");
-  await page.getByRole("button", { name: "Save the sheet and pour" }).click();
+  await page.getByRole("button", { name: "Start mixing" }).click();
   await expect(page.getByText(/crabgrass last year/)).toBeVisible();
 
   // It counts as planned until it is on record, and then as down.
@@ -98,12 +101,12 @@ test("a split over a granular and a liquid product: the budget is the active's, 
   await expect(held).toContainText("an open mix sheet plans its active");
   await page.goto("/");
   await page.getByRole("link", { name: green }).click();
-  await page.getByRole("button", { name: "Put on record" }).click();
+  await page.getByRole("button", { name: "Came out even" }).click();
   await expect(page.getByText(/^.*0 of \d+ steps are ticked, and not all of the gear: was it all poured/)).toBeVisible();
-  await page.getByRole("button", { name: "Yes, all of it went down" }).click();
+  await page.getByRole("button", { name: "Yes, all of it was applied" }).click();
   await expect(page.getByText("On record as sprayed: it is in the log.")).toBeVisible();
   await page.goto("/log");
-  const log = page.getByRole("list", { name: "What went down" });
+  const log = page.getByRole("list", { name: "Applied" });
   await expect(log.getByText("2.4 fl oz · 0.6 fl oz per 1,000 sq ft")).toBeVisible();
   // Nothing is left for the next one, whoever asks, by whatever door.
   const labels = await slice(page.request, "labels", {});
@@ -144,18 +147,19 @@ test("a withdrawn sheet gives its budget back, and shows no amounts any more", a
   await label(page, product, "dry", "0.4", { limits: [{ perYear: "0.4", yearKind: "rolling" }] });
   const mixed = async () => {
     await page.goto("/mix");
+    await mixWhere(page);
     await page.getByLabel("Site", { exact: true }).selectOption({ label: green });
     await inMix(page, product);
   };
   await mixed();
-  await page.getByRole("button", { name: "Save the sheet and pour" }).click();
+  await page.getByRole("button", { name: "Start mixing" }).click();
   await expect(page).toHaveURL(/\/mix\/sheet\?id=/);
   await expect(page.getByRole("region", { name: "Load 1" })).toContainText("1.6 oz");
   const sheet = page.url();
   await mixed();
   await expect(page.getByText("Held: no amounts")).toBeVisible();
   await page.goto(sheet);
-  await page.getByRole("button", { name: "Withdraw the sheet" }).click();
+  await page.getByRole("button", { name: "Nothing was sprayed: void the sheet" }).click();
   await expect(page.getByText(/Withdrawn: what it planned counts no more/)).toBeVisible();
   await expect(page.getByRole("region", { name: /^Load/ })).toHaveCount(0);
   await expect(page.getByText("1.6 oz")).toHaveCount(0);
@@ -168,7 +172,7 @@ test("what went down is entered by hand, corrected, and struck; a slip is asked 
   const [green, product] = ["Green", "Granule"];
   await site(page, green, "6200");
   await label(page, product, "dry", "0.2 to 0.4", { actives: [{ name: "osselfenate", content: "40 %" }] });
-  await page.goto("/log");
+  await page.goto("/log?id=new");
   const form = page.getByRole("form", { name: "Enter what went down" });
   await form.getByLabel("Site", { exact: true }).selectOption({ label: green });
   await form.getByLabel("Product").selectOption({ label: product });
@@ -177,7 +181,7 @@ test("what went down is entered by hand, corrected, and struck; a slip is asked 
   await page.reload();
   await expect(form.getByLabel("Amount")).toHaveValue("1.86 oz");
   await page.getByRole("button", { name: "Put on record" }).click();
-  const log = page.getByRole("list", { name: "What went down" });
+  const log = page.getByRole("list", { name: "Applied" });
   const row = log.getByRole("listitem").filter({ hasText: product });
   await expect(row).toContainText("1.86 oz · 0.3 oz per 1,000 sq ft");
   await row.getByRole("button", { name: /^Correct/ }).click();
@@ -185,10 +189,10 @@ test("what went down is entered by hand, corrected, and struck; a slip is asked 
   await page.getByRole("button", { name: "Save the correction" }).click();
   await expect(row.filter({ hasText: "2 oz ·" })).toContainText("corrects an earlier record");
   await expect(row.filter({ hasText: "1.86 oz ·" })).toContainText("corrected");
-  await row.getByRole("button", { name: /never went down/ }).click();
-  await row.getByLabel(/Why did it never go down/).fill("entered twice");
-  await row.getByRole("button", { name: "It never went down", exact: true }).click();
-  await expect(row.filter({ hasText: "It did go down" })).toHaveCount(1);
+  await row.getByRole("button", { name: /void record/ }).click();
+  await row.getByLabel(/Why is it void/).fill("entered twice");
+  await row.getByRole("button", { name: "Void the record", exact: true }).click();
+  await expect(row.filter({ hasText: "Restore" })).toHaveCount(1);
 
   const chooser = page.waitForEvent("filechooser");
   await page.getByRole("button", { name: "Bring a CSV in" }).click();
@@ -204,7 +208,7 @@ test("what went down is entered by hand, corrected, and struck; a slip is asked 
 
 test("a pasted label: candidates beside the card, each taken or passed over, nothing by itself", async ({ page }) => {
   const product = "Fogbell";
-  await page.goto("/labels");
+  await page.goto("/labels?id=new");
   await page.getByRole("button", { name: "Read it from the label's text" }).click();
   await page
     .getByLabel("Text of the label")
@@ -232,7 +236,7 @@ test("a pasted label: candidates beside the card, each taken or passed over, not
 test("a typical card by keyboard alone, in under two minutes", async ({ page }) => {
   const product = "Granule";
   await page.goto("/labels");
-  await expect(page.getByRole("heading", { name: "Add a label" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Add the first label" })).toBeVisible();
   let keys = 0;
   const begun = performance.now();
   const type = async (text: string) => {

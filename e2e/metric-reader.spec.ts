@@ -1,4 +1,4 @@
-import { calibrated, expect, gearOn, hasRead, inMix, label, rigInHand, site, slice, test } from "./fixtures";
+import { calibrated, expect, gearOn, hasRead, inMix, label, rigInHand, site, slice, test, mixWhere } from "./fixtures";
 import { nowText } from "./harness/clock";
 
 /** Units that a metric reader has no use for, in words and in symbols. */
@@ -81,6 +81,7 @@ test("a metric reader goes from the run sheet to the last container without a un
     await noneOfOurs(view);
   }
   await page.goto("/mix");
+  await mixWhere(page);
   await page.getByLabel("Site", { exact: true }).selectOption({ label: lawn });
   await inMix(page, product);
   await page.getByLabel(`Rate of ${product}`).fill("20");
@@ -103,7 +104,7 @@ test("a metric reader goes from the run sheet to the last container without a un
   const { issues } = (await refused.json()) as { issues: { code: string; received: string }[] };
   expect(issues.map((one) => one.code)).toContain("held");
   for (const one of issues) expect(one.received).not.toMatch(OURS);
-  await page.getByRole("button", { name: "Save the sheet and pour" }).click();
+  await page.getByRole("button", { name: "Start mixing" }).click();
   await expect(page).toHaveURL(/\/mix\/sheet\?id=/);
   await gearOn(page);
   await noneOfOurs("sheet");
@@ -115,7 +116,7 @@ test("a metric reader goes from the run sheet to the last container without a un
   await noneOfOurs("pour");
 
   // Bare numbers, and a press straight from the last field.
-  await page.goto("/rigs");
+  await page.goto("/rigs?id=new");
   const pack = "Metric pack";
   await page.getByLabel("Name", { exact: true }).fill(pack);
   await page.getByLabel("Least mix").fill("2");

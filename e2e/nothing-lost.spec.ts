@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import path from "node:path";
 import Database from "better-sqlite3";
-import { calibrated, expect, gearOn, inMix, label, rigInHand, site, slice, test, wentDown } from "./fixtures";
+import { calibrated, expect, gearOn, inMix, label, rigInHand, site, slice, test, wentDown, mixWhere } from "./fixtures";
 import { now, today } from "./harness/clock";
 
 const json = (name: string, file: unknown) => ({
@@ -27,7 +27,7 @@ test("a job file is shown before anything of it is kept, side by side with what 
     calibration: { sprayVolume: "1 gal/1000 ft2", record: { person: hand.person } },
     sites: [{ name: named, zones: [{ name: "lawn", area }] }],
   });
-  await page.goto("/");
+  await page.goto("/settings");
   const bring = async (of: object) => page.getByLabel("Job file").setInputFiles(json("job.json", of));
   await bring(file("6200 ft2", "40 psi"));
   const look = page.getByRole("region", { name: "What job.json would bring" });
@@ -93,7 +93,7 @@ test("a zone that is entered again is asked which ground it is, and keeps what w
   const labelId = await label(page, product, "dry", "0.3", { actives, limits: [{ perYear: "0.4" }] });
   await wentDown(page, siteId, labelId, "0.3 oz/1000 ft2", today());
   await page.goto("/sites");
-  await page.getByRole("button", { name: `Change ${name}` }).click();
+  await page.getByRole("button", { name: name, exact: true }).click();
   const form = page.getByRole("form", { name: "Change site" });
   await form.getByRole("button", { name: "Add a zone" }).click();
   await form.getByLabel("Zone 2", { exact: true }).fill("lawn by the slip");
@@ -103,9 +103,10 @@ test("a zone that is entered again is asked which ground it is, and keeps what w
   await expect(form.getByText(/same ground as zone 1 of/)).toBeVisible();
   await form.getByLabel(/Is zone 1 ground that was here before/).selectOption({ label: "the same ground as zone 1" });
   await form.getByRole("button", { name: "Save the change" }).click();
-  await expect(page.getByRole("form", { name: "Add site" })).toBeVisible();
+  await expect(page.getByText(`Saved ${name}`)).toBeVisible();
 
   await page.goto("/mix");
+  await mixWhere(page);
   await page.getByLabel("Site", { exact: true }).selectOption({ label: name });
   await inMix(page, product);
   await expect(page.getByRole("alert", { name: "Held" })).toContainText("counts against it already");
@@ -123,15 +124,16 @@ test("a sheet that was poured asks what became of it; one that the world overtoo
   const product = "Poured granule";
   await label(page, product, "dry", "0.3");
   await page.goto("/mix");
+  await mixWhere(page);
   await page.getByLabel("Site", { exact: true }).selectOption({ label: name });
   await inMix(page, product);
-  await page.getByRole("button", { name: "Save the sheet and pour" }).click();
+  await page.getByRole("button", { name: "Start mixing" }).click();
   await expect(page.getByRole("region", { name: "Gear" })).toBeVisible();
   await gearOn(page);
   const steps = page.getByRole("region", { name: /Load 1/ }).getByRole("checkbox");
   await steps.nth(0).check();
   await steps.nth(1).check();
-  await page.getByRole("button", { name: "Withdraw the sheet" }).click();
+  await page.getByRole("button", { name: "Nothing was sprayed: void the sheet" }).click();
   await page.getByLabel("A product was ticked as poured. What became of it?").selectOption("unaccounted");
   await page.getByLabel("In words").fill("the jug was knocked over");
 
@@ -148,7 +150,7 @@ test("a sheet that was poured asks what became of it; one that the world overtoo
   await page.request.post("/api/keep/rigs", { data: { id: hand.rigId, form } });
   await expect(page.getByRole("alert", { name: "Held" })).toContainText("tip 03, was 025");
   await expect(steps).toHaveCount(0);
-  await page.getByRole("button", { name: "None of it was sprayed: withdraw" }).click();
+  await page.getByRole("button", { name: "None of it was sprayed: void the sheet" }).click();
   await expect(page.getByText("Withdrawn: what it planned counts no more.")).toBeVisible();
 });
 
@@ -162,11 +164,12 @@ test("a sheet's record is corrected, also to another site, and counts there alon
   const product = "Moved granule";
   await label(page, product, "dry", "0.3");
   await page.goto("/mix");
+  await mixWhere(page);
   await page.getByLabel("Site", { exact: true }).selectOption({ label: here });
   await inMix(page, product);
-  await page.getByRole("button", { name: "Save the sheet and pour" }).click();
-  await page.getByRole("button", { name: "Put on record" }).click();
-  await page.getByRole("button", { name: "Yes, all of it went down" }).click();
+  await page.getByRole("button", { name: "Start mixing" }).click();
+  await page.getByRole("button", { name: "Came out even" }).click();
+  await page.getByRole("button", { name: "Yes, all of it was applied" }).click();
   await expect(page.getByText("On record as sprayed: it is in the log.")).toBeVisible();
   await page.goto("/log");
   await page.getByRole("button", { name: new RegExp(`Correct ${product}`) }).click();
@@ -200,7 +203,7 @@ test("one row that can't be read is shown as that one row; the rest works", asyn
   const aside = page.getByRole("region", { name: "Records that can't be read" });
   await expect(aside.getByText(name, { exact: true })).toBeVisible();
   await expect(aside.getByText(/five furlongs/).first()).toBeAttached();
-  await expect(page.getByRole("button", { name: "Add a zone" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "+ Site" })).toBeVisible();
 });
 
 test("a device whose clock is a day ahead is told, and its day doesn't count", async ({ page }) => {
@@ -213,9 +216,10 @@ test("a device whose clock is a day ahead is told, and its day doesn't count", a
   await page.clock.install({ time: now() + 23 * 3_600_000 });
   await page.goto("/mix");
   await expect(page.getByText(/This device's clock is 23 hours ahead/)).toBeVisible();
+  await mixWhere(page);
   await page.getByLabel("Site", { exact: true }).selectOption({ label: name });
   await inMix(page, product);
-  await page.getByRole("button", { name: "Save the sheet and pour" }).click();
+  await page.getByRole("button", { name: "Start mixing" }).click();
   await expect(page).toHaveURL(/mix\/sheet/);
   const sheetId = new URL(page.url()).searchParams.get("id")!;
   const sheet = await slice(page.request, "sheet", { id: sheetId });
@@ -225,9 +229,9 @@ test("a device whose clock is a day ahead is told, and its day doesn't count", a
 /** A copy waits for whoever writes: beside other tests that fill the records it takes its time. */
 const COPYING = { timeout: 120_000 };
 
-test("a copy is taken away from the bench, and all records as JSON", async ({ page }) => {
+test("a copy is taken away from the settings, and all records as JSON", async ({ page }) => {
   await rigInHand(page);
-  await page.goto("/");
+  await page.goto("/settings");
   await page.getByText("Time zone, currency, a copy to take away, all records out and in").click();
   const [copy] = await Promise.all([
     page.waitForEvent("download", COPYING),

@@ -236,7 +236,7 @@ test("from four cards to a swath: found on the photo, counted, corrected, and ta
   await page.getByRole("button", { name: /Take 3 ft to/ }).click();
   await expect(page.getByText(/has a swath of 3 ft now/)).toBeVisible();
   await page.goto("/");
-  await expect(page.getByRole("banner")).toContainText(/stale/);
+  await expect(page.getByRole("banner")).toContainText(/out of date/);
 });
 
 test("a blocked outlet of a yawing boom starves a strip of the lawn", async ({ page }) => {

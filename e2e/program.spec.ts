@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { expect, kept, label, rigInHand, site, slice, test, wentDown } from "./fixtures";
+import { expect, kept, label, rigInHand, site, slice, test, wentDown, mixWhere, mixProducts } from "./fixtures";
 import { today } from "./harness/clock";
 
 test("a program of two halves: faults are told, a reload keeps what was typed, the bench says what is due, what went down is done", async ({
@@ -149,7 +149,7 @@ test("packages that came are on hand with their lot, a fault stands at its field
   await expect(back).toContainText(`It may have gone down, no lot is noted, on 1 lawn:${lawn}`);
 });
 
-test("what is laid out for today goes from the bench into the mix of a day, with its stops, its rate, and without other turf", async ({
+test("what is laid out for today goes from Today into the mix of a day, with its stops, its rate, and without other turf", async ({
   page,
 }) => {
   await rigInHand(page);
@@ -164,13 +164,15 @@ test("what is laid out for today goes from the bench into the mix of a day, with
   await kept(page.request, "sites", { name: lawn, zones });
   await program(page, [{ name: "today's", label: labelId, rate: "0.25 oz/1000 ft2", turf }]);
   await page.goto("/");
-  const work = page.getByRole("region", { name: "Laid out for today" });
+  const work = page.getByRole("region", { name: "Scheduled today" });
   await expect(work).toContainText(lawn);
   // 2,000 sq ft of the front alone.
   await expect(work).toContainText(`${product} 0.5 oz`);
   await work.getByRole("button", { name: "Mix today's for its lawn" }).click();
   await expect(page.getByRole("heading", { name: "Mix for the day, 1 stop" })).toBeVisible();
+  await mixWhere(page);
   await expect(page.getByRole("list", { name: "Stops" })).toContainText(lawn);
+  await mixProducts(page);
   await expect(page.getByLabel(`Rate of ${product}`)).toHaveValue("0.25 oz/1000 ft2");
   await expect(page.getByRole("list", { name: "Stops" })).toContainText("2,000 sq ft");
 });

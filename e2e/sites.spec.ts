@@ -1,4 +1,4 @@
-import { calibrated, expect, inMix, kept, label, rigInHand, slice, test } from "./fixtures";
+import { calibrated, expect, inMix, kept, label, rigInHand, slice, test, mixWhere, toKnow } from "./fixtures";
 
 /** Where areas come from: a tape, a map, a walk with the phone. */
 
@@ -8,7 +8,7 @@ test("a lawn from tape to mix: drawn while it is typed, kept through a reload, a
   const name = "Tape lawn";
   const product = "Osselgrain";
   await label(page, product, "dry", "0.3");
-  await page.goto("/sites");
+  await page.goto("/sites?id=new");
   await page.getByLabel("Site", { exact: true }).last().fill(name);
   await page.getByRole("button", { name: "Measure it: tape, strides, a plan" }).click();
   const measuring = page.getByRole("region", { name: /^Measuring/ });
@@ -24,33 +24,35 @@ test("a lawn from tape to mix: drawn while it is typed, kept through a reload, a
   await expect(measuring.getByRole("img", { name: "The ground, to scale" })).toBeVisible();
   // 24 and 20 strides of 2.5 ft: 60 by 50 ft; less a circle of 12 ft across.
   await expect(measuring).toContainText("3,000 sq ft ±8 %");
-  await measuring.getByRole("button", { name: "Take something off" }).click();
+  await measuring.getByRole("button", { name: "Subtract a bed" }).click();
   await measuring.getByRole("combobox", { name: /^Shape 1/ }).selectOption("circle");
   await measuring.getByLabel("Across").fill("12 ft");
   await expect(measuring).toContainText("2,887 sq ft");
   await expect(measuring.getByRole("list", { name: "How it was worked out" })).toContainText("60 ft × 50 ft = 3,000 sq ft");
-  await measuring.getByRole("button", { name: "Take this area" }).click();
+  await measuring.getByRole("button", { name: "Use this area" }).click();
   await expect(page.getByLabel("Area")).toHaveValue("2,887 ft2");
   await page.getByText("Children, pets, bees; gate and tap; who waters; notes").click();
-  await page.getByLabel("To be minded").fill("bees along the hedge");
+  await page.getByLabel("Kids, pets, bees").fill("bees along the hedge");
   await page.getByRole("button", { name: "Add site" }).click();
   await expect(page.getByRole("list", { name: /site/i }).first()).toContainText(name);
   const [kept] = (await slice(page.request, "sites", { search: name })).rows;
   expect(kept!.site.zones[0]).toMatchObject({ area: "2,887 ft2", measurement: { by: "strides", stride: "30 in" } });
   await page.goto("/mix");
+  await mixWhere(page);
   await page.getByLabel("Site", { exact: true }).selectOption({ label: name });
   await inMix(page, product);
+  await toKnow(page);
   await expect(page.getByText(/The ground of .* was measured by strides, ±8 %: up to .* may be left, or lacking/)).toBeVisible();
   await expect(page.getByText(`${name}: bees along the hedge.`)).toBeVisible();
   // Typed over, it is no longer measured; what it was stays on record.
   await page.goto("/sites");
   await page.getByLabel("Search the sites").fill(name.slice(0, 9));
-  await page.getByRole("button", { name: `Change ${name}` }).click();
+  await page.getByRole("button", { name: name, exact: true }).click();
   await expect(page.getByText("Measured by strides, ±8 %.", { exact: false })).toBeVisible();
   await page.getByLabel("Area").fill("3,100");
   await page.getByRole("button", { name: "Save the change" }).click();
   await expect(page.getByText(`Saved ${name}`)).toBeVisible();
-  await page.getByRole("button", { name: `Change ${name}` }).click();
+  await page.getByRole("button", { name: name, exact: true }).click();
   await expect(page.getByText(/^Before: 2,887 sq ft by strides until /)).toBeVisible();
 });
 
@@ -81,7 +83,7 @@ test("a map with a lawn and a bed: the bed is cut out, the plan shows it, and it
     mimeType: "application/json",
     buffer: Buffer.from(typeof content === "string" ? content : JSON.stringify(content)),
   });
-  await page.goto("/sites");
+  await page.goto("/sites?id=new");
   await page.getByLabel("Site", { exact: true }).last().fill(name);
   await page.getByRole("button", { name: "Bring zones from a map or a walk" }).click();
   const region = page.getByRole("region", { name: "From a map" });
@@ -99,7 +101,7 @@ test("a map with a lawn and a bed: the bed is cut out, the plan shows it, and it
   await region.getByRole("button", { name: "Take it as a zone" }).click();
   await page.getByRole("button", { name: "Add site" }).click();
   await page.getByLabel("Search the sites").fill(name.slice(0, 8));
-  await page.getByRole("button", { name: `Change ${name}` }).click();
+  await page.getByRole("button", { name: name, exact: true }).click();
   await expect(page.getByRole("img", { name: `${name} from above, north up` })).toBeVisible();
   const [out] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: "Save as GeoJSON" }).click()]);
   const { readFileSync } = await import("node:fs");
@@ -127,7 +129,7 @@ test("a map with faults: each is drawn, what may be kept is offered, a corner is
     mimeType: "application/json",
     buffer: Buffer.from(JSON.stringify({ type: "FeatureCollection", features })),
   };
-  await page.goto("/sites");
+  await page.goto("/sites?id=new");
   await page.getByLabel("Site", { exact: true }).last().fill(name);
   await page.getByRole("button", { name: "Bring zones from a map or a walk" }).click();
   await page.getByLabel("Map file").setInputFiles(map);
@@ -154,7 +156,7 @@ test("a map with faults: each is drawn, what may be kept is offered, a corner is
   await page.getByRole("button", { name: "Add site" }).click();
   await expect(page.getByText(`Added ${name}`)).toBeVisible();
   await page.getByLabel("Search the sites").fill(name.slice(0, 9));
-  await page.getByRole("button", { name: `Change ${name}` }).click();
+  await page.getByRole("button", { name: name, exact: true }).click();
   // The gate south of the front lawn: the back is done first.
   const from = page.getByRole("img", { name: `${name} from above, north up` });
   await expect(from).toContainText("1 front");
@@ -177,9 +179,9 @@ test("a map with faults: each is drawn, what may be kept is offered, a corner is
     ],
   };
   await kept(page.request, "sites", form);
-  await page.reload();
+  await page.goto("/sites");
   await page.getByLabel("Search the sites").fill(name.slice(0, 9));
-  await page.getByRole("button", { name: `Change ${name}` }).click();
+  await page.getByRole("button", { name: name, exact: true }).click();
   await page.getByText(`Another site is the same as ${name}`).click();
   await page.getByLabel("The other site").selectOption({ label: twin });
   const one = page.getByRole("button", { name: "Make them one site" });
@@ -198,14 +200,14 @@ test("a walked perimeter on the phone: fixes that can't be right are told, a tap
   await page.setViewportSize({ width: 390, height: 844 });
   await rigInHand(page);
   const name = "Walk lawn";
-  await page.goto("/sites");
+  await page.goto("/sites?id=new");
   await page.getByLabel("Site", { exact: true }).last().fill(name);
   await page.getByRole("button", { name: "Bring zones from a map or a walk" }).click();
   const walk = page.getByRole("region", { name: "Walk around it" });
   await walk.getByRole("button", { name: "A simulated walk" }).click();
   await expect(walk).toContainText("2 left out");
   await expect(walk).toContainText(/8\d fixes/);
-  await walk.getByRole("button", { name: "I am round" }).click();
+  await walk.getByRole("button", { name: "Back at start" }).click();
   const region = page.getByRole("region", { name: "From a map" });
   await expect(region).toContainText("points of jitter left out");
   await expect(region).toContainText("A lawn of this size is measured better with a tape.");

@@ -1,4 +1,4 @@
-import { calibrated, expect, inMix, label, rigInHand, site, slice, test, wentDown } from "./fixtures";
+import { calibrated, expect, inMix, label, rigInHand, site, slice, test, wentDown, mixWhere } from "./fixtures";
 import { daysAgo } from "./harness/clock";
 
 /** What really happened: closing a sheet as it was, putting a wrong entry right, an inspector's questions. */
@@ -7,9 +7,10 @@ type Page = import("@playwright/test").Page;
 
 async function sheetFor(page: Page, of: { readonly site: string; readonly product: string }): Promise<string> {
   await page.goto("/mix");
+  await mixWhere(page);
   await page.getByLabel("Site", { exact: true }).selectOption({ label: of.site });
   await inMix(page, of.product);
-  await page.getByRole("button", { name: "Save the sheet and pour" }).click();
+  await page.getByRole("button", { name: "Start mixing" }).click();
   await expect(page).toHaveURL(/\/mix\/sheet\?id=/);
   return new URL(page.url()).searchParams.get("id")!;
 }
@@ -27,22 +28,22 @@ test("ran out early: what really went down is told at once, kept through a reloa
   await page.setViewportSize({ width: 390, height: 844 });
   const one = await town(page);
   const id = await sheetFor(page, one);
-  await page.getByRole("button", { name: "Something was different" }).click();
-  await page.getByLabel("Ground that it did").fill("800");
-  const said = page.getByRole("region", { name: "What really went down" });
-  await expect(said).toContainText("125 %");
-  await expect(said).toContainText("Calibrate anew");
+  await page.getByRole("button", { name: "Ran out early" }).click();
+  await page.getByLabel("Area covered").fill("800");
+  const said = page.getByRole("region", { name: "Meant and applied" });
+  await expect(said).toContainText("25 % heavy");
+  await expect(said).toContainText("likely cause");
   await page.reload();
-  await expect(page.getByLabel("Ground that it did")).toHaveValue(/^800/);
+  await expect(page.getByLabel("Area covered")).toHaveValue(/^800/);
   await page.getByRole("button", { name: "Put on record as it was" }).click();
   await expect(page.getByText("On record as sprayed: it is in the log.")).toBeVisible();
-  await expect(said).toContainText("125 %");
+  await expect(said).toContainText("25 % heavy");
   const sheet = await slice(page.request, "sheet", { id });
   expect(sheet.outcome).toHaveLength(1);
   await page.goto("/log");
   await page.getByLabel("Only this product").selectOption({ label: one.product });
   // 0.3 oz were meant for 1,000 sq ft and went down on 800: 0.375.
-  await expect(page.getByRole("list", { name: "What went down" })).toContainText("0.375 oz per 1,000 sq ft");
+  await expect(page.getByRole("list", { name: "Applied" })).toContainText("0.375 oz per 1,000 sq ft");
   await page.getByRole("button", { name: /^Totals from / }).click();
   await expect(page.getByRole("region", { name: "Totals" })).toContainText(`${one.product}1 record0.3 oz`);
 });
@@ -52,9 +53,9 @@ test("left over, and a second pass with it: the first passes are what to mix by 
   const id = await sheetFor(page, one);
   const { job } = await slice(page.request, "sheet", { id });
   expect(job.sites).toHaveLength(1);
-  await page.getByRole("button", { name: "Something was different" }).click();
+  await page.getByRole("button", { name: "Entered per tank" }).click();
   await page.getByLabel("Left in the tank").fill("8 fl oz");
-  const said = page.getByRole("region", { name: "What really went down" });
+  const said = page.getByRole("region", { name: "Meant and applied" });
   await expect(said).toContainText("is left. It goes onto ground that its label allows");
   await page.getByLabel("A second pass with what was left").check();
   await expect(said).toContainText("a second pass went over ground that was covered");
@@ -69,7 +70,7 @@ test("a wrong entry is put right a week later: both are shown, one counts, and t
   page,
 }) => {
   const one = await town(page);
-  await page.goto("/log");
+  await page.goto("/log?id=new");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: one.site });
   await page.getByLabel("Product", { exact: true }).selectOption({ label: one.product });
   await page.getByLabel("Amount").fill("3 oz");
@@ -80,7 +81,7 @@ test("a wrong entry is put right a week later: both are shown, one counts, and t
   await page.getByLabel("Wind", { exact: true }).fill("4");
   await page.getByRole("button", { name: "Put on record" }).click();
   await page.getByLabel("Only this product").selectOption({ label: one.product });
-  const list = page.getByRole("list", { name: "What went down" });
+  const list = page.getByRole("list", { name: "Applied" });
   await expect(list).toContainText("from 07:40 · wind 4 mph");
   await list.getByRole("button", { name: /^Correct / }).click();
   const correct = page.getByRole("form", { name: "Correct a record" });
@@ -113,7 +114,8 @@ test("a restricted-use product: what the record would lack is said before it is 
 }) => {
   const one = await town(page);
   await page.goto("/labels");
-  await page.getByRole("button", { name: `Change ${one.product}` }).click();
+  await page.getByRole("button", { name: one.product, exact: true }).click();
+  await page.getByRole("button", { name: "Change this card" }).click();
   await page.getByText("What it is", { exact: true }).click();
   await page.getByLabel("Who may buy it").selectOption("restricted use");
   await page.getByLabel("Registration number").fill("DEMO-190");
@@ -121,6 +123,7 @@ test("a restricted-use product: what the record would lack is said before it is 
   // Who leaves before it is saved takes a draft along, and no label.
   await expect(page.getByRole("article", { name: `Card of ${one.product}` })).toBeVisible();
   await page.goto("/mix");
+  await mixWhere(page);
   await page.getByLabel("Site", { exact: true }).selectOption({ label: one.site });
   await inMix(page, one.product);
   const notice = page.getByText(/is for restricted use: missing of what the law asks for/);
@@ -129,8 +132,8 @@ test("a restricted-use product: what the record would lack is said before it is 
     value: { id: string; name: string }[];
   };
   const person = people.find((p) => p.id === one.hand.personId)!;
-  await page.goto("/rigs");
-  await page.getByRole("button", { name: `Change ${person.name}` }).click();
+  await page.goto("/crew");
+  await page.getByRole("button", { name: person.name, exact: true }).click();
   await page.getByText("Certificates, covers, fits").click();
   await page.getByRole("button", { name: "Add a paper" }).click();
   await page.getByLabel("Number").fill("FT-2201");
@@ -151,6 +154,7 @@ test("a needless repeat is asked about: what went down last week may still work"
   const labelId = await label(page, product, "dry", "0.3", { visible: "after 14 days" });
   await wentDown(page, siteId, labelId, "0.3 oz", daysAgo(7));
   await page.goto("/mix");
+  await mixWhere(page);
   await page.getByLabel("Site", { exact: true }).selectOption({ label: name });
   await inMix(page, product);
   await expect(page.getByText(/its label says not to judge it before .*: is a repeat needed\?/)).toBeVisible();
@@ -175,7 +179,7 @@ test("scouted on the phone with a photo, judged when its effect can be seen: pho
     return canvas.toDataURL("image/png").split(",")[1]!;
   });
   const photo = { name: "lawn.png", mimeType: "image/png", buffer: Buffer.from(drawn, "base64") };
-  await page.goto("/log/looks");
+  await page.goto("/log/looks?id=new");
   await page.getByLabel("Site", { exact: true }).selectOption({ label: name });
   await page.getByLabel("Zone").selectOption({ label: "zone 1" });
   await page.getByLabel("Looked at on").fill(daysAgo(20));
@@ -215,7 +219,7 @@ test("scouted on the phone with a photo, judged when its effect can be seen: pho
   await page.getByLabel("Control: how much of it is gone").fill("80");
   await page.getByLabel("A photo").setInputFiles(photo);
   await expect(page.getByAltText("Photo 1, not saved yet")).toBeVisible();
-  await page.getByRole("button", { name: "Put the judgement on record" }).click();
+  await page.getByRole("button", { name: "Put the result on record" }).click();
   await expect(page).toHaveURL(/\/log\/looks$/);
   await page.getByLabel("Only this site").selectOption({ label: name });
   await expect(page.getByAltText(`${name}, zone 1, before, photo 1`)).toBeVisible();

@@ -56,7 +56,7 @@ test("when it is over it goes on record: the case and the product are there, wha
   await form.getByRole("button", { name: "Put it on record" }).click();
   await expect(form.getByLabel("What happened")).toHaveAttribute("aria-invalid", "true");
   await expect(form.getByLabel("How much of it")).toHaveValue("a splash");
-  await page.goto("/log/incidents");
+  await page.goto("/log/incidents?id=new");
   const here = page.getByRole("region", { name: "Put it on record" });
   await expect(here.getByLabel("What it was")).toHaveValue("eyes");
   await expect(here.getByLabel("How much of it")).toHaveValue("a splash");

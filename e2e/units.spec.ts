@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { calibrated, expect, hasRead, inMix, label, rigInHand, site, test } from "./fixtures";
+import { calibrated, expect, hasRead, inMix, label, rigInHand, site, test, mixWhere, mixProducts, slice } from "./fixtures";
 
 /**
  * Every field of every form that has a unit, in both systems: typed bare, with the cursor left in it, and after a reload, and after the units
@@ -40,21 +40,30 @@ const ROOMS: readonly (readonly [room: string, open: (page: Page) => Promise<voi
   [
     "a rig",
     async (page) => {
-      await page.goto("/rigs");
+      await page.goto("/rigs?id=new");
       await openEverything(page);
       for (const more of ["Add to the scales", "Add to the vessels", "Add a marked cup"])
         await page.getByRole("button", { name: more }).click();
     },
-    18,
+    14,
   ],
-  ["a card", (page) => page.goto("/labels").then(() => undefined), 18],
-  ["a site", (page) => page.goto("/sites").then(() => undefined), 7],
+  ["a tip", (page) => page.goto("/rigs?tip=new").then(() => undefined), 2],
+  [
+    "a rig's kit",
+    async (page) => {
+      const [rig] = await slice(page.request, "rigs", {});
+      await page.goto(`/rigs?id=${rig!.id}`);
+    },
+    6,
+  ],
+  ["a card", (page) => page.goto("/labels?id=new").then(() => undefined), 18],
+  ["a site and the rules of places", (page) => page.goto("/sites").then(() => undefined), 7],
   ["the program", (page) => page.goto("/sites/program").then(() => undefined), 1],
   ["a run sheet", (page) => page.goto("/calibrate").then(() => undefined), 3],
   ["tips", (page) => page.goto("/calibrate/plan").then(() => undefined), 2],
   ["a first mix", (page) => page.goto("/mix/quick").then(() => undefined), 7],
   ["paces", (page) => page.goto("/calibrate/practice").then(() => undefined), 1],
-  ["the log", (page) => page.goto("/log").then(() => undefined), 4],
+  ["the log", (page) => page.goto("/log?id=new").then(() => undefined), 4],
 ];
 
 for (const [system, other] of [
@@ -101,7 +110,7 @@ for (const [system, other] of [
 
 test("a card of a metric reader: bare limits are in the units that its fields show", async ({ page }) => {
   await rigInHand(page);
-  await page.goto("/labels");
+  await page.goto("/labels?id=new");
   await inUnits(page, "metric");
   await page.reload();
   for (const [field, text] of [
@@ -116,7 +125,7 @@ test("a card of a metric reader: bare limits are in the units that its fields sh
   await page.getByLabel("Wind at most", { exact: true }).fill("16");
   await page.getByLabel("Air at most", { exact: true }).fill("29");
   await page.getByRole("button", { name: "Add label" }).click();
-  await expect(page.getByRole("button", { name: "Change Metrikon" })).toBeVisible();
+  await expect(page.getByRole("article", { name: "Card of Metrikon" })).toBeVisible();
   const read = await page.request.get(`/api/read/labels?q=${encodeURIComponent("{}")}`);
   const { value } = (await read.json()) as { value: { rows?: unknown } & unknown[] };
   expect(JSON.stringify(value)).toContain('"perYear":"30 g/100 m2"');
@@ -133,9 +142,11 @@ test("a rate in a mix that is typed without its area is for the area of the read
   await page.goto("/mix");
   await inUnits(page, "metric");
   await page.reload();
+  await mixWhere(page);
   await page.getByLabel("Site", { exact: true }).selectOption({ label: "Ferry lawn" });
   await inMix(page, "Areal");
   await page.getByLabel("Rate of Areal").fill("4 g");
   await page.reload();
+  await mixProducts(page);
   await expect(page.getByLabel("Rate of Areal")).toHaveValue("4 g/100 m2");
 });

@@ -1,5 +1,5 @@
 import { reportTime } from "./harness/clock";
-import { calibrated, expect, gearOn, inMix, kept, label, rigInHand, site, slice, test } from "./fixtures";
+import { calibrated, expect, gearOn, inMix, kept, label, rigInHand, site, slice, test, mixWhere } from "./fixtures";
 
 test("a windy morning waited out: no container is opened while the wind is over the label's, what was seen goes on the record", async ({
   page,
@@ -12,9 +12,10 @@ test("a windy morning waited out: no container is opened while the wind is over 
   await label(page, product, "dry", "0.3");
   await site(page, green, "3,500");
   await page.goto("/mix");
+  await mixWhere(page);
   await page.getByLabel("Site", { exact: true }).selectOption({ label: green });
   await inMix(page, product);
-  await page.getByRole("button", { name: "Save the sheet and pour" }).click();
+  await page.getByRole("button", { name: "Start mixing" }).click();
   await expect(page).toHaveURL(/\/mix\/sheet\?id=/);
   await expect(page.getByRole("region", { name: "Load 1" })).toBeVisible();
   await gearOn(page);
@@ -82,9 +83,10 @@ test("a rule of the place holds the container, and the lot that was read off the
   await page.getByRole("button", { name: "Save the rules" }).click();
   await expect(page.getByText("Saved.", { exact: true })).toBeVisible();
   await page.goto("/mix");
+  await mixWhere(page);
   await page.getByLabel("Site", { exact: true }).selectOption({ label: green });
   await inMix(page, product);
-  await page.getByRole("button", { name: "Save the sheet and pour" }).click();
+  await page.getByRole("button", { name: "Start mixing" }).click();
   await expect(page).toHaveURL(/\/mix\/sheet\?id=/);
   await gearOn(page);
   await page
@@ -110,7 +112,7 @@ test("a rule of the place holds the container, and the lot that was read off the
     .getByRole("button", { name: /put on record|Put on record/ })
     .first()
     .click();
-  const all = page.getByRole("button", { name: "Yes, all of it went down" });
+  const all = page.getByRole("button", { name: "Yes, all of it was applied" });
   await all.click();
   await expect(page.getByText("On record as sprayed: it is in the log.")).toBeVisible();
   const recall = await slice(page.request, "recall", { label: labelId, lot: "q-77" });

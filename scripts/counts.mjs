@@ -35,7 +35,9 @@ const counts = {
   ),
   "English inside issue()": hits(files, /\bissue\(\s*(?:"[^"]*"|`[^`]*`),\s*"[a-z-]+",\s*["`][^"`]* [^"`]*["`]/g),
   "files of routes": files.filter(({ name }) => name.endsWith("/route.ts")).length,
-  folders: folders.length,
+  // An address is a folder of its own: those are counted by nobody.
+  "folders beside those of the pages": folders.filter((folder) => !path.relative(inProject("src"), folder).startsWith("app"))
+    .length,
   "folders of more than 20 files, tests included": folders.filter(
     (folder) => readdirSync(folder, { withFileTypes: true }).filter((one) => one.isFile()).length > 20,
   ).length,

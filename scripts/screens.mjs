@@ -67,7 +67,8 @@ try {
   };
   const take = (page, product) => page.getByLabel("Add a product").selectOption({ label: `${product} (demo label)` });
 
-  await picture("bench", "/", LAPTOP);
+  await picture("today", "/", LAPTOP);
+  await picture("today-phone", "/", PHONE);
   await picture("quick", "/mix/quick", LAPTOP, {
     act: async (page) => {
       for (const [field, text] of [
@@ -92,7 +93,7 @@ try {
   await picture("log", "/log", LAPTOP);
   await picture("sites", "/sites", LAPTOP, {
     act: async (page) => {
-      await page.getByRole("button", { name: "Change Rope museum court" }).click();
+      await page.getByRole("button", { name: "Rope museum court", exact: true }).click();
       await page.getByRole("img", { name: /from above/ }).waitFor();
       await page.getByRole("button", { name: "Measure it again" }).first().click();
       const measuring = page.getByRole("region", { name: /^Measuring/ });
@@ -150,14 +151,16 @@ try {
     act: async (page) => {
       await take(page, "Osselgrain");
       await take(page, "Clingline");
-      await page.getByRole("region", { name: /^Loads? 1/ }).scrollIntoViewIfNeeded();
+      await step(page, "Show the loads");
+      await page.evaluate(() => scrollTo(0, 0));
     },
   });
   await picture("held", "/mix", LAPTOP, {
     act: async (page) => {
       await take(page, "Osselgrain");
       await page.getByText("Held: no amounts").waitFor();
-      await page.evaluate(() => scrollTo(0, 330));
+      await step(page, "Products and rates");
+      await page.evaluate(() => scrollTo(0, 0));
     },
   });
   await picture("sheet", "/mix/sheet?id=demo-sheet-museum-court", LAPTOP);
@@ -169,9 +172,9 @@ try {
   await picture("closing-phone-dark", "/mix/sheet?id=demo-sheet-ferry-office", PHONE, {
     dark: true,
     act: async (page) => {
-      await page.getByRole("button", { name: "Something was different" }).click();
-      await page.getByLabel("Ground that it did").fill("2,450");
-      await page.getByRole("region", { name: "What really went down" }).scrollIntoViewIfNeeded();
+      await page.getByRole("button", { name: "Ran out early" }).click();
+      await page.getByLabel("Area covered").fill("2,450");
+      await page.getByRole("region", { name: "Meant and applied" }).scrollIntoViewIfNeeded();
       await page.evaluate(() => scrollBy(0, 260));
     },
   });

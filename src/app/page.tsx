@@ -1,3 +1,3 @@
-import { BenchRoom } from "@/ui/bench/bench-room";
+import { TodayRoom } from "@/ui/today/today-room";
 
-export default BenchRoom;
+export default TodayRoom;

@@ -125,10 +125,10 @@ test("a file at the wrong door is sent to the right one", async () => {
     return refused.ok ? "taken" : `${refused.issues[0]!.received}: ${refused.issues[0]!.expected}`;
   };
   expect(await said(copy, "records")).toBe(
-    "this is a whole copy of the records: bring it in at Bench, The records as a whole, Move a firm here",
+    "this is a whole copy of the records: bring it in at Settings, The records as a whole, Move a firm here",
   );
   expect(await said(json, "move")).toBe(
-    "this is all records as JSON: bring it in at Bench, The records as a whole, Bring all records in",
+    "this is all records as JSON: bring it in at Settings, The records as a whole, Bring all records in",
   );
   expect(await said(json, "job")).toMatch(/^this is all records as JSON/);
 });

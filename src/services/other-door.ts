@@ -4,9 +4,9 @@ import { issue } from "./input";
 
 /** Where each kind of file is brought in, as the screens call it. */
 const DOORS = {
-  move: "Bench, The records as a whole, Move a firm here",
-  records: "Bench, The records as a whole, Bring all records in",
-  job: "Bench, Bring in a job file",
+  move: "Settings, The records as a whole, Move a firm here",
+  records: "Settings, The records as a whole, Bring all records in",
+  job: "Settings, Bring in a job file",
   cards: "Labels",
   sites: "Sites, Bring zones from a map or a walk",
   log: "Log",

@@ -398,6 +398,11 @@ function warningsOf(
   return found;
 }
 
+/**
+ * The most of a product that its label lets go down at once, on the scale of {@link sizeOf}; undefined where it says none by area.
+ */
+export const labelsMost = (product: MixProduct): number | undefined => boundsOf(product).most;
+
 /** What a label lets go down at once, in the plain numbers of an area rate: where it speaks of one. */
 function boundsOf(product: MixProduct): { readonly least?: number; readonly most?: number } {
   const { range, limits = [] } = product.says ?? {};

@@ -26,7 +26,6 @@ import { LEVER_WORDS } from "./levers-panel";
 import { courseOf, MarkStep, usualMethod } from "./mark-step";
 import { Outcome } from "./outcome";
 import { OutletStep } from "./outlet-step";
-import { Places } from "./places";
 import { freshId, keepPlot, lastPlot, sessionKey } from "./session-key";
 import { Story } from "./story";
 import { UsedStep } from "./used-step";
@@ -146,7 +145,6 @@ function RunSheet({ rig, personId, siteId }: SheetProps) {
     <Room working={lines}>
       <Row justifyContent="space-between" alignItems="baseline" gap="4px 12px" flexWrap="wrap">
         <Heading>Calibrate {rig.rig.name}</Heading>
-        <Places at="/calibrate" />
         {kept && at === "mark" && (
           <Button look="quiet" onClick={() => startOver(true)}>
             Start a new run sheet
@@ -273,7 +271,7 @@ const Tab = chakra("button", {
     borderColor: "line",
     fontFamily: "body",
     fontWeight: "700",
-    fontSize: { base: "15px", lg: "17px" },
+    fontSize: { base: ".9375rem", lg: "1.0625rem" },
     textAlign: "left",
     cursor: "pointer",
     "&[aria-current=step]": { color: "ink", borderColor: "act" },

@@ -42,7 +42,7 @@ export function CatchStep({ session, change, expected, rig }: StepProps) {
         <FittingVessel session={session} rig={rig} />
         {session.walks.length === 0 && session.pace !== "asked" && <BucketFirst session={session} />}
         {expected && (
-          <Box fontSize="17px" marginTop="10px">
+          <Box fontSize="1.0625rem" marginTop="10px">
             Expect about <Reading>{expected}</Reading> for the wanted spray volume: take a vessel that holds more.
           </Box>
         )}
@@ -75,7 +75,7 @@ function BucketFirst({ session }: { session: Session }) {
         hint={`s for ${groundText(system)}`}
       />
       {minute && (
-        <Box fontSize="17px">
+        <Box fontSize="1.0625rem">
           Turn the regulator until 60 s give <Reading>{read(minute, "volume", system)}</Reading>. Then walk, and time what you
           really walk.
         </Box>

@@ -26,7 +26,7 @@ const Lack = chakra("button", {
     border: "1px solid",
     borderColor: "field",
     fontFamily: "body",
-    fontSize: { base: "14px", lg: "15px" },
+    fontSize: { base: ".9375rem", lg: ".9375rem" },
     cursor: "pointer",
     "&[aria-pressed=true]": { background: "ink", color: "paper", fontWeight: "700" },
   },
@@ -46,7 +46,7 @@ const Way = chakra("button", {
     borderColor: "line",
     borderLeft: "6px solid transparent",
     fontFamily: "body",
-    fontSize: "15px",
+    fontSize: ".9375rem",
     cursor: "pointer",
     "&[aria-pressed=true]": { borderLeftColor: "act", background: "sheet" },
     _hover: { background: "well" },
@@ -83,7 +83,7 @@ export function Chooser({ kind, chosen, onChoose }: ChooserProps) {
       <Box borderTop="1px solid" borderColor="line">
         {shown.map(({ method, lacks }) => (
           <Way key={method.id} type="button" aria-pressed={method.id === chosen} onClick={() => onChoose(method.id)}>
-            <chakra.strong fontSize="16px">{method.title}</chakra.strong>
+            <chakra.strong fontSize="1.0625rem">{method.title}</chakra.strong>
             {lacks.length > 0 && (
               <chakra.span color="act" fontWeight="700">
                 {" "}

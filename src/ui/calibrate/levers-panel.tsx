@@ -111,7 +111,7 @@ function Lever({ remedy, system, onProve }: { remedy: Remedy; system: System; on
       </Box>
       {/* A pressure that may not be set is no number to turn a knob to: the words say what it would take. */}
       {set !== "" && (feasible || lever !== "pressure") && (
-        <Box fontFamily="reading" fontWeight="700" fontSize="20px" textDecoration={feasible ? "none" : "line-through"}>
+        <Box fontFamily="reading" fontWeight="700" fontSize="1.375rem" textDecoration={feasible ? "none" : "line-through"}>
           {set}
         </Box>
       )}

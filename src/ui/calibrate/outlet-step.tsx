@@ -128,7 +128,7 @@ function Readings({ session, field, onSet }: { session: Session; field: Field; o
         ))}
       </Box>
       {faults.map(({ i, words }) => (
-        <Box key={i} id={`${id}-${i}`} role="alert" color="stop" fontWeight="700" fontSize="15px" marginTop="6px">
+        <Box key={i} id={`${id}-${i}`} role="alert" color="stop" fontWeight="700" fontSize=".9375rem" marginTop="6px">
           ✕ Outlet {i + 1}: {words}
         </Box>
       ))}

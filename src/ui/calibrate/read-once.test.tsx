@@ -5,7 +5,6 @@ import { PERSON, RIG, showWith } from "../testing/show";
 import { CalibrateRoom } from "./calibrate-room";
 import { sessionKey } from "./session-key";
 
-jest.mock("next/navigation", () => ({ useRouter: () => ({ push: jest.fn() }), usePathname: () => "/calibrate" }));
 jest.mock("@/core/quantity/parse", () => {
   const real = jest.requireActual<object>("@/core/quantity/parse");
   const { parseQuantity, parseAs, entered } = real as Record<string, (...args: unknown[]) => unknown>;

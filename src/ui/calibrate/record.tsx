@@ -14,7 +14,7 @@ import { sentences, usePeople, useRigs, useSend, useSlice } from "../data/record
 import { dayNow, wallClock } from "../data/clock";
 import { useSystem } from "../data/units";
 import { Room } from "../frame/room";
-import { standingWords } from "../frame/strip";
+import { standingWords } from "../frame/standing-words";
 import { AskWhy } from "../parts/ask-why";
 import { Button, Heading, Note } from "../parts/controls";
 import { FirstThing, Notice } from "../parts/notices";

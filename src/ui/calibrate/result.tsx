@@ -40,17 +40,17 @@ export function Result({ made, input, tank, system, onProve }: ResultProps) {
           <chakra.span
             fontFamily="reading"
             fontWeight="700"
-            fontSize={{ base: "64px", lg: "76px" }}
+            fontSize={{ base: "3.75rem", lg: "5.75rem" }}
             lineHeight="1"
             letterSpacing="-0.03em"
           >
             {number}
           </chakra.span>{" "}
-          <chakra.span fontSize="20px" fontWeight="700">
+          <chakra.span fontSize="1.375rem" fontWeight="700">
             {unit}
           </chakra.span>
         </Box>
-        <Box fontSize="18px">
+        <Box fontSize="1.0625rem">
           {band ? (
             <>
               ± {writeNumber(band.relative * 100, { figures: 2 })} %
@@ -92,7 +92,7 @@ function Why({ band }: { band: Uncertainty }) {
   const whole = band.parts.reduce((sum, p) => sum + p.variance, 0);
   const parts = [...band.parts].filter((p) => p.variance > 0).sort((a, b) => b.variance - a.variance);
   return (
-    <chakra.details fontSize="16px" maxW="60ch">
+    <chakra.details fontSize="1.0625rem" maxW="60ch">
       <chakra.summary cursor="pointer" minHeight="32px" color="soft">
         mostly from {PART_WORDS[band.largest].name}
       </chakra.summary>

@@ -42,7 +42,7 @@ export function Tape({ name, trials, onChange }: TapeProps) {
           minHeight="54px"
           flexWrap="wrap"
         >
-          <Box flex="1 1 150px" fontFamily="reading" fontSize="18px">
+          <Box flex="1 1 150px" fontFamily="reading" fontSize="1.0625rem">
             <chakra.span color="soft" textStyle="note">
               {name} {i + 1}{" "}
             </chakra.span>

@@ -65,10 +65,16 @@ export function WatchFace({ running, disabled = false, onPress, digits, says, la
       onPointerDown={(event) => event.button === 0 && onPress(event.timeStamp)}
       onClick={(event) => event.detail === 0 && onPress(event.timeStamp)}
     >
-      <Box fontFamily="reading" fontWeight="700" fontSize={{ base: "84px", lg: "120px" }} lineHeight="1" letterSpacing="-0.04em">
+      <Box
+        fontFamily="reading"
+        fontWeight="700"
+        fontSize={{ base: "5.75rem", lg: "5.75rem" }}
+        lineHeight="1"
+        letterSpacing="-0.04em"
+      >
         {digits}
       </Box>
-      <Box fontSize="18px" fontWeight="700" marginTop="14px">
+      <Box fontSize="1.0625rem" fontWeight="700" marginTop="14px">
         {says}
       </Box>
     </Plate>

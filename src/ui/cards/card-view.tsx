@@ -37,7 +37,7 @@ export function CardView({ number, card, busy, spread, onCorrect, onCut, onDry, 
     <Box as="section" aria-label={`Card ${number}`} borderTop="2px solid" borderColor="ink" paddingTop="10px">
       <Row justifyContent="space-between" flexWrap="wrap" gap="4px 18px">
         <Box>
-          <chakra.strong fontSize="22px" fontFamily="reading">
+          <chakra.strong fontSize="1.375rem" fontFamily="reading">
             {number}: {isOpen(card) ? NOT_READ[seen.measured.told as "one colour" | "too fine"] : `${percent(cover)} % covered`}
           </chakra.strong>
           {!isOpen(card) && (

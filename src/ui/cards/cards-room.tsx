@@ -9,7 +9,6 @@ import { depositOf, resultOf } from "@/core/cards/look";
 import { parseField } from "@/core/quantity/ranges";
 import { writeNumber } from "@/core/quantity/format";
 import { keep, useKept } from "../data/kept-here";
-import { Places } from "../calibrate/places";
 import { Room } from "../frame/room";
 import { Button, Heading, Note, SubHeading } from "../parts/controls";
 import { Choose, type Option } from "../parts/choose";
@@ -47,7 +46,6 @@ const BLANK: Pass = { size: "76x26", spacing: "", covers: [] };
 export function CardsRoom() {
   return (
     <Room>
-      <Places at="/calibrate/cards" />
       <Heading>Coverage cards</Heading>
       <Note>
         Lay water-sensitive cards, or plain paper with dye in the water, across one pass at equal spacings. Spray, let them dry,

@@ -3,7 +3,6 @@ import { calibrationOn, PERSON, RIG, showWith } from "../testing/show";
 import { dayHere } from "../data/clock";
 import { CheckRoom } from "./check-room";
 
-jest.mock("next/navigation", () => ({ useRouter: () => ({ push: jest.fn() }), usePathname: () => "/calibrate/check" }));
 // The chart has its own library and is looked at in the browser; here its points are what counts.
 jest.mock(
   "next/dynamic",

@@ -13,7 +13,6 @@ import { entered } from "@/core/quantity/parse";
 import { read } from "@/core/working/units";
 import type { CheckEntry } from "@/formats/entries";
 import { CatchWatch } from "../calibrate/catch-watch";
-import { Places } from "../calibrate/places";
 import { calibrationWorking } from "../calibrate/working";
 import { sentences, useSlice } from "../data/records";
 import { nowMoment, wallClock } from "../data/clock";
@@ -45,7 +44,6 @@ export function CheckRoom() {
     <Room working={calibrated && !lacks ? calibrationWorking(calibrated.made, hand.system) : []}>
       <Row justifyContent="space-between" alignItems="baseline" gap="4px 12px" flexWrap="wrap">
         <Heading>Quick check{hand.rig && `: ${hand.rig.rig.name}`}</Heading>
-        <Places at="/calibrate/check" />
       </Row>
       <ClientOnly>
         {lacks ? (

@@ -2,7 +2,6 @@ import { screen } from "@testing-library/react";
 import { calibrationOn, PERSON, RIG, showWith } from "../testing/show";
 import { CheckRoom } from "./check-room";
 
-jest.mock("next/navigation", () => ({ useRouter: () => ({ push: jest.fn() }), usePathname: () => "/calibrate/check" }));
 jest.mock("next/dynamic", () => () => () => null);
 
 const daysAgo = (days: number) => new Date(Date.now() - days * 86_400_000).toISOString();

@@ -2,8 +2,6 @@ import { screen, within } from "@testing-library/react";
 import { calibrationOn, PERSON, RIG, showWith } from "../testing/show";
 import { CrewRoom } from "./crew-room";
 
-jest.mock("next/navigation", () => ({ useRouter: () => ({ push: jest.fn() }), usePathname: () => "/calibrate/crew" }));
-
 const daysAgo = (days: number) => new Date(Date.now() - days * 86_400_000).toISOString();
 const OTHER = { id: "person-2", retired: false, name: "Bram Tolliver" };
 const walks = (...times: string[]) => ({
@@ -48,7 +46,7 @@ describe("people on one rig", () => {
     });
     showWith({ rigs: [RIG], people: [PERSON, OTHER], calibrations: [calibrationOn(daysAgo(2)), stale] }, <CrewRoom />);
     expect(screen.queryByText(/too much/)).toBeNull();
-    expect(screen.getByText("! stale: tip 025, was 03")).toBeInTheDocument();
+    expect(screen.getByText("! out of date: tip 025, was 03")).toBeInTheDocument();
   });
 
   test("a governed machine is anyone's", () => {

@@ -14,14 +14,14 @@ import type { Quantity } from "@/core/quantity/kinds";
 import type { CalibrationEntry, MemberEntry, PersonEntry, RigEntry } from "@/formats/entries";
 import { judge, lockOf, workOut } from "@/formats/standing";
 import { readTanks } from "@/formats/job-file/read-calibration";
-import { Places } from "../calibrate/places";
 import { usePeople, useRead, useSlice } from "../data/records";
 import { dayNow, wallClock } from "../data/clock";
 import { useInHand, type Calibrated } from "../data/in-hand";
 import { Room } from "../frame/room";
-import { standingWords } from "../frame/strip";
+import { standingWords } from "../frame/standing-words";
 import { Heading, Note, SubHeading } from "../parts/controls";
 import { FirstThing } from "../parts/notices";
+import { WhichRig } from "../parts/need-hand";
 import { Stamp } from "../parts/stamp";
 import { Column, Row } from "../parts/layout";
 import { ownerOf } from "@/rig-kinds/rules";
@@ -35,12 +35,11 @@ export function CrewRoom() {
   return (
     <Room>
       <Row justifyContent="space-between" alignItems="baseline" gap="4px 12px" flexWrap="wrap">
-        <Heading>Crew{rig && ` on ${rig.rig.name}`}</Heading>
-        <Places at="/calibrate/crew" />
+        <Heading>Paces{rig && ` on ${rig.rig.name}`}</Heading>
       </Row>
       <ClientOnly>
         {!rig ? (
-          <FirstThing>Pick the rig in the strip above.</FirstThing>
+          <WhichRig />
         ) : ownerOf(rig.rig.kind) !== "person" ? (
           <FirstThing>
             {rig.rig.name} is not anyone&apos;s own: {FACES[rig.rig.kind].anyones}
@@ -84,7 +83,7 @@ function Compared({ rig, system }: { rig: RigEntry; system: System }) {
     <Column gap="28px" marginTop="14px">
       <Box overflowX="auto" tabIndex={0} role="region" aria-label="People compared">
         <Note marginBottom="8px">One sprayer, other legs: what one person&apos;s mix would do in another&apos;s hands.</Note>
-        <chakra.table width="100%" minWidth="640px" borderCollapse="collapse" fontSize="16px">
+        <chakra.table width="100%" minWidth="640px" borderCollapse="collapse" fontSize="1.0625rem">
           <thead>
             <tr>
               {["Who", `Pace, ${groundText(system)}`, "Spray volume", "A full tank covers", "Repeats within", "Stands"].map(

@@ -8,8 +8,10 @@ import { clockIsOff, wallClock } from "../data/clock";
 import { useStorageFull } from "../data/kept-here";
 import { Notice } from "../parts/notices";
 import { ChainNotice } from "./chain-notice";
+import { GoTo } from "./go-to";
 import { KeyList, useRoomKeys } from "./keys";
-import { RoomLine } from "./room-line";
+import { Margin } from "./margin";
+import { UnderThumb } from "./under-thumb";
 import { Trouble } from "../trouble/trouble";
 import { Strip } from "./strip";
 
@@ -79,23 +81,33 @@ function Fault({ children }: { children: ReactNode }) {
   );
 }
 
-/** Strip, line of rooms, stage and pad: the one frame around every room. */
+/** Strip, rooms, stage and pad: the one frame around every room. */
 export function Frame({ children }: { children: ReactNode }) {
   const keys = useRoomKeys();
   const [trouble, setTrouble] = useState(false);
   return (
     <>
       <Skip href="#stage">Skip to the work</Skip>
-      <Strip onKeys={keys.open} onTrouble={() => setTrouble(true)} />
-      <RoomLine />
-      <Lost />
-      <StorageFull />
-      <ClientOnly>
-        <ClockOff />
-        <ChainNotice />
-      </ClientOnly>
-      <Fault>{children}</Fault>
-      <KeyList shown={keys.shown} onClose={keys.close} />
+      <Strip onGoTo={keys.goTo.open} onTrouble={() => setTrouble(true)} />
+      <Box
+        display={{ base: "block", lg: "grid" }}
+        gridTemplateColumns="184px minmax(0, 1fr)"
+        css={{ "@media print": { display: "block" } }}
+      >
+        <Margin />
+        <Box minW={0}>
+          <Lost />
+          <StorageFull />
+          <ClientOnly>
+            <ClockOff />
+            <ChainNotice />
+          </ClientOnly>
+          <Fault>{children}</Fault>
+        </Box>
+      </Box>
+      <UnderThumb />
+      <KeyList shown={keys.list.shown} onClose={keys.list.close} />
+      <GoTo shown={keys.goTo.shown} onClose={keys.goTo.close} />
       <Trouble shown={trouble} onClose={() => setTrouble(false)} />
     </>
   );

@@ -13,15 +13,19 @@ export function isTyping(event: KeyboardEvent): boolean {
   return Boolean(event.ctrlKey || event.metaKey || event.altKey || target?.closest?.("input, select, textarea, dialog"));
 }
 
-/** "g" and a letter go to a room; "?" opens the list of keys. */
+/** "g" and a letter go to a room, "/" to anything by its name; "?" opens the list of keys. */
 export function useRoomKeys() {
   const router = useRouter();
-  const [shown, setShown] = useState(false);
+  const [shown, setShown] = useState<"list" | "go-to">();
   const going = useRef(false);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (isTyping(event)) return;
-      if (event.key === "?") setShown(true);
+      if (event.key === "?") setShown("list");
+      if (event.key === "/") {
+        event.preventDefault();
+        setShown("go-to");
+      }
       const room = going.current && ROOMS.find((r) => r.key === event.key);
       going.current = event.key === "g";
       if (room) router.push(room.path);
@@ -29,7 +33,12 @@ export function useRoomKeys() {
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
   }, [router]);
-  return { shown, open: () => setShown(true), close: () => setShown(false) };
+  const one = (what: "list" | "go-to") => ({
+    shown: shown === what,
+    open: () => setShown(what),
+    close: () => setShown((now) => (now === what ? undefined : now)),
+  });
+  return { list: one("list"), goTo: one("go-to") };
 }
 
 export function KeyList({ shown, onClose }: { shown: boolean; onClose: () => void }) {

@@ -1,9 +1,10 @@
-import { fireEvent, screen } from "@testing-library/react";
+import { fireEvent, screen, within } from "@testing-library/react";
 import { calibrate } from "@/core/calibration/calibrate";
 import type { Line } from "@/core/working/explain";
 import { calibrationJob, soundJob } from "@/formats/job-file/assemble";
 import { calibrationWorking } from "../calibrate/working";
 import { calibrationOn, RIG, show } from "../testing/show";
+import { HowItCame } from "../parts/math";
 import { Room } from "./room";
 
 const made = calibrate(soundJob(calibrationJob(RIG.rig, calibrationOn("x").calibration)).calibration);
@@ -31,24 +32,44 @@ describe("the pad", () => {
     expect(writeText.mock.calls[0][0].split("\n")[0]).toBe("Mean time = (61 s + 63 s + 62 s) ÷ 3 = 62.0 s");
   });
 
-  test("slides up with its handle and with a key, and not while typing", () => {
+  test("opens with its button and with a key, and not while typing", () => {
     show(
       <Room working={lines}>
         <input aria-label="field" />
       </Room>,
     );
-    const handle = screen.getByText("▲ Working");
+    const button = screen.getByText("Show the math");
     fireEvent.keyDown(screen.getByLabelText("field"), { key: "w", bubbles: true });
-    expect(handle).toHaveAttribute("aria-expanded", "false");
+    expect(button).toHaveAttribute("aria-expanded", "false");
     fireEvent.keyDown(document.body, { key: "w", bubbles: true });
-    expect(handle).toHaveAttribute("aria-expanded", "true");
-    fireEvent.click(handle);
-    expect(handle).toHaveAttribute("aria-expanded", "false");
+    expect(button).toHaveAttribute("aria-expanded", "true");
+    fireEvent.click(button);
+    expect(button).toHaveAttribute("aria-expanded", "false");
   });
 
-  test("says what will stand there while there is nothing, and is away in a room that works nothing out", () => {
+  test("shows how the amount came about that is pressed, and all of it when asked", () => {
+    show(
+      <Room working={lines}>
+        <HowItCame of={made.flow!} title="Flow">
+          31 fl oz/min
+        </HowItCame>
+      </Room>,
+    );
+    const pad = screen.getByLabelText("The math");
+    const titles = () => within(pad).getAllByRole("listitem", { hidden: true }).length;
+    fireEvent.click(screen.getByRole("button", { name: "Flow: show the math" }));
+    expect(pad).toBeVisible();
+    expect(titles()).toBeLessThan(lines.length);
+    expect(within(pad).getByRole("heading")).toHaveTextContent("Flow");
+    fireEvent.click(within(pad).getByText("All of it"));
+    expect(titles()).toBe(lines.length);
+    fireEvent.keyDown(document.body, { key: "Escape" });
+    expect(pad).not.toBeVisible();
+  });
+
+  test("is away where nothing was worked out", () => {
     show(<Room working={[]}>stage</Room>).unmount();
     show(<Room>stage</Room>);
-    expect(screen.queryByText("Working")).toBeNull();
+    expect(screen.queryByText("Show the math")).toBeNull();
   });
 });

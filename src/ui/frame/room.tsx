@@ -1,9 +1,10 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import { useEffect, useState, type ReactNode } from "react";
+import { useEffect, useRef, useState, type ReactNode } from "react";
 import { lineText, type Line } from "@/core/working/explain";
 import { Button } from "../parts/controls";
+import { MathContext, type Asked } from "../parts/math";
 import { useAction } from "../parts/use-action";
 import { isTyping } from "./keys";
 
@@ -13,14 +14,15 @@ const Sheet = chakra("section", {
     borderLeft: { lg: "1px solid" },
     borderTop: { base: "3px solid", lg: "none" },
     borderColor: { base: "ink", lg: "line" },
-    padding: "14px 18px 20px",
-    position: { base: "fixed", lg: "static" },
+    padding: "8px 16px 24px",
+    position: { base: "fixed", lg: "sticky" },
+    top: { lg: "3rem" },
     left: 0,
     right: 0,
-    bottom: { base: "101px", lg: "auto" },
-    maxHeight: { base: "62dvh", lg: "none" },
+    bottom: { base: 0, lg: "auto" },
+    maxHeight: { base: "62dvh", lg: "calc(100dvh - 3rem)" },
     overflowY: "auto",
-    zIndex: 4,
+    zIndex: 8,
     minWidth: 0,
     // On paper it follows the stage, whole.
     "@media print": {
@@ -34,109 +36,105 @@ const Sheet = chakra("section", {
   },
 });
 
-/** The edge of the pad on a phone: it slides up from under the thumb. */
-const Handle = chakra("button", {
-  base: {
-    display: { base: "block", lg: "none" },
-    position: "fixed",
-    left: 0,
-    right: 0,
-    bottom: "57px",
-    height: "44px",
-    zIndex: 5,
-    background: "sheet",
-    color: "ink",
-    border: "none",
-    borderTop: "2px solid",
-    borderColor: "ink",
-    fontFamily: "body",
-    fontWeight: "700",
-    fontSize: "15px",
-    cursor: "pointer",
-  },
-});
-
 interface RoomProps {
   readonly children: ReactNode;
-  /** The working of whatever is on the stage; left out in a room that works nothing out. */
+  /** The math of whatever is on the stage; left out in a room that works nothing out. */
   readonly working?: readonly Line[] | undefined;
 }
 
-/** The stage, and beside it the pad; on a phone the pad slides up. */
+/** The stage. How a number came about opens beside it, on a phone from below: of one amount that was pressed, or of all. */
 export function Room({ children, working }: RoomProps) {
-  const [up, setUp] = useState(false);
+  const [asked, setAsked] = useState<Asked | "all">();
+  const any = (working?.length ?? 0) > 0;
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (event.key === "w" && !isTyping(event)) setUp((was) => !was);
+      if (event.key === "w" && !isTyping(event)) setAsked((was) => (was ? undefined : "all"));
+      if (event.key === "Escape" && !document.querySelector("dialog[open]")) setAsked(undefined);
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
   }, []);
+  const open = any && asked !== undefined;
+  const one = asked !== undefined && asked !== "all" ? asked : undefined;
   return (
-    <Box
-      display={{ base: "block", lg: "grid" }}
-      gridTemplateColumns={working ? "minmax(0, 1fr) 356px" : "minmax(0, 1fr)"}
-      minH={{ lg: "calc(100dvh - 126px)" }}
-    >
-      <Box as="main" id="stage" padding={{ base: "16px 14px 150px", lg: "22px 28px 40px" }} minW={0}>
-        {children}
-      </Box>
-      {working && (
-        <>
-          <Handle type="button" className="no-print" onClick={() => setUp(!up)} aria-expanded={up}>
-            {up ? "▼ Working away" : "▲ Working"}
-          </Handle>
-          <Sheet aria-label="Working" display={{ base: up ? "block" : "none", lg: "block" }} tabIndex={0}>
-            <Pad lines={working} />
+    <MathContext.Provider value={any ? (what) => setAsked(what ?? "all") : undefined}>
+      <Box
+        display={{ base: "block", lg: "grid" }}
+        gridTemplateColumns={open ? "minmax(0, 1fr) 312px" : "minmax(0, 1fr)"}
+        alignItems="start"
+      >
+        <Box as="main" id="stage" padding={{ base: "12px 16px 120px", lg: "16px 32px 40px" }} minW={0}>
+          {children}
+          {any && (
+            <Box marginTop="24px" className="no-print">
+              <Button aria-expanded={open} onClick={() => setAsked(asked === "all" ? undefined : "all")}>
+                {asked === "all" ? "Hide the math" : "Show the math"}
+              </Button>
+            </Box>
+          )}
+        </Box>
+        {any && (
+          <Sheet aria-label="The math" display={open ? "block" : "none"} tabIndex={0}>
+            <Pad
+              key={one?.title ?? ""}
+              title={one?.title}
+              lines={one?.lines ?? working!}
+              onAll={one && (() => setAsked("all"))}
+              onClose={() => setAsked(undefined)}
+              shown={open}
+            />
           </Sheet>
-        </>
-      )}
-    </Box>
+        )}
+      </Box>
+    </MathContext.Provider>
   );
 }
 
-/** The pad: the working line by line, as people write it on paper. */
-function Pad({ lines }: { lines: readonly Line[] }) {
+interface PadProps {
+  /** What it is of; nothing of all that is on the stage. */
+  readonly title: string | undefined;
+  readonly lines: readonly Line[];
+  readonly onAll: (() => void) | undefined;
+  readonly onClose: () => void;
+  readonly shown: boolean;
+}
+
+/** The pad: the math line by line, as people write it on paper. */
+function Pad({ title, lines, onAll, onClose, shown }: PadProps) {
+  const close = useRef<HTMLButtonElement>(null);
+  // What was asked for is where the focus is, so that the next key reads or closes it.
+  useEffect(() => {
+    if (shown) close.current?.focus({ preventScroll: true });
+  }, [shown]);
   return (
     <>
       <Box
         display="flex"
         justifyContent="space-between"
-        alignItems="baseline"
+        alignItems="center"
+        gap="8px"
         borderBottom="2px solid"
         borderColor="ink"
-        marginBottom="6px"
+        marginBottom="4px"
       >
-        <chakra.h2 textStyle="label" letterSpacing="0.08em" textTransform="uppercase" color="soft">
-          Working
-        </chakra.h2>
-        {lines.length > 0 && <PadTools lines={lines} />}
+        <chakra.h2 textStyle="strong">{title ?? "The math"}</chakra.h2>
+        <Button ref={close} className="no-print" onClick={onClose} aria-label="Close the math" borderColor="transparent">
+          ✕
+        </Button>
       </Box>
-      {lines.length === 0 && (
-        <Box color="soft" textStyle="note" paddingY="8px">
-          How each number came about stands here, step by step, as soon as there is one.
-        </Box>
-      )}
       <Box as="ol" listStyleType="none">
         {lines.map((line, i) => (
-          <Box
-            as="li"
-            key={`${i}${line.title}`}
-            borderBottom="1px solid"
-            borderColor="line"
-            padding="7px 0 6px"
-            breakInside="avoid"
-          >
+          <Box as="li" key={`${i}${line.title}`} borderBottom="1px solid" borderColor="line" padding="8px 0" breakInside="avoid">
             <Box textStyle="small" color="soft">
               {line.title}
             </Box>
-            <Box fontFamily="reading" fontSize="14.5px" lineHeight="1.35" overflowWrap="anywhere">
+            <Box fontFamily="reading" lineHeight="1.35" overflowWrap="anywhere">
               {line.sum}
             </Box>
-            <Box fontFamily="reading" fontSize="16px" fontWeight="700">
+            <Box fontFamily="reading" fontWeight="700">
               = {line.result}
             </Box>
-            <chakra.details fontSize="13px" color="soft">
+            <chakra.details textStyle="small" color="soft">
               <chakra.summary cursor="pointer" minHeight="24px">
                 why
               </chakra.summary>
@@ -145,11 +143,12 @@ function Pad({ lines }: { lines: readonly Line[] }) {
           </Box>
         ))}
       </Box>
+      <PadTools lines={lines} onAll={onAll} />
     </>
   );
 }
 
-function PadTools({ lines }: { lines: readonly Line[] }) {
+function PadTools({ lines, onAll }: { lines: readonly Line[]; onAll: (() => void) | undefined }) {
   const [copied, setCopied] = useState(false);
   const { trouble, run } = useAction("It could not be copied here");
   const copy = async () => {
@@ -158,13 +157,12 @@ function PadTools({ lines }: { lines: readonly Line[] }) {
     setTimeout(() => setCopied(false), 2000);
   };
   return (
-    <Box className="no-print" display="flex">
-      <Button look="quiet" onClick={() => void copy()}>
+    <Box className="no-print" display="flex" flexWrap="wrap" gap="8px" marginTop="12px">
+      {onAll && <Button onClick={onAll}>All of it</Button>}
+      <Button onClick={() => void copy()}>
         <span role="status">{trouble ?? (copied ? "Copied" : "Copy")}</span>
       </Button>
-      <Button look="quiet" onClick={() => window.print()}>
-        Print
-      </Button>
+      <Button onClick={() => window.print()}>Print</Button>
     </Box>
   );
 }

@@ -1,4 +1,3 @@
-import { chakra } from "@chakra-ui/react";
 import { fireEvent, screen, waitFor } from "@testing-library/react";
 import type { RigEntry } from "@/formats/entries";
 import { RIG, showWith } from "../testing/show";
@@ -31,8 +30,8 @@ const TIPS = [
 ];
 
 test("names the setup that is on, and sets another: its tip, pressure and nozzle, with the chart of its size", async () => {
-  showWith({ tips: TIPS }, <SetupPick rig={pack({ size: "025", pressure: "40 psi" })} look={chakra.select} />);
-  const pick = screen.getByLabelText("Setup of the rig");
+  showWith({ tips: TIPS }, <SetupPick rig={pack({ size: "025", pressure: "40 psi" })} />);
+  const pick = screen.getByLabelText("Set-up");
   expect(pick).toHaveDisplayValue("turf, 025, 40 psi");
   fireEvent.change(pick, { target: { value: "beds" } });
   await waitFor(() => expect(sent).toHaveBeenCalledTimes(1));
@@ -47,8 +46,8 @@ test("names the setup that is on, and sets another: its tip, pressure and nozzle
 });
 
 test("a rig that stands in none of its setups says how it stands, and keeps no chart of another size", async () => {
-  showWith({ tips: [] }, <SetupPick rig={pack({ size: "025", pressure: "35 psi" })} look={chakra.select} />);
-  const pick = screen.getByLabelText("Setup of the rig");
+  showWith({ tips: [] }, <SetupPick rig={pack({ size: "025", pressure: "35 psi" })} />);
+  const pick = screen.getByLabelText("Set-up");
   expect(pick).toHaveDisplayValue("025 at 35 psi");
   fireEvent.change(pick, { target: { value: "beds" } });
   await waitFor(() => expect(sent.mock.calls[0]![1].form).toMatchObject({ tipSize: "015", chart: "" }));

@@ -1,14 +1,15 @@
 "use client";
 
-import { chakra } from "@chakra-ui/react";
 import { useState } from "react";
 import type { RigEntry } from "@/formats/entries";
 import { rigFormOf } from "@/formats/forms/rig-form-of";
 import { setupOf, setupOn, type NamedSetup } from "@/formats/rig-setup";
 import { useSend, useTips } from "../data/records";
+import { Select } from "../parts/controls";
+import { Field } from "../parts/field";
 
 /** Sets a rig in one of its named ways: tip, pressure and nozzle setting. What was calibrated so stands again. */
-export function SetupPick({ rig, look }: { rig: RigEntry; look: typeof chakra.select }) {
+export function SetupPick({ rig }: { rig: RigEntry }) {
   const tips = useTips();
   const send = useSend();
   const [busy, setBusy] = useState(false);
@@ -32,23 +33,28 @@ export function SetupPick({ rig, look }: { rig: RigEntry; look: typeof chakra.se
     await send("/api/keep/rigs", { id: rig.id, form });
     setBusy(false);
   };
-  const Select = look;
   return (
-    <Select
-      aria-label="Setup of the rig"
-      value={on?.name ?? ""}
-      disabled={busy}
-      onChange={(e) => {
-        const wanted = setups.find((one) => one.name === e.target.value);
-        if (wanted) void set(wanted);
-      }}
-    >
-      {!on && <option value="">{[rig.rig.tip?.size, rig.rig.tip?.pressure].filter(Boolean).join(" at ") || "as it is"}</option>}
-      {setups.map((one) => (
-        <option key={one.name} value={one.name}>
-          {[one.name, one.size, one.pressure].filter(Boolean).join(", ")}
-        </option>
-      ))}
-    </Select>
+    <Field label="Set-up">
+      {(props) => (
+        <Select
+          {...props}
+          value={on?.name ?? ""}
+          disabled={busy}
+          onChange={(e) => {
+            const wanted = setups.find((one) => one.name === e.target.value);
+            if (wanted) void set(wanted);
+          }}
+        >
+          {!on && (
+            <option value="">{[rig.rig.tip?.size, rig.rig.tip?.pressure].filter(Boolean).join(" at ") || "as it is"}</option>
+          )}
+          {setups.map((one) => (
+            <option key={one.name} value={one.name}>
+              {[one.name, one.size, one.pressure].filter(Boolean).join(", ")}
+            </option>
+          ))}
+        </Select>
+      )}
+    </Field>
   );
 }

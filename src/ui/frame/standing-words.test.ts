@@ -1,7 +1,7 @@
 import { judge } from "@/formats/standing";
 import { dayNow } from "../data/clock";
 import { calibrationOn, RIG } from "../testing/show";
-import { standingMark, standingText, standingWords } from "./strip";
+import { standingMark, standingText, standingWords } from "./standing-words";
 
 const now = new Date().toISOString();
 const one = (...of: Parameters<typeof calibrationOn>) => judge(RIG.rig, calibrationOn(...of), undefined, dayNow());
@@ -24,6 +24,9 @@ test("what was measured once only goes on being said, without a ✓", () => {
 
 test("what has lapsed has no ✓; what nothing is mixed from has a ✕", () => {
   const old = one("2026-01-02T08:00:00Z", evidence(WALKS, 3));
-  expect([standingMark(old), standingText(old)]).toEqual(["!", expect.stringMatching(/^time the pace again, was good until/)]);
+  expect([standingMark(old), standingText(old)]).toEqual([
+    "!",
+    expect.stringMatching(/^expired: time the pace again, was good until/),
+  ]);
   expect(standingMark(one(now, evidence(["62 s", "80 s"], 3)))).toBe("✕");
 });

@@ -1,127 +1,45 @@
 "use client";
 
-import { Box, chakra, ClientOnly } from "@chakra-ui/react";
-import { format } from "../data/dates";
-import { useTheme } from "next-themes";
+import { Box, chakra } from "@chakra-ui/react";
 import { usePathname, useSearchParams } from "next/navigation";
-import { Suspense, useId, useState, type ReactNode } from "react";
-import { dateOf } from "@/core/calendar";
-import { measuredOnce, type Calibration } from "@/core/calibration/calibrate";
-import { mixLock, type MayMix } from "@/core/calibration/may-mix";
-import { GOOD_FOR } from "@/core/calibration/standing";
+import { Suspense, useEffect, useRef, useState, type ReactNode } from "react";
 import { writeNumber } from "@/core/quantity/format";
-import { onceText } from "@/core/words/warnings";
 import { readParts, type System } from "@/core/working/units";
-import { setupOf } from "@/formats/rig-setup";
-import type { RigEntry, SiteEntry } from "@/formats/entries";
-import { usePeople, useRigs, useSlice } from "../data/records";
-import { dayHere } from "../data/clock";
-import { SetupPick } from "./setup-pick";
+import type { RigEntry } from "@/formats/entries";
+import { FACES } from "@/rig-kinds/faces";
+import { rigRules } from "@/rig-kinds/rules";
 import { useInHand, type Calibrated } from "../data/in-hand";
-import { Row } from "../parts/layout";
-import { ownerOf, rigRules } from "@/rig-kinds/rules";
+import { useRigs, useSlice } from "../data/records";
+import { GoToButton } from "./go-to";
+import { InHandPanel } from "./in-hand-panel";
+import { standingMark, standingText } from "./standing-words";
 
-const CELL = {
-  background: "transparent",
-  color: "onStrip",
-  fontFamily: "body",
-  fontSize: { base: "15px", lg: "16px" },
-  fontWeight: "700",
-  border: "none",
-  borderBottom: "1px dotted",
-  borderColor: "onStripSoft",
-  // The name of the cell lies over its top: the whole cell is the target.
-  minHeight: "48px",
-  marginTop: "-14px",
-  paddingTop: "14px",
-  width: "100%",
-  minWidth: 0,
-  textOverflow: "ellipsis",
-  cursor: "pointer",
-  "& option": { background: "sheet", color: "ink" },
-} as const;
-
-const Pick = chakra("select", { base: CELL });
-
-const Find = chakra("input", { base: CELL });
-
-const Small = chakra("button", {
+/** One line, as high as a finger, however large the text is. */
+const Line = chakra("header", {
   base: {
-    minHeight: "48px",
-    minWidth: "48px",
+    position: "sticky",
+    top: 0,
+    zIndex: 6,
+    background: "strip",
+    color: "onStrip",
+    // Enlarged, what is read gets the screen.
+    "@media (max-height: 420px)": { position: "static" },
+  },
+});
+
+const Pressed = chakra("button", {
+  base: {
+    minHeight: "3rem",
     background: "transparent",
     border: "none",
     color: "onStrip",
-    fontSize: "15px",
-    fontWeight: "700",
+    fontFamily: "body",
     cursor: "pointer",
   },
 });
 
-/** @param main it takes more of the strip: so much of the phone's */
-function Cell({ name, children, main }: { name: string; children: ReactNode; main?: "44%" | "62%" }) {
-  return (
-    <Box minW={0} flex={{ base: `1 1 ${main ?? "40%"}`, lg: main ? "1.5 1 0" : "1 1 0" }}>
-      <Box fontSize="12px" letterSpacing="0.08em" textTransform="uppercase" color="onStripSoft" lineHeight="1.1">
-        {name}
-      </Box>
-      {children}
-    </Box>
-  );
-}
-
-/** How a calibration stands, as the strip says it: a reading, its band, and until when. */
-function SprayVolume({ calibrated, system }: { calibrated: Calibrated | undefined; system: System }) {
-  if (!calibrated) return <Box fontWeight="700">not calibrated</Box>;
-  const { number, unit } = readParts(calibrated.made.sprayVolume.value, "sprayVolume", system);
-  const band = calibrated.made.uncertainty;
-  return (
-    <Box lineHeight="1.15">
-      <chakra.span fontFamily="reading" textStyle="lead">
-        {number}
-      </chakra.span>{" "}
-      <chakra.span textStyle="small" whiteSpace="nowrap">
-        {band ? `± ${writeNumber(band.relative * 100, { figures: 2 })} % ` : "as given "}
-        {unit}
-      </chakra.span>
-      <Box fontSize="13px" color="onStripSoft">
-        {standingWords(calibrated)}
-      </Box>
-    </Box>
-  );
-}
-
-type Standing = MayMix &
-  (
-    | { readonly madeAt: string; readonly once: ReturnType<typeof measuredOnce> }
-    | { readonly entry: { readonly madeAt: string }; readonly made: Calibration }
-  );
-
-/** "✓ good until 29 Dec"; what has lapsed, or was measured once only, has no ✓ in any room. */
-export const standingWords = (one: Standing): string => `${standingMark(one)} ${standingText(one)}`;
-
-/** ✓ what stands, ! what stands and wants something, ✕ what nothing is mixed from. */
-export function standingMark(one: Standing): "✓" | "!" | "✕" {
-  const lock = mixLock(one);
-  if (lock) return lock.code === "stale" ? "!" : "✕";
-  return one.standing.state === "expired" || onceOf(one).length > 0 ? "!" : "✓";
-}
-
-const onceOf = (one: Standing) => ("once" in one ? one.once : measuredOnce(one.made));
-
-export function standingText(one: Standing): string {
-  const lock = mixLock(one);
-  if (lock?.code === "unsure") return "not a calibration yet";
-  if (lock?.code === "estimate") return "an estimate: catch it first";
-  if (lock?.code === "stale") return `stale: ${lock.reasons.join("; ")}`;
-  if (lock?.code === "failing") return `failing: ${lock.reasons[0]}`;
-  if (lock?.code === "withdrawn") return `withdrawn: ${lock.why}`;
-  const { state } = one.standing;
-  const last = dateOf(dayHere("entry" in one ? one.entry.madeAt : one.madeAt) + GOOD_FOR);
-  const day = format(new Date(`${last}T12:00:00`), "d MMM");
-  const until = state === "expired" ? `time the pace again, was good until ${day}` : `good until ${day}`;
-  return [...onceOf(one).map(onceText), until].join(" · ");
-}
+/** A word that gives way where the line is short. */
+const Word = chakra("span", { base: { overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap", minWidth: 0 } });
 
 /** The strip: what is in hand, always; over a sheet, what the sheet is of. */
 export function Strip(presses: Presses) {
@@ -133,7 +51,7 @@ export function Strip(presses: Presses) {
 }
 
 interface Presses {
-  readonly onKeys: () => void;
+  readonly onGoTo: () => void;
   /** Something went wrong. */
   readonly onTrouble: () => void;
 }
@@ -144,205 +62,184 @@ function OverSheet(presses: Presses) {
   return <Bar {...presses} sheetId={path.startsWith("/mix/sheet") || path.startsWith("/mix/pour") ? id : null} />;
 }
 
-function Bar({ onKeys, onTrouble, sheetId }: Presses & { sheetId: string | null }) {
+function Bar({ onGoTo, onTrouble, sheetId }: Presses & { sheetId: string | null }) {
   const rigs = useRigs();
-  const people = usePeople();
-  const { rig, person, site, system, calibrated, read, choose } = useInHand();
+  const { rig, person, site, system, calibrated, read } = useInHand();
   const sheet = useSlice("sheet", sheetId === null ? null : { id: sheetId }).value;
   const of = sheet && rigs.find((r) => r.id === sheet.rigId);
   // Poured is what the sheet says, whatever is in hand.
   if (sheet && of && (of.id !== rig?.id || (sheet.personId !== null && sheet.personId !== person?.id)))
-    return <SheetStrip rig={of} person={sheet.personName ?? undefined} tank={sheet.tank} onTrouble={onTrouble} />;
-  const live = <T extends { retired: boolean }>(list: readonly T[]) => list.filter((one) => !one.retired);
-  const tip = rig?.rig.tip;
-  const many = rig !== undefined && (setupOf(rig.rig).setups?.length ?? 0) > 0;
-  return (
-    <Box as="header" background="strip" color="onStrip" className="no-print" position={{ lg: "sticky" }} top="0" zIndex={6}>
-      <Box
-        display="flex"
-        flexWrap={{ base: "wrap", lg: "nowrap" }}
-        gap={{ base: "6px 14px", lg: "18px" }}
-        padding={{ base: "6px 12px 8px", lg: "8px 16px" }}
-        alignItems="flex-start"
-      >
-        <Cell name="Rig">
-          <Pick aria-label="Rig in hand" value={rig?.id ?? ""} onChange={(e) => choose({ rigId: e.target.value })}>
-            <option value="">pick a rig</option>
-            {live(rigs).map((r) => (
-              <option key={r.id} value={r.id}>
-                {r.rig.name}
-              </option>
-            ))}
-          </Pick>
-        </Cell>
-        <Cell name={rig && ownerOf(rig.rig.kind) === "rig" ? "Driver" : "Holds the wand"}>
-          <Pick aria-label="Who holds the wand" value={person?.id ?? ""} onChange={(e) => choose({ personId: e.target.value })}>
-            <option value="">who today?</option>
-            {live(people).map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.name}
-              </option>
-            ))}
-          </Pick>
-        </Cell>
-        {rig && many && (
-          <Cell name="Setup">
-            <SetupPick rig={rig} look={Pick} />
-          </Cell>
-        )}
-        {many && (
-          <Box display={{ lg: "none" }}>
-            <TroubleButton onPress={onTrouble} />
+    return (
+      <Line className="no-print">
+        <Row>
+          <Box aria-label="Rig of this sheet" as="section" display="flex" gap="8px" alignItems="center" minW={0} padding="0 16px">
+            <Of
+              rig={of}
+              more={(of.rig.tanks?.length ?? 0) > 1 ? `${sheet.tank} tank` : undefined}
+              who={sheet.personName ?? undefined}
+            />
           </Box>
-        )}
-        <Box display={{ base: "none", lg: many ? "none" : "block" }} flex="0 0 auto">
-          <Box fontSize="12px" letterSpacing="0.08em" textTransform="uppercase" color="onStripSoft" lineHeight="1.1">
-            Tip
-          </Box>
-          <Box fontWeight="700" paddingTop="4px" whiteSpace="nowrap">
-            {tip?.size ?? "–"}
-            {tip?.pressure && ` at ${tip.pressure}`}
-          </Box>
-        </Box>
-        <Cell name="Spray volume" main={many ? "62%" : "44%"}>
-          {read && <SprayVolume calibrated={calibrated} system={system} />}
-        </Cell>
-        <Box display={{ base: rig && rigRules(rig.rig.kind).head ? "block" : "none", lg: "block" }} flex="1 1 0" minW={0}>
-          <Cell name={rig && rigRules(rig.rig.kind).head ? "Site and its tap" : "Site"}>
-            <SiteInHand site={site} onPick={(siteId) => choose({ siteId })} />
-          </Cell>
-        </Box>
-        <Row gap="2px" flex="0 0 auto">
-          <Box display={{ base: many ? "none" : "block", lg: "block" }}>
-            <TroubleButton onPress={onTrouble} />
-          </Box>
-          <Small
-            aria-label={system === "us" ? "Units: US. Change to metric" : "Units: metric. Change to US"}
-            onClick={() => choose({ system: system === "us" ? "metric" : "us" })}
-          >
-            {system === "us" ? "US" : "m"}
-          </Small>
-          <ClientOnly fallback={<Small aria-label="Light or dark" />}>
-            <Face />
-          </ClientOnly>
-          <Small aria-label="List of keys" onClick={onKeys} display={{ base: "none", lg: "inline-block" }}>
-            ?
-          </Small>
+          <Ends onGoTo={onGoTo} onTrouble={onTrouble} />
         </Row>
-      </Box>
-    </Box>
+      </Line>
+    );
+  const head = rig !== undefined && rigRules(rig.rig.kind).head;
+  return (
+    <InHandLine ends={<Ends onGoTo={onGoTo} onTrouble={onTrouble} />}>
+      {rig ? (
+        <>
+          <Of rig={rig} who={head ? `${site?.site.name ?? "no"} tap` : person?.name} />
+          {read && <Reads calibrated={calibrated} system={system} />}
+        </>
+      ) : (
+        <Word fontWeight="700">No rig in hand: choose</Word>
+      )}
+    </InHandLine>
   );
 }
 
-/** The site in hand: picked from a short list; of a long one, found by the beginnings of its words. */
-function SiteInHand({ site, onPick }: { site: SiteEntry | undefined; onPick: (id: string) => void }) {
-  const [typed, setTyped] = useState<string>();
-  const list = useId();
-  const first = useSlice("sites", {}).value;
-  const long = first !== undefined && first.next !== null;
-  const found = useSlice("sites", long && typed ? { search: typed } : null).value;
-  if (!long) {
-    const rows = first?.rows ?? [];
-    return (
-      <Pick aria-label="Site in hand" value={site?.id ?? ""} onChange={(e) => onPick(e.target.value)}>
-        <option value="">pick a site</option>
-        {rows.map((s) => (
-          <option key={s.id} value={s.id}>
-            {s.site.name}
-          </option>
-        ))}
-      </Pick>
-    );
+const Row = chakra("div", { base: { display: "flex", alignItems: "stretch", minHeight: "3rem" } });
+
+/** The line that opens to change what is in hand. */
+function InHandLine({ children, ends }: { children: ReactNode; ends: ReactNode }) {
+  const [open, setOpen] = useState(false);
+  const bar = useRef<HTMLElement>(null);
+  const path = usePathname();
+  const [at, setAt] = useState(path);
+  // Whoever goes on to another page is done with it.
+  if (at !== path) {
+    setAt(path);
+    setOpen(false);
   }
-  const rows = found?.rows ?? first.rows;
+  useEffect(() => {
+    if (!open) return;
+    const away = (event: Event) => {
+      if (!bar.current?.contains(event.target as Node)) setOpen(false);
+    };
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key !== "Escape") return;
+      setOpen(false);
+      bar.current?.querySelector("button")?.focus();
+    };
+    document.addEventListener("pointerdown", away);
+    window.addEventListener("keydown", onKey);
+    return () => {
+      document.removeEventListener("pointerdown", away);
+      window.removeEventListener("keydown", onKey);
+    };
+  }, [open]);
+  return (
+    <Line className="no-print" ref={bar}>
+      <Row>
+        <Pressed
+          type="button"
+          aria-label="Rig and applicator in hand"
+          aria-expanded={open}
+          onClick={() => setOpen(!open)}
+          display="flex"
+          alignItems="center"
+          gap="8px"
+          flex="1 1 0"
+          minW={0}
+          padding={{ base: "0 8px 0 12px", md: "0 8px 0 16px" }}
+          textAlign="left"
+        >
+          {children}
+          <span aria-hidden>{open ? "▴" : "▾"}</span>
+        </Pressed>
+        {ends}
+      </Row>
+      {open && <InHandPanel onClose={() => setOpen(false)} />}
+    </Line>
+  );
+}
+
+/** The rig with whose it is, and how it is set where there is room for that. */
+function Of({ rig, who, more }: { rig: RigEntry; who: string | undefined; more?: string | undefined }) {
+  const { tip, name, kind } = rig.rig;
+  const set = [tip?.size && `tip ${tip.size}`, tip?.pressure].filter(Boolean).join(", ");
   return (
     <>
-      <Find
-        type="search"
-        list={list}
-        aria-label="Site in hand"
-        placeholder="find a site"
-        value={typed ?? site?.site.name ?? ""}
-        onFocus={() => setTyped("")}
-        onBlur={() => setTyped(undefined)}
-        onChange={(e) => {
-          const picked = rows.find((s) => s.site.name === e.target.value);
-          setTyped(picked ? undefined : e.target.value);
-          if (picked) onPick(picked.id);
-        }}
-        onKeyDown={(e) => {
-          // What was typed may be the beginnings of several words, which the browser's own list doesn't know.
-          if (e.key !== "Enter" || !typed || !found?.rows[0]) return;
-          setTyped(undefined);
-          onPick(found.rows[0].id);
-        }}
-      />
-      <datalist id={list}>
-        {rows.map((s) => (
-          <option key={s.id} value={s.site.name} />
-        ))}
-      </datalist>
+      <chakra.svg
+        viewBox="0 0 104 60"
+        width="42px"
+        height="24px"
+        flex="0 0 auto"
+        aria-hidden
+        display={{ base: "none", md: "block" }}
+      >
+        {FACES[kind].drawing(rig.rig)}
+      </chakra.svg>
+      <Word fontWeight="700" flexShrink={0} maxWidth={{ base: "48%", md: "none" }}>
+        {[name, more].filter(Boolean).join(", ")}
+      </Word>
+      {who !== undefined && (
+        <Word color="onStripSoft" fontSize=".9375rem">
+          <chakra.span display={{ md: "none" }}>{who.split(" ")[0]}</chakra.span>
+          <chakra.span display={{ base: "none", md: "inline" }}>{who}</chakra.span>
+        </Word>
+      )}
+      {set && (
+        <Word color="onStripSoft" fontSize=".9375rem" display={{ base: "none", xl: "block" }}>
+          · {set}
+        </Word>
+      )}
     </>
   );
 }
 
-/** What a sheet is of, where something else is in hand: nothing to pick, so that nothing is taken for it. */
-function SheetStrip({
-  rig,
-  person,
-  tank,
-  onTrouble,
-}: {
-  rig: RigEntry;
-  person: string | undefined;
-  tank: string;
-  onTrouble: () => void;
-}) {
-  const { tip, tanks } = rig.rig;
+/** The spray volume and its state, shorter on a phone. */
+function Reads({ calibrated, system }: { calibrated: Calibrated | undefined; system: System }) {
+  if (!calibrated)
+    return (
+      <Word marginLeft={{ base: "auto", lg: "16px" }} fontSize=".9375rem" flexShrink={0}>
+        not calibrated
+      </Word>
+    );
+  const { number, unit } = readParts(calibrated.made.sprayVolume.value, "sprayVolume", system);
+  const band = calibrated.made.uncertainty;
+  const [short] = unit.split(/ per |\//);
   return (
-    <Box as="header" background="strip" color="onStrip" className="no-print" position={{ lg: "sticky" }} top="0" zIndex={6}>
-      <Row flexWrap="wrap" gap="6px 26px" padding="10px 16px 12px" alignItems="flex-start" minHeight="66px">
-        <Cell name="Rig of this sheet">
-          <Box fontWeight="700">
-            {rig.rig.name}
-            {(tanks?.length ?? 0) > 1 && `, ${tank} tank`}
-          </Box>
-        </Cell>
-        {person !== undefined && (
-          <Cell name="Holds the wand">
-            <Box fontWeight="700">{person}</Box>
-          </Cell>
-        )}
-        {tip?.size && (
-          <Cell name="Tip">
-            <Box fontWeight="700">
-              {tip.size}
-              {tip.pressure && ` at ${tip.pressure}`}
-            </Box>
-          </Cell>
-        )}
-        <TroubleButton onPress={onTrouble} />
-      </Row>
+    <Box
+      display="flex"
+      alignItems="baseline"
+      gap="6px"
+      marginLeft={{ base: "auto", lg: "16px" }}
+      minW={0}
+      flexShrink={{ base: 0, lg: 1 }}
+    >
+      <chakra.strong>{number}</chakra.strong>{" "}
+      <Word color="onStripSoft" fontSize=".9375rem" display={{ base: "inline", lg: "none" }}>
+        {short}
+      </Word>
+      <Word color="onStripSoft" fontSize=".9375rem" display={{ base: "none", lg: "inline" }}>
+        {unit} {band ? `± ${writeNumber(band.relative * 100, { figures: 2 })} %` : "as given"}
+      </Word>
+      <span>{standingMark(calibrated)}</span>{" "}
+      <Word display={{ base: "none", lg: "inline" }} fontSize=".9375rem">
+        {standingText(calibrated)}
+      </Word>
     </Box>
   );
 }
 
-/** One press from everywhere. */
-const TroubleButton = ({ onPress }: { onPress: () => void }) => (
-  <Small onClick={onPress} textDecoration="underline" paddingX="4px">
-    Trouble
-  </Small>
-);
-
-function Face() {
-  const { resolvedTheme, setTheme } = useTheme();
-  const dark = resolvedTheme === "dark";
+/** Going to a page by its name; and trouble, one press from everywhere. */
+function Ends({ onGoTo, onTrouble }: Presses) {
   return (
-    <Small
-      aria-label={dark ? "Dark face. Change to light" : "Light face. Change to dark"}
-      onClick={() => setTheme(dark ? "light" : "dark")}
-    >
-      {dark ? "☾" : "☀"}
-    </Small>
+    <Box display="flex" marginLeft="auto" flex="0 0 auto">
+      <Box display={{ base: "none", lg: "block" }}>
+        <GoToButton onPress={onGoTo} />
+      </Box>
+      <Pressed
+        type="button"
+        onClick={onTrouble}
+        paddingX={{ base: "8px", lg: "16px" }}
+        fontWeight="700"
+        borderLeft="1px solid"
+        borderColor="onStripSoft"
+      >
+        Trouble
+      </Pressed>
+    </Box>
   );
 }

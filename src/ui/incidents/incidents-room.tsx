@@ -1,71 +1,82 @@
 "use client";
 
 import { Box, ClientOnly } from "@chakra-ui/react";
-import { useState } from "react";
+import { Suspense, useState } from "react";
 import { INCIDENT_NAMES } from "@/formats/incidents";
 import type { IncidentEntry } from "@/formats/entries";
 import type { Cursor, Page } from "@/formats/slices";
 import { dayWords } from "../data/dates";
+import { useOpen } from "../data/addressed";
 import { useRead, useSlice } from "../data/records";
 import { Room } from "../frame/room";
-import { Button, Heading, Note, SubHeading } from "../parts/controls";
-import { TwoSides } from "../parts/keeper";
+import { Button, Note } from "../parts/controls";
 import { Row } from "../parts/layout";
 import { More } from "../parts/more";
 import { FirstThing, Notice } from "../parts/notices";
-import { PageLink } from "../parts/page-link";
+import { RoomHead } from "../parts/room-head";
 import { SetAside } from "../parts/set-aside";
 import { IncidentForm } from "./incident-form";
 
 /** What went wrong, as it is on record: spills, people and animals hurt, drift, the wrong lawn. */
 export function IncidentsRoom() {
+  return (
+    <Suspense>
+      <IncidentsHere />
+    </Suspense>
+  );
+}
+
+function IncidentsHere() {
   const read = useRead("firm", "people", "labels");
   const first = useSlice("incidents", {});
+  const { adding, add, close } = useOpen();
   const [of, setOf] = useState<IncidentEntry>();
-  const [times, setTimes] = useState(0);
-  const done = () => {
+  const [kept, setKept] = useState(false);
+  const leave = () => {
     setOf(undefined);
-    setTimes(times + 1);
+    close();
   };
+  if (adding || of)
+    return (
+      <Room>
+        <RoomHead
+          title={of ? "Correct what was recorded" : "Put an incident on record"}
+          back={{ words: "Incidents", go: leave }}
+        />
+        <Box maxW="760px">
+          <ClientOnly>
+            {read && (
+              <IncidentForm
+                key={of?.id ?? "new"}
+                of={of}
+                onDone={() => {
+                  setKept(true);
+                  leave();
+                }}
+              />
+            )}
+          </ClientOnly>
+        </Box>
+      </Room>
+    );
   return (
     <Room>
-      <Row justifyContent="space-between" alignItems="baseline" gap="4px 12px" flexWrap="wrap">
-        <Heading>What went wrong</Heading>
-        <PageLink href="/log">The log</PageLink>
-      </Row>
-      <Note>What to do first stands under Trouble, on every page. Here it is put on record, also for whoever inspects.</Note>
-      <TwoSides wide formFirst>
-        <Box>
-          <SubHeading>On record</SubHeading>
-          <SetAside rows={first.aside} />
-          {first.value && first.value.rows.length === 0 && (
-            <Box marginTop="12px">
-              <FirstThing>Nothing went wrong yet, or nobody wrote it down.</FirstThing>
-            </Box>
-          )}
-          {first.value && (
-            <Box as="ul" listStyleType="none" aria-label="What went wrong">
-              <Incidents page={first.value} onAnew={setOf} />
-            </Box>
-          )}
+      <RoomHead title="Incidents">
+        <Button onClick={add}>+ Incident</Button>
+      </RoomHead>
+      <Note>What to do first is under Trouble, on every page.</Note>
+      {kept && <Notice state="plain">It is on record.</Notice>}
+      <SetAside rows={first.aside} />
+      {first.value && first.value.rows.length === 0 && (
+        <Box marginTop="12px">
+          <FirstThing>Nothing went wrong yet, or nobody wrote it down.</FirstThing>
         </Box>
-        <Box>
-          <SubHeading>{of ? "Tell it anew" : "Put it on record"}</SubHeading>
-          <Box marginTop="12px">
-            <ClientOnly>{read && <IncidentForm key={of?.id ?? times} of={of} onDone={done} />}</ClientOnly>
-            {times > 0 && !of && (
-              <Box marginTop="10px">
-                <Notice state="plain">It is on record.</Notice>
-              </Box>
-            )}
-            {of && (
-              <Button look="quiet" onClick={() => setOf(undefined)}>
-                Leave it as it was told
-              </Button>
-            )}
-          </Box>
+      )}
+      {first.value && (
+        <Box as="ul" listStyleType="none" aria-label="What went wrong">
+          <Incidents page={first.value} onAnew={setOf} />
         </Box>
-      </TwoSides>
+      )}
     </Room>
   );
 }

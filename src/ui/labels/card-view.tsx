@@ -19,7 +19,7 @@ export function CardView({ card }: { card: CardText }) {
       <Part title="Rate">
         {card.rates.map((row, i) => (
           <Row key={i} flexWrap="wrap" gap="2px 14px" alignItems="baseline" paddingY="2px">
-            <Box fontFamily="reading" fontWeight="700" fontSize="20px">
+            <Box fontFamily="reading" fontWeight="700" fontSize="1.375rem">
               {rangeWords(row)}
             </Box>
             {ROW_KEYS.some((key) => row[key]) && <Box color="soft">{rowWords(row)}</Box>}
@@ -89,7 +89,7 @@ function CardHead({ card }: { card: CardText }) {
   return (
     <Box padding="14px 18px 10px" borderBottom="2px solid" borderColor="ink">
       <Row justifyContent="space-between" gap="12px" alignItems="baseline" flexWrap="wrap">
-        <chakra.h2 fontSize="24px" fontWeight="700" lineHeight="1.15">
+        <chakra.h2 fontSize="1.625rem" fontWeight="700" lineHeight="1.15">
           {card.name}
         </chakra.h2>
         {signal && (
@@ -145,7 +145,7 @@ function Part({ title, children }: { title: string; children: ReactNode }) {
       <chakra.h3 textStyle="label" color="soft" paddingTop="2px">
         {title}
       </chakra.h3>
-      <Box fontSize="16px" minW={0}>
+      <Box fontSize="1.0625rem" minW={0}>
         {children}
       </Box>
     </Box>

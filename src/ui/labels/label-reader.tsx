@@ -213,7 +213,7 @@ function Candidates({
               <Box textStyle="small" color="soft">
                 {MARK_WORDS[mark.field]}
               </Box>
-              <Box fontFamily="reading" fontWeight="700" overflowWrap="anywhere" fontSize="15px">
+              <Box fontFamily="reading" fontWeight="700" overflowWrap="anywhere" fontSize=".9375rem">
                 {markWords(mark)}
               </Box>
             </Box>
@@ -278,7 +278,7 @@ function Marked({ text, marks, answered }: Answers & { text: string }) {
               border="1.5px solid"
               borderColor="ink"
               fontWeight="700"
-              fontSize="12px"
+              fontSize=".9375rem"
               padding="0 4px"
               marginLeft="5px"
               userSelect="none"

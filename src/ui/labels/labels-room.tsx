@@ -1,16 +1,17 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { PageLink } from "../parts/page-link";
-import { useState } from "react";
+import { Suspense } from "react";
 import { PRODUCT_USES, type ProductUse } from "@/core/hose-end/suitability";
 import type { CardText } from "@/formats/card/card";
 import { cardFormOf, type CardForm } from "@/formats/forms/card-form-of";
+import type { LabelEntry } from "@/formats/entries";
+import { useAddress, useOpen } from "../data/addressed";
 import { useLabels, useRead } from "../data/records";
 import { Room } from "../frame/room";
-import { Button, Heading, Note, SubHeading } from "../parts/controls";
-import { KeptForm, Listed, TwoSides } from "../parts/keeper";
-import { Cautions, FirstThing } from "../parts/notices";
+import { Button, Note } from "../parts/controls";
+import { Archive, KeptForm, Listed } from "../parts/keeper";
+import { Cautions } from "../parts/notices";
 import { CardFields } from "./card-fields";
 import { CardFiles } from "./card-files";
 import { CardView } from "./card-view";
@@ -18,7 +19,8 @@ import { OnHand } from "./on-hand";
 import { LabelDrawn } from "./label-drawn";
 import { LabelReader } from "./label-reader";
 import { formWords, limitWords, rangeWords } from "./words";
-import { Column, Row } from "../parts/layout";
+import { Column } from "../parts/layout";
+import { RoomHead } from "../parts/room-head";
 
 function labelLine(card: CardText): string {
   const limit = card.limits[0] && limitWords(card.limits[0])[0];
@@ -35,101 +37,66 @@ function labelLine(card: CardText): string {
 
 /** The shelf, by what its products do. */
 const SHELVES: Record<ProductUse, string> = {
-  herbicide: "Against weeds that are up",
-  "pre-emergent": "Against weeds to come",
-  fungicide: "Against disease",
-  insecticide: "Against insects",
-  fertilizer: "Feeds",
-  biostimulant: "Strengthens",
-  "wetting agent": "Wets the soil",
+  herbicide: "Post-emergent",
+  "pre-emergent": "Pre-emergent",
+  fungicide: "Fungicide",
+  insecticide: "Insecticide",
+  fertilizer: "Fertilizer",
+  biostimulant: "Biostimulant",
+  "wetting agent": "Wetting agent",
 };
 const shelfOf = ({ use }: CardText): number => (use ? PRODUCT_USES.indexOf(use) : PRODUCT_USES.length);
 
-/** What is on the right: a card to read, the form, or the form with the label's text beside it. */
-type Side = { readonly shows: "card" | "form" | "reader"; readonly id?: string };
-
 export function LabelsRoom() {
+  return (
+    <Suspense>
+      <Labels />
+    </Suspense>
+  );
+}
+
+function Labels() {
   const labels = useLabels();
   const read = useRead("labels");
-  const [side, setSide] = useState<Side>({ shows: "form" });
-  const [added, setAdded] = useState(0);
-  const entry = labels.find((l) => l.id === side.id);
-  const done = (id: string | undefined) => {
-    setSide(id === undefined ? { shows: "form" } : { shows: "card", id });
-    setAdded(added + 1);
-  };
-  const form = (
-    <KeptForm<CardForm>
-      key={`${entry?.id ?? "new"}${added}`}
-      kind="labels"
-      what="label"
-      schema={() => import("@/formats/forms/label").then((forms) => forms.cardForm)}
-      blank={cardFormOf()}
-      editing={entry && { id: entry.id, revision: entry.revision, form: cardFormOf(entry.card) }}
-      onDone={done}
-    >
-      {(use) =>
-        side.shows === "reader" ? (
-          <Box
-            display="grid"
-            gap="28px"
-            gridTemplateColumns={{ base: "minmax(0,1fr)", lg: "minmax(0,1fr) minmax(0,1fr)" }}
-            alignItems="start"
-          >
-            <LabelReader form={use} />
-            <Column gap="16px">
-              <CardFields form={use} />
-            </Column>
-          </Box>
-        ) : (
-          <CardFields form={use} />
-        )
-      }
-    </KeptForm>
-  );
-  if (side.shows === "reader")
+  const { id, adding, open, add, close } = useOpen();
+  const [says, go] = useAddress();
+  const entry = labels.find((l) => l.id === id);
+  const first = read && labels.length === 0;
+  const changing = says("do") === "change";
+  const leave = () => go({ id: undefined, do: undefined, text: undefined });
+  if (entry && !changing)
     return (
       <Room>
-        <Heading>{entry ? `Change ${entry.card.name}` : "Add a label from its text"}</Heading>
-        <Box marginY="12px">
-          <Button onClick={() => setSide({ ...side, shows: "form" })}>Without the text</Button>
-        </Box>
-        {form}
+        <RoomHead title={entry.card.name} back={{ words: "Labels", go: close }}>
+          <Button onClick={() => go({ do: "change" })}>Change this card</Button>
+        </RoomHead>
+        <Column maxW="760px">
+          <CardView card={entry.card} />
+          <OnHand label={entry} />
+          <Box>
+            <Archive kind="labels" id={entry.id} name={entry.card.name} retired={entry.retired} onDone={close} />
+          </Box>
+          <Cautions mixing />
+        </Column>
       </Room>
     );
+  if (!read) return <Room>{null}</Room>;
+  const one = entry !== undefined || adding || first;
   return (
     <Room>
-      <Heading>Labels</Heading>
-      <Note>
-        What the label in your hand says, once, on a card. Every mix is held against it: its rates, its limits, what to wear. The
-        label itself is binding.
-      </Note>
-      <TwoSides wide formFirst={read && (labels.length === 0 || entry !== undefined)}>
-        <Box>
-          <Shelf editing={side.id} onSide={setSide} />
-          <CardFiles />
-        </Box>
-        {entry && side.shows === "card" ? (
-          <Column>
-            <CardView card={entry.card} />
-            <OnHand label={entry} />
-            <Row alignItems="stretch">
-              <Button onClick={() => setSide({ shows: "form", id: entry.id })}>Change this card</Button>
-              <Button look="quiet" onClick={() => setSide({ shows: "form" })}>
-                Add another label
-              </Button>
-            </Row>
-          </Column>
-        ) : (
-          <Box>
-            <SubHeading>{entry ? `Change ${entry.card.name}` : "Add a label"}</SubHeading>
-            <Box marginY="10px">
-              <Button onClick={() => setSide({ ...side, shows: "reader" })}>Read it from the label&apos;s text</Button>
-            </Box>
-            {form}
-          </Box>
-        )}
-      </TwoSides>
+      {one ? (
+        <CardPage
+          entry={entry}
+          first={first}
+          reading={says("text") !== undefined}
+          onReading={(on) => go({ text: on ? "1" : undefined })}
+          onLeave={leave}
+          onDone={(made) => (made === undefined ? leave() : go({ id: made, do: undefined, text: undefined }))}
+        />
+      ) : (
+        <Shelf onOpen={open} onAdd={add} />
+      )}
+      {!entry && !adding && <CardFiles />}
       <Box marginTop="28px">
         <Cautions mixing />
       </Box>
@@ -138,26 +105,17 @@ export function LabelsRoom() {
 }
 
 /** The cards on record, by what their products do. */
-function Shelf({ editing, onSide }: { editing: string | undefined; onSide: (side: Side) => void }) {
+function Shelf({ onOpen, onAdd }: { onOpen: (id: string) => void; onAdd: () => void }) {
   const labels = useLabels();
-  const read = useRead("labels");
   return (
     <>
-      <SubHeading>On the shelf</SubHeading>
-      <PageLink href="/labels/shelf">What is on hand, needed and to be bought; lots</PageLink>
-      {read && labels.length === 0 && (
-        <Box marginTop="12px">
-          <FirstThing>
-            No label yet. Add the product that you will mix, with the rate that its label gives and what it never allows.
-          </FirstThing>
-        </Box>
-      )}
+      <RoomHead title="Labels">
+        <Button onClick={onAdd}>+ Label</Button>
+      </RoomHead>
       <Listed
         kind="labels"
         what="label"
-        editing={editing}
-        onShow={(id) => onSide({ shows: "card", id })}
-        onEdit={(id) => onSide({ shows: "form", id })}
+        onOpen={onOpen}
         entries={[...labels]
           .sort((a, b) => shelfOf(a.card) - shelfOf(b.card))
           .map((l) => ({
@@ -169,6 +127,66 @@ function Shelf({ editing, onSide }: { editing: string | undefined; onSide: (side
             group: l.card.use ? SHELVES[l.card.use] : "Use not noted",
           }))}
       />
+    </>
+  );
+}
+
+interface CardPageProps {
+  /** The card that is changed; nothing of a new one. */
+  readonly entry: LabelEntry | undefined;
+  /** There is no card yet. */
+  readonly first: boolean;
+  /** The label's text is read beside the form. */
+  readonly reading: boolean;
+  readonly onReading: (on: boolean) => void;
+  readonly onLeave: () => void;
+  readonly onDone: (id: string | undefined) => void;
+}
+
+/** The form of a card, with the label's text beside it where somebody has that. */
+function CardPage({ entry, first, reading, onReading, onLeave, onDone }: CardPageProps) {
+  return (
+    <>
+      <RoomHead
+        title={entry ? `Change ${entry.card.name}` : first ? "Add the first label" : "Add a label"}
+        back={first ? undefined : { words: "Labels", go: onLeave }}
+      >
+        <Button onClick={() => onReading(!reading)}>{reading ? "Without the text" : "Read it from the label's text"}</Button>
+      </RoomHead>
+      {!reading && (
+        <Note>
+          What the label in your hand says, once. Every mix is held against it: rates, limits, what to wear. The label is binding.
+        </Note>
+      )}
+      <Box marginTop="12px" maxW={reading ? undefined : "760px"}>
+        <KeptForm<CardForm>
+          key={entry?.id ?? "new"}
+          kind="labels"
+          what="label"
+          schema={() => import("@/formats/forms/label").then((forms) => forms.cardForm)}
+          blank={cardFormOf()}
+          editing={entry && { id: entry.id, revision: entry.revision, form: cardFormOf(entry.card) }}
+          onDone={onDone}
+        >
+          {(use) =>
+            reading ? (
+              <Box
+                display="grid"
+                gap="28px"
+                gridTemplateColumns={{ base: "minmax(0,1fr)", lg: "minmax(0,1fr) minmax(0,1fr)" }}
+                alignItems="start"
+              >
+                <LabelReader form={use} />
+                <Column gap="16px">
+                  <CardFields form={use} />
+                </Column>
+              </Box>
+            ) : (
+              <CardFields form={use} />
+            )
+          }
+        </KeptForm>
+      </Box>
     </>
   );
 }

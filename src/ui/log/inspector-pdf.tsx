@@ -76,7 +76,7 @@ function Record({ entry, chain, system }: { entry: ApplicationEntry; chain: LogF
     ["Mixed by", facts?.mixedBy],
     ["Lot", facts?.lot],
     ["Actives", entry.actives.map((a) => `${a.name} ${a.content}`).join(", ")],
-    ["Whose local rules", facts?.jurisdiction],
+    ["County rules", facts?.jurisdiction],
     ["Watering in", facts?.watering],
     ["Stay off until", facts?.reentry],
     ["Leftover", facts?.leftover],

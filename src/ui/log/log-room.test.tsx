@@ -59,7 +59,7 @@ const room = (...log: ApplicationEntry[]) => showWith({ sites: [SITE], labels: [
 
 test("an empty log says what it is for", () => {
   room();
-  expect(screen.getByText(/a limit can only count what it knows/)).toBeInTheDocument();
+  expect(screen.getByText(/a limit counts only what it knows/)).toBeInTheDocument();
 });
 
 test("what was corrected is struck and can't be corrected twice; what was meant is told", () => {
@@ -76,8 +76,9 @@ test("what was corrected is struck and can't be corrected twice; what was meant 
   expect(older).toHaveTextContent("corrected");
 });
 
-test("a record is sent as typed, and the form is empty again", async () => {
+test("a record is sent as typed, and its form is closed", async () => {
   room();
+  fireEvent.click(screen.getByRole("button", { name: "+ Record" }));
   const type = (label: string, value: string) => fireEvent.change(screen.getByLabelText(label), { target: { value } });
   type("Product", GRANULE.id);
   type("Amount", "1.86 oz");
@@ -95,7 +96,10 @@ test("a record is sent as typed, and the form is empty again", async () => {
       }),
     ),
   );
-  await waitFor(() => expect(screen.getByLabelText("Amount")).toHaveValue(""));
+  await waitFor(() => expect(screen.getByRole("heading", { name: "Log" })).toBeInTheDocument());
+  // The next one begins empty.
+  fireEvent.click(screen.getByRole("button", { name: "+ Record" }));
+  expect(screen.getByLabelText("Amount")).toHaveValue("");
 });
 
 test("a correction begins with what it corrects, and names it", async () => {
@@ -116,10 +120,10 @@ test("a correction begins with what it corrects, and names it", async () => {
 
 test("that it never went down is asked about, and taken back", async () => {
   room(entry());
-  fireEvent.click(screen.getByRole("button", { name: "Granule, 2026-05-01, never went down" }));
+  fireEvent.click(screen.getByRole("button", { name: "Granule, 2026-05-01, void record" }));
   expect(sent).not.toHaveBeenCalled();
-  fireEvent.change(screen.getByLabelText(/Why did it never go down/), { target: { value: "rained off" } });
-  fireEvent.click(screen.getByRole("button", { name: "It never went down" }));
+  fireEvent.change(screen.getByLabelText(/Why is it void/), { target: { value: "rained off" } });
+  fireEvent.click(screen.getByRole("button", { name: "Void the record" }));
   await waitFor(() =>
     expect(sent).toHaveBeenCalledWith("/api/applications/void", expect.objectContaining({ corrects: "a-1", why: "rained off" })),
   );
@@ -127,7 +131,7 @@ test("that it never went down is asked about, and taken back", async () => {
 
 test("what was struck by mistake can be brought back", async () => {
   room(entry({ id: "a-2", corrects: "a-1", isVoid: true }), entry({ corrected: true }));
-  fireEvent.click(screen.getByRole("button", { name: "Granule, 2026-05-01, went down after all" }));
+  fireEvent.click(screen.getByRole("button", { name: "Granule, 2026-05-01, restore" }));
   await waitFor(() =>
     expect(sent).toHaveBeenCalledWith("/api/applications/void", expect.objectContaining({ corrects: "a-2", back: true })),
   );
@@ -135,6 +139,7 @@ test("what was struck by mistake can be brought back", async () => {
 
 test("the rate typed for the zone's total is asked about", () => {
   room();
+  fireEvent.click(screen.getByRole("button", { name: "+ Record" }));
   fireEvent.change(screen.getByLabelText("Product"), { target: { value: GRANULE.id } });
   fireEvent.change(screen.getByLabelText("Amount"), { target: { value: "0.3" } });
   fireEvent.click(screen.getByRole("button", { name: "Take 1.86 oz" }));

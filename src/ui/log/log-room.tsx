@@ -3,18 +3,18 @@
 import { Box, chakra, ClientOnly } from "@chakra-ui/react";
 import { format } from "../data/dates";
 import { PageLink } from "../parts/page-link";
-import { Fragment, useState, type ReactNode } from "react";
+import { Fragment, Suspense, useState, type ReactNode } from "react";
 import { areaAsRead, rateAsRead } from "@/core/working/as-read";
 import { readAmountOf } from "@/core/mixing/display";
 import type { ApplicationEntry, AsideEntry, BrokenEntry } from "@/formats/entries";
 import type { Cursor, LogAsked, Page } from "@/formats/slices";
 import { sentences, useRead, useSlice } from "../data/records";
+import { useAddress, useOpen } from "../data/addressed";
 import { useInHand } from "../data/in-hand";
 import { useSystem } from "../data/units";
 import { useSaveOnce } from "../data/save-id";
 import { Room } from "../frame/room";
-import { Button, Heading, Note, SubHeading } from "../parts/controls";
-import { TwoSides } from "../parts/keeper";
+import { Button, Note } from "../parts/controls";
 import { AskWhy } from "../parts/ask-why";
 import { FirstThing, Notice } from "../parts/notices";
 import { More } from "../parts/more";
@@ -30,57 +30,56 @@ import { lackingWords } from "../mix/law-missing";
 import { lookPath } from "../looks/look-words";
 import { missingOfEntry } from "@/formats/missing";
 import { Row } from "../parts/layout";
+import { RoomHead } from "../parts/room-head";
 
 /** What went down: by hand, from a poured sheet, or from a file. Nothing here is edited; a correction names what it corrects. */
 export function LogRoom() {
+  return (
+    <Suspense>
+      <Log />
+    </Suspense>
+  );
+}
+
+function Log() {
   const known = useRead("firm", "people", "labels");
   const read = useInHand().read && known;
-  const [times, setTimes] = useState(0);
-  const [query, setQuery] = useState<LogAsked>({});
+  const { adding, add, close } = useOpen();
+  const [says] = useAddress();
+  const [query, setQuery] = useState<LogAsked>(() => (says("site") === undefined ? {} : { site: says("site") }));
   const { value: first, aside } = useSlice("log", query);
   const looking = Object.keys(query).length > 0;
+  if (adding)
+    return (
+      <Room>
+        <RoomHead title="Add a record" back={{ words: "Log", go: close }} />
+        <Box maxW="760px">
+          <ClientOnly>{read && <Enter corrects={undefined} onDone={close} />}</ClientOnly>
+        </Box>
+      </Room>
+    );
   return (
     <Room>
-      <Row justifyContent="space-between" alignItems="baseline" gap="4px 12px" flexWrap="wrap">
-        <Heading>Log</Heading>
-        <Row gap="4px 22px" flexWrap="wrap">
-          <PageLink href="/log/looks">Before and after</PageLink>
-          <PageLink href="/log/incidents">What went wrong</PageLink>
-        </Row>
-      </Row>
-      <Note>
-        What went down, where and when. Every plan counts it against the label&apos;s limits, with what open mix sheets plan.
-      </Note>
-      <TwoSides wide>
-        <Box>
-          <Booked />
-          <SubHeading>Went down</SubHeading>
-          {first && first.rows.length === 0 && !looking && (
-            <Box marginTop="12px">
-              <FirstThing>
-                Nothing on record. Enter what went down this year, or put a poured mix sheet on record: a limit can only count
-                what it knows.
-              </FirstThing>
-            </Box>
-          )}
-          {(looking || (first && first.rows.length > 0)) && <LogSearch asked={query} set={setQuery} />}
-          {looking && first?.rows.length === 0 && <Note>Nothing of this is on record.</Note>}
-          <SetAside rows={aside} mend={(row) => row.record && <WriteAnew row={row} record={row.record} />} />
-          {first && (
-            <Box as="ul" listStyleType="none" aria-label="What went down">
-              <Records key={JSON.stringify(query)} page={first} query={query} before="" />
-            </Box>
-          )}
-          {first && (first.rows.length > 0 || looking) && <Totals key={JSON.stringify(query)} asked={query} />}
-          <LogFiles any={(first?.rows.length ?? 0) > 0 || looking} asked={query} />
+      <RoomHead title="Log">
+        <Button onClick={add}>+ Record</Button>
+      </RoomHead>
+      <Booked />
+      {first && first.rows.length === 0 && !looking && (
+        <FirstThing>
+          Nothing on record. Add what was applied this year, or put a poured mix sheet on record: a limit counts only what it
+          knows.
+        </FirstThing>
+      )}
+      {(looking || (first && first.rows.length > 0)) && <LogSearch asked={query} set={setQuery} />}
+      {looking && first?.rows.length === 0 && <Note>Nothing of this is on record.</Note>}
+      <SetAside rows={aside} mend={(row) => row.record && <WriteAnew row={row} record={row.record} />} />
+      {first && (
+        <Box as="ul" listStyleType="none" aria-label="Applied">
+          <Records key={JSON.stringify(query)} page={first} query={query} before="" />
         </Box>
-        <Box>
-          <SubHeading>Enter what went down</SubHeading>
-          <Box marginTop="12px">
-            <ClientOnly>{read && <Enter key={times} corrects={undefined} onDone={() => setTimes(times + 1)} />}</ClientOnly>
-          </Box>
-        </Box>
-      </TwoSides>
+      )}
+      {first && (first.rows.length > 0 || looking) && <Totals key={JSON.stringify(query)} asked={query} />}
+      <LogFiles any={(first?.rows.length ?? 0) > 0 || looking} asked={query} />
     </Room>
   );
 }
@@ -195,7 +194,7 @@ function Day({ date, stands }: { date: string; stands: readonly ApplicationEntry
       borderBottom="3px double"
       borderColor="ink"
     >
-      <chakra.strong fontSize="18px">{format(new Date(`${date}T12:00:00`), "EEE d MMM yyyy")}</chakra.strong>
+      <chakra.strong fontSize="1.0625rem">{format(new Date(`${date}T12:00:00`), "EEE d MMM yyyy")}</chakra.strong>
       <Box textStyle="note" color="soft">
         {sites.slice(0, NAMED).join(", ")}
         {sites.length > NAMED && ` and ${sites.length - NAMED} more`}
@@ -265,22 +264,22 @@ function Record({ entry, onCorrect, onUndo, onBack, onWhy, children }: RecordPro
         </Box>
         {stands ? (
           <Row gap="4px 12px" flexWrap="wrap">
-            <PageLink href={lookPath({ recordId: entry.id })} aria-label={`Judge ${entry.product}, ${entry.date}`}>
-              Judge it
+            <PageLink href={lookPath({ recordId: entry.id })} aria-label={`Rate result of ${entry.product}, ${entry.date}`}>
+              Rate result
             </PageLink>
             <Button look="quiet" aria-label={`Correct ${entry.product}, ${entry.date}`} onClick={onCorrect}>
               Correct
             </Button>
-            <Button look="quiet" aria-label={`${entry.product}, ${entry.date}, never went down`} onClick={onUndo}>
-              Never went down
+            <Button look="quiet" aria-label={`${entry.product}, ${entry.date}, void record`} onClick={onUndo}>
+              Void record
             </Button>
           </Row>
         ) : (
           <Row gap="8px">
-            <Stamp state="act">{entry.isVoid && !old ? "never went down" : "corrected"}</Stamp>
+            <Stamp state="act">{entry.isVoid && !old ? "void" : "corrected"}</Stamp>
             {entry.isVoid && !old && (
-              <Button look="quiet" aria-label={`${entry.product}, ${entry.date}, went down after all`} onClick={onBack}>
-                It did go down
+              <Button look="quiet" aria-label={`${entry.product}, ${entry.date}, restore`} onClick={onBack}>
+                Restore
               </Button>
             )}
           </Row>
@@ -289,9 +288,9 @@ function Record({ entry, onCorrect, onUndo, onBack, onWhy, children }: RecordPro
       {children && <Box paddingY="10px">{children}</Box>}
       {onWhy && (
         <AskWhy
-          label="Nothing of it counts any more. Why did it never go down?"
+          label="Nothing of it counts any more. Why is it void?"
           placeholder="rained off; entered twice"
-          press="It never went down"
+          press="Void the record"
           onSay={onWhy}
         />
       )}

@@ -36,7 +36,7 @@ export function DueLooks() {
           <Stamp state={one.what === "follow-up" && one.since <= today ? "act" : "good"}>
             {one.what === "inspection" ? `can be judged since ${dayWords(one.since)}` : `planned for ${dayWords(one.since)}`}
           </Stamp>
-          <PageLink href={lookPath(one)}>{one.what === "inspection" ? "Judge it" : "See it"}</PageLink>
+          <PageLink href={lookPath(one)}>{one.what === "inspection" ? "Rate result" : "See it"}</PageLink>
         </Row>
       ))}
     </Box>

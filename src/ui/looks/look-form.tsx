@@ -141,7 +141,7 @@ export function LookForm({ record, onDone }: { record?: JudgedEntry | undefined;
       ))}
       <Box>
         <Button look="act" onClick={() => void save()}>
-          {record ? "Put the judgement on record" : "Put on record what was seen"}
+          {record ? "Put the result on record" : "Put on record what was seen"}
         </Button>
       </Box>
     </Column>

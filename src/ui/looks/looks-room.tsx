@@ -2,23 +2,23 @@
 
 import { Box, ClientOnly } from "@chakra-ui/react";
 import { PageLink } from "../parts/page-link";
-import { useRouter, useSearchParams } from "next/navigation";
-import { useState } from "react";
+import { Suspense, useState } from "react";
 import { rateAsRead } from "@/core/working/as-read";
 import type { LookEntry } from "@/formats/entries";
 import type { Cursor, Page } from "@/formats/slices";
 import { dayWords } from "../data/dates";
 import { useRead, useSlice } from "../data/records";
+import { useAddress, useOpen } from "../data/addressed";
 import { useInHand } from "../data/in-hand";
 import { Room } from "../frame/room";
 import { useSystem } from "../data/units";
-import { Heading, Note, SubHeading } from "../parts/controls";
-import { TwoSides } from "../parts/keeper";
+import { Button, Note } from "../parts/controls";
 import { Column, Row } from "../parts/layout";
 import { More } from "../parts/more";
 import { FirstThing } from "../parts/notices";
 import { SitePick } from "../parts/pickers";
 import { SetAside } from "../parts/set-aside";
+import { RoomHead } from "../parts/room-head";
 import { Stamp } from "../parts/stamp";
 import { DueLooks } from "./due-looks";
 import { LookForm } from "./look-form";
@@ -26,67 +26,67 @@ import { isEarly, seenWords } from "./look-words";
 import { Photos } from "./photos";
 import { Results } from "./results";
 
-/** Before and after: what was seen of the ground before something went down, and what came of it. */
+/** Scouting: what was seen of the ground before something was applied, and what came of it. */
 export function LooksRoom() {
+  return (
+    <Suspense>
+      <Scouting />
+    </Suspense>
+  );
+}
+
+function Scouting() {
   const known = useRead("firm", "people");
   const read = useInHand().read && known;
-  const record = useSearchParams().get("record") ?? undefined;
-  const router = useRouter();
+  const [says, go] = useAddress();
+  const { adding, add } = useOpen();
+  const record = says("record");
   const [site, setSite] = useState("");
-  const [times, setTimes] = useState(0);
   const judged = useSlice("toJudge", record === undefined ? null : { record }).value;
   const first = useSlice("looks", site === "" ? {} : { site });
-  const done = () => {
-    setTimes(times + 1);
-    if (record !== undefined) router.push("/log/looks");
-  };
+  const leave = () => go({ record: undefined, id: undefined });
+  const none = first.value?.rows.length === 0 && site === "" && first.aside.length === 0;
+  if (record !== undefined || adding)
+    return (
+      <Room>
+        <RoomHead title={record === undefined ? "Scout a zone" : "Rate the result"} back={{ words: "Scouting", go: leave }} />
+        <Box maxW="760px">
+          <ClientOnly>
+            {read && record === undefined && <LookForm onDone={leave} />}
+            {read && judged && <LookForm key={judged.id} record={judged} onDone={leave} />}
+            {record !== undefined && judged === null && (
+              <FirstThing>
+                There is no such record, or it is void. <PageLink href="/log">The log</PageLink>
+              </FirstThing>
+            )}
+          </ClientOnly>
+        </Box>
+      </Room>
+    );
   return (
     <Room>
-      <Row justifyContent="space-between" alignItems="baseline" gap="4px 12px" flexWrap="wrap">
-        <Heading>Before and after</Heading>
-        <PageLink href="/log">The log</PageLink>
-      </Row>
-      <Note>Look at the ground before you spray, and again when the label says that an effect can be seen.</Note>
-      <Box marginTop="8px">
+      <RoomHead title="Scouting">
+        <Button onClick={add}>+ Scout</Button>
+      </RoomHead>
+      <Column gap="24px">
         <DueLooks />
-      </Box>
-      <TwoSides wide formFirst>
-        <Column gap="18px">
-          <Box>
-            <SubHeading>What was seen</SubHeading>
-            {first.value && first.value.rows.length === 0 && site === "" ? (
-              <Box marginTop="12px">
-                <FirstThing>Nothing yet. What stands on a lawn before it is treated is what a result is held against.</FirstThing>
-              </Box>
-            ) : (
-              <Box maxWidth="320px" marginTop="8px">
-                <SitePick label="Only this site" empty="every site" value={site} onPick={setSite} />
-              </Box>
-            )}
-            <SetAside rows={first.aside} />
-            {first.value && (
-              <Box as="ul" listStyleType="none" aria-label="What was seen">
-                <Looks key={site} page={first.value} site={site} />
-              </Box>
-            )}
-          </Box>
-          <Results />
-        </Column>
         <Box>
-          <SubHeading>{record === undefined ? "Scout a zone" : "Judge what went down"}</SubHeading>
-          <Box marginTop="12px">
-            <ClientOnly>
-              {read && record === undefined && <LookForm key={times} onDone={done} />}
-              {read && record !== undefined && judged && <LookForm key={judged.id} record={judged} onDone={done} />}
-              {record !== undefined && judged === null && (
-                <FirstThing>
-                  There is no such record, or it never went down. <PageLink href="/log">The log</PageLink>
-                </FirstThing>
-              )}
-            </ClientOnly>
-          </Box>
+          {none ? (
+            <FirstThing>Nothing yet. Look at a lawn before you spray it: a result is held against that.</FirstThing>
+          ) : (
+            <Box maxWidth="320px">
+              <SitePick label="Only this site" empty="every site" value={site} onPick={setSite} />
+            </Box>
+          )}
+          <SetAside rows={first.aside} />
+          {first.value && (
+            <Box as="ul" listStyleType="none" aria-label="What was seen">
+              <Looks key={site} page={first.value} site={site} />
+            </Box>
+          )}
         </Box>
-      </TwoSides>
+        <Results />
+      </Column>
     </Room>
   );
 }
@@ -129,7 +129,7 @@ function Look({ look }: { look: LookEntry }) {
         </Box>
         <Row gap="10px" flexWrap="wrap">
           {of && isEarly(of, date) && <Stamp state="act">too early</Stamp>}
-          <Box color="soft">{kind === "scout" ? "scouted" : "judged"}</Box>
+          <Box color="soft">{kind === "scout" ? "scouted" : "rated"}</Box>
         </Row>
       </Row>
       <Note>

@@ -46,7 +46,7 @@ describe("judging what went down", () => {
     fireEvent.click(screen.getByLabelText("dog"));
     expect(screen.getByText(/left out of what works here/)).toBeInTheDocument();
     expect(JSON.parse(localStorage.getItem("look:record-1")!)).toMatchObject({ says: { control: "80 %", causes: ["dog"] } });
-    fireEvent.click(screen.getByRole("button", { name: "Put the judgement on record" }));
+    fireEvent.click(screen.getByRole("button", { name: "Put the result on record" }));
     await waitFor(() => expect(done).toHaveBeenCalled());
     expect(sent).toEqual([
       {
@@ -66,7 +66,7 @@ describe("judging what went down", () => {
     showWith({ people: [PERSON] }, <LookForm record={RECORD} onDone={done} />);
     type(/^Injury/, "150");
     expect(screen.getByText(/Write 0 to 100 %/)).toBeInTheDocument();
-    fireEvent.click(screen.getByRole("button", { name: "Put the judgement on record" }));
+    fireEvent.click(screen.getByRole("button", { name: "Put the result on record" }));
     await waitFor(() => expect(screen.getByLabelText(/^Control/)).toHaveAccessibleDescription(/a part/));
     expect(screen.getByLabelText(/^Injury/)).toHaveValue("150");
     expect(done).not.toHaveBeenCalled();
@@ -85,7 +85,7 @@ describe("judging what went down", () => {
     });
     const done = jest.fn();
     showWith({ people: [PERSON] }, <LookForm record={RECORD} onDone={done} />);
-    fireEvent.click(screen.getByRole("button", { name: "Put the judgement on record" }));
+    fireEvent.click(screen.getByRole("button", { name: "Put the result on record" }));
     const again = await screen.findByRole("button", { name: "Send the photos" });
     expect(screen.getByText(/1 photo is still here/)).toBeInTheDocument();
     fireEvent.click(again);
@@ -111,7 +111,7 @@ describe("judging what went down", () => {
     localStorage.setItem("look:record-1", JSON.stringify(draft));
     const done = jest.fn();
     showWith({ people: [PERSON] }, <LookForm record={RECORD} onDone={done} />);
-    expect(screen.queryByRole("button", { name: "Put the judgement on record" })).toBeNull();
+    expect(screen.queryByRole("button", { name: "Put the result on record" })).toBeNull();
     fireEvent.click(screen.getByRole("button", { name: "Leave them out" }));
     expect(done).toHaveBeenCalled();
     expect(sent).toEqual([]);
@@ -142,7 +142,7 @@ test("what was seen, in words", () => {
   );
 });
 
-test("the bench says what is to be looked at, and leads there", () => {
+test("Today says what is to be looked at, and leads there", () => {
   const due = { siteId: "s", site: "Green", zone: "north", product: "Tollguard", date: "2026-08-01", since: "2026-08-15" };
   showWith(
     {
@@ -154,7 +154,7 @@ test("the bench says what is to be looked at, and leads there", () => {
     <DueLooks />,
   );
   const region = within(screen.getByRole("region", { name: "To look at" }));
-  expect(region.getByRole("link", { name: "Judge it" })).toHaveAttribute("href", "/log/looks?record=sheet-1.0.0");
+  expect(region.getByRole("link", { name: "Rate result" })).toHaveAttribute("href", "/log/looks?record=sheet-1.0.0");
   expect(region.getByText(/can be judged since 15 Aug 2026/)).toBeInTheDocument();
   expect(region.getByText(/planned for 15 Aug 2026/)).toBeInTheDocument();
   expect(lookPath({ recordId: null })).toBe("/log/looks");

@@ -22,7 +22,7 @@ import { useSlice } from "../data/records";
 import { Note, Select } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
 import { Fold } from "../parts/fold";
-import { Notice } from "../parts/notices";
+import { Known } from "../parts/to-know";
 import { GroundSure } from "./ground-sure";
 import { measuring } from "./measures";
 import { Column } from "../parts/layout";
@@ -48,11 +48,6 @@ export function BesideTheLoads({ plan, fillings, job, calibration, kit, system }
   const powders = plan.products.flatMap((p, i) => (isWeight(first.amounts[i]!) && !isPacket(p) ? [i] : []));
   return (
     <>
-      {plan.products.flatMap((product, i) =>
-        isPacket(product) ? [<Packets key={i} plan={plan} product={i} fillings={fillings} system={system} />] : [],
-      )}
-      <Advice plan={plan} />
-      <GroundSure plan={plan} sites={job.file.sites ?? []} system={system} />
       {names.length > 1 && (
         <Fold
           key={String(fresh)}
@@ -73,6 +68,19 @@ export function BesideTheLoads({ plan, fillings, job, calibration, kit, system }
   );
 }
 
+/** What is to be known of the amounts themselves: whole packets, adjuvants and dye, how sure the ground is. */
+export function AboutAmounts({ plan, fillings, job, system }: Pick<BesideProps, "plan" | "fillings" | "job" | "system">) {
+  return (
+    <>
+      {plan.products.flatMap((product, i) =>
+        isPacket(product) ? [<Packets key={i} plan={plan} product={i} fillings={fillings} system={system} />] : [],
+      )}
+      <Advice plan={plan} />
+      <GroundSure plan={plan} sites={job.file.sites ?? []} system={system} />
+    </>
+  );
+}
+
 /** What a practitioner would say of adjuvants and dye in this mix. */
 function Advice({ plan }: { plan: MixPlan }) {
   const soil = plan.products.filter((p) => p.says?.aftercare?.waterLeast ?? p.says?.aftercare?.waterWithin);
@@ -81,12 +89,16 @@ function Advice({ plan }: { plan: MixPlan }) {
   return (
     <>
       {sticker && soil.length > 0 && (
-        <Notice state="plain">
+        <Known rank="amounts" brief={`${sticker.name}: better without`} state="plain">
           {sticker.name} helps what must stick to leaves. {soil.map((p) => p.name).join(", ")} must reach the soil: it does better
           without.
-        </Notice>
+        </Known>
       )}
-      {dye && <Note>{dye.name} shows what is done, most of all to a beginner; how much colour is a matter of taste.</Note>}
+      {dye && (
+        <Known rank="amounts" brief="dye" state="plain">
+          {dye.name} shows what is done, most of all to a beginner. How much colour is a matter of taste.
+        </Known>
+      )}
     </>
   );
 }
@@ -188,12 +200,17 @@ interface PacketsProps {
 function Packets({ plan, product, fillings, system }: PacketsProps) {
   const one = plan.products[product]!;
   const packet = one.packages?.[0]?.content;
-  if (!packet) return <Notice state="act">{one.name} comes in packets: note on its card how much is in one.</Notice>;
+  if (!packet)
+    return (
+      <Known rank="amounts" brief="what a packet holds" state="act">
+        {one.name} comes in packets: note on its card how much is in one.
+      </Known>
+    );
   const loads = fillings.map((filling) => ({ filling, packets: wholePackets(filling.amounts[product]!, packet) }));
   const broken = loads.filter((l) => !l.packets.whole);
   if (broken.length === 0) return null;
   return (
-    <Notice state="act">
+    <Known rank="before" brief="whole packets only" state="act">
       {one.name} comes in packets of {packet.text}, made to go in whole and unopened.{" "}
       {broken.map(({ filling, packets }) => {
         const count = writeNumber(packets.count, { figures: 3 });
@@ -209,7 +226,7 @@ function Packets({ plan, product, fillings, system }: PacketsProps) {
       })}
       Don&apos;t open one to split it: the powder is breathed. If the label lets you and you must, wear a respirator for fine
       powders.
-    </Notice>
+    </Known>
   );
 }
 

@@ -21,7 +21,7 @@ import { Stops } from "./stops";
 import { Column } from "../parts/layout";
 import { rigRules } from "@/rig-kinds/rules";
 
-const LOAD_WORDS: Record<LoadMode, string> = { "full-then-part": "Full loads, then a part", equal: "Equal loads, measured once" };
+const LOAD_WORDS: Record<LoadMode, string> = { "full-then-part": "Full tanks, then the rest", equal: "Even loads" };
 const PURPOSE_WORDS: Record<Purpose, string> = {
   site: "One site",
   sites: "Several sites, each filled for",
@@ -80,7 +80,7 @@ export function Choices({ draft, change, hand, tank, preview }: ChoicesProps) {
           />
         )}
         <TextField
-          label="Mixed for"
+          label="Spray date"
           type="date"
           min={todayDate()}
           value={dateOf(draft)}

@@ -77,10 +77,10 @@ export function ChooseProducts(props: ProductsProps) {
             </Box>
             <Button
               look="quiet"
-              aria-label={`Take ${c.label.card.name} out`}
+              aria-label={`Remove ${c.label.card.name}`}
               onClick={() => put(mix.products.filter((p) => p.labelId !== c.labelId))}
             >
-              Take out
+              Remove
             </Button>
           </Row>
           <ChooseRate

@@ -28,10 +28,10 @@ import { GallonAsk, TurfAsk } from "./rate-asks";
 import { Column } from "../parts/layout";
 
 const POINT_WORDS: Record<Point, string> = {
-  least: "the least",
-  middle: "the middle",
-  most: "the most",
-  typed: "as typed",
+  least: "Low",
+  middle: "Middle",
+  most: "High",
+  typed: "As typed",
 };
 
 const SPLITS: readonly Option<"" | "first" | "second">[] = [
@@ -94,7 +94,7 @@ export function ChooseRate({ chosen, site, turfs, date = todayDate(), change }: 
           value={choice.point}
           options={POINTS.filter((p) => row.to !== undefined || p === "least" || p === "typed").map((p) => [
             p,
-            row.to === undefined && p === "least" ? "the label's rate" : POINT_WORDS[p],
+            row.to === undefined && p === "least" ? "Label rate" : POINT_WORDS[p],
           ])}
           onPick={(point) => choose({ point })}
         />

@@ -57,7 +57,7 @@ function room(file = job(), people = [PERSON]) {
 }
 const press = async (name: string | RegExp) => act(async () => void fireEvent.click(screen.getByRole("button", { name })));
 const sayDifferent = async () => {
-  await press("Something was different");
+  await press("Entered per tank");
   await screen.findAllByLabelText("Never sprayed");
 };
 const type = (label: string, text: string, at = 0) =>
@@ -68,19 +68,19 @@ test("what whoever sprayed does next is told after the day's first closing, once
   room();
   showWith({}, <WashFirst />);
   const words = () => screen.queryByText(/Hands and face are washed before you eat/);
-  await press("Withdraw the sheet");
+  await press("Nothing was sprayed: void the sheet");
   expect(words()).toBeNull();
-  await press("Went to plan: put on record");
+  await press("Came out even");
   expect(words()).toBeInTheDocument();
   await press("Read for today");
   expect(words()).toBeNull();
-  await press("Went to plan: put on record");
+  await press("Came out even");
   expect(words()).toBeNull();
 });
 
-test("one that went to plan is one press", async () => {
+test("one that came out even is one press", async () => {
   room();
-  await press("Went to plan: put on record");
+  await press("Came out even");
   expect(recorded()).not.toHaveProperty("outcome");
   expect(onClosed).toHaveBeenCalled();
 });
@@ -90,16 +90,54 @@ test("ran out: what it came to is told at once, and only what was typed differs 
   await sayDifferent();
   const load1 = screen.getByRole("group", { name: /^Load 1/ });
   expect(load1).toHaveTextContent("4 gal for 2,000 sq ft");
-  type("Ground that it did", "1,800");
-  const panel = screen.getByRole("region", { name: "What really went down" });
+  type("Area covered", "1,800");
+  const panel = screen.getByRole("region", { name: "Meant and applied" });
   // 7 gal on 3,300 sq ft are 2.12 gal per 1,000, 106 %; 0.318 oz is still inside the label's 0.32.
   expect(panel).toHaveTextContent("2.12 gal per 1,000 sq ft");
-  expect(panel).toHaveTextContent("106 %");
+  expect(panel).toHaveTextContent("6.1 % heavy");
   expect(panel).not.toHaveTextContent("over its label");
   expect(panel).toHaveTextContent("The pace: time 1,000 sq ft as it is walked today");
   await press("Put on record as it was");
   expect(recorded().outcome).toEqual([
     { site: "Green", load: 1, left: "0 gal", covered: "1,800 ft2" },
+    { site: "Green", load: 2, left: "0 gal", covered: "1500 ft2" },
+  ]);
+});
+
+test("ran out early is one number: what it came to is drawn against the label, and goes on record as it was", async () => {
+  room();
+  await press("Ran out early");
+  // Of two loads it is the last that ran out.
+  const area = await screen.findByLabelText("Area covered");
+  expect(screen.queryByLabelText("Left in the tank")).toBeNull();
+  expect(screen.getByRole("button", { name: "Put on record as it was" })).toBeDisabled();
+  fireEvent.change(area, { target: { value: "1,300" } });
+  const panel = screen.getByRole("region", { name: "Meant and applied" });
+  expect(panel).toHaveTextContent("Area covered: 3,300 sq ft of 3,500 sq ft");
+  expect(panel).toHaveTextContent("6.1 % heavy");
+  expect(panel).toHaveTextContent("inside the label's most");
+  fireEvent.change(area, { target: { value: "1,100" } });
+  expect(panel).toHaveTextContent("✕ over the label's most");
+  await press("Put on record as it was");
+  expect(recorded().outcome).toEqual([
+    { site: "Green", load: 1, left: "0 gal", covered: "2000 ft2" },
+    { site: "Green", load: 2, left: "0 gal", covered: "1,100 ft2" },
+  ]);
+  expect(localStorage.getItem("ended:sheet-0000000001")).toBeNull();
+});
+
+test("some left asks for what is left, stopped for both; the load is another one where somebody says so", async () => {
+  room();
+  await press("Some left");
+  fireEvent.change(await screen.findByLabelText("Left in the tank"), { target: { value: "0.5" } });
+  expect(screen.queryByLabelText("Area covered")).toBeNull();
+  await press("Stopped");
+  expect(screen.getByLabelText("Left in the tank")).toHaveValue("0.5");
+  fireEvent.change(screen.getByLabelText("Which load?"), { target: { value: "Green.1" } });
+  fireEvent.change(screen.getByLabelText("Area covered"), { target: { value: "1,900" } });
+  await press("Put on record as it was");
+  expect(recorded().outcome).toEqual([
+    { site: "Green", load: 1, left: "0.5 gal", covered: "1,900 ft2" },
     { site: "Green", load: 2, left: "0 gal", covered: "1500 ft2" },
   ]);
 });
@@ -110,9 +148,9 @@ test("a second pass with what was left is said as such, and passes the label", a
   type("Left in the tank", "0.5", 1);
   const load2 = within(screen.getByRole("group", { name: /^Load 2/ }));
   fireEvent.click(load2.getByLabelText("A second pass with what was left"));
-  const panel = screen.getByRole("region", { name: "What really went down" });
+  const panel = screen.getByRole("region", { name: "Meant and applied" });
   expect(panel).toHaveTextContent("a second pass went over ground that was covered");
-  type("Ground that it did", "1,700", 0);
+  type("Area covered", "1,700", 0);
   expect(panel).toHaveTextContent("over its label");
   await press("Put on record as it was");
   expect(recorded().outcome).toEqual([
@@ -126,11 +164,9 @@ test("a load that was never sprayed is left out; of none at all there is nothing
   room();
   await sayDifferent();
   fireEvent.click(screen.getAllByLabelText("Never sprayed")[1]!);
-  expect(screen.getByRole("region", { name: "What really went down" })).toHaveTextContent(
-    "2,000 sq ft of 3,500 sq ft was covered",
-  );
+  expect(screen.getByRole("region", { name: "Meant and applied" })).toHaveTextContent("2,000 sq ft of 3,500 sq ft was covered");
   fireEvent.click(screen.getAllByLabelText("Never sprayed")[0]!);
-  expect(screen.getByText(/No load was sprayed: withdraw the sheet/)).toBeInTheDocument();
+  expect(screen.getByText(/No load was sprayed: void the sheet/)).toBeInTheDocument();
   expect(screen.getByRole("button", { name: "Put on record as it was" })).toBeDisabled();
 });
 
@@ -145,7 +181,7 @@ test("more left than was mixed can't be put on record", async () => {
 test("what was typed stays through a reload, until it is put on record", async () => {
   room();
   await sayDifferent();
-  type("Ground that it did", "1,800");
+  type("Area covered", "1,800");
   fireEvent.click(screen.getByText("For the record: times, weather, what it was against"));
   type("Wind", "4 mph");
   expect(JSON.parse(localStorage.getItem("facts:sheet-0000000001")!)).toEqual({ wind: "4 mph" });

@@ -15,11 +15,12 @@ import { closedToday } from "../after/wash-first";
 import { FactFields, factsOf, type Told } from "../log/fact-fields";
 import { AskRest, type Where } from "./ask-rest";
 import { AskWhy } from "../parts/ask-why";
-import { Button, Note, SubHeading } from "../parts/controls";
+import { Button, Heading, Note, SubHeading } from "../parts/controls";
 import { TextField } from "../parts/field";
 import { Fold } from "../parts/fold";
 import { Column, Row } from "../parts/layout";
 import { Notice } from "../parts/notices";
+import { HowItEnded, type Ended } from "./how-it-ended";
 import { LawMissing } from "./law-missing";
 import type { LoadsTold } from "./told-loads";
 
@@ -83,18 +84,48 @@ export function CloseSheet({ sheet, worked, held, ready = false, onClosed }: Clo
   const [date, setDate] = useState(todayDate());
   const [told = {}, setTold] = useKept<Told>(`facts:${id}`);
   const [different, setDifferent] = useKept<LoadsTold>(`outcome:${id}`);
+  const [ended = different && "each", setEnded] = useKept<Ended>(`ended:${id}`);
   const lots = useLots(id, sheet.job.products ?? []);
-  const { close, trouble, asked, calm, forget } = useClosing(id, date, told, lots.told, () => {
+  const closing = useClosing(id, date, told, lots.told, () => {
     setTold(undefined);
     lots.forget();
     setDifferent(undefined);
+    setEnded(undefined);
     onClosed();
   });
-  const unticked = trouble.find((issue) => issue.path === "all");
+  const { close, forget } = closing;
   return (
     <Column className="no-print" as="section" aria-label="Closing the sheet" gap="10px">
-      <SubHeading>{ready ? "All done: put it on record" : "When it is sprayed"}</SubHeading>
-      <Note>{intro(held, day)}</Note>
+      {day ? (
+        <SubHeading>{ready ? "All done: put it on record" : "When it is sprayed"}</SubHeading>
+      ) : (
+        <Heading as="h2">{ready ? "How did it end?" : "When it is sprayed: how did it end?"}</Heading>
+      )}
+      {(day || held) && <Note>{intro(held)}</Note>}
+      {!day && (
+        <HowItEnded
+          ended={ended}
+          busy={false}
+          onEven={() => {
+            setEnded(undefined);
+            setDifferent(undefined);
+            void close("record");
+          }}
+          onPick={(way) => {
+            setEnded(way);
+            setDifferent(different ?? {});
+          }}
+        />
+      )}
+      {different && ended && (
+        <Different
+          worked={worked}
+          ended={ended}
+          told={different}
+          set={setDifferent}
+          onRecord={(outcome) => void close("record", { outcome })}
+        />
+      )}
       <Row alignItems="flex-end" flexWrap="wrap">
         <Box width="190px">
           <TextField
@@ -108,32 +139,45 @@ export function CloseSheet({ sheet, worked, held, ready = false, onClosed }: Clo
             }}
           />
         </Box>
-        {!different && (
+        {day && (
           <Button look={ready ? "act" : "plain"} onClick={() => void close("record")}>
-            {day ? "Put on record" : "Went to plan: put on record"}
+            Put on record
           </Button>
         )}
         {!day && (
-          <Button aria-expanded={different !== undefined} onClick={() => setDifferent(different ? undefined : {})}>
-            {different ? "It went to plan after all" : "Something was different"}
+          <Button
+            aria-pressed={ended === "each"}
+            onClick={() => {
+              setEnded(ended === "each" ? undefined : "each");
+              setDifferent(ended === "each" ? undefined : (different ?? {}));
+            }}
+          >
+            Entered per tank
           </Button>
         )}
-        <Button look="quiet" onClick={() => void close("withdraw")}>
-          Withdraw the sheet
+        <Button look="stop" onClick={() => void close("withdraw")}>
+          Nothing was sprayed: void the sheet
         </Button>
       </Row>
-      {different && (
-        <Different
-          worked={worked}
-          told={different}
-          set={setDifferent}
-          onRecord={(outcome) => void close("record", { outcome })}
-        />
-      )}
       <LawMissing job={sheet.job} person={people.find((p) => p.id === sheet.personId)} date={date} />
       <Fold title="For the record: times, weather, what it was against" begun={Object.keys(told).length > 0}>
         <FactFields told={told} set={setTold} without="lot" />
       </Fold>
+      <Asks sheet={sheet} closing={closing} />
+    </Column>
+  );
+}
+
+interface AsksProps {
+  readonly sheet: Sheet;
+  readonly closing: ReturnType<typeof useClosing>;
+}
+
+/** What has to be said before a sheet is closed so: whether all of it was applied, why, what became of the rest. */
+function Asks({ sheet, closing: { close, trouble, asked, calm } }: AsksProps) {
+  const unticked = trouble.find((issue) => issue.path === "all");
+  return (
+    <>
       {unticked && (
         <Unticked
           said={unticked.received}
@@ -141,7 +185,7 @@ export function CloseSheet({ sheet, worked, held, ready = false, onClosed }: Clo
           onAll={() => void close("record", { ...asked?.more, all: true })}
           onNothing={(nothing) => void close("record", { ...asked?.more, nothing })}
           onLeave={calm}
-          day={day}
+          day={sheet.run !== null}
         />
       )}
       {sentences(trouble.filter((issue) => issue !== unticked)).map((text) => (
@@ -159,7 +203,7 @@ export function CloseSheet({ sheet, worked, held, ready = false, onClosed }: Clo
       )}
       {asked?.wants === "rest" && (
         <AskRest
-          label="Where is what didn't go down?"
+          label="Where is what wasn't applied?"
           of={["left", "disposed", "unaccounted"]}
           press="Put on record"
           onSay={(what, says) => void close("record", { ...asked.more, rest: { what, says } })}
@@ -169,20 +213,18 @@ export function CloseSheet({ sheet, worked, held, ready = false, onClosed }: Clo
         <AskRest
           label="A product was ticked as poured. What became of it?"
           of={["never-opened", "left", "disposed", "unaccounted"]}
-          press="None of it was sprayed: withdraw"
+          press="None of it was sprayed: void the sheet"
           onSay={(what, says) => void close("withdraw", { rest: { what, says } })}
         />
       )}
-    </Column>
+    </>
   );
 }
 
-function intro(held: boolean, day: boolean): string {
-  if (held) return "If it went down all the same, put it on record: what follows is held by it. Else withdraw it.";
-  return day
-    ? "When every stop is done or skipped, put the day on record: done stops as planned, or as the tank was read. Until then it counts as planned; withdraw it if it isn't poured."
-    : "Put it on record, so that the next plan counts it. Until then it counts as planned; withdraw it if it isn't poured.";
-}
+const intro = (held: boolean): string =>
+  held
+    ? "If it was applied all the same, put it on record: what follows is held by it. Else void the sheet."
+    : "When every stop is done or skipped, put the day on record. Until then it counts as planned.";
 
 /** The sites of a sheet of which nothing was told, where others were. */
 const untoldIn = ({ job }: Sheet, outcome: readonly OutcomeText[] | undefined): readonly string[] =>
@@ -205,17 +247,15 @@ function Unticked({ said, nothingOn, day, onAll, onNothing, onLeave }: UntickedP
     <Notice state="act">
       {said.charAt(0).toUpperCase() + said.slice(1)}: was it all poured and sprayed?
       <Row alignItems="stretch" gap="8px 12px" flexWrap="wrap" marginTop="8px">
-        <Button onClick={onAll}>Yes, all of it went down</Button>
+        <Button onClick={onAll}>Yes, all of it was applied</Button>
         {nothingOn.length > 0 && (
-          <Button onClick={() => onNothing(nothingOn)}>Nothing went down on {nothingOn.join(", ")}</Button>
+          <Button onClick={() => onNothing(nothingOn)}>Nothing was applied on {nothingOn.join(", ")}</Button>
         )}
         <Button look="quiet" onClick={onLeave}>
           No: leave it open
         </Button>
       </Row>
-      <Note>
-        Nothing of it went down: withdraw it.{!day && " A part did: press “Something was different” and say which loads."}
-      </Note>
+      <Note>Nothing was sprayed: void the sheet.{!day && " A part was: press “Entered per tank” and say which loads."}</Note>
     </Notice>
   );
 }

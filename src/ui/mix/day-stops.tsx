@@ -163,7 +163,7 @@ function StopDone({ site, inTank, system, say }: StopDoneProps) {
           </Box>
           <Box width="220px">
             <TextField
-              label="Ground that it did"
+              label="Area covered"
               of={site}
               value={covered}
               placeholder="1,800 sq ft"

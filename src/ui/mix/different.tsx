@@ -10,31 +10,46 @@ import { useSystem } from "../data/units";
 import { Button, Note } from "../parts/controls";
 import { Column } from "../parts/layout";
 import { OutcomePanel } from "./outcome-panel";
+import type { Ended } from "./how-it-ended";
+import { OneNumber } from "./one-number";
 import { TellLoads } from "./tell-loads";
 import { entriesOf, plannedLoads, type LoadsTold } from "./told-loads";
 
 interface DifferentProps {
   readonly worked: SheetPlan;
+  readonly ended: Ended;
   readonly told: LoadsTold;
   readonly set: (told: LoadsTold) => void;
   readonly onRecord: (outcome: readonly OutcomeText[]) => void;
 }
 
-/** What was different, load by load, and at once what that came to. */
-export function Different({ worked, told, set, onRecord }: DifferentProps) {
+/** What was different, in one number or load by load, and at once what that came to. */
+export function Different({ worked, ended, told, set, onRecord }: DifferentProps) {
   const system = useSystem();
   const loads = useMemo(() => plannedLoads(worked), [worked]);
   const entries = entriesOf(loads, told);
   const outcome = entries.ok && entries.value.length > 0 ? outcomeOfSheet(worked.job.file, entries.value) : undefined;
+  // Until a number is typed there is nothing to show of how it ended.
+  const said = ended === "each" || Object.values(told).some((one) => one.left !== "" || one.covered !== "");
+  const issues = outcome && !outcome.ok ? outcome.issues : [];
   return (
     <Column gap="16px" borderLeft="6px solid" borderColor="line" paddingLeft="14px">
-      <TellLoads loads={loads} told={told} set={set} issues={outcome && !outcome.ok ? outcome.issues : []} system={system} />
-      {outcome?.ok && <OutcomePanel outcome={outcome.value} system={system} />}
+      {ended === "each" ? (
+        <TellLoads {...{ loads, told, set, system }} issues={issues} />
+      ) : (
+        <OneNumber {...{ ended, loads, told, set, system }} issues={issues} />
+      )}
+      {outcome?.ok && said && <OutcomePanel outcome={outcome.value} system={system} />}
       {entries.ok && entries.value.length === 0 && (
-        <Note>No load was sprayed: withdraw the sheet, with what became of what was poured.</Note>
+        <Note>No load was sprayed: void the sheet, with what became of what was poured.</Note>
       )}
       <Box>
-        <Button look="act" disabled={!outcome?.ok} onClick={() => entries.ok && onRecord(entries.value)}>
+        <Button
+          look="act"
+          minHeight="56px"
+          disabled={!outcome?.ok || !said}
+          onClick={() => entries.ok && onRecord(entries.value)}
+        >
           Put on record as it was
         </Button>
       </Box>

@@ -6,7 +6,7 @@ import { times } from "@/core/quantity/arithmetic";
 import { entered } from "@/core/quantity/parse";
 import { read, type System } from "@/core/working/units";
 import type { SiteText } from "@/formats/job-file/types";
-import { Note } from "../parts/controls";
+import { Known } from "../parts/to-know";
 import { BY_WORDS, plusMinus } from "../sites/measured-words";
 
 /** Under this nobody sees it in a tank (ours). */
@@ -29,11 +29,11 @@ export function GroundSure({ plan, sites, system }: SureProps) {
     if (relative === null || relative < TOLD) return [];
     const ways = [...new Set(zones.flatMap(({ by }): MeasuredBy[] => (by === null ? [] : [by])))].map((by) => BY_WORDS[by][0]);
     return [
-      <Note key={name}>
+      <Known key={name} rank="amounts" brief="how sure the area is" state="plain">
         The ground of {name} was measured {ways.join(" and ")}, {plusMinus(relative)}: up to{" "}
         {read(times(spray.value, relative), "volume", system)} of its {read(spray.value, "volume", system)} may be left, or
         lacking. The rate on the ground is the calibration&apos;s.
-      </Note>,
+      </Known>,
     ];
   });
 }

@@ -53,15 +53,15 @@ describe("a held plan", () => {
     const held = screen.getByRole("alert");
     expect(held).toHaveTextContent("Held: no amounts");
     expect(held).toHaveTextContent("So on zone a, zone b.");
-    expect(held).toHaveTextContent("Most still allowed: 0.1 oz per 1,000 sq ft");
+    expect(held).toHaveTextContent("Most allowed now: 0.1 oz per 1,000 sq ft");
     expect(held).toHaveTextContent("with another active: Fogbell (quayrafen). Which one");
     expect(screen.queryByText(/Fill to|Clean water/)).toBeNull();
-    fireEvent.click(within(held).getByRole("button", { name: "Lower the rate to that" }));
+    fireEvent.click(within(held).getByRole("button", { name: "Lower the rate to it" }));
     expect(lower).toHaveBeenCalledWith("Granule", expect.anything());
   });
   test("where nothing is left, nothing is offered", () => {
     showWith({ labels: [] }, <Held plan={plan([GRANULE], [down("0.8 oz/1000 ft2")])} system="us" onLower={jest.fn()} />);
-    expect(screen.getByRole("alert")).toHaveTextContent("Most still allowed: nothing");
+    expect(screen.getByRole("alert")).toHaveTextContent("Most allowed now: nothing");
     expect(screen.queryByRole("button")).toBeNull();
   });
 });

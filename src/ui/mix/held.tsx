@@ -1,6 +1,7 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
+import type { ReactNode } from "react";
 import { readAreaRate, sizeOf } from "@/core/labels/active";
 import type { Reason } from "@/core/labels/reason";
 import type { MixPlan } from "@/core/mixing/plan";
@@ -16,10 +17,12 @@ interface HeldProps {
   readonly system: System;
   /** Lowers the rate of a product to the most that is allowed; left out where a sheet is only looked at. */
   readonly onLower?: (product: string, most: NonNullable<Reason["most"]>) => void;
+  /** Other ways out, as buttons. */
+  readonly children?: ReactNode;
 }
 
 /** A held plan: an empty column, struck out, the reasons, the most still allowed, and what would make it fit. */
-export function Held({ plan, system, onLower }: HeldProps) {
+export function Held({ plan, system, onLower, children }: HeldProps) {
   const reasons = distinct(plan.reasons);
   return (
     <Box
@@ -27,19 +30,20 @@ export function Held({ plan, system, onLower }: HeldProps) {
       aria-label="Held"
       role="alert"
       display="grid"
-      gridTemplateColumns="76px minmax(0,1fr)"
+      gridTemplateColumns={{ base: "minmax(0,1fr)", md: "76px minmax(0,1fr)" }}
       gap="18px"
       border="3px solid"
       borderColor="stop"
-      padding="16px"
+      padding={{ base: "12px", md: "16px" }}
       background="sheet"
+      css={{ "& button": { whiteSpace: "normal" } }}
     >
-      <chakra.svg viewBox="0 0 64 232" width="72px" height="232px" aria-hidden>
+      <chakra.svg viewBox="0 0 64 232" width="72px" height="232px" aria-hidden display={{ base: "none", md: "block" }}>
         <path d="M8 6 V210 q0 9 9 9 h20 q9 0 9 -9 V6" fill="none" stroke="currentColor" strokeWidth="2.5" strokeDasharray="5 4" />
         <path d="M2 14 L54 212 M54 14 L2 212" stroke="var(--cg-colors-stop)" strokeWidth="4" />
       </chakra.svg>
       <Column gap="14px" alignContent="start">
-        <chakra.h2 fontSize="22px" fontWeight="700" color="stop">
+        <chakra.h2 fontSize="1.375rem" fontWeight="700" color="stop">
           Held: no amounts
         </chakra.h2>
         {reasons.map(({ reason, zones }) => (
@@ -54,18 +58,21 @@ export function Held({ plan, system, onLower }: HeldProps) {
             {reason.most && tightest(reasons, reason) && (
               <Row flexWrap="wrap" gap="6px 14px" marginTop="4px">
                 <span>
-                  Most still allowed:{" "}
+                  Most allowed now:{" "}
                   <chakra.span fontFamily="reading" fontWeight="700">
                     {sizeOf(reason.most) > 0 ? readAreaRate(reason.most, system) : "nothing"}
                   </chakra.span>
                 </span>
                 {onLower && sizeOf(reason.most) > 0 && (
-                  <Button onClick={() => onLower(reason.product, reason.most!)}>Lower the rate to that</Button>
+                  <Button onClick={() => onLower(reason.product, reason.most!)}>Lower the rate to it</Button>
                 )}
               </Row>
             )}
           </Box>
         ))}
+        <Row flexWrap="wrap" _empty={{ display: "none" }}>
+          {children}
+        </Row>
         <OtherActives plan={plan} />
       </Column>
     </Box>

@@ -6,7 +6,8 @@ import type { CardText } from "@/formats/card/card";
 import { cardOfProduct, namedGear } from "@/formats/gear";
 import type { ProductText, SiteText } from "@/formats/job-file/types";
 import { nowMoment } from "../data/clock";
-import { Cautions, Notice } from "../parts/notices";
+import { Cautions } from "../parts/notices";
+import { Known } from "../parts/to-know";
 import { useSystem } from "../data/units";
 import { afterLine, weatherLines } from "./field-words";
 import { Column } from "../parts/layout";
@@ -15,12 +16,10 @@ import { useAirBeside } from "../weather/beside";
 interface CautionsProps {
   readonly products: readonly ProductText[];
   readonly sites: readonly SiteText[];
-  /** It goes through a hose-end head. */
-  readonly head?: boolean;
 }
 
 /** What the labels of a mix ask of whoever pours it, said once for all of them, then the usual cautions. */
-export function LabelCautions({ products, sites, head = false }: CautionsProps) {
+export function LabelCautions({ products, sites }: CautionsProps) {
   const { rules = [] } = useAirBeside(sites);
   const cards = products.map((p) => ({ name: p.name, ...cardOfProduct(p) }));
   const gear = namedGear(products);
@@ -39,7 +38,6 @@ export function LabelCautions({ products, sites, head = false }: CautionsProps) 
   ];
   return (
     <Column>
-      {head && <UnfitForHead products={products} />}
       {lines.length > 0 && (
         <Box as="dl" display="grid" gap="6px" maxW="74ch">
           {lines.map(([what, says]) => (
@@ -63,9 +61,9 @@ export function LabelCautions({ products, sites, head = false }: CautionsProps) 
 /** What doesn't go through a hose-end head, said wherever it is mixed for one and poured into its jar. */
 export const UnfitForHead = ({ products }: Pick<CautionsProps, "products">) =>
   unfitForHead(products.map((product) => ({ name: product.name, use: cardOfProduct(product).use }))).map(({ name, text }) => (
-    <Notice key={name} state="act">
+    <Known key={name} rank="before" brief="not for a hose-end head" state="act">
       {name}: {text}
-    </Notice>
+    </Known>
   ));
 
 /** What several labels say of one thing, each said once. */

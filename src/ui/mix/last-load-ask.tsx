@@ -11,7 +11,7 @@ import { oneLess, type Planned } from "@/formats/job-file/assemble";
 import type { Job } from "@/formats/job-file/read-checked";
 import { Button } from "../parts/controls";
 import { Column } from "../parts/layout";
-import { Notice } from "../parts/notices";
+import { Known } from "../parts/to-know";
 import { lastLoadOf, lastLoadsOf, noLoadOf, type LastLoad } from "./last-load";
 import type { MeasuringOf } from "./measures";
 
@@ -26,7 +26,7 @@ interface AskProps {
   readonly system: System;
 }
 
-const NAMES: Record<LastLoad, string> = { less: "One load less", equal: "Equal loads", fill: "Fill once more" };
+const NAMES: Record<LastLoad, string> = { less: "One tank less", equal: "Even loads", fill: "Fill once more" };
 
 /** A rest that is hardly a load: one question, with what each way does. */
 export function LastLoadAsk({ planned, without, said, choose, measured, system }: AskProps) {
@@ -44,7 +44,11 @@ export function LastLoadAsk({ planned, without, said, choose, measured, system }
     ? `Only ${showChange(1 - less.ratio).replace("+", "")} of the spray ${taken === "fill" ? "is" : "would be"} over the full tanks`
     : `The last load ${taken === "fill" ? "is" : "would be"} only ${read(allFillings(filled.plan).at(-1)!.fillTo.value, "volume", system)}`;
   return (
-    <Notice state={taken === "fill" ? "plain" : "act"}>
+    <Known
+      rank={taken === "fill" ? "amounts" : "before"}
+      brief={`last load: ${NAMES[taken].toLowerCase()}`}
+      state={taken === "fill" ? "plain" : "act"}
+    >
       {rest}
       {no?.why === "unsure" && ", within the ± of the calibration: nobody fills a tank for that"}
       {no?.why === "unmeasured" && `, and the kit can't measure it (${no.needs})`}.{" "}
@@ -64,7 +68,7 @@ export function LastLoadAsk({ planned, without, said, choose, measured, system }
           </Box>
         ))}
       </Column>
-    </Notice>
+    </Known>
   );
 }
 

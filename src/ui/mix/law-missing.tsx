@@ -4,7 +4,7 @@ import { LAW_WORDS } from "@/core/log/complete";
 import type { PersonEntry } from "@/formats/entries";
 import type { JobFile } from "@/formats/job-file/types";
 import { missingOfSheet, type Lacking } from "@/formats/missing";
-import { Notice } from "../parts/notices";
+import { Known } from "../parts/to-know";
 
 /** What is lacking of what the law asks for, in words. */
 export const lackingWords = ({ fields, ended, category }: Lacking, who: string): string =>
@@ -25,10 +25,10 @@ interface LawProps {
 /** Before it is mixed and before it is closed: what its record would lack, and who sprays. */
 export function LawMissing({ job, person, date }: LawProps) {
   return missingOfSheet(job, person, date).map((lacking) => (
-    <Notice key={lacking.product} state="act">
+    <Known key={lacking.product} rank="before" brief="the record lacks something" state="act">
       {lacking.product}
       {(lacking.fields.length > 0 || lacking.ended) && " is for restricted use"}:{" "}
       {lackingWords(lacking, person?.name ?? "who sprays")}.
-    </Notice>
+    </Known>
   ));
 }

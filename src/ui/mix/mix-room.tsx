@@ -1,14 +1,15 @@
 "use client";
 
 import dynamic from "next/dynamic";
-import { Box, ClientOnly } from "@chakra-ui/react";
+import { Box, chakra, ClientOnly, VisuallyHidden } from "@chakra-ui/react";
 import { PageLink } from "../parts/page-link";
-import { useMemo, useState } from "react";
+import { useMemo, useState, type ReactNode } from "react";
 import type { AreaRate } from "@/core/labels/active";
 import type { Kit } from "@/core/calibration/kit";
 import { allFillings } from "@/core/mixing/column";
 import type { FullTank } from "@/core/mixing/full-tank";
 import { planLines } from "@/core/mixing/mix";
+import type { MixPlan } from "@/core/mixing/plan";
 import { writeNumber } from "@/core/quantity/format";
 import type { Quantity } from "@/core/quantity/kinds";
 import { valueIn } from "@/core/quantity/quantity";
@@ -22,17 +23,25 @@ import type { LabelEntry, SiteEntry } from "@/formats/entries";
 import { kitOf } from "@/formats/rig-setup";
 import { sentences, useRead, useRigs, useSlice } from "../data/records";
 import { todayDate } from "../data/clock";
+import { dayWords } from "../data/dates";
 import { useInHand, type InHand } from "../data/in-hand";
 import { useKept } from "../data/kept-here";
 import { Room } from "../frame/room";
 import { AirAtMix } from "../weather/at-mix";
-import { Button, Heading } from "../parts/controls";
+import { ActBar } from "../parts/act-bar";
+import { ChoiceBox } from "../parts/choice-box";
+import { Button } from "../parts/controls";
+import { Fold } from "../parts/fold";
+import { lackIn, NeedHand } from "../parts/need-hand";
+import { Known, ToKnow } from "../parts/to-know";
 import { Notice } from "../parts/notices";
 import { besideOf } from "./about-filling";
+import { briefOf } from "./brief";
 import { BudgetBars } from "./budget-bars";
 import { Choices } from "./choices";
 import { ChooseProducts, firstChoice } from "./choose-products";
 import {
+  dateOf,
   draftOf,
   followGround,
   stopsOf,
@@ -40,7 +49,7 @@ import {
   turfsOf,
   tankOf,
   zonesOfStops,
-  type Chosen,
+  type Chosen as ChosenProduct,
   type Draft,
   type MixRecords,
   type TankDraft,
@@ -48,7 +57,8 @@ import {
 import { HeadSetting } from "./head-setting";
 import { Held } from "./held";
 import { SiteCautions } from "./site-cautions";
-import { LabelCautions } from "./label-cautions";
+import { LabelCautions, UnfitForHead } from "./label-cautions";
+import { Locked } from "./locked";
 import { LawMissing } from "./law-missing";
 import { LastLoadAsk } from "./last-load-ask";
 import { measuresOf, soundKit } from "./measures";
@@ -56,6 +66,10 @@ import { OnePlan } from "./one-plan";
 import { createPreview, type Preview } from "./preview";
 import { RigNotes } from "./rig-notes";
 import { DayPicture } from "./day-picture";
+import { productWords, whereWords } from "./chosen-words";
+import { AboutAmounts } from "./beside-the-loads";
+import { TooLittle } from "./totals";
+import { WhichLawn } from "./which-lawn";
 import { SaveSheet } from "./save-sheet";
 import { SpreadMix } from "./spread-mix";
 import { sheetLine } from "./sheet-line";
@@ -145,15 +159,164 @@ function Mixing() {
   const lines = planned
     ? planLines(planned.plan, hand.system, besideOf(planned.job, planned.calibration, allFillings(planned.plan)))
     : [];
+  const loads = mixed && plan!.reasons.length === 0;
+  const jar = rig?.rig.head !== undefined;
   return (
     <Room working={lines}>
-      <Heading>{titleOf(draft, site?.site.name)}</Heading>
-      <Choices draft={draft} change={change} hand={hand} tank={tank} preview={preview} />
-      <Box marginTop="16px">
+      <VisuallyHidden as="h1">{titleOf(draft, site?.site.name)}</VisuallyHidden>
+      <Chosen
+        what={{
+          draft,
+          change,
+          hand,
+          tank,
+          tankName: keys.length > 1 ? name(tank) : undefined,
+          chosen,
+          putTank,
+          records,
+          preview,
+        }}
+        planned={planned}
+      />
+      <Column marginTop="8px" gap="8px">
+        <BeforeThePlan draft={draft} change={change} hand={hand} tank={tank} chosen={chosen}>
+          {locked}
+        </BeforeThePlan>
+        {rigs.length === 0 && <NothingYet />}
+        {!worked && !locked && <TankAlone full={fullOf(hand, draft, tank, chosen)} hand={hand} />}
+        {worked && <Faults worked={worked} />}
+        {planned && plan!.reasons.length > 0 && (
+          <WhyHeld
+            worked={planned}
+            hand={hand}
+            draft={draft}
+            change={change}
+            onLower={lower}
+            onWithout={(product) => putTank(withoutProduct(tankOf(draft, tank), labels, product))}
+            sites={sites}
+          />
+        )}
+        <KnownOfMix
+          {...{ hand, products, failed, planned }}
+          tank={name(tank)}
+          lastLoad={mixed && <LastLoadOf mixed={mixed} draft={draft} change={change} kit={kit} system={hand.system} />}
+        />
+        {loads && <Headline plan={plan!} system={hand.system} jar={jar} />}
+        {loads && <Loads mixed={mixed} kit={kit} system={hand.system} jar={jar} />}
+        <Days draft={draft} tanks={tanks} nameOf={name} sites={sites} preview={preview} system={hand.system} />
+        {others.map(({ key, worked: one }) => one && <OtherTank key={key} tank={name(key)} worked={one} hand={hand} />)}
+        {plan && (
+          <Fold strong title="What the year still allows" must={plan.reasons.some((r) => r.code === "over-year-limit")}>
+            <BudgetBars budgets={plan.budgets} system={hand.system} />
+          </Fold>
+        )}
+        <LabelCautions products={products} sites={planned?.job.file.sites ?? []} />
+        {mixed && (
+          <ActBar>
+            <SaveSheet draft={draft} hand={hand} tanks={tanks} nameOf={name} onSaved={() => keepDraft(undefined)} />
+          </ActBar>
+        )}
+      </Column>
+    </Room>
+  );
+}
+
+interface KnownProps {
+  readonly hand: InHand;
+  /** The name of the tank. */
+  readonly tank: string;
+  readonly products: Parameters<typeof RigNotes>[0]["products"];
+  /** The tools of the kit that failed their last proof. */
+  readonly failed: readonly string[];
+  readonly planned: MixWorked | undefined;
+  /** The question of the last load, where there is one. */
+  readonly lastLoad: ReactNode;
+}
+
+/** What is to be known of a mix: of its rig and kit, its plan, its last load, its amounts, the weather. */
+function KnownOfMix({ hand, tank, products, failed, planned, lastLoad }: KnownProps) {
+  const { rig, system } = hand;
+  const poured = planned && planned.plan.sites.length > 0 && planned.plan.reasons.length === 0;
+  return (
+    <ToKnow>
+      {rig && products.length > 0 && <RigNotes rig={rig} tank={tank} products={products} />}
+      {failed.length > 0 && (
+        <Known rank="before" brief="a measure that failed" state="act">
+          {failed.join(", ")} failed its last proof: nothing is measured with it until it passes.
+        </Known>
+      )}
+      {planned && <OfThePlan worked={planned} hand={hand} />}
+      {lastLoad}
+      {poured && <AboutAmounts plan={planned.plan} fillings={allFillings(planned.plan)} job={planned.job} system={system} />}
+      {poured && <TooLittle plan={planned.plan} system={system} />}
+      <AirAtMix products={products} sites={planned?.job.file.sites ?? []} />
+      {rig && rigRules(rig.rig.kind).head && <UnfitForHead products={products} />}
+    </ToKnow>
+  );
+}
+
+interface ChosenProps {
+  readonly what: {
+    readonly draft: Draft;
+    readonly change: (next: Partial<Draft>) => void;
+    readonly hand: InHand;
+    readonly tank: string;
+    /** Named where a rig has more than one tank. */
+    readonly tankName: string | undefined;
+    readonly chosen: readonly ChosenProduct[];
+    readonly putTank: (next: TankDraft) => void;
+    readonly records: MixRecords;
+    readonly preview: Preview;
+  };
+  readonly planned: MixWorked | undefined;
+}
+
+/** Where, and of what: two lines that open in place. What is missing is open by itself, and stays so until somebody closes it. */
+function Chosen({ what, planned }: ChosenProps) {
+  const { draft, change, hand, tank, tankName, chosen, putTank, records, preview } = what;
+  const { site, system } = hand;
+  const { sites } = records;
+  const several = draft.purpose === "sites" || draft.purpose === "day";
+  const noWhere = several ? draft.stops.length === 0 : !site;
+  const [open, setOpen] = useState<Readonly<Record<"where" | "products", boolean>>>({
+    where: noWhere,
+    products: !noWhere && chosen.length === 0,
+  });
+  // Once there is a ground, what goes on it is asked.
+  const [asked, setAsked] = useState(noWhere);
+  if (asked && !noWhere) {
+    setAsked(false);
+    if (chosen.length === 0) setOpen({ ...open, products: true });
+  }
+  const toggle = (one: "where" | "products") => setOpen({ ...open, [one]: !open[one] });
+  return (
+    <Box display="grid" gap="8px" gridTemplateColumns={{ base: "minmax(0,1fr)", md: "minmax(0,1fr) minmax(0,1fr)" }}>
+      <ChoiceBox
+        name="Where and when"
+        {...whereWords(draft, tank, site, sites, system)}
+        open={open.where}
+        onToggle={() => toggle("where")}
+      >
+        {noWhere && !several && (
+          <WhichLawn
+            onPick={(siteId) => {
+              hand.choose({ siteId });
+              setOpen({ where: false, products: chosen.length === 0 });
+            }}
+          />
+        )}
+        <Choices draft={draft} change={change} hand={hand} tank={tank} preview={preview} />
+      </ChoiceBox>
+      <ChoiceBox
+        name={tankName ? `Products in the ${tankName} tank` : "Products and rates"}
+        {...productWords(chosen, tankName)}
+        open={open.products}
+        onToggle={() => toggle("products")}
+      >
         <ChooseProducts
-          {...(keys.length > 1 && { tank: name(tank) })}
+          tank={tankName}
           chosen={chosen}
-          site={draft.purpose === "site" || draft.purpose === "spot" ? site : sites.find((s) => s.id === draft.stops[0])}
+          site={several ? sites.find((s) => s.id === draft.stops[0]) : site}
           turfs={turfsOf(draft, tank, site?.id, sites)}
           mix={tankOf(draft, tank)}
           date={draft.date}
@@ -162,39 +325,37 @@ function Mixing() {
           zoneIds={zonesOfStops(stopsOf(draft, tank, site?.id, zonesOfSite(sites)), sites)}
           warnings={planned && planned.plan.reasons.length === 0 ? planned.plan.warnings : []}
         />
-      </Box>
-      <Column marginTop="22px" gap="18px">
-        <BeforeThePlan draft={draft} change={change} hand={hand} tank={tank} name={name(tank)} chosen={chosen} failed={failed}>
-          {locked}
-        </BeforeThePlan>
-        {rigs.length === 0 && <NothingYet />}
-        {!worked && !locked && <TankAlone full={fullOf(hand, draft, tank, chosen)} hand={hand} />}
-        {worked && <Faults worked={worked} />}
-        {planned && (
-          <Stands
-            worked={planned}
-            hand={hand}
-            onLower={lower}
-            onLeaveOut={(held) =>
-              change({ stops: draft.stops.filter((id) => !held.includes(sites.find((s) => s.id === id)?.site.name ?? "")) })
-            }
-          />
+        {planned && planned.plan.reasons.length === 0 && chosen.length > 0 && (
+          <Box marginTop="12px">
+            <Button onClick={() => setOpen({ where: false, products: false })}>Show the loads</Button>
+          </Box>
         )}
-        {mixed && <LastLoadOf mixed={mixed} draft={draft} change={change} kit={kit} system={hand.system} />}
-        <Days draft={draft} tanks={tanks} nameOf={name} sites={sites} preview={preview} system={hand.system} />
-        {others.map(({ key, worked: one }) => one && <OtherTank key={key} tank={name(key)} worked={one} hand={hand} />)}
-        {mixed && <SaveSheet draft={draft} hand={hand} tanks={tanks} nameOf={name} onSaved={() => keepDraft(undefined)} />}
-        {mixed && <SiteCautions job={mixed.job.file} plan={mixed.plan} timedOn={hand.calibrated?.entry.ground} />}
-        {mixed && <Loads mixed={mixed} kit={kit} system={hand.system} jar={rig?.rig.head !== undefined} />}
-        {plan && <BudgetBars budgets={plan.budgets} system={hand.system} />}
-        <AirAtMix products={products} sites={planned?.job.file.sites ?? []} />
-        <LabelCautions
-          products={products}
-          sites={planned?.job.file.sites ?? []}
-          head={rig !== undefined && rigRules(rig.rig.kind).head}
-        />
-      </Column>
-    </Room>
+      </ChoiceBox>
+    </Box>
+  );
+}
+
+/** The plan in two sizes: how many loads, and of how much on how much ground. */
+function Headline({ plan, system, jar }: { plan: MixPlan; system: System; jar: boolean }) {
+  const lines = sheetLine(plan, system, jar).split("\n");
+  return (
+    <Box as="section" aria-label="The mix">
+      {lines.map((line) => {
+        const [count] = /^[^,·]+/.exec(line)!;
+        return (
+          <Box key={line}>
+            <chakra.strong
+              fontSize={lines.length === 1 ? { base: "1.625rem", lg: "2.25rem" } : "1.375rem"}
+              lineHeight="1.15"
+              whiteSpace="nowrap"
+            >
+              {count.trimEnd()}
+            </chakra.strong>
+            {line.slice(count.trimEnd().length)}
+          </Box>
+        );
+      })}
+    </Box>
   );
 }
 
@@ -230,7 +391,7 @@ const NothingYet = () => (
 /** A tank of the rig: what is chosen for it, and what that comes to. */
 interface TankWorked {
   readonly key: string;
-  readonly chosen: readonly Chosen[];
+  readonly chosen: readonly ChosenProduct[];
   readonly worked: Worked | undefined;
 }
 
@@ -239,10 +400,7 @@ interface BeforeProps {
   readonly change: (next: Partial<Draft>) => void;
   readonly hand: InHand;
   readonly tank: string;
-  readonly name: string;
-  readonly chosen: readonly Chosen[];
-  /** The tools of the kit that failed their last proof. */
-  readonly failed: readonly string[];
+  readonly chosen: readonly ChosenProduct[];
   /** Why nothing may be mixed from this rig now, in words. */
   readonly children: string | undefined;
 }
@@ -251,18 +409,16 @@ interface BeforeProps {
 const TankAlone = ({ full, hand }: { full: FullTank | undefined; hand: InHand }) =>
   full ? <FullTankBox full={full} system={hand.system} jar={hand.rig?.rig.head !== undefined} /> : null;
 
-/** What has to be so before there is a plan: a calibration that stands, a fit rig and kit, everything picked, the head set. */
-function BeforeThePlan({ draft, change, hand, tank, name, chosen, failed, children: locked }: BeforeProps) {
+/** What has to be so before there is a plan: a calibration that is good, everything chosen, the head set. */
+function BeforeThePlan({ draft, change, hand, tank, chosen, children: locked }: BeforeProps) {
   const { rig } = hand;
+  const lacks = lackIn(hand);
   const products = chosen.flatMap((c) => (c.read.ok ? [c.read.value] : []));
   return (
     <>
-      {locked && <Notice state="act">{locked}</Notice>}
-      {rig && products.length > 0 && <RigNotes rig={rig} tank={name} products={products} />}
-      {failed.length > 0 && (
-        <Notice state="act">{failed.join(", ")} failed its last proof: nothing is measured with it until it passes.</Notice>
-      )}
-      {!locked && <Missing draft={draft} hand={hand} empty={chosen.length === 0} tank={tank} />}
+      {locked && lacks && hand.read && <NeedHand lacks={lacks} />}
+      {locked && !lacks && <Locked hand={hand}>{locked}</Locked>}
+      {!locked && <Missing draft={draft} hand={hand} tank={tank} />}
       {rig?.rig.head && !locked && hand.calibrated && (
         <HeadSetting
           rig={rigAsSet(rig, draft)}
@@ -276,42 +432,63 @@ function BeforeThePlan({ draft, change, hand, tank, name, chosen, failed, childr
   );
 }
 
-interface StandsProps {
-  readonly worked: MixWorked;
-  readonly hand: InHand;
-  readonly onLower: (product: string, most: AreaRate) => void;
-  /** Takes the sites of these names out of the mix. */
-  readonly onLeaveOut: (held: readonly string[]) => void;
-}
-
-/** The plan in a line, why it is held, and what is to be known of it. */
-function Stands({ worked: { plan, job }, hand, onLower, onLeaveOut }: StandsProps) {
+/** What is to be known of a plan, of its labels, its places and its law. */
+function OfThePlan({ worked: { plan, job }, hand }: { worked: MixWorked; hand: InHand }) {
   const { standing } = hand.calibrated!;
   return (
     <>
-      {plan.sites.length > 0 && (
-        <Box textStyle="lead" whiteSpace="pre-line">
-          {sheetLine(plan, hand.system, job.rig.head !== undefined)}
-        </Box>
-      )}
-      {plan.reasons.length > 0 && <Held plan={plan} system={hand.system} onLower={onLower} />}
-      {plan.sites.length > 0 && plan.held.length > 0 && (
-        <Box>
-          <Button onClick={() => onLeaveOut(plan.held)}>Leave {plan.held.join(", ")} out</Button>
-        </Box>
-      )}
       {plan.warnings
         .filter((w) => !ASKED.includes(w.code))
         .map((w) => (
-          <Notice key={mixWarningText(w, hand.system)} state="act">
+          <Known key={mixWarningText(w, hand.system)} {...briefOf(w)} state="act">
             {mixWarningText(w, hand.system)}
-          </Notice>
+          </Known>
         ))}
       <LawMissing job={job.file} person={hand.person} date={job.file.date ?? todayDate()} />
       {standing.state === "expired" && (
-        <Notice state="act">This calibration was {standing.reasons[0]}. Mix from it only if nothing has changed.</Notice>
+        <Known rank="before" brief="time the pace again" state="act">
+          This calibration was {standing.reasons[0]}. Mix from it only if nothing has changed.
+        </Known>
       )}
+      {plan.sites.length > 0 && <SiteCautions job={job.file} plan={plan} timedOn={hand.calibrated?.entry.ground} />}
     </>
+  );
+}
+
+interface HeldProps {
+  readonly worked: MixWorked;
+  readonly hand: InHand;
+  readonly draft: Draft;
+  readonly change: (next: Partial<Draft>) => void;
+  readonly onLower: (product: string, most: AreaRate) => void;
+  /** Takes a product out of the mix. */
+  readonly onWithout: (product: string) => void;
+  readonly sites: readonly SiteEntry[];
+}
+
+/** Why a plan is held, and the ways out of it, each at a press. */
+function WhyHeld({ worked: { plan }, hand, draft, change, onLower, onWithout, sites }: HeldProps) {
+  const siteName = (id: string) => sites.find((s) => s.id === id)?.site.name ?? "";
+  const several = draft.purpose === "sites" || draft.purpose === "day";
+  const days = plan.reasons.flatMap((r) => r.earliest ?? []).sort();
+  // It takes the last of them for all of it to be allowed; one without a day isn't helped by waiting.
+  const from = plan.reasons.every((r) => r.earliest !== undefined) ? days.at(-1) : undefined;
+  const held = [...new Set(plan.reasons.map((r) => r.product))];
+  const others = plan.products.map((p) => p.name).filter((one) => !held.includes(one));
+  return (
+    <Held plan={plan} system={hand.system} onLower={onLower}>
+      {from !== undefined && from > dateOf(draft) && (
+        <Button onClick={() => change({ date: from })}>Put it on {dayWords(from)}</Button>
+      )}
+      {held.length === 1 && others.length > 0 && (
+        <Button onClick={() => onWithout(held[0]!)}>Mix {others.join(" and ")} alone</Button>
+      )}
+      {several && plan.sites.length > 0 && plan.held.length > 0 && (
+        <Button onClick={() => change({ stops: draft.stops.filter((id) => !plan.held.includes(siteName(id))) })}>
+          Leave {plan.held.join(", ")} out
+        </Button>
+      )}
+    </Held>
   );
 }
 
@@ -369,6 +546,12 @@ const lowered = (mix: TankDraft, labels: readonly LabelEntry[], product: string,
   }),
 });
 
+/** A mix without one of its products. @param product its name */
+const withoutProduct = (mix: TankDraft, labels: readonly LabelEntry[], product: string): TankDraft => ({
+  ...mix,
+  products: mix.products.filter((p) => labels.find((l) => l.id === p.labelId)?.card.name !== product),
+});
+
 /** A fresh mix: an only product of the shelf is in it. */
 function withOnly(labels: readonly LabelEntry[], site: SiteEntry | undefined): Draft {
   const shelf = labels.filter((l) => !l.retired);
@@ -390,16 +573,16 @@ function titleOf({ purpose, stops }: Draft, site: string | undefined): string {
 }
 
 /** What is still to be chosen, one thing at a time. */
-function Missing({ draft, hand, empty, tank }: { draft: Draft; hand: InHand; empty: boolean; tank: string }) {
+function Missing({ draft, hand, tank }: { draft: Draft; hand: InHand; tank: string }) {
   const { purpose } = draft;
   const one = purpose === "site" || purpose === "spot";
   const { without } = tankOf(draft, tank);
-  if (one && !hand.site) return <Notice state="act">Pick the site.</Notice>;
+  if (one && !hand.site) return null;
   if (!one && draft.stops.length === 0) return <Notice state="act">Add a stop.</Notice>;
   if (purpose === "site" && hand.site?.site.zones.every((z) => without.includes(z.id)))
     return <Notice state="act">Tick the zones that this mix is for.</Notice>;
-  if (purpose === "spot" && draft.spot.volume.trim() === "") return <Notice state="act">Pick how much it makes up to.</Notice>;
-  return empty ? <Notice state="act">Add a product from the shelf.</Notice> : null;
+  if (purpose === "spot" && draft.spot.volume.trim() === "") return <Notice state="act">Choose how much it makes up to.</Notice>;
+  return null;
 }
 
 function Faults({ worked }: { worked: Worked }) {

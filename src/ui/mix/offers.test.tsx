@@ -106,23 +106,23 @@ describe("one load less", () => {
     // The rest is under the least mix: it shares with the load before it, and those are the equal loads.
     expect(screen.getAllByRole("listitem").map((li) => li.textContent)).toEqual([
       expect.stringMatching(
-        /^One load less: 4 gal for all of it\. The mix is \+1\.4 % in strength, and is put down at 0\.986 gal/,
+        /^One tank less: 4 gal for all of it\. The mix is \+1\.4 % in strength, and is put down at 0\.986 gal/,
       ),
       "✓ Fill once more: 2 × 2.03 gal",
     ]);
-    fireEvent.click(screen.getByRole("button", { name: /^One load less/ }));
+    fireEvent.click(screen.getByRole("button", { name: /^One tank less/ }));
     expect(choose).toHaveBeenCalledWith("less");
   });
   test("taken, it can be filled once more instead", () => {
     const choose = offers(planned("4056 ft2", undefined, undefined, true), true);
-    expect(screen.getByText("✓ One load less")).toBeInTheDocument();
+    expect(screen.getByText("✓ One tank less")).toBeInTheDocument();
     expect(screen.queryByText(/taken for you/)).toBeNull();
     fireEvent.click(screen.getByRole("button", { name: /^Fill once more/ }));
     expect(choose).toHaveBeenCalledWith("fill");
   });
   test("what was taken without being asked for says so", () => {
     offers(planned("4056 ft2", undefined, undefined, true));
-    expect(screen.getByText(/Taken for you: one load less/)).toBeInTheDocument();
+    expect(screen.getByText(/Taken for you: one tank less/)).toBeInTheDocument();
   });
   test("is not asked of a real rest, or where the tanks come out even", () => {
     offers(planned("6000 ft2", undefined, "3 oz/1000 ft2"));
@@ -133,14 +133,14 @@ describe("one load less", () => {
     // 0.5 oz for 1,000: 2 oz for a full load; 0.5 gal of rest take 0.25 oz, less than the scale can tell.
     const choose = offers(planned("4500 ft2", "1 gal/1000 ft2", "0.5 oz/1000 ft2"));
     expect(screen.getByText(/The last load is only 64 fl oz, and the kit can't measure it/)).toBeInTheDocument();
-    expect(screen.getByText(/^Equal loads/).closest("li")).toHaveTextContent("Equal loads: 2 × 2.25 gal");
+    expect(screen.getByText(/^Even loads/).closest("li")).toHaveTextContent("Even loads: 2 × 2.25 gal");
     expect(screen.getByText(/✓ Fill once more/).closest("li")).toHaveTextContent("4 gal, then 64 fl oz");
-    expect(screen.queryByRole("button", { name: "One load less" })).toBeNull();
-    fireEvent.click(screen.getByRole("button", { name: /^Equal loads/ }));
+    expect(screen.queryByRole("button", { name: "One tank less" })).toBeNull();
+    fireEvent.click(screen.getByRole("button", { name: /^Even loads/ }));
     expect(choose).toHaveBeenCalledWith("equal");
   });
   test("no way that a label holds is offered where another one isn't held", () => {
-    // One load less is put down at 0.986 gal for 1,000 sq ft.
+    // One tank less is put down at 0.986 gal for 1,000 sq ft.
     const { file } = planned("4056 ft2").job;
     const ways = (carrierAtLeast: string) => [
       ...lastLoadsOf({ ...file, products: [{ ...file.products![0]!, carrierAtLeast }] }).keys(),

@@ -10,7 +10,10 @@ import type { MixPlan } from "@/core/mixing/plan";
 import { given } from "@/core/working/rule";
 import type { System } from "@/core/working/units";
 import type { Job } from "@/formats/job-file/read-checked";
+import { readAmount } from "@/core/mixing/display";
+import { totalsOf } from "@/core/mixing/totals";
 import { SubHeading } from "../parts/controls";
+import { Fold } from "../parts/fold";
 import { aboutFilling } from "./about-filling";
 import { costWords } from "./cost-words";
 import { BesideTheLoads } from "./beside-the-loads";
@@ -36,7 +39,7 @@ interface OnePlanProps {
   readonly onTick?: (step: string, done: boolean) => void;
 }
 
-/** A plan that may be poured: what it takes in all, its columns, and what else there is to know of it. */
+/** A plan that may be poured: its loads; folded, what it takes in all and what it may need beside them. */
 export function OnePlan({ plan, fillings, later = [], job, calibration, kit, system, ...ticking }: OnePlanProps) {
   const measured = useMemo(() => measuresOf(plan, kit, system), [plan, kit, system]);
   const usable = given(job.tank!.usable, "usable volume");
@@ -52,7 +55,6 @@ export function OnePlan({ plan, fillings, later = [], job, calibration, kit, sys
   const groups = plan.run ? [{ name: "", of: fillings }] : bySite(fillings);
   return (
     <>
-      {plan.sites.length > 0 && plan.products.length > 0 && <Totals plan={plan} system={system} />}
       <SpreadList items={plan.spread} system={system} />
       {groups.map(({ name, of }) => (
         <Column key={name}>
@@ -66,6 +68,11 @@ export function OnePlan({ plan, fillings, later = [], job, calibration, kit, sys
           <TankColumns fillings={later} {...shared} />
         </Box>
       )}
+      {plan.sites.length > 0 && plan.products.length > 0 && (
+        <Fold strong title={`Whole mix: ${totalsLine(plan, system)}`}>
+          <Totals plan={plan} system={system} />
+        </Fold>
+      )}
       <BesideTheLoads plan={plan} fillings={fillings} job={job} calibration={calibration} kit={kit} system={system} />
       {fillings[0] && plan.sites.length > 0 && (
         <RiskFold plan={plan} filling={fillings[0]} calibration={calibration} measured={measured} system={system} />
@@ -73,6 +80,12 @@ export function OnePlan({ plan, fillings, later = [], job, calibration, kit, sys
     </>
   );
 }
+
+/** What the whole mix takes of each product, in a line. */
+const totalsLine = (plan: MixPlan, system: System): string =>
+  totalsOf(plan)
+    .map(({ amount }, i) => `${plan.products[i]!.name} ${readAmount(amount, system)}`)
+    .join(" · ");
 
 /** What one site of several costs. */
 function siteCost(plan: MixPlan, name: string): string | undefined {

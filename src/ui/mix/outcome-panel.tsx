@@ -1,17 +1,18 @@
 "use client";
 
-import { Box, chakra } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import { PageLink } from "../parts/page-link";
 import { readAreaRate } from "@/core/labels/active";
 import type { SiteOutcome } from "@/core/outcome/reconcile";
 import { isZero } from "@/core/quantity/arithmetic";
 import { ROUNDING, writeNumber } from "@/core/quantity/format";
+import { OutcomePicture } from "./outcome-picture";
 import { causeText, outcomeText } from "@/core/words/outcome";
 import { read, type System } from "@/core/working/units";
 import type { Outcome } from "@/formats/job-file/outcome";
 import type { SitesTold } from "@/formats/job-file/outcome-of-sheet";
 import { Note, SubHeading } from "../parts/controls";
-import { Fact, Facts } from "../parts/fact";
+import { Fold } from "../parts/fold";
 import { Column } from "../parts/layout";
 import { Notice } from "../parts/notices";
 
@@ -30,8 +31,8 @@ interface OutcomeProps {
 /** What the loads really did: on each site the spray volume, the products, what it probably was, and what comes next. */
 export function OutcomePanel({ outcome, system, day = false }: OutcomeProps) {
   return (
-    <Column as="section" aria-label="What really went down" gap="16px">
-      <SubHeading>What really went down</SubHeading>
+    <Column as="section" aria-label="Meant and applied" gap="16px">
+      <SubHeading>Meant and applied</SubHeading>
       {outcome.sites.map((site) => (
         <OneSite key={site.name} site={site} several={outcome.sites.length > 1} system={system} day={day} />
       ))}
@@ -50,17 +51,13 @@ function OneSite({ site, several, system, day }: SiteProps) {
   return (
     <Column gap="10px">
       {several && <Box textStyle="strong">{site.name}</Box>}
-      <Facts least={210}>
-        <Fact large name="Spray volume, as it went down" value={read(site.sprayVolume.value, "sprayVolume", system)} />
-        <Fact name="Of the calibrated one" value={`${percent(site.ratio)} ± ${percent(site.uncertainty.relative)}`} />
-        <Fact name="Ground covered" value={read(site.covered.value, "area", system)} />
-      </Facts>
+      <OutcomePicture site={site} system={system} />
+      <Note>Sure to ± {percent(site.uncertainty.relative)}.</Note>
       {isFar(site.ratio) && (
         <Notice state="stop">
           That is far from anything that a walk does: is the ground right, and what was left? Both are counted as they stand here.
         </Notice>
       )}
-      <Products site={site} system={system} />
       {site.zones && <Zones zones={site.zones} system={system} />}
       {site.warnings
         .filter((warning) => !day || warning.code !== "left-over")
@@ -76,52 +73,19 @@ function OneSite({ site, several, system, day }: SiteProps) {
         </Note>
       )}
       {site.causes.length > 0 && (
-        <Box>
-          <Box textStyle="label">What it probably was, the likeliest first</Box>
+        <Fold strong title={`${site.causes.length} likely ${site.causes.length === 1 ? "cause" : "causes"}`}>
           <Box as="ol" listStyleType="decimal" paddingLeft="22px" textStyle="note">
             {site.causes.map((cause) => (
               <li key={cause.of}>{causeText(cause, system)}</li>
             ))}
           </Box>
-          <Note marginTop="6px">
-            Mixed by {read(site.next.value, "sprayVolume", system)} the next time, it would come out: but one day is no
-            calibration. <PageLink href="/calibrate">Calibrate anew</PageLink>, or do a quick check first.
+          <Note marginTop="8px">
+            Mixed by {read(site.next.value, "sprayVolume", system)} the next time, it would come out. But one day is no
+            calibration: <PageLink href="/calibrate">calibrate again</PageLink>, or do a quick check first.
           </Note>
-        </Box>
+        </Fold>
       )}
     </Column>
-  );
-}
-
-/** Each product: what was meant, and what lies on the ground. */
-function Products({ site, system }: { site: SiteOutcome; system: System }) {
-  return (
-    <chakra.table
-      width="100%"
-      css={{ borderCollapse: "collapse", "& th, & td": { textAlign: "left", padding: "4px 10px 4px 0" } }}
-    >
-      <thead>
-        <tr>
-          {["Product", "Meant", "Went down", "Of it"].map((head) => (
-            <chakra.th key={head} textStyle="small" color="soft" fontWeight="400">
-              {head}
-            </chakra.th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {site.products.map(({ product, planned, putDown, ratio }) => (
-          <chakra.tr key={product.name} borderTop="1px solid" borderColor="line">
-            <td>{product.name}</td>
-            <chakra.td fontFamily="reading">{readAreaRate(planned, system)}</chakra.td>
-            <chakra.td fontFamily="reading" fontWeight="700">
-              {readAreaRate(putDown, system)}
-            </chakra.td>
-            <chakra.td fontFamily="reading">{percent(ratio)}</chakra.td>
-          </chakra.tr>
-        ))}
-      </tbody>
-    </chakra.table>
   );
 }
 

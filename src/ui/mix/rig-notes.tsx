@@ -13,7 +13,7 @@ import { setupOf } from "@/formats/rig-setup";
 import { useSlice } from "../data/records";
 import { wallClock } from "../data/clock";
 import { useInHand } from "../data/in-hand";
-import { Notice } from "../parts/notices";
+import { Known } from "../parts/to-know";
 import { hoseHolds } from "../rigs/hose-holds";
 import { RecordRinse } from "./record-rinse";
 
@@ -43,31 +43,36 @@ export function RigNotes({ rig, tank, products, except }: RigNotesProps) {
   return (
     <>
       {(dedication ?? uses?.length) && (
-        <Notice state={strangers.length > 0 ? "act" : "plain"}>
+        <Known
+          rank="before"
+          brief={`kept for ${uses?.join(" and ") ?? dedication}`}
+          state={strangers.length > 0 ? "act" : "plain"}
+        >
           {rig.rig.name} is kept for {[uses?.join(" and "), dedication].filter(Boolean).join(": ")}.{" "}
           {strangers.length > 0 && (
             <strong>{strangers.map((p) => `${p.name} is a ${cardOfProduct(p).use}`).join(", ")}: take another sprayer.</strong>
           )}
-        </Notice>
+        </Known>
       )}
-      {drops.map((text) => (
-        <Notice key={text} state="act">
-          {text}
-        </Notice>
-      ))}
       {changed && (
-        <Notice state="act">
-          {before.products.join(", ")} went into the {tank} tank on {format(wallClock(before.madeAt), "d MMM")}, and no rinse is
-          on record since. {held && `The hose still holds ${held} of it: the first site gets that. `}
+        <Known rank="before" urgent brief="rinse the tank first" state="act">
+          <strong>Rinse the tank first.</strong> {before.products.join(", ")} went into the {tank} tank on{" "}
+          {format(wallClock(before.madeAt), "d MMM")}; no rinse is on record since.{" "}
+          {held && `The hose still holds ${held} of it: the first site gets that. `}
           <RecordRinse rig={rig} tank={tank} />
-        </Notice>
+        </Known>
       )}
+      {drops.map(({ brief, text }) => (
+        <Known key={text} rank="before" brief={brief} state="act">
+          {text}
+        </Known>
+      ))}
     </>
   );
 }
 
 /** The drops of the tip that is on against those that the labels want, where the tip's chart tells them. */
-function dropletNotes({ rig }: RigEntry, products: readonly ProductText[]): string[] {
+function dropletNotes({ rig }: RigEntry, products: readonly ProductText[]): { brief: string; text: string }[] {
   const { tip } = readRig(rig);
   const drops = tip?.pressure && dropletAt(tip.chart, tip.pressure.value);
   if (!drops) return [];
@@ -76,9 +81,12 @@ function dropletNotes({ rig }: RigEntry, products: readonly ProductText[]): stri
     if (wants === undefined || wants === drops) return [];
     const text = `${p.name}: the label wants ${wants} drops, size ${tip.size} at ${showEntered(tip.pressure!)} gives ${drops} ones`;
     return [
-      finer(drops, wants)
-        ? `${text}: more drift. Lower the pressure or take another tip, and calibrate it.`
-        : `${text}: less cover.`,
+      {
+        brief: `${wants} drops wanted`,
+        text: finer(drops, wants)
+          ? `${text}: more drift. Lower the pressure or take another tip, and calibrate it.`
+          : `${text}: less cover.`,
+      },
     ];
   });
 }

@@ -79,7 +79,7 @@ export function SaveSheet({ draft, hand, tanks, nameOf, onSaved }: SaveProps) {
       )}
       <Box>
         <Button look="act" onClick={save} disabled={busy || held.length > 0}>
-          {mixed.length > 1 ? `Save the ${mixed.length} sheets and pour` : "Save the sheet and pour"}
+          {mixed.length > 1 ? `Start mixing: ${mixed.length} sheets` : "Start mixing"}
         </Button>
       </Box>
     </Column>

@@ -34,7 +34,11 @@ import { Lots } from "./lots";
 import { headLine } from "./head-setting";
 import { Held } from "./held";
 import { SiteCautions } from "./site-cautions";
-import { LabelCautions } from "./label-cautions";
+import { LabelCautions, UnfitForHead } from "./label-cautions";
+import { AboutAmounts } from "./beside-the-loads";
+import { briefOf } from "./brief";
+import { TooLittle } from "./totals";
+import { Known, ToKnow } from "../parts/to-know";
 import { kitNow } from "./measures";
 import { LoadEnds } from "./load-ends";
 import { OnePlan } from "./one-plan";
@@ -117,24 +121,16 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
           </Box>
         )}
         {shown && job.rig.head && <Box textStyle="lead">{headLine(job.rig.head, calibration, system)}</Box>}
-        {poured && <SiteCautions job={sheet.job} plan={plan} />}
         <Overtaken sheet={sheet} />
         {held && shown && <Held plan={plan} system={system} />}
         {sheet.state !== "open" && <Notice state="plain">{CLOSED[sheet.state]}</Notice>}
         <WhatBecame sheet={sheet} system={system} />
-        {plan.warnings.map((w) => (
-          <Notice key={mixWarningText(w, system)} state="act">
-            {mixWarningText(w, system)}
-          </Notice>
-        ))}
         {trouble.map((text) => (
           <Notice key={text} state="stop">
             {text}
           </Notice>
         ))}
-        {poured && sheet.state === "open" && rig && (
-          <RigNotes rig={rig} tank={tankName(sheet.job)} products={sheet.job.products ?? []} except={sheet.id} />
-        )}
+        <KnownOfSheet sheet={sheet} worked={worked} shown={shown && !held} />
         {allDone && sheet.state === "open" && (
           <CloseSheet sheet={sheet} worked={worked} held={held || !shown} ready onClosed={onClosed} />
         )}
@@ -177,13 +173,42 @@ function Poured({ sheet, onTick, tell, trouble, onClosed }: PouredProps) {
         {sheet.state === "open" && !allDone && (
           <CloseSheet sheet={sheet} worked={worked} held={held || !shown} onClosed={onClosed} />
         )}
-        <LabelCautions {...cautionsOf(sheet.job)} />
+        <LabelCautions products={sheet.job.products ?? []} sites={sheet.job.sites ?? []} />
       </Column>
     </Room>
   );
 }
 
-const cautionsOf = ({ products = [], sites = [], rig }: Sheet["job"]) => ({ products, sites, head: rigRules(rig.kind).head });
+interface KnownProps {
+  readonly sheet: Sheet;
+  readonly worked: SheetPlan;
+  /** Its amounts are shown. */
+  readonly shown: boolean;
+}
+
+/** What is to be known of a sheet, one in sight, the rest in a line. */
+function KnownOfSheet({ sheet, worked: { job, plan, fillings }, shown }: KnownProps) {
+  const { system } = useInHand();
+  const rig = useRigs().find((r) => r.id === sheet.rigId);
+  const products = sheet.job.products ?? [];
+  const poured = sheet.state !== "withdrawn";
+  return (
+    <ToKnow>
+      {poured && sheet.state === "open" && rig && (
+        <RigNotes rig={rig} tank={tankName(sheet.job)} products={products} except={sheet.id} />
+      )}
+      {plan.warnings.map((w) => (
+        <Known key={mixWarningText(w, system)} {...briefOf(w)} state="act">
+          {mixWarningText(w, system)}
+        </Known>
+      ))}
+      {poured && <SiteCautions job={sheet.job} plan={plan} />}
+      {shown && <AboutAmounts plan={plan} fillings={fillings} job={job} system={system} />}
+      {shown && <TooLittle plan={plan} system={system} />}
+      {poured && rigRules(sheet.job.rig.kind).head && <UnfitForHead products={products} />}
+    </ToKnow>
+  );
+}
 
 /** What has changed since, and the way on from it. */
 function Overtaken({ sheet }: { sheet: Sheet }) {

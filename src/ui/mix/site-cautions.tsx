@@ -5,8 +5,7 @@ import { largestFill } from "@/core/mixing/column";
 import type { MixPlan } from "@/core/mixing/plan";
 import type { JobFile } from "@/formats/job-file/types";
 import { useSystem } from "../data/units";
-import { Note } from "../parts/controls";
-import { Notice } from "../parts/notices";
+import { Known } from "../parts/to-know";
 import { siteLines } from "./site-lines";
 
 interface SiteProps {
@@ -18,13 +17,9 @@ interface SiteProps {
 
 /** Who or what must be minded on the sites of a mix, and what is known of their ground and water, before anything is poured. */
 export function SiteCautions({ job, plan, timedOn }: SiteProps) {
-  return siteLines(job, useSystem(), { timedOn, fill: largestFill(plan) }).map(({ state, says }) =>
-    state === "act" ? (
-      <Notice key={says} state="act">
-        {says}
-      </Notice>
-    ) : (
-      <Note key={says}>{says}</Note>
-    ),
-  );
+  return siteLines(job, useSystem(), { timedOn, fill: largestFill(plan) }).map(({ says, ...line }) => (
+    <Known key={says} {...line}>
+      {says}
+    </Known>
+  ));
 }

@@ -11,10 +11,14 @@ import { read, type System } from "@/core/working/units";
 import type { JobFile, SiteText } from "@/formats/job-file/types";
 import { fillsAt, walkedOtherwise, wateringsOf } from "@/formats/site-facts";
 import { todayDate } from "../data/clock";
+import type { Rank } from "../parts/to-know";
 import { afterOf } from "./field-words";
 
 interface SiteLine {
   readonly state: "act" | "plain";
+  readonly rank: Rank;
+  /** In a few words. */
+  readonly brief: string;
   readonly says: string;
 }
 
@@ -35,36 +39,57 @@ export function siteLines(
 ): SiteLine[] {
   const after = afterOf(products);
   const soaks = after.least !== null || after.most !== null;
-  const act = (says: string): SiteLine => ({ state: "act", says });
-  const plain = (says: string): SiteLine => ({ state: "plain", says });
+  const line = (state: SiteLine["state"], rank: Rank, brief: string, says: string): SiteLine => ({ state, rank, brief, says });
   return [
     ...sites.flatMap((site) =>
       site.precautions === undefined
         ? []
-        : [act(`${site.name}: ${site.precautions}. The label says how far to stay away, and for how long.`)],
+        : [
+            line(
+              "act",
+              "lawn",
+              site.precautions,
+              `${site.name}: ${site.precautions}. The label says how far to stay away, and for how long.`,
+            ),
+          ],
     ),
     ...(timedOn ? walkedOtherwise(sites, timedOn) : []).map(({ name, lies }) =>
-      act(
+      line(
+        "act",
+        "amounts",
+        "the pace was timed on other ground",
         `${name} is ${LIES[lies]}, and the pace was timed on ${LIES[timedOn!]}: the rate is off by as much as the pace. Time it there.`,
       ),
     ),
     ...sites.flatMap((site) =>
       soaks && site.irrigatedBy === "client"
         ? [
-            act(
+            line(
+              "act",
+              "after",
+              "the client waters",
               `${site.name}: the client waters. Their sprinklers aren't ours to count on: agree on the day and the minutes, in writing.`,
             ),
           ]
         : [],
     ),
     ...wateringsOf(sites, after).map(({ site, zone, least, most }) =>
-      plain(`${site}, ${zone}: water in ${between(least, most, system)}.`),
+      line("plain", "after", "water in", `${site}, ${zone}: water in ${between(least, most, system)}.`),
     ),
     ...(fill ? fillsAt(sites, fill) : []).map(({ site, time }) =>
-      plain(`${site}: its tap fills ${read(fill!.value, "volume", system)} in ${showDuration(time.value)}.`),
+      line(
+        "plain",
+        "lawn",
+        "how fast its tap fills",
+        `${site}: its tap fills ${read(fill!.value, "volume", system)} in ${showDuration(time.value)}.`,
+      ),
     ),
-    ...sites.flatMap((site) => site.zones.flatMap((zone, i) => mown(site.name, zone, i, date))).map(plain),
-    ...sites.flatMap((site) => (site.access === undefined ? [] : [plain(`${site.name}: ${site.access}`)])),
+    ...sites
+      .flatMap((site) => site.zones.flatMap((zone, i) => mown(site.name, zone, i, date)))
+      .map((says) => line("plain", "lawn", "mowed", says)),
+    ...sites.flatMap((site) =>
+      site.access === undefined ? [] : [line("plain", "lawn", "getting in", `${site.name}: ${site.access}`)],
+    ),
   ];
 }
 

@@ -34,7 +34,7 @@ export function SpreadList({ items, system, title = "Spread dry, beside the tank
               <Box textStyle="note">
                 {item.product.name}, {item.site}
               </Box>
-              <chakra.div fontFamily="reading" fontWeight="700" fontSize="24px" lineHeight="1.15">
+              <chakra.div fontFamily="reading" fontWeight="700" fontSize="1.625rem" lineHeight="1.15">
                 {readAmount(item.total, system)}
               </chakra.div>
               <Box textStyle="note" color="soft">

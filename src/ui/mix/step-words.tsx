@@ -74,16 +74,14 @@ export function StepWords({ text }: { text: StepText }) {
       <Box
         fontFamily="reading"
         fontWeight="700"
-        fontSize={text.amount.startsWith("into the ") ? "16px" : "21px"}
+        fontSize={text.amount.startsWith("into the ") ? "1.0625rem" : "1.375rem"}
         lineHeight="1.2"
       >
         {text.amount}
       </Box>
-      {text.how.map((how) => (
-        <Box key={how} textStyle="small" color="soft">
-          {how}
-        </Box>
-      ))}
+      <Box textStyle="small" color="soft">
+        {text.how.join(" · ")}
+      </Box>
       {text.needs && (
         <Box textStyle="label" color="stop">
           <chakra.span aria-hidden>✕ </chakra.span>

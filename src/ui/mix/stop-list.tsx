@@ -176,7 +176,7 @@ const Handle = chakra("button", {
     background: "transparent",
     border: "none",
     color: "soft",
-    fontSize: "20px",
+    fontSize: "1.375rem",
     cursor: "pointer",
     touchAction: "none",
     _hover: { background: "well", color: "ink" },

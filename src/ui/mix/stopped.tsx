@@ -19,7 +19,7 @@ export function Stopped({ issues }: { issues: readonly Issue[] }) {
       display="grid"
       gap="10px"
     >
-      <chakra.h2 fontSize="22px" fontWeight="700" color="stop">
+      <chakra.h2 fontSize="1.375rem" fontWeight="700" color="stop">
         Held: no amounts
       </chakra.h2>
       {sentences(issues).map((text) => (

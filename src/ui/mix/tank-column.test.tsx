@@ -40,12 +40,12 @@ describe("tank columns", () => {
     const steps = within(screen.getByRole("region", { name: "Loads 1 and 2, each" })).getAllByRole("listitem");
     expect(steps.map((s) => s.textContent)).toEqual([
       "Clean water to2 galhalf, before anything else",
-      "Granule (WG)1.2 ozby weight, on the scalestir to a slurry in a pail first",
+      "Granule (WG)1.2 ozby weight, on the scale · stir to a slurry in a pail first",
       "Wetter (SL)6 fl ozby volume, in the cup",
       "Rinse what you measured withinto the tankthree times, then close and agitate",
       "Fill to4 galfrom above, then agitate again",
     ]);
-    expect(screen.getByRole("region", { name: "Load 3" })).toHaveTextContent("covers 2,000 sq ft");
+    expect(screen.getByRole("region", { name: "Load 3" })).toHaveTextContent("2,000 sq ft");
   });
 
   test("are ticked one by one, load by load", () => {

@@ -10,6 +10,7 @@ import type { MeasuringOf } from "./measures";
 import { stepText, StepWords, type StepText } from "./step-words";
 import { Tank } from "./tank-drawing";
 import { Check } from "../parts/choose";
+import { HowItCame } from "../parts/math";
 
 interface ColumnsProps {
   readonly products: readonly MixProduct[];
@@ -75,7 +76,7 @@ function TankColumn({
       breakInside="avoid"
     >
       <Box display="flex" justifyContent="space-between" alignItems="baseline">
-        <chakra.h2 fontSize="18px" fontWeight="700">
+        <chakra.h2 fontSize="1.0625rem" fontWeight="700">
           {typeof paper === "object" && paper.count > 1 ? (
             <>
               <chakra.span className="no-print">{title}</chakra.span>
@@ -88,15 +89,13 @@ function TankColumn({
           )}{" "}
           {finished && "✓"}
         </chakra.h2>
-        <Box textStyle="note" color="soft">
-          covers {read(filling.covers.value, "area", system)}
+        <Box textStyle="note" color="soft" textAlign="right">
+          {read(filling.covers.value, "area", system)}
         </Box>
       </Box>
-      {about?.(filling).map((line) => (
-        <Box key={line} textStyle="small" color="soft">
-          {line}
-        </Box>
-      ))}
+      <Box textStyle="small" color="soft">
+        {about?.(filling).join(" · ")}
+      </Box>
       <Box display="grid" gridTemplateColumns="64px minmax(0,1fr)" gap="12px" marginTop="8px">
         <Tank share={fullness(filling.fillTo, usable)} products={filling.amounts.length} done={done} steps={steps} />
         <Box as="ol" listStyleType="none">
@@ -111,13 +110,23 @@ function TankColumn({
                   onTick={onTick}
                 />
               ) : (
-                <StepWords text={words(step)} />
+                <Untickable step={step} text={words(step)} />
               )}
             </Box>
           ))}
         </Box>
       </Box>
     </Box>
+  );
+}
+
+/** A step that is only read: its amount shows how it came about. */
+function Untickable({ step, text }: { step: Step; text: StepText }) {
+  if (step.kind === "rinse") return <StepWords text={text} />;
+  return (
+    <HowItCame of={step.kind === "product" ? step.amount : step.to} title={`${text.what}: ${text.amount}`}>
+      <StepWords text={text} />
+    </HowItCame>
   );
 }
 

@@ -142,12 +142,12 @@ function LeftAndGround({ second = false, left, covered, set, children }: PassPro
         hint="empty: it ran dry"
       />
       <Typed
-        label={second ? "Ground of the second pass" : "Ground that it did"}
+        label={second ? "Area of the second pass" : "Area covered"}
         field="zoneArea"
         value={covered}
         onChange={(typed) => set({ covered: typed })}
         placeholder="1,800 sq ft"
-        hint={second ? "empty: the same ground" : "empty: as planned"}
+        hint={second ? "empty: the same area" : "empty: as planned"}
       />
       {children}
     </Box>

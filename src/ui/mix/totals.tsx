@@ -14,7 +14,7 @@ import { constant } from "@/core/working/rule";
 import type { System } from "@/core/working/units";
 import { money } from "../data/money";
 import { useCurrency, useLabels, useStock } from "../data/records";
-import { Notice } from "../parts/notices";
+import { Known } from "../parts/to-know";
 import { amountText } from "../shelf/amount-text";
 import { CountStock } from "./count-stock";
 import { atLeast } from "@/core/quantity/slack";
@@ -67,12 +67,16 @@ export function Totals({ plan, system }: { plan: MixPlan; system: System }) {
           );
         })}
       </Box>
-      {plan.products.map((product, i) => (
-        <OnHand key={product.name} product={product} amount={totals[i]!.amount} system={system} />
-      ))}
     </Column>
   );
 }
+
+/** Of which products there is less on hand than the mix takes. */
+export const TooLittle = ({ plan, system }: { plan: MixPlan; system: System }) =>
+  // Of a day that is done nothing is mixed any more.
+  (plan.sites.length === 0 ? [] : totalsOf(plan)).map(({ amount }, i) => (
+    <OnHand key={plan.products[i]!.name} product={plan.products[i]!} amount={amount} system={system} />
+  ));
 
 /** What goes into each gallon, or litre: for any small amount of the same strength. */
 function perUnit(plan: MixPlan, i: number, system: System): string {
@@ -109,9 +113,9 @@ function OnHand({ product, amount, system }: { product: MixProduct; amount: Amou
   const short = !atLeast(stock.left, canonicalAmount(amount));
   if (!short) return null;
   return (
-    <Notice state="act">
+    <Known rank="before" brief={`too little ${product.name} on hand`} state="act">
       {product.name}: {amountText(stock.left, product.form, systemOf(amount, system))} on hand, {readAmount(amount, system)}{" "}
       needed. <CountStock label={label} again />
-    </Notice>
+    </Known>
   );
 }

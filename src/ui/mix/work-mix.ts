@@ -115,10 +115,9 @@ const isSound = (worked: Worked | undefined): worked is MixWorked =>
 
 /** Why no amounts are shown, in words; undefined where nothing locks them. */
 export function lockWords({ rig, person, site, calibrated }: InHand): string | undefined {
-  if (!rig) return "Pick the rig in the strip above.";
-  if (belongsToPerson(rig.rig.kind) && !person)
-    return "Who holds the wand today? Pick the person in the strip above: amounts stay locked until then.";
-  if (ownerOf(rig.rig.kind) === "tap" && !site) return "Whose tap feeds the head? Pick the site: amounts stay locked until then.";
+  if (!rig) return "Choose the rig: amounts stay locked until then.";
+  if (belongsToPerson(rig.rig.kind) && !person) return "Who sprays today? Amounts stay locked until then.";
+  if (ownerOf(rig.rig.kind) === "tap" && !site) return "Tap at which site? Amounts stay locked until then.";
   if (!calibrated)
     return `No calibration of ${rig.rig.name}${person && belongsToPerson(rig.rig.kind) ? ` with ${person.name}` : ""} yet. Calibrate first: another person's pace won't do.`;
   const lock = lockOf(calibrated);
@@ -128,5 +127,6 @@ export function lockWords({ rig, person, site, calibrated }: InHand): string | u
   if (lock.code === "estimate")
     return "The flow is only estimated from the tip's rated one. Catch it once, and the amounts are worked out.";
   if (lock.code === "withdrawn") return `The calibration was withdrawn: ${lock.why}. Calibrate again.`;
-  return `The calibration is ${lock.code}: ${lock.reasons.join("; ")}. Calibrate again.`;
+  const state = lock.code === "stale" ? "is out of date" : "failed";
+  return `The calibration ${state}: ${lock.reasons.join("; ")}. Calibrate again.`;
 }

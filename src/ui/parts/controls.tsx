@@ -28,7 +28,7 @@ export const Button = chakra(
       background: "transparent",
       color: "ink",
       fontFamily: "body",
-      fontSize: "16px",
+      fontSize: "1.0625rem",
       fontWeight: "700",
       cursor: "pointer",
       textDecoration: "none",
@@ -83,30 +83,27 @@ const fieldBase = {
   borderRadius: 0,
   color: "ink",
   fontFamily: "reading",
-  fontSize: "17px",
+  fontSize: "1.0625rem",
   "&[aria-invalid=true]": { borderColor: "stop", borderWidth: "2px", borderBottomWidth: "4px" },
-  _placeholder: { color: "soft", opacity: 1, fontStyle: "italic", fontSize: "15px" },
+  _placeholder: { color: "soft", opacity: 1, fontStyle: "italic", fontSize: ".9375rem" },
 } as const;
 
 export const Input = chakra("input", { base: fieldBase });
-export const Select = chakra("select", { base: { ...fieldBase, fontFamily: "body", fontSize: "16px", cursor: "pointer" } });
+export const Select = chakra("select", { base: { ...fieldBase, fontFamily: "body", fontSize: "1.0625rem", cursor: "pointer" } });
 
 export const Heading = chakra("h1", {
-  base: { fontSize: { base: "22px", lg: "26px" }, fontWeight: "700", letterSpacing: "-0.01em", lineHeight: "1.2" },
+  base: { fontSize: { base: "1.375rem", lg: "1.625rem" }, fontWeight: "700", letterSpacing: "-0.01em", lineHeight: "1.2" },
 });
 export const SubHeading = chakra("h2", {
   base: {
-    fontSize: "14px",
+    fontSize: "1.0625rem",
     fontWeight: "700",
-    letterSpacing: "0.08em",
-    textTransform: "uppercase",
-    color: "soft",
     borderBottom: "2px solid",
     borderColor: "ink",
     paddingBottom: "4px",
   },
 });
-export const Note = chakra("p", { base: { fontSize: "15px", color: "soft", maxWidth: "62ch" } });
+export const Note = chakra("p", { base: { fontSize: ".9375rem", color: "soft", maxWidth: "62ch" } });
 export const Reading = chakra("span", { base: { fontFamily: "reading", fontWeight: "700" } });
 
 /** A field of several lines. */

@@ -10,7 +10,7 @@ export function Fact({ name, value, large = false }: { name: string; value: stri
       <chakra.dt textStyle="small" color="soft">
         {name}
       </chakra.dt>
-      <chakra.dd fontFamily="reading" fontWeight="700" fontSize={large ? "20px" : "17px"}>
+      <chakra.dd fontFamily="reading" fontWeight="700" fontSize={large ? "1.375rem" : "1.0625rem"}>
         {value}
       </chakra.dd>
     </Box>

@@ -31,7 +31,7 @@ export function Field({ label, of, error, hint, children }: FieldProps) {
       </chakra.label>
       {children({ id, "aria-invalid": error !== undefined, "aria-describedby": about })}
       {error ? (
-        <Box id={`${id}-error`} role="alert" color="stop" fontSize="15px" fontWeight="700" marginTop="4px">
+        <Box id={`${id}-error`} role="alert" color="stop" fontSize=".9375rem" fontWeight="700" marginTop="4px">
           ✕ {capital(error)}
         </Box>
       ) : (
@@ -183,7 +183,7 @@ const IN_SIGHT = {
     alignItems: "center",
     color: "soft",
     fontFamily: "reading",
-    fontSize: "15px",
+    fontSize: ".9375rem",
     pointerEvents: "none",
   },
   "& > input:placeholder-shown + [aria-hidden], & > [data-typing]": { display: "flex" },

@@ -26,7 +26,7 @@ export function Fold({ title, begun = false, must = false, strong = false, child
         cursor="pointer"
         {...(strong
           ? { minHeight: "48px", paddingY: "12px", fontWeight: "700" }
-          : { minHeight: "32px", color: "soft", fontSize: "15px" })}
+          : { minHeight: "32px", color: "soft", fontSize: ".9375rem" })}
       >
         {title}
       </chakra.summary>

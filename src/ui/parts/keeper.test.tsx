@@ -4,7 +4,7 @@ import { siteForm } from "@/formats/forms/site";
 import { siteFormOf } from "@/formats/forms/site-form-of";
 import { show, showWith } from "../testing/show";
 import { TextField } from "./field";
-import { errorAt, KeptForm, Listed } from "./keeper";
+import { Archive, errorAt, KeptForm, Listed } from "./keeper";
 
 const answer = jest.fn();
 beforeEach(() => {
@@ -93,19 +93,32 @@ test("a half-typed form comes back", async () => {
   expect(await screen.findByLabelText("Area")).toHaveValue("12 furl");
 });
 
-test("retiring asks nothing and can be undone", async () => {
+test("archiving asks nothing and can be undone from the list", async () => {
   answer.mockReturnValue({ ok: true, value: { id: "s" } });
-  showWith(
-    {},
-    <Listed
-      kind="sites"
-      what="site"
-      editing={undefined}
-      onEdit={() => {}}
-      entries={[{ id: "s", retired: false, name: "Green", about: "" }]}
-    />,
-  );
-  fireEvent.click(screen.getByRole("button", { name: "Retire Green" }));
+  const opened = jest.fn();
+  function Room() {
+    const [open, setOpen] = useState(true);
+    return open ? (
+      <Archive kind="sites" id="s" name="Green" retired={false} onDone={() => setOpen(false)} />
+    ) : (
+      <Listed
+        kind="sites"
+        what="site"
+        onOpen={opened}
+        entries={[
+          { id: "s", retired: true, name: "Green", about: "" },
+          { id: "t", retired: false, name: "Court", about: "a lawn" },
+        ]}
+      />
+    );
+  }
+  showWith({}, <Room />);
+  fireEvent.click(screen.getByRole("button", { name: "Archive Green" }));
+  // A whole row is what is pressed.
+  const row = await screen.findByRole("button", { name: "Court" });
+  expect(row).toHaveAccessibleDescription("a lawn");
+  fireEvent.click(row);
+  expect(opened).toHaveBeenCalledWith("t");
   fireEvent.click(await screen.findByRole("button", { name: "Undo" }));
   await waitFor(() => expect(answer).toHaveBeenCalledWith("/api/keep/sites/retire", { id: "s", retired: false }));
 });
@@ -118,7 +131,7 @@ test("what is kept is said beside the button of the next form; what is wrong is 
   }
   show(<Room />);
   save();
-  expect(await screen.findByText(/✕ 3 fields to put right/)).toBeInTheDocument();
+  expect(await screen.findByText(/✕ 3 fields to correct/)).toBeInTheDocument();
   type("Site", "Green");
   type("Zone", "all");
   type("Area", "400");

@@ -1,8 +1,8 @@
 "use client";
 
-import { Box, chakra, ClientOnly } from "@chakra-ui/react";
+import { Box, ClientOnly } from "@chakra-ui/react";
 import { nanoid } from "nanoid";
-import { Fragment, useEffect, useState, type ReactNode } from "react";
+import { Fragment, useEffect, useState, useSyncExternalStore, type ReactNode } from "react";
 import { useForm, type DefaultValues, type FieldValues, type Path, type Resolver, type UseFormReturn } from "react-hook-form";
 import type * as yup from "yup";
 import { sentences, useReadAgain, useSend } from "../data/records";
@@ -11,8 +11,9 @@ import { Button, Reading } from "./controls";
 import { Notice } from "./notices";
 import { SlipKeeper, type Dismissed } from "./slip-ask";
 import { Column, Row } from "./layout";
+import { RowButton } from "./row-button";
 
-/** What rooms that keep a list up to date share: the list, the form beside it, retiring and bringing back. */
+/** What rooms that keep a list up to date share: the list, the form that is opened from it, archiving and restoring. */
 
 export type KeptKind = "people" | "rigs" | "tips" | "labels" | "sites";
 
@@ -55,6 +56,32 @@ function resolverOf<T extends FieldValues>(schema: KeptFormProps<T>["schema"]): 
 /** What was kept just now, said beside the button until something is typed again: the form itself is a new one by then. */
 const saved = new Map<KeptKind, string>();
 
+const listeners = new Set<() => void>();
+const subscribe = (listener: () => void) => {
+  listeners.add(listener);
+  return () => void listeners.delete(listener);
+};
+
+/**
+ * What was kept just now. It may come after the list that says it: a first record makes the list appear before its form is done.
+ *
+ * @param once it is said here, and nowhere after
+ */
+function useSaid(kind: KeptKind, once = false): string | undefined {
+  const said = useSyncExternalStore(
+    subscribe,
+    () => saved.get(kind),
+    () => undefined,
+  );
+  useEffect(
+    () => () => {
+      if (once) saved.delete(kind);
+    },
+    [kind, once],
+  );
+  return said;
+}
+
 const nameIn = (values: FieldValues): string | undefined => (typeof values.name === "string" ? values.name.trim() : undefined);
 
 /** The fields that have an error, at any depth. */
@@ -67,10 +94,16 @@ function countFaults(errors: object): number {
 
 /** A form whose half-typed values are kept in this browser until they are saved: a reload loses nothing. */
 export function KeptForm<T extends FieldValues>(props: KeptFormProps<T>) {
+  /** How often it was saved, cleared or taken back: each time it begins anew. */
+  const [times, setTimes] = useState(0);
+  const done = (id: string | undefined) => {
+    setTimes(times + 1);
+    props.onDone(id);
+  };
   // What is kept here is only known in the browser.
   return (
     <ClientOnly>
-      <KeptFormHere {...props} />
+      <KeptFormHere key={times} {...props} onDone={done} />
     </ClientOnly>
   );
 }
@@ -130,6 +163,7 @@ function useKeptForm<T extends FieldValues>({ kind, schema, editing, blank, onDo
     if (result.ok) {
       keep(draftKey, undefined);
       saved.set(kind, `${editing ? "Saved" : "Added"} ${nameIn(values) ?? `the ${what}`}`);
+      listeners.forEach((listener) => listener());
       return onDone(start.id);
     }
     const placed = result.issues.filter((i) => i.path !== "" && i.path.split(/[.[]/)[0]! in values);
@@ -157,9 +191,7 @@ function useKeptForm<T extends FieldValues>({ kind, schema, editing, blank, onDo
     onDone(undefined);
   };
   const faults = form.formState.isSubmitted ? countFaults(form.formState.errors) : 0;
-  const [said] = useState(() => saved.get(kind));
-  // Read by the form that follows, and said once.
-  useEffect(() => void saved.delete(kind), [kind]);
+  const said = useSaid(kind);
   const offered = !editing && cleared && !isDirty ? takeBack : undefined;
   return {
     form,
@@ -200,7 +232,7 @@ function KeptFormHere<T extends FieldValues>(props: KeptFormProps<T>) {
             {overtaken ? "Save mine over it" : editing ? "Save the change" : `Add ${what}`}
           </Button>
           <Button look="quiet" type="button" onClick={drop}>
-            {overtaken ? "Leave it as it is now" : editing ? "Leave it as it was" : "Clear"}
+            {overtaken ? "Leave it as it is now" : editing ? "Cancel" : "Clear"}
           </Button>
           {takeBack && (
             <Button look="quiet" type="button" onClick={takeBack}>
@@ -208,7 +240,7 @@ function KeptFormHere<T extends FieldValues>(props: KeptFormProps<T>) {
             </Button>
           )}
           <Box role="status" alignSelf="center" fontWeight="700" color={faults > 0 ? "stop" : "ink"}>
-            {faults > 0 ? `✕ ${faults} ${faults === 1 ? "field" : "fields"} to put right` : said && `✓ ${said}`}
+            {faults > 0 ? `✕ ${faults} ${faults === 1 ? "field" : "fields"} to correct` : said && `✓ ${said}`}
           </Box>
         </Row>
       </Column>
@@ -234,17 +266,17 @@ interface ListedProps {
     /** What it stands under; entries of one group follow one another. */
     readonly group?: string;
   }[];
-  readonly onEdit: (id: string) => void;
-  /** Opens one to be read; a list without it has nothing more to show than its lines. */
-  readonly onShow?: (id: string) => void;
-  readonly editing: string | undefined;
+  readonly onOpen: (id: string) => void;
 }
 
-/** Retires, or brings back; what couldn't be done is said. */
-function useRetire(kind: KeptKind) {
+/** What was archived just now, by its kind: it is offered back once. */
+const archived = new Map<KeptKind, { readonly id: string; readonly name: string }>();
+
+/** Archives, or restores; what couldn't be done is said. */
+function useArchive(kind: KeptKind) {
   const send = useSend();
   const [trouble, setTrouble] = useState<readonly string[]>([]);
-  const retire = async (id: string, retired: boolean): Promise<boolean> => {
+  const archive = async (id: string, retired: boolean): Promise<boolean> => {
     const result = await send(`/api/keep/${kind}/retire`, { id, retired });
     setTrouble(result.ok ? [] : sentences(result.issues));
     return result.ok;
@@ -254,23 +286,47 @@ function useRetire(kind: KeptKind) {
       {text}
     </Notice>
   ));
-  return { retire, said };
+  return { archive, said };
 }
 
-interface RetiredProps {
+interface ArchiveProps {
+  readonly kind: KeptKind;
+  readonly id: string;
+  readonly name: string;
+  readonly retired: boolean;
+  readonly onDone: () => void;
+}
+
+/** Takes one out of use, or back into it; what was recorded with it stays. */
+export function Archive({ kind, id, name, retired, onDone }: ArchiveProps) {
+  const { archive, said } = useArchive(kind);
+  const press = async () => {
+    if (!(await archive(id, !retired))) return;
+    if (!retired) archived.set(kind, { id, name });
+    onDone();
+  };
+  return (
+    <>
+      <Button onClick={() => void press()}>{`${retired ? "Restore" : "Archive"} ${name}`}</Button>
+      {said}
+    </>
+  );
+}
+
+interface ArchivedProps {
   readonly kind: KeptKind;
   readonly entries: readonly { readonly id: string; readonly name: string }[];
   /** There are more than are listed. */
   readonly more?: boolean;
 }
 
-/** What is retired stays in reach. */
-export function Retired({ kind, entries, more = false }: RetiredProps) {
-  const { retire, said } = useRetire(kind);
+/** What is archived stays in reach. */
+export function Archived({ kind, entries, more = false }: ArchivedProps) {
+  const { archive, said } = useArchive(kind);
   return (
     <Box as="details" marginTop="10px" color="soft">
-      <Box as="summary" cursor="pointer" minHeight="32px">
-        Retired:{" "}
+      <Box as="summary" cursor="pointer" minHeight="48px" paddingY="12px">
+        Archived:{" "}
         <Reading>
           {entries.length}
           {more && " and more"}
@@ -278,118 +334,60 @@ export function Retired({ kind, entries, more = false }: RetiredProps) {
       </Box>
       {said}
       {entries.map((entry) => (
-        <Row key={entry.id} gap="8px">
+        <Row key={entry.id} gap="8px" paddingY="4px">
           {entry.name}
-          <Button look="quiet" onClick={() => void retire(entry.id, false)}>
-            Bring back {entry.name}
-          </Button>
+          <Button onClick={() => void archive(entry.id, false)}>Restore {entry.name}</Button>
         </Row>
       ))}
     </Box>
   );
 }
 
-/** The list of a room. Retiring is undone with one press, and what is retired stays in reach. */
-export function Listed({ kind, what, entries, onEdit, onShow, editing }: ListedProps) {
-  const { retire: tell, said } = useRetire(kind);
-  const [gone, setGone] = useState<{ id: string; name: string } | undefined>();
-  const retire = async (id: string, name: string, retired: boolean) => {
-    if (await tell(id, retired)) setGone(retired ? { id, name } : undefined);
-  };
+/** The list of a room: each of its rows opens what it names. */
+export function Listed({ kind, what, entries, onOpen }: ListedProps) {
+  const { archive, said } = useArchive(kind);
+  const [gone, setGone] = useState(() => archived.get(kind));
+  useEffect(() => void archived.delete(kind), [kind]);
+  const kept = useSaid(kind, true);
   const live = entries.filter((e) => !e.retired);
   const retired = entries.filter((e) => e.retired);
   return (
     <Box>
       <Box role="status">
-        {gone && (
-          <Row gap="8px" background="well" padding="2px 12px" marginBottom="8px">
-            Retired {gone.name}.
-            <Button look="quiet" onClick={() => retire(gone.id, gone.name, false)}>
+        {gone ? (
+          <Row gap="8px" background="well" padding="4px 12px" marginBottom="8px">
+            Archived {gone.name}.
+            <Button
+              onClick={() => {
+                setGone(undefined);
+                void archive(gone.id, false);
+              }}
+            >
               Undo
             </Button>
           </Row>
+        ) : (
+          kept && <strong>✓ {kept}</strong>
         )}
       </Box>
       {said}
-      <Box as="ul" listStyleType="none" aria-label={`All ${what}s`}>
-        {live.map((entry, i) => (
-          <Fragment key={entry.id}>
-            {entry.group !== undefined && entry.group !== live[i - 1]?.group && (
-              <Box as="li" fontWeight="700" fontSize="15px" paddingTop="14px" borderBottom="3px double" borderColor="ink">
-                {entry.group}
-              </Box>
-            )}
-            <Box
-              as="li"
-              display="flex"
-              flexWrap="wrap"
-              gap="4px 12px"
-              alignItems="center"
-              borderBottom="1px solid"
-              borderColor="line"
-              borderLeft="6px solid"
-              borderLeftColor={editing === entry.id ? "act" : "transparent"}
-              padding="8px 0 8px 10px"
-            >
-              {entry.drawn}
-              <Box flex="1 1 170px" minW={0}>
-                <Box textStyle="strong">
-                  {onShow ? (
-                    <chakra.button
-                      type="button"
-                      textAlign="left"
-                      textDecoration="underline"
-                      textUnderlineOffset="3px"
-                      cursor="pointer"
-                      minHeight="32px"
-                      onClick={() => onShow(entry.id)}
-                    >
-                      {entry.name}
-                    </chakra.button>
-                  ) : (
-                    entry.name
-                  )}
+      {live.length > 0 && (
+        <Box as="ul" listStyleType="none" aria-label={`All ${what}s`}>
+          {live.map((entry, i) => (
+            <Fragment key={entry.id}>
+              {entry.group !== undefined && entry.group !== live[i - 1]?.group && (
+                <Box as="li" fontWeight="700" paddingTop="16px" borderBottom="2px solid" borderColor="ink">
+                  {entry.group}
                 </Box>
-                <Box textStyle="note" color="soft">
-                  {entry.about}
-                </Box>
-              </Box>
-              <Box display="flex">
-                <Button look="quiet" aria-label={`Change ${entry.name}`} onClick={() => onEdit(entry.id)}>
-                  Change
-                </Button>
-                <Button look="quiet" aria-label={`Retire ${entry.name}`} onClick={() => retire(entry.id, entry.name, true)}>
-                  Retire
-                </Button>
-              </Box>
-            </Box>
-          </Fragment>
-        ))}
-      </Box>
-      {retired.length > 0 && <Retired kind={kind} entries={retired} />}
-    </Box>
-  );
-}
-
-interface SidesProps {
-  readonly wide?: boolean;
-  /** On a phone the form comes first: there is nothing to list yet, or something is being changed. */
-  readonly formFirst?: boolean;
-  readonly children: ReactNode;
-}
-
-/** The list on one side, the form on the other. */
-export function TwoSides({ wide = false, formFirst = false, children }: SidesProps) {
-  return (
-    <Box
-      {...(formFirst && { css: { "& > :last-child": { order: { base: -1, xl: 0 } } } })}
-      display="grid"
-      gridTemplateColumns={{ base: "minmax(0,1fr)", xl: `minmax(0,1fr) minmax(0,${wide ? 620 : 440}px)` }}
-      gap="28px"
-      alignItems="start"
-      marginTop="14px"
-    >
-      {children}
+              )}
+              <li>
+                <RowButton name={entry.name} about={entry.about} drawn={entry.drawn} onPress={() => onOpen(entry.id)} />
+              </li>
+            </Fragment>
+          ))}
+        </Box>
+      )}
+      {retired.length > 0 && <Archived kind={kind} entries={retired} />}
     </Box>
   );
 }

@@ -14,9 +14,10 @@ const Dialog = chakra("dialog", {
     "&::backdrop": { background: "rgb(5 11 8 / 0.6)" },
   },
   variants: {
-    /** A few lines; or what stands above all else. */
+    /** A few lines; a list; or what stands above all else. */
     weight: {
       plain: { padding: "20px 24px", borderWidth: "2px", borderColor: "ink", maxWidth: "min(480px, 92vw)" },
+      wide: { padding: "12px 16px 16px", borderWidth: "2px", borderColor: "ink", width: "min(640px, 96vw)", marginTop: "3.5rem" },
       grave: { padding: "16px 18px 20px", borderWidth: "3px", borderColor: "stop", width: "min(640px, 100vw)" },
     },
   },
@@ -26,7 +27,7 @@ interface ModalProps {
   readonly name: string;
   readonly shown: boolean;
   readonly onClose: () => void;
-  readonly weight?: "plain" | "grave";
+  readonly weight?: "plain" | "wide" | "grave";
   readonly children: ReactNode;
 }
 

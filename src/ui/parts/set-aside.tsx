@@ -26,7 +26,7 @@ export function SetAside({ rows, mend }: SetAsideProps) {
             <chakra.strong>{row.name}</chakra.strong> ({row.of}): {row.reason}
           </Box>
           <Fold title="Its raw text">
-            <chakra.pre fontSize="13px" whiteSpace="pre-wrap" overflowWrap="anywhere" tabIndex={0}>
+            <chakra.pre fontSize=".9375rem" whiteSpace="pre-wrap" overflowWrap="anywhere" tabIndex={0}>
               {row.raw}
             </chakra.pre>
           </Fold>

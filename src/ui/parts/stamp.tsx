@@ -6,7 +6,7 @@ import { chakra } from "@chakra-ui/react";
 const Frame = chakra("span", {
   base: {
     display: "inline-block",
-    fontSize: "13px",
+    fontSize: ".9375rem",
     fontWeight: "700",
     letterSpacing: "0.06em",
     textTransform: "uppercase",

@@ -190,7 +190,7 @@ function Came({ outcome: { least, most, mean, uneven, across } }: { outcome: Out
   const line = across.map((amount, i) => `${i} ${HIGH - (amount / top) * HIGH}`).join(" L");
   return (
     <Box as="section" aria-label="What the lawn gets" marginTop="12px">
-      <Box fontSize="20px">
+      <Box fontSize="1.375rem">
         The lawn gets between <strong>{percent(least)}</strong> and <strong>{percent(most)}</strong> of what it should,{" "}
         {percent(mean)} on average; uneven by {percent(uneven)}.
       </Box>

@@ -2,7 +2,6 @@ import { fireEvent, screen } from "@testing-library/react";
 import { showWith, RIG } from "../testing/show";
 import { caughtOf, PatternRoom } from "./pattern-room";
 
-jest.mock("next/navigation", () => ({ useRouter: () => ({ push: jest.fn() }), usePathname: () => "/calibrate/pattern" }));
 jest.mock("./swath-chart", () => ({ SwathChart: () => null }));
 beforeEach(() => localStorage.clear());
 

@@ -12,7 +12,6 @@ import type { System } from "@/core/working/units";
 import { EVEN_ENOUGH } from "@/formats/pattern/file";
 import { useInHand } from "../data/in-hand";
 import { useKept } from "../data/kept-here";
-import { Places } from "../calibrate/places";
 import { Room } from "../frame/room";
 import { Heading, Lines, Note, SubHeading } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
@@ -45,7 +44,6 @@ export function caughtOf(text: string): { readonly deposit: readonly number[]; r
 export function PatternRoom() {
   return (
     <Room>
-      <Places at="/calibrate/pattern" />
       <Heading>Swath</Heading>
       <Note>
         Lay cups, cards or a gutter at equal spacings across one pass, spray clean water over them once, and read each: how much
@@ -156,7 +154,7 @@ function Found({ deposit, spacing, most, at, system, onPick }: FoundProps) {
         paddingLeft="14px"
       >
         {best ? (
-          <Box fontSize="22px" fontWeight="700">
+          <Box fontSize="1.375rem" fontWeight="700">
             {show(width(best), "length", unit)} is the widest swath that is even enough
           </Box>
         ) : (

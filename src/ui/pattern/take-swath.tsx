@@ -25,7 +25,9 @@ export function TakeSwath({ wide, uneven }: { wide: string; uneven: boolean }) {
       result.ok
         ? {
             ok: true,
-            words: [`✓ ${rig.rig.name} has a swath of ${wide} now. What was calibrated with another is stale: calibrate again.`],
+            words: [
+              `✓ ${rig.rig.name} has a swath of ${wide} now. What was calibrated with another is out of date: calibrate again.`,
+            ],
           }
         : { ok: false, words: sentences(result.issues) },
     );

@@ -3,7 +3,6 @@
 import { Box, ClientOnly } from "@chakra-ui/react";
 import { useMemo } from "react";
 import type { RigEntry } from "@/formats/entries";
-import { Places } from "../calibrate/places";
 import { useInHand } from "../data/in-hand";
 import { useKept } from "../data/kept-here";
 import { Room } from "../frame/room";
@@ -56,7 +55,6 @@ function Planning({ rig }: { rig: RigEntry }) {
     <Room working={explainAll(worked.sources, system)}>
       <Row justifyContent="space-between" alignItems="baseline" gap="4px 12px" flexWrap="wrap">
         <Heading>Plan {rig.rig.name}</Heading>
-        <Places at="/calibrate/plan" />
       </Row>
       <Box maxW="560px" marginTop="12px">
         <Field label="What is wished for">

@@ -83,7 +83,7 @@ export function Rounds({ wish, change, rig }: RoundsProps) {
               borderColor="line"
               paddingY="6px"
             >
-              <Box fontFamily="reading" fontWeight="700" fontSize="18px">
+              <Box fontFamily="reading" fontWeight="700" fontSize="1.0625rem">
                 {amount(mix)}
               </Box>
               <Box gridColumn={{ base: "1 / -1", md: "auto" }} gridRow={{ base: 2, md: "auto" }} textStyle="note">

@@ -96,7 +96,7 @@ export function LoadTimer({ name, number, lasts, words, course, say }: TimerProp
           </Box>
         ) : (
           <Box>
-            <Box role="timer" fontFamily="reading" fontWeight="700" fontSize="34px" lineHeight="1.1">
+            <Box role="timer" fontFamily="reading" fontWeight="700" fontSize="2.25rem" lineHeight="1.1">
               {clock(spent)}
             </Box>
             <Box textStyle="small" color="soft">

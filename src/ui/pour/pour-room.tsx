@@ -108,7 +108,7 @@ function Pouring({ sheet, tick, trouble }: PouringProps) {
       {closed && <Notice state="act">This sheet is closed: nothing more is poured from it.</Notice>}
       {!closed && <Stopped issues={sheet.stopped} />}
       {!closed && worked.plan.reasons.length > 0 && <Held plan={worked.plan} system={system} />}
-      <Heading fontSize={{ base: "17px", lg: "20px" }} paddingTop="6px">
+      <Heading fontSize={{ base: "1.0625rem", lg: "1.375rem" }} paddingTop="6px">
         {placeWords(sheet)}
       </Heading>
       {pouring && step && <AirSaid of={sheet} />}
@@ -212,7 +212,7 @@ function StepNow({ step: { part, text }, at, of, busy, onDone, onBack, onSay, ch
       flexDirection="column"
       minH={{ base: "calc(100dvh - 330px)", lg: "62dvh" }}
     >
-      <Box display="flex" justifyContent="space-between" fontSize="16px" color="soft" paddingY="10px">
+      <Box display="flex" justifyContent="space-between" fontSize="1.0625rem" color="soft" paddingY="10px">
         <span>{part}</span>
         <span>
           {at + 1} of {of}
@@ -220,34 +220,34 @@ function StepNow({ step: { part, text }, at, of, busy, onDone, onBack, onSay, ch
       </Box>
       <Progress part={at / of} />
       <Box flex="1" paddingY="18px" aria-live="polite">
-        <Box fontSize={{ base: "24px", lg: "30px" }}>{text.what}</Box>
+        <Box fontSize={{ base: "1.625rem", lg: "1.625rem" }}>{text.what}</Box>
         <Box
           fontFamily="reading"
           fontWeight="700"
-          fontSize={text.amount.length > 14 ? { base: "34px", lg: "48px" } : { base: "56px", lg: "84px" }}
+          fontSize={text.amount.length > 14 ? { base: "2.25rem", lg: "2.25rem" } : { base: "56px", lg: "84px" }}
           lineHeight="1.1"
           overflowWrap="anywhere"
         >
           {text.amount}
         </Box>
         {text.how.map((how) => (
-          <Box key={how} fontSize={{ base: "20px", lg: "24px" }} marginTop="8px">
+          <Box key={how} fontSize={{ base: "1.375rem", lg: "1.625rem" }} marginTop="8px">
             {how}
           </Box>
         ))}
         {text.needs && (
-          <Box fontSize="20px" fontWeight="700" color="stop" marginTop="8px">
+          <Box fontSize="1.375rem" fontWeight="700" color="stop" marginTop="8px">
             ✕ This kit can&apos;t: {text.needs}.
           </Box>
         )}
       </Box>
       {children}
       <Big type="button" disabled={busy} onClick={onDone}>
-        Done
+        Poured
       </Big>
       <Row alignItems="stretch" marginTop="10px">
         <Button flex="1" minHeight="64px" disabled={!onBack || busy} onClick={onBack}>
-          Back one
+          Back
         </Button>
         {onSay && (
           <Button flex="1" minHeight="64px" onClick={onSay}>
@@ -268,10 +268,10 @@ interface AllPouredProps {
 function AllPoured({ sheet, next, onBack }: AllPouredProps) {
   return (
     <Column gap="14px" paddingTop="30px">
-      <Box fontSize="34px" fontWeight="700">
+      <Box fontSize="2.25rem" fontWeight="700">
         All poured ✓
       </Box>
-      {next && <Box fontSize="22px">{next}</Box>}
+      {next && <Box fontSize="1.375rem">{next}</Box>}
       <FieldLines sheet={sheet} after />
       <Box>
         <Button look="act" minHeight="64px" asChild>
@@ -281,7 +281,7 @@ function AllPoured({ sheet, next, onBack }: AllPouredProps) {
       {onBack && (
         <Box>
           <Button minHeight="64px" onClick={onBack}>
-            Back one
+            Back
           </Button>
         </Box>
       )}
@@ -312,7 +312,7 @@ function FieldLines({ sheet, after = false }: { sheet: Sheet; after?: boolean })
         ? lines.map(([what, says]) => (
             <Box
               key={what + says}
-              fontSize={what === "Afterwards" ? "20px" : "15px"}
+              fontSize={what === "Afterwards" ? "1.375rem" : ".9375rem"}
               color={what === "Afterwards" ? "ink" : "soft"}
             >
               {what}: {says}
@@ -341,7 +341,7 @@ const Big = chakra("button", {
     border: "none",
     fontFamily: "body",
     fontWeight: "700",
-    fontSize: "34px",
+    fontSize: "2.25rem",
     cursor: "pointer",
     _disabled: { opacity: 0.6, cursor: "wait" },
   },

@@ -107,7 +107,7 @@ function Lawn({ calibrated }: { calibrated: Calibrated }) {
         )}
       </Row>
       {calibrated.standing.state === "stale" && (
-        <Notice state="stop">This calibration is stale: its seconds are another rig&apos;s. Calibrate again.</Notice>
+        <Notice state="stop">This calibration is out of date: its seconds are another rig&apos;s. Calibrate again.</Notice>
       )}
       {seconds !== undefined && area.ok && seconds >= 1 && calibrated.standing.state !== "stale" && (
         <Clock

@@ -5,7 +5,6 @@ import { PageLink } from "../parts/page-link";
 import type { ReactNode } from "react";
 import type { Ground } from "@/core/calibration/evidence";
 import type { Line } from "@/core/working/explain";
-import { Places } from "../calibrate/places";
 import { Room } from "../frame/room";
 import { Heading, Note } from "../parts/controls";
 import type { Option } from "../parts/choose";
@@ -39,7 +38,6 @@ interface DrillProps {
 export function Drill({ at, title, about, working = [], children }: DrillProps) {
   return (
     <Room working={working}>
-      <Places at="/calibrate/practice" />
       <Row as="nav" aria-label="Drills" flexWrap="wrap" gap="0 6px" marginBottom="8px" className="no-print">
         {DRILLS.map(([path, name]) => (
           <PageLink key={path} href={path} aria-current={path === at ? "page" : undefined} style={{ textDecoration: "none" }}>

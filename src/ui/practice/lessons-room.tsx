@@ -143,7 +143,7 @@ function Open({ person, lesson, seed, units, onAgain, onClose }: OpenProps) {
   return (
     <Column gap="10px" padding="12px 0 18px" maxW="72ch">
       <Note>{lesson.about}</Note>
-      <Box fontSize="18px">{lesson.story}</Box>
+      <Box fontSize="1.0625rem">{lesson.story}</Box>
       <Box fontWeight="700">{lesson.question}</Box>
       <Row flexWrap="wrap" alignItems="flex-start" gap="12px">
         <Box width="220px">

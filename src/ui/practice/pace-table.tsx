@@ -21,7 +21,7 @@ const percent = (part: number, figures = 2): string => `${writeNumber(part * 100
 export function PaceTable({ people, label }: { people: readonly PersonEntry[]; label: LabelRates }) {
   return (
     <Box overflowX="auto" tabIndex={0} role="region" aria-label="By kind of ground">
-      <chakra.table minWidth="760px" width="100%" borderCollapse="collapse" fontSize="16px">
+      <chakra.table minWidth="760px" width="100%" borderCollapse="collapse" fontSize="1.0625rem">
         <thead>
           <tr>
             {HEADS.map((head) => (

@@ -13,7 +13,6 @@ import { SwingRoom, widthsOf } from "./swing-room";
 import { clockSlip, WalkPad } from "./walk-pad";
 import { stripOf, usualCount } from "./zone-strips";
 
-jest.mock("next/navigation", () => ({ useRouter: () => ({ push: jest.fn() }), usePathname: () => "/calibrate/practice" }));
 jest.mock("./season-chart", () => ({ SeasonChart: () => null }));
 
 const at = (daysAgo: number) => new Date(Date.now() - daysAgo * 86_400_000).toISOString();

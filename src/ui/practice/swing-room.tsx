@@ -232,7 +232,7 @@ function WetStrip({ draft, change }: PartProps) {
       </Box>
       {wet && (
         <>
-          <Box fontSize="20px" marginBottom="8px">
+          <Box fontSize="1.375rem" marginBottom="8px">
             The effective swath is <strong>{read(wet.value, "length", system)}</strong>
           </Box>
           <TakeSwath

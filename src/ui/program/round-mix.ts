@@ -2,12 +2,12 @@
 
 import { sameName } from "@/core/names";
 import { likelyRow, rowName, rateAt, type ChoiceText } from "@/formats/card/choice";
-import type { KeptZone, SiteEntry, ZonesLeft } from "@/formats/entries";
+import type { KeptZone, ZonesLeft } from "@/formats/entries";
 import { idOfRound } from "@/formats/season/program";
 import { todayDate } from "../data/clock";
 import { useInHand } from "../data/in-hand";
 import { keep } from "../data/kept-here";
-import { fetchSlice, useLabels, useSlice } from "../data/records";
+import { fetchSlice } from "../data/records";
 
 /** A site on which a round is to be done, and the zones of it that haven't had it, where others have. */
 export interface RoundStop {
@@ -20,20 +20,20 @@ export interface RoundStop {
  * it. What is put on record of it is of this round.
  */
 export function useRoundMix() {
-  const labels = useLabels();
-  const program = useSlice("program", {}).value;
   const { choose } = useInHand();
   return async (
     name: string,
     stops: readonly RoundStop[],
     { date, day }: { readonly date?: string; readonly day?: boolean } = {},
   ) => {
-    const round = program?.rounds.find((one) => one.name === name);
     const ids = stops.map(({ siteId }) => siteId);
     if (!day) choose({ siteId: ids[0]! });
-    const sites = await sitesOf(ids);
+    // Read at the press: what the page happens to have by then may lack the label, and the mix would be of nothing.
+    const read = await readOf(ids);
     // What can't be reached is told by the banner; a mix without its zones would be for those that have had it, too.
-    if (!sites) return;
+    if (!read) return;
+    const { program, labels, sites } = read;
+    const round = program.rounds.find((one) => one.name === name);
     const turf = round?.turf;
     const without = sites.flatMap(({ id, site }) => {
       const left = stops.find(({ siteId }) => siteId === id)?.left;
@@ -62,9 +62,14 @@ export function useRoundMix() {
   };
 }
 
-async function sitesOf(ids: readonly string[]): Promise<readonly SiteEntry[] | undefined> {
+async function readOf(ids: readonly string[]) {
   try {
-    return (await fetchSlice("sitesById", { ids })).value;
+    const [program, labels, sites] = await Promise.all([
+      fetchSlice("program", {}),
+      fetchSlice("labels", {}),
+      fetchSlice("sitesById", { ids }),
+    ]);
+    return { program: program.value, labels: labels.value, sites: sites.value };
   } catch {
     return undefined;
   }

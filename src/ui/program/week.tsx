@@ -218,7 +218,7 @@ const Pick = chakra("select", {
     borderBottom: "1px dotted",
     borderColor: "line",
     color: "soft",
-    fontSize: "14px",
+    fontSize: ".9375rem",
     cursor: "pointer",
   },
 });

@@ -8,11 +8,6 @@ import { dayAfter, YearDrawing } from "./year-drawing";
 import { Week } from "./week";
 import { YearRoom } from "./year-room";
 
-jest.mock("next/navigation", () => ({
-  useSearchParams: () => new URLSearchParams(),
-  useRouter: () => ({ push: jest.fn() }),
-  usePathname: () => "/",
-}));
 beforeEach(() => {
   localStorage.clear();
   setServerTime(Date.parse("2026-09-02T10:00:00Z"));

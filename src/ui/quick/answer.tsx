@@ -51,7 +51,7 @@ export function Answer({
     <Box as="section" aria-label="Answer" display="grid" gap="14px" gridTemplateColumns="minmax(0,1fr)" aria-live="polite">
       <Row flexWrap="wrap" gap="2px 18px" alignItems="baseline">
         <Box>
-          <chakra.span fontFamily="reading" fontWeight="700" fontSize="46px" lineHeight="1" letterSpacing="-0.03em">
+          <chakra.span fontFamily="reading" fontWeight="700" fontSize="2.25rem" lineHeight="1" letterSpacing="-0.03em">
             {number}
           </chakra.span>{" "}
           <strong>{unit}</strong>

@@ -124,7 +124,7 @@ export function RigFields({ form }: { form: Form }) {
             name="pumpServiced"
             label="Pump serviced"
             example="2026-04-14"
-            hint="a service makes calibrations stale"
+            hint="a service puts calibrations out of date"
           />
         </Pair>
       </Part>
@@ -149,7 +149,7 @@ export function RigFields({ form }: { form: Form }) {
             )}
           </Field>
         </Pair>
-        <Note>Change any of these and the calibrations made before it are stale, by name.</Note>
+        <Note>Change any of these and the calibrations made before it are out of date, by name.</Note>
         <Line form={form} name="dedication" label="Kept for" example="the greens" hint="in words: one turf class, one site" />
         <KeptFor form={form} />
       </Part>
@@ -201,7 +201,7 @@ function Tanks({ form, jar }: { form: Form; jar: boolean }) {
           {tanks.fields.length > 1 && (
             <Box alignSelf="end">
               <Button type="button" look="quiet" onClick={() => tanks.remove(i)}>
-                Take out
+                Remove
               </Button>
             </Box>
           )}

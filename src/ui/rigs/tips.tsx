@@ -1,7 +1,6 @@
 "use client";
 
-import { Box } from "@chakra-ui/react";
-import { useState } from "react";
+import { Box, chakra } from "@chakra-ui/react";
 import { useFieldArray, type UseFormReturn } from "react-hook-form";
 import { DROPLETS, ISO_TIPS, ratedFlow, tipFlow } from "@/core/calibration/tips";
 import { given } from "@/core/working/rule";
@@ -11,49 +10,56 @@ import { useSystem } from "../data/units";
 import type { TipForm } from "@/formats/forms/tip";
 import { tipFormOf } from "@/formats/forms/tip-form-of";
 import { useTips } from "../data/records";
+import { useOpen } from "../data/addressed";
 import { useInHand } from "../data/in-hand";
-import { Button, Note, Select, SubHeading } from "../parts/controls";
+import { Button, Note, Select } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
-import { errorAt, KeptForm, Listed } from "../parts/keeper";
+import { Column, Row } from "../parts/layout";
+import { Archive, errorAt, KeptForm, Listed } from "../parts/keeper";
 
 /** Tips with their charts: what each gives at each pressure, and in which drops. */
 export function Tips() {
   const tips = useTips();
   const system = useSystem();
-  const [editing, setEditing] = useState<string>();
-  const [added, setAdded] = useState(0);
-  const entry = tips.find((t) => t.id === editing);
-  const done = () => {
-    setEditing(undefined);
-    setAdded(added + 1);
-  };
+  const { id, adding, open, add, close } = useOpen("tip");
+  const entry = tips.find((t) => t.id === id);
   return (
-    <Box>
-      <SubHeading>Tips</SubHeading>
-      <Note marginTop="8px">
-        Without a chart a size flows by the square-root law from its rating at {system === "us" ? "40 psi" : "3 bar"}. A chart
-        adds the maker&apos;s flows, the pressures that the tip works at, and its drops.
-      </Note>
-      <Listed
-        kind="tips"
-        what="tip"
-        editing={editing}
-        onEdit={setEditing}
-        entries={tips.map((t) => ({ id: t.id, retired: t.retired, name: t.tip.name, about: tipLine(t.tip) }))}
-      />
-      <Box marginTop="14px">
-        <KeptForm
-          key={`${editing ?? "new"}${added}`}
+    <Box as="section" aria-label="Tips">
+      <Row justifyContent="space-between" borderBottom="2px solid" borderColor="ink" paddingBottom="4px">
+        <chakra.h2 textStyle="strong">{entry ? `Change ${entry.tip.name}` : adding ? "Add a tip" : "Tips"}</chakra.h2>
+        {!entry && !adding && <Button onClick={add}>+ Tip</Button>}
+      </Row>
+      {entry || adding ? (
+        <Column marginTop="12px" gap="16px">
+          <Note>
+            Without a chart a size flows by the square-root law from its rating at {system === "us" ? "40 psi" : "3 bar"}. A chart
+            adds the maker&apos;s flows, the pressures that the tip works at, and its drops.
+          </Note>
+          <KeptForm
+            key={entry?.id ?? "new"}
+            kind="tips"
+            what="tip"
+            schema={() => import("@/formats/forms/tip").then((forms) => forms.tipForm)}
+            blank={tipFormOf()}
+            editing={entry && { id: entry.id, revision: entry.revision, form: tipFormOf(entry.tip) }}
+            onDone={close}
+          >
+            {(form) => <TipFields form={form} />}
+          </KeptForm>
+          {entry && (
+            <Box>
+              <Archive kind="tips" id={entry.id} name={entry.tip.name} retired={entry.retired} onDone={close} />
+            </Box>
+          )}
+        </Column>
+      ) : (
+        <Listed
           kind="tips"
           what="tip"
-          schema={() => import("@/formats/forms/tip").then((forms) => forms.tipForm)}
-          blank={tipFormOf()}
-          editing={entry && { id: entry.id, revision: entry.revision, form: tipFormOf(entry.tip) }}
-          onDone={done}
-        >
-          {(form) => <TipFields form={form} />}
-        </KeptForm>
-      </Box>
+          onOpen={open}
+          entries={tips.map((t) => ({ id: t.id, retired: t.retired, name: t.tip.name, about: tipLine(t.tip) }))}
+        />
+      )}
     </Box>
   );
 }

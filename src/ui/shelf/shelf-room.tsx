@@ -74,7 +74,7 @@ function Product({ product, until, next }: { product: ShelfProduct; until: strin
   return (
     <Box as="li" borderTop="1px solid" borderColor="line" padding="10px 0" display="grid" gap="4px">
       <Row flexWrap="wrap" gap="2px 18px" alignItems="baseline">
-        <chakra.strong fontSize="17px">{name}</chakra.strong>
+        <chakra.strong fontSize="1.0625rem">{name}</chakra.strong>
         <Box fontFamily="reading">
           {left === null ? "not counted" : `${amount(left)} ${next ? "left from this year" : "on hand"}`}
         </Box>

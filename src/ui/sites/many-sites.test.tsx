@@ -1,15 +1,10 @@
 import { fireEvent, screen, within } from "@testing-library/react";
 import type { SiteEntry } from "@/formats/entries";
-import { Strip } from "../frame/strip";
+import { InHandPanel } from "../frame/in-hand-panel";
 import { SitePick } from "../parts/pickers";
 import { RIG, showWith } from "../testing/show";
 import { SitesRoom } from "./sites-room";
 
-jest.mock("next/navigation", () => ({
-  useRouter: () => ({ push: jest.fn() }),
-  usePathname: () => "/sites",
-  useSearchParams: () => new URLSearchParams(),
-}));
 beforeEach(() => localStorage.clear());
 
 /** More than a page of sites, by name; one of them retired. */
@@ -35,7 +30,7 @@ describe("a firm of many sites", () => {
     );
     fireEvent.change(screen.getByLabelText("Search the sites"), { target: { value: "harbour" } });
     expect(screen.getByText("No site has words that begin so.")).toBeInTheDocument();
-    expect(screen.getByText("Bring back Quay terrace 169")).toBeInTheDocument();
+    expect(screen.getByText("Restore Quay terrace 169")).toBeInTheDocument();
   });
 
   test("a field searches them, and keeps what was picked though it isn't among what was found", () => {
@@ -52,9 +47,9 @@ describe("a firm of many sites", () => {
   });
 
   test("the strip finds one by name, or takes the first that was found; a short list is picked from", () => {
-    const { unmount } = showWith({ sites: SITES, rigs: [RIG] }, <Strip onKeys={() => {}} onTrouble={() => {}} />);
+    const { unmount } = showWith({ sites: SITES, rigs: [RIG] }, <InHandPanel onClose={() => {}} />);
     const hand = () => (JSON.parse(localStorage.getItem("in-hand") ?? "{}") as { siteId?: string }).siteId;
-    const field = screen.getByLabelText("Site in hand");
+    const field = screen.getByLabelText("Site");
     fireEvent.focus(field);
     fireEvent.change(field, { target: { value: "Quay terrace 103" } });
     expect(hand()).toBe("site-3");
@@ -67,7 +62,7 @@ describe("a firm of many sites", () => {
     fireEvent.blur(field);
     expect(field).toHaveValue("Quay terrace 107");
     unmount();
-    showWith({ sites: SITES.slice(0, 3), rigs: [RIG] }, <Strip onKeys={() => {}} onTrouble={() => {}} />);
-    expect(screen.getByLabelText("Site in hand").tagName).toBe("SELECT");
+    showWith({ sites: SITES.slice(0, 3), rigs: [RIG] }, <InHandPanel onClose={() => {}} />);
+    expect(screen.getByLabelText("Site").tagName).toBe("SELECT");
   });
 });

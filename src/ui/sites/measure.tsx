@@ -136,7 +136,7 @@ export function Measure({ of, name, onTake }: MeasureProps) {
                 setKept(undefined);
               }}
             >
-              Take this area
+              Use this area
             </Button>
           </Box>
         </>
@@ -208,7 +208,7 @@ function Shapes({ title, list, set, at, by, errorOf }: ShapesProps) {
                 aria-label={`Take shape ${i + 1} of ${title} out`}
                 onClick={() => set(list.filter((_, j) => j !== i))}
               >
-                Take out
+                Remove
               </Button>
             )}
           </Row>
@@ -231,7 +231,7 @@ function Shapes({ title, list, set, at, by, errorOf }: ShapesProps) {
         </Box>
       ))}
       <Button type="button" look="quiet" onClick={() => set([...list, NEW_SHAPE])}>
-        {at === "parts" ? "Add a part" : "Take something off"}
+        {at === "parts" ? "Add a part" : "Subtract a bed"}
       </Button>
     </Box>
   );

@@ -11,7 +11,7 @@ import { Fold } from "../parts/fold";
 import { errorAt } from "../parts/keeper";
 
 const FACTS = [
-  ["minding", "To be minded", "children, a dog; bees along the hedge; pond"],
+  ["minding", "Kids, pets, bees", "children, a dog; bees along the hedge; pond"],
   ["access", "Getting in", "gate code, tap behind the shed"],
   ["notes", "Notes", "the hedge is cut in March"],
 ] as const;

@@ -1,8 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { PageLink } from "../parts/page-link";
-import { useState } from "react";
+import { Suspense, useState } from "react";
 import { useFieldArray, type UseFormReturn } from "react-hook-form";
 import { areaAsRead } from "@/core/working/as-read";
 import type { System } from "@/core/working/units";
@@ -19,14 +18,16 @@ import type { Cursor, Page, SitesAsked } from "@/formats/slices";
 import type { SiteText } from "@/formats/job-file/types";
 import { readTyped } from "@/formats/typed";
 import { useLabels, useSite, useSlice } from "../data/records";
+import { useOpen } from "../data/addressed";
 import { useInHand } from "../data/in-hand";
 import { unitsInHand, useSystem } from "../data/units";
 import { Room } from "../frame/room";
-import { Button, Heading, Input, Note, Select, SubHeading } from "../parts/controls";
+import { Button, Input, Note, Select } from "../parts/controls";
 import { Field, TextField } from "../parts/field";
 import { Fold } from "../parts/fold";
-import { errorAt, KeptForm, Listed, Retired, TwoSides } from "../parts/keeper";
-import { FirstThing } from "../parts/notices";
+import { Archive, Archived, errorAt, KeptForm, Listed } from "../parts/keeper";
+import { Column } from "../parts/layout";
+import { RoomHead } from "../parts/room-head";
 import { More } from "../parts/more";
 import { SetAside } from "../parts/set-aside";
 import { SlipAsk } from "../parts/slip-ask";
@@ -53,96 +54,121 @@ const siteLine = (site: SiteText, system: System) =>
     .join(" · ");
 
 export function SitesRoom() {
-  const [search, setSearch] = useState("");
+  return (
+    <Suspense>
+      <Sites />
+    </Suspense>
+  );
+}
+
+function Sites() {
   const { value: all, aside: broken } = useSlice("sites", {});
+  const { choose } = useInHand();
+  const { id, adding, open, add, close } = useOpen();
+  const entry = useSite(id);
+  // A site that can't be read is one all the same.
+  const gone = useSlice("sites", all?.rows.length === 0 ? { retired: true } : null).value;
+  const none = all?.rows.length === 0 && broken.length === 0 && gone?.rows.length === 0;
+  const done = (made: string | undefined) => {
+    if (made !== undefined && !entry) choose({ siteId: made });
+    close();
+  };
+  // Which of the two it is shows once it is known: a file that was chosen meanwhile would be lost with its field.
+  if (all === undefined || (all.rows.length === 0 && gone === undefined)) return <Room>{null}</Room>;
+  const one = entry !== undefined || adding || none;
+  return (
+    <Room>
+      <RoomHead
+        title={entry?.site.name ?? (none ? "Add the first site" : adding ? "Add a site" : "Sites")}
+        back={one && !none ? { words: "Sites", go: close } : undefined}
+      >
+        {!one && <Button onClick={add}>+ Site</Button>}
+      </RoomHead>
+      {one ? <OneSite entry={entry} onDone={done} onClose={close} /> : <SiteList onOpen={open} />}
+      {!entry && !adding && <SiteFiles any={!none} />}
+      {!entry && !adding && <LocalRules />}
+      {!one && <ArchivedSites />}
+    </Room>
+  );
+}
+
+interface OneProps {
+  readonly entry: SiteEntry | undefined;
+  readonly onDone: (made: string | undefined) => void;
+  readonly onClose: () => void;
+}
+
+/** A site on record, or a new one. */
+function OneSite({ entry, onDone, onClose }: OneProps) {
+  return (
+    <Column maxW="760px" gap="24px" marginTop="12px">
+      {!entry && (
+        <Note>
+          A site is a customer&apos;s property. A zone is one lawn or bed in it with one kind of turf. Leave out what isn&apos;t
+          sprayed.
+        </Note>
+      )}
+      <KeptForm
+        key={entry?.id ?? "new"}
+        kind="sites"
+        what="site"
+        schema={() => import("@/formats/forms/site").then((forms) => forms.siteForm)}
+        blank={{ ...siteFormOf(), zones: [{ ...BLANK_ZONE, name: LONE }] }}
+        editing={entry && { id: entry.id, revision: entry.revision, form: siteFormOf(entry.site) }}
+        onDone={onDone}
+      >
+        {(form) => <SiteFields form={form} site={entry} />}
+      </KeptForm>
+      {entry && !entry.retired && <MergeSites site={entry} onDone={() => onDone(undefined)} />}
+      {entry && (
+        <Box>
+          <Archive kind="sites" id={entry.id} name={entry.site.name} retired={entry.retired} onDone={onClose} />
+        </Box>
+      )}
+    </Column>
+  );
+}
+
+/** The sites in use, looked for by name, or by what grows there and what went down. */
+function SiteList({ onOpen }: { onOpen: (id: string) => void }) {
+  const [search, setSearch] = useState("");
   const [where, setWhere] = useState<Where>({});
   const query = { ...(search.trim() !== "" && { search }), ...where };
   const { value: found, aside } = useSiteList(query);
-  const { choose } = useInHand();
-  const [editing, setEditing] = useState<string>();
-  const [added, setAdded] = useState(0);
-  const entry = useSite(editing);
-  // A site that can't be read is one all the same.
-  const none = all !== undefined && all.rows.length === 0 && broken.length === 0;
-  const done = (id: string | undefined) => {
-    if (id !== undefined && !editing) choose({ siteId: id });
-    setEditing(undefined);
-    setAdded(added + 1);
-  };
   return (
-    <Room>
-      <Heading>Sites</Heading>
-      <Note>
-        A site is a customer&apos;s property, a zone is one lawn or bed in it with one kind of turf. Leave out what isn&apos;t
-        sprayed. A zone that is taken out keeps what went down on it.
-      </Note>
-      <Box>
-        <PageLink href="/sites/program">The program: rounds of a year, and what is due</PageLink>
-      </Box>
-      <TwoSides formFirst={none || entry !== undefined}>
-        <Box>
-          <SubHeading>On the round</SubHeading>
-          {none && (
-            <Box marginTop="12px">
-              <FirstThing>No site yet. Add the first property with the area of each of its lawns.</FirstThing>
-            </Box>
-          )}
-          {!none && (
-            <Input
-              type="search"
-              aria-label="Search the sites"
-              placeholder="search: the beginning of a name"
-              value={search}
-              marginY="8px"
-              onChange={(e) => setSearch(e.target.value)}
-            />
-          )}
-          {!none && <SiteWhere where={where} set={setWhere} />}
-          <SetAside rows={aside} />
-          {found && found.rows.length === 0 && Object.keys(query).length > 0 && (
-            <Note>{Object.keys(where).length > 0 ? "There is no such site." : "No site has words that begin so."}</Note>
-          )}
-          {found && <SitePages key={JSON.stringify(query)} page={found} query={query} editing={editing} onEdit={setEditing} />}
-          <SiteFiles any={!none} />
-          <LocalRules />
-          <RetiredSites />
-        </Box>
-        <Box>
-          <SubHeading>{entry ? `Change ${entry.site.name}` : "Add a site"}</SubHeading>
-          <Box marginTop="12px">
-            <KeptForm
-              key={`${entry?.id ?? "new"}${added}`}
-              kind="sites"
-              what="site"
-              schema={() => import("@/formats/forms/site").then((forms) => forms.siteForm)}
-              blank={{ ...siteFormOf(), zones: [{ ...BLANK_ZONE, name: LONE }] }}
-              editing={entry && { id: entry.id, revision: entry.revision, form: siteFormOf(entry.site) }}
-              onDone={done}
-            >
-              {(form) => <SiteFields form={form} site={entry} />}
-            </KeptForm>
-            {entry && !entry.retired && <MergeSites site={entry} onDone={() => done(undefined)} />}
-          </Box>
-        </Box>
-      </TwoSides>
-    </Room>
+    <>
+      <Input
+        type="search"
+        aria-label="Search the sites"
+        placeholder="the beginning of a name"
+        value={search}
+        marginY="8px"
+        maxW="480px"
+        onChange={(e) => setSearch(e.target.value)}
+      />
+      <SiteWhere where={where} set={setWhere} />
+      <SetAside rows={aside} />
+      {found && found.rows.length === 0 && Object.keys(query).length > 0 && (
+        <Note>{Object.keys(where).length > 0 ? "There is no such site." : "No site has words that begin so."}</Note>
+      )}
+      {found && <SitePages key={JSON.stringify(query)} page={found} query={query} onOpen={onOpen} />}
+    </>
   );
 }
 
 interface PagesProps {
   readonly page: Page<SiteEntry>;
   readonly query: SitesAsked;
-  readonly editing: string | undefined;
-  readonly onEdit: (id: string) => void;
+  readonly onOpen: (id: string) => void;
 }
 
 /** A page of the sites, and, once it is asked for, the next one under it. */
-function SitePages({ page: { rows, next }, query, editing, onEdit }: PagesProps) {
+function SitePages({ page: { rows, next }, query, onOpen }: PagesProps) {
   return (
     <>
-      <Listed kind="sites" what="site" editing={editing} onEdit={onEdit} entries={rows.map(lineOf)} />
+      <Listed kind="sites" what="site" onOpen={onOpen} entries={rows.map(lineOf)} />
       <More next={next} says="More sites">
-        {(after) => <NextSites query={query} after={after} editing={editing} onEdit={onEdit} />}
+        {(after) => <NextSites query={query} after={after} onOpen={onOpen} />}
       </More>
     </>
   );
@@ -169,11 +195,11 @@ const lineOf = (s: SiteEntry) => ({
   drawn: <SiteDrawn site={s.site} />,
 });
 
-/** Retired sites stay in reach. */
-function RetiredSites() {
+/** Archived sites stay in reach. */
+function ArchivedSites() {
   const page = useSlice("sites", { retired: true }).value;
   if (!page || page.rows.length === 0) return null;
-  return <Retired kind="sites" entries={page.rows.map(lineOf)} more={page.next !== null} />;
+  return <Archived kind="sites" entries={page.rows.map(lineOf)} more={page.next !== null} />;
 }
 
 function SiteFields({ form, site }: { form: UseFormReturn<SiteForm>; site: SiteEntry | undefined }) {
@@ -187,7 +213,7 @@ function SiteFields({ form, site }: { form: UseFormReturn<SiteForm>; site: SiteE
       {site && <SitePlan site={site.site} form={form} />}
       <TextField label="Site" placeholder="Ferry green" error={errorAt(form, "name")} {...register("name")} />
       <TextField
-        label="Whose local rules"
+        label="County rules"
         placeholder="the county"
         error={errorAt(form, "jurisdiction")}
         {...register("jurisdiction")}

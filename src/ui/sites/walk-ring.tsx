@@ -63,7 +63,7 @@ export function WalkRing({ onRing }: WalkProps) {
         )}
         {points.length >= 3 && (
           <Button type="button" look="act" onClick={finish}>
-            I am round
+            Back at start
           </Button>
         )}
       </Row>

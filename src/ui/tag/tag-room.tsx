@@ -164,20 +164,20 @@ function Tag({ tag, hidden }: { tag: TagFacts; hidden: boolean }) {
         borderRadius="50%"
         aria-hidden
       />
-      <Box fontSize="22px" fontWeight="700" paddingRight="36px" lineHeight="1.15">
+      <Box fontSize="1.375rem" fontWeight="700" paddingRight="36px" lineHeight="1.15">
         {tag.rig}
       </Box>
-      <Box fontSize="17px">{tag.whose}</Box>
+      <Box fontSize="1.0625rem">{tag.whose}</Box>
       {tag.warns !== "" && (
         <Box color="stop" fontWeight="700" borderTop="2px solid" borderColor="stop" marginTop="6px" paddingTop="4px">
           ✕ {tag.warns}
         </Box>
       )}
       <Box borderTop="2px solid" borderBottom="2px solid" borderColor="ink" marginY="8px" paddingY="6px">
-        <chakra.span fontFamily="reading" fontWeight="700" fontSize="30px" lineHeight="1.1">
+        <chakra.span fontFamily="reading" fontWeight="700" fontSize="1.625rem" lineHeight="1.1">
           {tag.sprayVolume}
         </chakra.span>{" "}
-        <chakra.span fontSize="17px">{tag.band}</chakra.span>
+        <chakra.span fontSize="1.0625rem">{tag.band}</chakra.span>
       </Box>
       <Box as="dl" display="grid" gridTemplateColumns="max-content 1fr" gap="2px 14px" textStyle="note">
         {tagLines(tag).map(([name, value]) => (
@@ -190,7 +190,7 @@ function Tag({ tag, hidden }: { tag: TagFacts; hidden: boolean }) {
       <Box borderTop="2px solid" borderColor="ink" marginTop="8px" paddingTop="6px" textStyle="strong">
         Good until {tag.goodUntil}
       </Box>
-      <Box fontSize="13px" color="soft">
+      <Box fontSize=".9375rem" color="soft">
         Stale at once if tip, pressure, person or anything else on it changes. The label is binding.
       </Box>
     </Box>

@@ -12,12 +12,13 @@ const config = defineConfig({
       background: "paper",
       color: "ink",
       fontFamily: "body",
-      fontSize: "16px",
       lineHeight: "1.4",
       minHeight: "100dvh",
       "@media print": { background: "white", color: "black" },
     },
-    html: { colorScheme: "light", fontVariantNumeric: "tabular-nums" },
+    // Whoever sets larger text in the browser gets it: every size is in rem.
+    html: { colorScheme: "light", fontVariantNumeric: "tabular-nums", fontSize: "100%" },
+    body: { fontSize: "1.0625rem" },
     "html.dark": { colorScheme: "dark" },
     "*": {
       borderColor: "line",
@@ -48,13 +49,14 @@ const config = defineConfig({
         oxide: { dark: { value: "#85211a" }, light: { value: "#ff9c8c" } },
       },
     },
-    // What text is for; colour is its own. Sizes of a single place, such as the watch's digits, stand at that place.
+    // What text is for; colour is its own. Seven sizes in all: small .9375, body 1.0625, title 1.375, reading 1.625, answer 2.25,
+    // count 3.75, watch 5.75.
     textStyles: {
-      small: { value: { fontSize: "14px" } },
-      label: { value: { fontSize: "14px", fontWeight: "700" } },
-      note: { value: { fontSize: "15px" } },
-      strong: { value: { fontSize: "17px", fontWeight: "700" } },
-      lead: { value: { fontSize: "19px", fontWeight: "700" } },
+      small: { value: { fontSize: ".9375rem" } },
+      label: { value: { fontSize: ".9375rem", fontWeight: "700" } },
+      note: { value: { fontSize: ".9375rem" } },
+      strong: { value: { fontSize: "1.0625rem", fontWeight: "700" } },
+      lead: { value: { fontSize: "1.375rem", fontWeight: "700" } },
     },
     semanticTokens: {
       colors: {

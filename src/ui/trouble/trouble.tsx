@@ -34,12 +34,12 @@ export function Trouble({ shown, onClose }: { shown: boolean; onClose: () => voi
           <Doing of={picked} onBack={() => setPicked(undefined)} />
         ) : (
           <>
-            <chakra.h2 fontSize="24px" fontWeight="700">
+            <chakra.h2 fontSize="1.625rem" fontWeight="700">
               What happened?
             </chakra.h2>
             <Box display="grid" gap="10px" gridTemplateColumns={{ base: "1fr", md: "1fr 1fr" }}>
               {CASES.map((one) => (
-                <Button key={one.id} onClick={() => setPicked(one)} minH="56px" fontSize="19px" justifyContent="flex-start">
+                <Button key={one.id} onClick={() => setPicked(one)} minH="56px" fontSize="1.375rem" justifyContent="flex-start">
                   {INCIDENT_NAMES[one.id]}
                 </Button>
               ))}
@@ -65,7 +65,7 @@ function Doing({ of, onBack }: { of: TroubleCase; onBack: () => void }) {
   return (
     <>
       <Row justifyContent="space-between" gap="12px" alignItems="baseline">
-        <chakra.h2 fontSize="26px" fontWeight="700" lineHeight="1.15">
+        <chakra.h2 fontSize="1.625rem" fontWeight="700" lineHeight="1.15">
           {INCIDENT_NAMES[of.id]}
         </chakra.h2>
         <Button look="quiet" onClick={onBack}>
@@ -88,7 +88,7 @@ function Doing({ of, onBack }: { of: TroubleCase; onBack: () => void }) {
         </Field>
       )}
       {card && <ByCard card={card} aid={of.aid === true} />}
-      <chakra.ol listStyleType="decimal" paddingLeft="30px" fontSize="20px" lineHeight="1.35" display="grid" gap="10px">
+      <chakra.ol listStyleType="decimal" paddingLeft="30px" fontSize="1.375rem" lineHeight="1.35" display="grid" gap="10px">
         {of.steps.map((step) => (
           <li key={step}>{step}</li>
         ))}
@@ -109,7 +109,7 @@ function Doing({ of, onBack }: { of: TroubleCase; onBack: () => void }) {
 function ByCard({ card, aid }: { card: CardText; aid: boolean }) {
   const phone = card.emergency === undefined ? undefined : dialled(card.emergency);
   return (
-    <Box borderLeft="6px solid" borderColor="stop" paddingLeft="14px" fontSize="20px" lineHeight="1.35">
+    <Box borderLeft="6px solid" borderColor="stop" paddingLeft="14px" fontSize="1.375rem" lineHeight="1.35">
       {card.signalWord && <chakra.strong>{card.signalWord.toUpperCase()}. </chakra.strong>}
       {aid && (card.firstAid ?? "This card has no first aid: read it on the label.")}
       {card.emergency && (
@@ -127,7 +127,7 @@ function Calls({ of }: { of: TroubleCase }) {
   const called = of.calls.map((call) => ({ call, name: NUMBERS.find(([one]) => one === call)![1], text: numbers[call] }));
   const missing = called.filter(({ text }) => text === undefined).map(({ name }) => name);
   return (
-    <Column gap="6px" fontSize="20px">
+    <Column gap="6px" fontSize="1.375rem">
       {called.map(
         ({ call, name, text }) =>
           text !== undefined && (
@@ -138,7 +138,7 @@ function Calls({ of }: { of: TroubleCase }) {
       )}
       {missing.length > 0 && (
         <Box color="act" textStyle="note">
-          ! No number is noted for: {missing.join(", ")}. They are noted on the bench, under The records as a whole.
+          ! No number is noted for: {missing.join(", ")}. They are noted in Settings, under The records as a whole.
         </Box>
       )}
     </Column>

@@ -9,7 +9,7 @@ import { nowMoment, wallClock } from "../data/clock";
 import { format } from "../data/dates";
 import { useKept } from "../data/kept-here";
 import { useSystem } from "../data/units";
-import { Notice } from "../parts/notices";
+import { Known } from "../parts/to-know";
 import { partAt, useAirBeside } from "./beside";
 import { REPORTS } from "./reports";
 import { reasonsSaid, VERDICT_STATE, VERDICT_WORDS } from "./verdict";
@@ -31,11 +31,11 @@ export function AirAtMix({ products, sites }: AtMixProps) {
   const { verdict, reasons } = judgeAir(last.seen, products, beside);
   const said = reasonsSaid(reasons, last.seen.when, system);
   return (
-    <Box as="section" aria-label="Weather for this mix">
-      <Notice state={VERDICT_STATE[verdict]}>
+    <Known rank="before" brief={`weather: ${VERDICT_WORDS[verdict].toLowerCase()}`} state={VERDICT_STATE[verdict]}>
+      <Box as="section" aria-label="Weather for this mix">
         {VERDICT_WORDS[verdict]} by these labels, as of {format(wallClock(new Date(last.at).toISOString()), "HH:mm")}
         {said && `: ${said}`}. <PageLink href="/">The hours</PageLink>
-      </Notice>
-    </Box>
+      </Box>
+    </Known>
   );
 }

@@ -16,21 +16,23 @@ import { useInHand } from "../data/in-hand";
 import { calibrationWorking } from "../calibrate/working";
 import { keptKeys } from "../data/kept-here";
 import { Room } from "../frame/room";
-import { standingWords } from "../frame/strip";
+import { standingWords } from "../frame/standing-words";
 import { Button, Heading, Note, SubHeading } from "../parts/controls";
 import { FirstThing } from "../parts/notices";
 import { Stamp } from "../parts/stamp";
-import { BringIn } from "./bring-in";
-import { FirmZone } from "./firm-settings";
+import { BringIn } from "../settings/bring-in";
+import { FirmZone } from "../settings/firm-settings";
 import { DueLooks } from "../looks/due-looks";
 import { AfterWork } from "../after/after-work";
 import { DueRounds } from "../program/due-rounds";
 import { WeatherHours } from "../weather/hours";
-import { ShelfDue, TodaysWork, Unaccounted } from "./today";
+import { ShelfDue, TodaysWork, Unaccounted } from "./todays-work";
+import { Next } from "./next";
 import { PapersDue } from "./papers-due";
+import { Stop } from "./stop";
 import { More } from "../parts/more";
 import { SetAside } from "../parts/set-aside";
-import { WholeRecords } from "./records";
+import { WholeRecords } from "../settings/records";
 import { Column, Row } from "../parts/layout";
 
 interface Pair {
@@ -67,13 +69,18 @@ function judge(one: StandingEntry | undefined): Due {
   const lock = mixLock(one);
   if (lock?.code === "unsure") return { state: "stop", word: "not yet", go: CALIBRATE };
   if (lock?.code === "estimate") return { state: "stop", word: "estimate only", go: CALIBRATE };
-  if (lock) return { state: lock.code === "failing" ? "stop" : "act", word: lock.code, go: CALIBRATE };
+  if (lock)
+    return {
+      state: lock.code === "failing" ? "stop" : "act",
+      word: lock.code === "stale" ? "out of date" : lock.code === "failing" ? "failed" : lock.code,
+      go: CALIBRATE,
+    };
   if (one.leans) return { state: "act", word: `loads lean ${one.leans}`, go: CHECK };
-  if (one.standing.state === "expired") return { state: "act", word: "due", go: CALIBRATE };
-  return one.checkDue ? { state: "act", word: "check due", go: CHECK } : { state: "good", word: "stands", go: ["Mix", "/mix"] };
+  if (one.standing.state === "expired") return { state: "act", word: "expired", go: CALIBRATE };
+  return one.checkDue ? { state: "act", word: "check due", go: CHECK } : { state: "good", word: "good", go: ["Mix", "/mix"] };
 }
 
-export function BenchRoom() {
+export function TodayRoom() {
   const known = useRead("firm", "rigs");
   const firm = useSlice("firm", {}).value;
   const rigs = useRigs();
@@ -85,14 +92,14 @@ export function BenchRoom() {
         <Column gap="24px">
           {!firm.settled && rigs.length > 0 && <FirmZone asking />}
           <Unreadable />
-          {rigs.length === 0 ? <Empty settled={firm.settled} /> : <Bench rigs={rigs} />}
+          {rigs.length === 0 ? <Empty settled={firm.settled} /> : <Today rigs={rigs} />}
         </Column>
       </ClientOnly>
     </Room>
   );
 }
 
-/** The rows that can't be read, of all that the bench looks at. */
+/** The rows that can't be read, of all that Today looks at. */
 function Unreadable() {
   const asides = [
     useSlice("people", {}).aside,
@@ -112,24 +119,20 @@ function Unreadable() {
 function Empty({ settled }: { settled: boolean }) {
   return (
     <Column gap="24px">
-      <Heading>An empty bench</Heading>
-      <Column borderLeft="6px solid" borderColor="act" paddingLeft="16px" gap="8px" maxW="62ch">
-        <Box fontSize="20px" fontWeight="700">
-          What goes into the tank, for this lawn, now?
-        </Box>
+      <Heading>Nothing on record yet</Heading>
+      <Column border="2px solid" borderColor="ink" background="sheet" padding="16px" gap="8px" maxW="640px">
+        <Box textStyle="lead">What goes into the tank, for this lawn, now?</Box>
         <Box>A tank, a plot, a watch, a bucket, the label&apos;s rate: one page, three minutes, and it can be kept.</Box>
-        <Box>
-          <Button look="act" asChild>
-            <PageLink href="/mix/quick">Mix on one page →</PageLink>
-          </Button>
-        </Box>
+        <Button look="act" minHeight="56px" asChild>
+          <PageLink href="/mix/quick">Quick mix</PageLink>
+        </Button>
       </Column>
       {!settled && <FirmZone asking />}
       <Note>Or step by step, with everything on record:</Note>
       <FirstThing>
         <Box as="ol" listStyleType="decimal" paddingLeft="22px" display="grid" gap="6px">
           <li>
-            <PageLink href="/rigs">Add a rig and who sprays with it.</PageLink>
+            <PageLink href="/rigs">Add a rig</PageLink>, and <PageLink href="/crew">who sprays with it</PageLink>.
           </li>
           <li>
             <PageLink href="/calibrate">Calibrate it</PageLink>: a watch, a bucket, clean water.
@@ -149,7 +152,7 @@ function Empty({ settled }: { settled: boolean }) {
   );
 }
 
-function Bench({ rigs }: { rigs: readonly RigEntry[] }) {
+function Today({ rigs }: { rigs: readonly RigEntry[] }) {
   const { system } = useInHand();
   const people = usePeople();
   const standings = useSlice("standings", {}).value;
@@ -159,37 +162,45 @@ function Bench({ rigs }: { rigs: readonly RigEntry[] }) {
   const toCheck = pairs.filter((p) => state(p).go === CHECK);
   const ready = pairs.filter((p) => state(p).state === "good");
   return (
-    <Column gap="28px">
-      <Row justifyContent="space-between" alignItems="baseline" gap="4px 16px" flexWrap="wrap">
-        <Heading>{format(wallClock(), "EEEE, d MMMM")}</Heading>
-        <PageLink href="/mix/quick">A mix on one page</PageLink>
-      </Row>
-      <RunSheets rigs={rigs} people={people} />
-      <OpenSheets />
-      <PapersDue />
-      <Unaccounted />
-      <TodaysWork />
-      <WeatherHours />
-      <AfterWork />
-      <DueRounds />
-      <DueLooks />
-      <ShelfDue />
-      {due.length > 0 && <Rows title="To calibrate" pairs={due} system={system} />}
-      {toCheck.length > 0 && <Rows title="Quick check due" pairs={toCheck} system={system} />}
-      {ready.length > 0 && <Rows title="Ready to mix from" pairs={ready} system={system} />}
-      <BringIn />
-      <WholeRecords />
-    </Column>
+    <>
+      <Heading>{format(wallClock(), "EEEE, d MMMM")}</Heading>
+      <Box
+        display="grid"
+        gap="24px 32px"
+        marginTop="8px"
+        alignItems="start"
+        gridTemplateColumns={{ base: "minmax(0,1fr)", lg: "minmax(0,1.35fr) minmax(0,1fr)" }}
+      >
+        <Column gap="24px">
+          <Next />
+          <OpenSheets />
+          <RunSheets rigs={rigs} people={people} />
+          <TodaysWork />
+          <DueRounds />
+        </Column>
+        <Column gap="24px">
+          <WeatherHours />
+          <Unaccounted />
+          <AfterWork />
+          <PapersDue />
+          <ShelfDue />
+          <DueLooks />
+          {due.length > 0 && <Rows title="Calibrate" pairs={due} system={system} />}
+          {toCheck.length > 0 && <Rows title="Quick check" pairs={toCheck} system={system} />}
+          {ready.length > 0 && <Rows title="Ready to mix from" pairs={ready} system={system} />}
+        </Column>
+      </Box>
+    </>
   );
 }
 
-/** What is open stands at the top: it waits to be poured, or to be put on record. All of it, however old. */
+/** What is open, in the order in which it was made: it waits to be poured, or to be put on record. All of it, however old. */
 function OpenSheets() {
   const first = useSlice("openSheets", {}).value;
   if (!first || first.rows.length === 0) return null;
   return (
-    <Box>
-      <SubHeading>Open sheets</SubHeading>
+    <Box as="section" aria-label="Route">
+      <SubHeading>Route</SubHeading>
       <SomeSheets page={first} />
     </Box>
   );
@@ -204,17 +215,7 @@ function SomeSheets({ page: { rows, next } }: { page: Page<SheetEntry> }) {
   return (
     <>
       {rows.map((sheet) => (
-        <Row key={sheet.id} flexWrap="wrap" gap="4px 20px" minHeight="52px" borderBottom="1px solid" borderColor="line">
-          <Box flex="1 1 220px">
-            <PageLink href={`/mix/sheet?id=${sheet.id}`} style={{ fontWeight: 700, fontSize: 17 }}>
-              {sheetName(sheet)}
-            </PageLink>
-          </Box>
-          <Box color="soft">{format(wallClock(sheet.madeAt), "d MMM, HH:mm")}</Box>
-          <Box fontFamily="reading">
-            {sheet.done < sheet.steps ? `${sheet.done} of ${sheet.steps} ticked` : "poured: put it on record"}
-          </Box>
-        </Row>
+        <Stop key={sheet.id} sheet={sheet} />
       ))}
       <More next={next} says="More open sheets">
         {(after) => <MoreSheets after={after} />}
@@ -264,7 +265,7 @@ function Standing({ standing, system }: { standing: StandingEntry; system: Syste
   const { number, unit } = readParts(fromCanonical<"sprayVolume">(standing.sprayVolume), "sprayVolume", system);
   return (
     <>
-      <chakra.strong fontSize="22px" lineHeight="1.1">
+      <chakra.strong fontSize="1.375rem" lineHeight="1.1">
         {number}
       </chakra.strong>
       {standing.relative !== null && ` ± ${writeNumber(standing.relative * 100, { figures: 2 })} %`}
@@ -300,7 +301,7 @@ function Rows({ title, pairs, system }: { title: string; pairs: readonly Pair[];
               as="li"
               key={`${rig.id}${person?.id}${standing?.siteId}`}
               display="grid"
-              gridTemplateColumns={{ base: "minmax(0,1fr) auto", lg: "minmax(0,1fr) 210px 150px 150px" }}
+              gridTemplateColumns="minmax(0,1fr) auto"
               gap="4px 18px"
               alignItems="center"
               borderBottom="1px solid"
@@ -316,18 +317,17 @@ function Rows({ title, pairs, system }: { title: string; pairs: readonly Pair[];
                   {standing ? standingWords(standing) : "never calibrated"}
                 </Box>
               </Box>
-              <Box fontFamily="reading" textStyle="note" gridColumn={{ base: "1", lg: "auto" }}>
+              <Box fontFamily="reading" textStyle="note" gridColumn="1">
                 {standing && <Standing standing={standing} system={system} />}
               </Box>
-              <Box gridColumn={{ base: "1", lg: "auto" }}>
+              <Box gridColumn="1">
                 <Stamp state={state}>{word}</Stamp>
               </Box>
-              <Box gridColumn={{ base: "2", lg: "auto" }} gridRow={{ base: "1 / span 3", lg: "auto" }}>
+              <Box gridColumn="2" gridRow="1 / span 3">
                 <Button
                   look={state === "good" ? "plain" : "act"}
                   aria-label={`${go[0] === "Calibrate" ? "Calibrate" : `${go[0]} with`} ${name}`}
                   onClick={() => take(pair, go[1])}
-                  width={{ lg: "100%" }}
                   minW="112px"
                 >
                   {go[0]}
@@ -340,7 +340,3 @@ function Rows({ title, pairs, system }: { title: string; pairs: readonly Pair[];
     </Box>
   );
 }
-
-/** What a sheet is called in a list: its site, or its day and how many stops it has. */
-const sheetName = ({ sites, run, tank, dayId }: SheetEntry): string =>
-  `${run ? `Day of ${sites.length} ${sites.length === 1 ? "stop" : "stops"}` : sites.join(", ")}${dayId === null ? "" : `, ${tank} tank`}`;

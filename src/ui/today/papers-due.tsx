@@ -24,8 +24,8 @@ export function PapersDue() {
     .sort((a, b) => (a.paper.ends! < b.paper.ends! ? -1 : 1));
   if (due.length === 0) return null;
   return (
-    <Box as="section" aria-label="Papers">
-      <SubHeading>Papers</SubHeading>
+    <Box as="section" aria-label="Certificates">
+      <SubHeading>Certificates</SubHeading>
       {due.map(({ key, name, paper, state }) => (
         <Row key={key} flexWrap="wrap" gap="4px 20px" minHeight="52px" borderBottom="1px solid" borderColor="line">
           <Box flex="1 1 220px">
@@ -34,7 +34,7 @@ export function PapersDue() {
           <Stamp
             state={state === "ended" ? "stop" : "act"}
           >{`${state === "ended" ? "ended" : "ends"} ${dayWords(paper.ends!)}`}</Stamp>
-          <PageLink href="/rigs">Crew</PageLink>
+          <PageLink href="/crew">People</PageLink>
         </Row>
       ))}
     </Box>

@@ -29,8 +29,8 @@ export function TodaysWork() {
   const day = week?.days.find((one) => one.date === today);
   if (!day || day.items.length === 0) return null;
   return (
-    <Box as="section" aria-label="Laid out for today">
-      <SubHeading>Laid out for today</SubHeading>
+    <Box as="section" aria-label="Scheduled today">
+      <SubHeading>Scheduled today</SubHeading>
       <Box as="ul" listStyleType="none">
         {day.items.map(({ siteId, site, round, reasons }) => (
           <Row

@@ -1,22 +1,16 @@
 import { fireEvent, screen, within } from "@testing-library/react";
 import { calibrationOn, PERSON, RIG, showWith } from "../testing/show";
-import { BenchRoom } from "./bench-room";
-
-const push = jest.fn();
-jest.mock("next/navigation", () => ({ useRouter: () => ({ push }), usePathname: () => "/" }));
+import { TodayRoom } from "./today-room";
 
 const daysAgo = (days: number) => new Date(Date.now() - days * 86_400_000).toISOString();
 const OTHER = { id: "person-2", retired: false, name: "Bram Tolliver" };
 const rowOf = (text: string | RegExp) => screen.getByText(text).closest("li")!;
 
-beforeEach(() => {
-  localStorage.clear();
-  push.mockClear();
-});
+beforeEach(() => localStorage.clear());
 
-test("an empty bench says what to do first", () => {
-  showWith({}, <BenchRoom />);
-  expect(screen.getByRole("heading", { name: "An empty bench" })).toBeInTheDocument();
+test("with nothing on record it says what to do first", () => {
+  showWith({}, <TodayRoom />);
+  expect(screen.getByRole("heading", { name: "Nothing on record yet" })).toBeInTheDocument();
 });
 
 test("each rig with each person who has calibrated it, by what is due and what is ready", () => {
@@ -25,48 +19,52 @@ test("each rig with each person who has calibrated it, by what is due and what i
     people: [PERSON, OTHER],
     calibrations: [calibrationOn(daysAgo(2)), calibrationOn(daysAgo(50), { personId: OTHER.id })],
   };
-  showWith(book, <BenchRoom />);
-  expect(within(rowOf(/, Odile Marsh/)).getByText("stands")).toBeInTheDocument();
-  expect(within(rowOf(/, Bram Tolliver/)).getByText("due")).toBeInTheDocument();
+  showWith(book, <TodayRoom />);
+  expect(within(rowOf(/, Odile Marsh/)).getByText("good")).toBeInTheDocument();
+  expect(within(rowOf(/, Bram Tolliver/)).getByText("expired")).toBeInTheDocument();
   expect(within(rowOf(/, Bram Tolliver/)).getByText(/time the pace again, was good until/)).toBeInTheDocument();
 });
 
 test("a rig that nobody has calibrated is to do; a retired one is away", () => {
   const gone = { ...RIG, id: "rig-2", retired: true, rig: { ...RIG.rig, name: "Old can" } };
-  showWith({ rigs: [RIG, gone], people: [PERSON] }, <BenchRoom />);
+  showWith({ rigs: [RIG, gone], people: [PERSON] }, <TodayRoom />);
   expect(within(rowOf("never calibrated")).getByText("to do")).toBeInTheDocument();
   expect(screen.queryByText("Old can")).toBeNull();
 });
 
 test("a button takes rig and person in hand and goes there", () => {
-  showWith({ rigs: [RIG], people: [PERSON], calibrations: [calibrationOn(daysAgo(2))] }, <BenchRoom />);
+  showWith({ rigs: [RIG], people: [PERSON], calibrations: [calibrationOn(daysAgo(2))] }, <TodayRoom />);
   fireEvent.click(screen.getByRole("button", { name: "Mix with Blue backpack, Odile Marsh" }));
-  expect(push).toHaveBeenCalledWith("/mix");
+  expect(window.location.pathname).toBe("/mix");
   expect(JSON.parse(localStorage.getItem("in-hand")!)).toEqual({ rigId: RIG.id, personId: PERSON.id });
 });
 
 test("open sheets are listed with how far they are", () => {
   const what = { sites: ["Bowling green"], products: [], tank: "main", run: false, dayId: null };
   const sheet = { id: "sheet-1", madeAt: daysAgo(0), rigId: RIG.id, personId: PERSON.id, steps: 5, done: 2, ...what };
-  showWith({ rigs: [RIG], openSheets: [sheet, { ...sheet, id: "sheet-2", done: 5 }] }, <BenchRoom />);
+  showWith({ rigs: [RIG], openSheets: [sheet, { ...sheet, id: "sheet-2", done: 5 }] }, <TodayRoom />);
   expect(screen.getAllByRole("link", { name: "Bowling green" }).map((l) => l.getAttribute("href"))).toEqual([
     "/mix/sheet?id=sheet-1",
     "/mix/sheet?id=sheet-2",
   ]);
-  expect(screen.getByText("poured: put it on record")).toBeInTheDocument();
-  expect(screen.getByText("2 of 5 ticked")).toBeInTheDocument();
+  expect(screen.getByText(/poured, still open/)).toBeInTheDocument();
+  expect(screen.getByText(/· 2 of 5 steps$/)).toBeInTheDocument();
+  // What is in a tank comes before all else, at one press.
+  const next = screen.getByRole("region", { name: "Next" });
+  expect(next).toHaveTextContent("Go on with Bowling green");
+  expect(within(next).getByRole("link", { name: "Go on" })).toHaveAttribute("href", "/mix/pour?id=sheet-1");
 });
 
 test("a run sheet begun on this device can be gone on with", () => {
   localStorage.setItem(`session:${RIG.id}:${PERSON.id}`, "{}");
-  showWith({ rigs: [RIG], people: [PERSON] }, <BenchRoom />);
+  showWith({ rigs: [RIG], people: [PERSON] }, <TodayRoom />);
   fireEvent.click(screen.getByRole("button", { name: "Go on" }));
-  expect(push).toHaveBeenCalledWith("/calibrate");
+  expect(window.location.pathname).toBe("/calibrate");
 });
 
 describe("what is due", () => {
   const day = (ago: number) => new Date(Date.now() - ago * 86_400_000).toISOString();
-  const bench = (more: object) => showWith({ rigs: [RIG], people: [PERSON], ...more }, <BenchRoom />);
+  const bench = (more: object) => showWith({ rigs: [RIG], people: [PERSON], ...more }, <TodayRoom />);
   const check = (calibrationId: string, ratio: number, madeAt: string) => ({
     id: `check-${ratio}`,
     rigId: RIG.id,
@@ -88,12 +86,12 @@ describe("what is due", () => {
   test("no check while the last one passed within the week", () => {
     const entry = calibrationOn(day(20));
     bench({ calibrations: [entry], checks: [check(entry.id, 1.01, day(3))] });
-    expect(screen.getByText("stands")).toBeInTheDocument();
+    expect(screen.getByText("good")).toBeInTheDocument();
   });
   test("a check that failed is a stop", () => {
     const entry = calibrationOn(day(2));
     bench({ calibrations: [entry], checks: [check(entry.id, 0.9, day(1))] });
-    expect(screen.getByText("failing")).toBeInTheDocument();
+    expect(screen.getByText("failed")).toBeInTheDocument();
     expect(screen.getByText(/the quick check was 10 % low/)).toBeInTheDocument();
   });
   test("an estimate is no calibration to mix from", () => {

@@ -1,0 +1,5 @@
+import { SettingsRoom } from "@/ui/settings/settings-room";
+
+export const metadata = { title: "Settings" };
+
+export default SettingsRoom;
