@@ -68,7 +68,6 @@ try {
   const take = (page, product) => page.getByLabel("Add a product").selectOption({ label: `${product} (demo label)` });
 
   await picture("today", "/", LAPTOP);
-  await picture("today-phone", "/", PHONE);
   await picture("quick", "/mix/quick", LAPTOP, {
     act: async (page) => {
       for (const [field, text] of [
