@@ -82,8 +82,12 @@ import { rigRules } from "@/rig-kinds/rules";
 const CheckLoad = dynamic(() => import("./check-load").then((m) => m.CheckLoad), { ssr: false });
 
 export function MixRoom() {
-  const read = useRead("firm", "rigs", "people", "labels", "sites");
-  if (!read) return <Room working={[]}>{null}</Room>;
+  const known = useRead("firm", "rigs", "people", "labels", "sites");
+  const { read } = useInHand();
+  // What is in hand is known before anything is asked; once begun, another rig that is still being read takes nothing away.
+  const [begun, setBegun] = useState(false);
+  if (known && read && !begun) setBegun(true);
+  if (!begun) return <Room working={[]}>{null}</Room>;
   return (
     <ClientOnly>
       <Mixing />
