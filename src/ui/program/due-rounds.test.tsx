@@ -54,8 +54,13 @@ test("a site's link takes the round into the mix, with its product and without t
     { id: "z", name: "quay side", area: "900 ft2" },
   ];
   const site = { id: "site-3", retired: false, revision: 1, former: [], site: { name: "Mole", zones } } as unknown as SiteEntry;
-  global.fetch = jest.fn().mockResolvedValue({ ok: true, status: 200, headers: new Map(), json: () => Promise.resolve({ value: [site], aside: [] }) }) as never; // prettier-ignore
-  showWith({ due: DUE, program: { rounds: [round], soil: [] }, labels: [GRANULE] }, <DueRounds />);
+  // The page has neither program nor labels yet: what the mix is of is read at the press.
+  const there: Record<string, unknown> = { sitesById: [site], program: { rounds: [round], soil: [] }, labels: [GRANULE] };
+  global.fetch = jest.fn((url: string) => {
+    const value = there[new URL(url, "http://here").pathname.split("/").at(-1)!];
+    return Promise.resolve({ ok: true, status: 200, headers: new Map(), json: () => Promise.resolve({ value, aside: [] }) });
+  }) as never;
+  showWith({ due: DUE }, <DueRounds />);
   const mole = screen.getByRole("link", { name: "Mole" });
   mole.addEventListener("click", (e) => e.preventDefault());
   await act(async () => fireEvent.click(mole));
