@@ -132,6 +132,7 @@ async function framesOfDrag() {
     [{ rigId, personId }, draft],
   );
   await page.goto("/mix");
+  await page.getByRole("button", { name: "Where and when" }).click();
   const handle = page.getByRole("button", { name: "Move Bench site 3", exact: true });
   await handle.scrollIntoViewIfNeeded();
   await page.waitForTimeout(1500);

@@ -142,6 +142,30 @@ test("some left asks for what is left, stopped for both; the load is another one
   ]);
 });
 
+test("only what is asked for and in sight goes on record: not what was typed for another end, nor per tank", async () => {
+  room();
+  await sayDifferent();
+  type("Area covered", "1,900", 0);
+  await press("Some left");
+  fireEvent.change(await screen.findByLabelText("Left in the tank"), { target: { value: "0.5" } });
+  await press("Ran out early");
+  fireEvent.change(screen.getByLabelText("Area covered"), { target: { value: "1,400" } });
+  await press("Put on record as it was");
+  expect(recorded().outcome).toEqual([
+    { site: "Green", load: 1, left: "0 gal", covered: "2000 ft2" },
+    { site: "Green", load: 2, left: "0 gal", covered: "1,400 ft2" },
+  ]);
+});
+
+test("what was typed is there after “Came out even” was refused", async () => {
+  room();
+  await press("Ran out early");
+  fireEvent.change(await screen.findByLabelText("Area covered"), { target: { value: "1,400" } });
+  (global.fetch as jest.Mock).mockRejectedValueOnce(new TypeError("no server"));
+  await press("Came out even");
+  expect(screen.getByLabelText("Area covered")).toHaveValue("1,400");
+});
+
 test("a second pass with what was left is said as such, and passes the label", async () => {
   room();
   await sayDifferent();

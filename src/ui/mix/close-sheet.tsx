@@ -84,12 +84,15 @@ export function CloseSheet({ sheet, worked, held, ready = false, onClosed }: Clo
   const [date, setDate] = useState(todayDate());
   const [told = {}, setTold] = useKept<Told>(`facts:${id}`);
   const [different, setDifferent] = useKept<LoadsTold>(`outcome:${id}`);
+  /** The one number of another end: kept beside what is entered per tank, so that neither counts with the other. */
+  const [single, setSingle] = useKept<LoadsTold>(`outcome:${id}:one`);
   const [ended = different && "each", setEnded] = useKept<Ended>(`ended:${id}`);
   const lots = useLots(id, sheet.job.products ?? []);
   const closing = useClosing(id, date, told, lots.told, () => {
     setTold(undefined);
     lots.forget();
     setDifferent(undefined);
+    setSingle(undefined);
     setEnded(undefined);
     onClosed();
   });
@@ -102,27 +105,13 @@ export function CloseSheet({ sheet, worked, held, ready = false, onClosed }: Clo
         <Heading as="h2">{ready ? "How did it end?" : "When it is sprayed: how did it end?"}</Heading>
       )}
       {(day || held) && <Note>{intro(held)}</Note>}
-      {!day && (
-        <HowItEnded
-          ended={ended}
-          busy={false}
-          onEven={() => {
-            setEnded(undefined);
-            setDifferent(undefined);
-            void close("record");
-          }}
-          onPick={(way) => {
-            setEnded(way);
-            setDifferent(different ?? {});
-          }}
-        />
-      )}
-      {different && ended && (
+      {!day && <HowItEnded ended={ended} onEven={() => void close("record")} onPick={setEnded} />}
+      {ended && (
         <Different
           worked={worked}
           ended={ended}
-          told={different}
-          set={setDifferent}
+          told={(ended === "each" ? different : single) ?? {}}
+          set={ended === "each" ? setDifferent : setSingle}
           onRecord={(outcome) => void close("record", { outcome })}
         />
       )}

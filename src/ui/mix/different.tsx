@@ -13,7 +13,7 @@ import { OutcomePanel } from "./outcome-panel";
 import type { Ended } from "./how-it-ended";
 import { OneNumber } from "./one-number";
 import { TellLoads } from "./tell-loads";
-import { entriesOf, plannedLoads, type LoadsTold } from "./told-loads";
+import { entriesOf, plannedLoads, TO_PLAN, type LoadsTold } from "./told-loads";
 
 interface DifferentProps {
   readonly worked: SheetPlan;
@@ -23,14 +23,24 @@ interface DifferentProps {
   readonly onRecord: (outcome: readonly OutcomeText[]) => void;
 }
 
+/** Of what was typed in one number's place only what this end asks for: nothing that isn't in sight goes on record. */
+const asAsked = (ended: Exclude<Ended, "each">, told: LoadsTold): LoadsTold =>
+  Object.fromEntries(
+    Object.entries(told).map(([key, { left, covered }]) => [
+      key,
+      { ...TO_PLAN, left: ended === "early" ? "" : left, covered: ended === "left" ? "" : covered },
+    ]),
+  );
+
 /** What was different, in one number or load by load, and at once what that came to. */
 export function Different({ worked, ended, told, set, onRecord }: DifferentProps) {
   const system = useSystem();
   const loads = useMemo(() => plannedLoads(worked), [worked]);
-  const entries = entriesOf(loads, told);
+  const counted = useMemo(() => (ended === "each" ? told : asAsked(ended, told)), [ended, told]);
+  const entries = entriesOf(loads, counted);
   const outcome = entries.ok && entries.value.length > 0 ? outcomeOfSheet(worked.job.file, entries.value) : undefined;
   // Until a number is typed there is nothing to show of how it ended.
-  const said = ended === "each" || Object.values(told).some((one) => one.left !== "" || one.covered !== "");
+  const said = ended === "each" || Object.values(counted).some((one) => one.left !== "" || one.covered !== "");
   const issues = outcome && !outcome.ok ? outcome.issues : [];
   return (
     <Column gap="16px" borderLeft="6px solid" borderColor="line" paddingLeft="14px">

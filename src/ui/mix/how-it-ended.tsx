@@ -4,10 +4,9 @@ import { Box, chakra } from "@chakra-ui/react";
 import { useId } from "react";
 
 /** How a load ended, where it didn't come out even; "each" is told load by load. */
-export const ENDS = ["left", "early", "stopped", "each"] as const;
-export type Ended = (typeof ENDS)[number];
+export type Ended = "left" | "early" | "stopped" | "each";
 
-export const ENDED_WORDS = {
+const ENDED_WORDS = {
   even: ["Came out even", "tank empty, lawn done"],
   left: ["Some left", "lawn done, spray in the tank"],
   early: ["Ran out early", "tank empty, lawn not done"],
@@ -39,7 +38,6 @@ const Press = chakra("button", {
     cursor: "pointer",
     _hover: { background: "well" },
     "&[aria-pressed=true]": { borderColor: "act", borderWidth: "4px", padding: "6px 14px" },
-    _disabled: { borderStyle: "dashed", cursor: "not-allowed" },
   },
 });
 
@@ -47,16 +45,15 @@ interface EndedProps {
   readonly ended: Ended | undefined;
   readonly onEven: () => void;
   readonly onPick: (ended: Ended) => void;
-  readonly busy: boolean;
 }
 
 /** One question: how did it end? What came out even goes on record at once. */
-export function HowItEnded({ ended, onEven, onPick, busy }: EndedProps) {
+export function HowItEnded({ ended, onEven, onPick }: EndedProps) {
   return (
     <Box display="grid" gap="8px" gridTemplateColumns={{ base: "minmax(0,1fr)", md: "1fr 1fr" }}>
-      <End way="even" pressed={undefined} onPress={onEven} busy={busy} />
+      <End way="even" pressed={undefined} onPress={onEven} />
       {(["left", "early", "stopped"] as const).map((way) => (
-        <End key={way} way={way} pressed={ended === way} onPress={() => onPick(way)} busy={busy} />
+        <End key={way} way={way} pressed={ended === way} onPress={() => onPick(way)} />
       ))}
     </Box>
   );
@@ -67,10 +64,9 @@ interface EndProps {
   /** Undefined of a press that is done at once. */
   readonly pressed: boolean | undefined;
   readonly onPress: () => void;
-  readonly busy: boolean;
 }
 
-function End({ way, pressed, onPress, busy }: EndProps) {
+function End({ way, pressed, onPress }: EndProps) {
   const id = useId();
   const [words, says] = ENDED_WORDS[way];
   const [tank, lawn] = DRAWN[way];
@@ -80,7 +76,6 @@ function End({ way, pressed, onPress, busy }: EndProps) {
       aria-labelledby={id}
       aria-describedby={`${id}says`}
       {...(pressed !== undefined && { "aria-pressed": pressed })}
-      disabled={busy}
       onClick={onPress}
     >
       <chakra.svg viewBox="0 0 92 60" width="92px" height="60px" flex="0 0 auto" aria-hidden color="ink">
