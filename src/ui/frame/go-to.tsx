@@ -67,7 +67,7 @@ function usePlaces(typed: string): readonly Place[] {
     ...lots.map((lot) => ({
       name: lot.lot,
       kind: `lot of ${labels.find((l) => l.id === lot.labelId)?.card.name ?? "a label"}`,
-      path: `/labels/shelf?product=${lot.labelId}&lot=${encodeURIComponent(lot.lot)}`,
+      path: `/labels/shelf?recall=${lot.labelId}&lot=${encodeURIComponent(lot.lot)}`,
     })),
   ];
   const found = foundBy(asked, places).slice(0, MOST);

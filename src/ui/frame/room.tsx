@@ -57,7 +57,7 @@ export function Room({ children, working }: RoomProps) {
   const open = any && asked !== undefined;
   const one = asked !== undefined && asked !== "all" ? asked : undefined;
   return (
-    <MathContext.Provider value={any ? (what) => setAsked(what ?? "all") : undefined}>
+    <MathContext.Provider value={any ? setAsked : undefined}>
       <Box
         display={{ base: "block", lg: "grid" }}
         gridTemplateColumns={open ? "minmax(0, 1fr) 312px" : "minmax(0, 1fr)"}

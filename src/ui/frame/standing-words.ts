@@ -12,6 +12,15 @@ type Standing = MayMix &
     | { readonly entry: { readonly madeAt: string }; readonly made: Calibration }
   );
 
+/** What a calibration is called that nothing may be mixed from, where it is one. */
+export const LOCK_WORDS = {
+  stale: "out of date",
+  failing: "failed",
+  withdrawn: "withdrawn",
+  unsure: "not a calibration yet",
+  estimate: "an estimate: catch it first",
+} as const;
+
 /** "✓ good until 29 Dec"; what has expired, or was measured once only, has no ✓ in any room. */
 export const standingWords = (one: Standing): string => `${standingMark(one)} ${standingText(one)}`;
 
@@ -26,11 +35,10 @@ const onceOf = (one: Standing) => ("once" in one ? one.once : measuredOnce(one.m
 
 export function standingText(one: Standing): string {
   const lock = mixLock(one);
-  if (lock?.code === "unsure") return "not a calibration yet";
-  if (lock?.code === "estimate") return "an estimate: catch it first";
-  if (lock?.code === "stale") return `out of date: ${lock.reasons.join("; ")}`;
-  if (lock?.code === "failing") return `failed: ${lock.reasons[0]}`;
-  if (lock?.code === "withdrawn") return `withdrawn: ${lock.why}`;
+  if (lock) {
+    const why = lock.code === "stale" ? lock.reasons.join("; ") : lock.code === "failing" ? lock.reasons[0] : undefined;
+    return [LOCK_WORDS[lock.code], why ?? (lock.code === "withdrawn" ? lock.why : undefined)].filter(Boolean).join(": ");
+  }
   const { state } = one.standing;
   const last = dateOf(dayHere("entry" in one ? one.entry.madeAt : one.madeAt) + GOOD_FOR);
   const day = format(new Date(`${last}T12:00:00`), "d MMM");

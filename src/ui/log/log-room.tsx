@@ -36,17 +36,23 @@ import { RoomHead } from "../parts/room-head";
 export function LogRoom() {
   return (
     <Suspense>
-      <Log />
+      <OfAddress />
     </Suspense>
   );
 }
 
-function Log() {
+/** The log that the address asks for: of another site it begins anew. */
+function OfAddress() {
+  const [says] = useAddress();
+  const site = says("site");
+  return <Log key={site} site={site} />;
+}
+
+function Log({ site }: { site: string | undefined }) {
   const known = useRead("firm", "people", "labels");
   const read = useInHand().read && known;
   const { adding, add, close } = useOpen();
-  const [says] = useAddress();
-  const [query, setQuery] = useState<LogAsked>(() => (says("site") === undefined ? {} : { site: says("site") }));
+  const [query, setQuery] = useState<LogAsked>(site === undefined ? {} : { site });
   const { value: first, aside } = useSlice("log", query);
   const looking = Object.keys(query).length > 0;
   if (adding)

@@ -15,7 +15,7 @@ import { TextField } from "../parts/field";
 import { Fold } from "../parts/fold";
 import { SitePick } from "../parts/pickers";
 import { Zones } from "./choose-zones";
-import { dateOf, PURPOSES, tankKey, tankOf, type Draft, type Purpose } from "./draft";
+import { dateOf, isOfStops, PURPOSES, tankKey, tankOf, type Draft, type Purpose } from "./draft";
 import type { Preview } from "./preview";
 import { Stops } from "./stops";
 import { Column } from "../parts/layout";
@@ -140,7 +140,7 @@ function More({ draft, change, hand }: Pick<ChoicesProps, "draft" | "change" | "
 
 /** Where several sites are asked for, the one in hand is the first of them. */
 function begun(draft: Draft, purpose: Purpose, site: SiteEntry | undefined): Partial<Draft> {
-  const several = purpose === "sites" || purpose === "day";
+  const several = isOfStops(purpose);
   return { purpose, ...(several && draft.stops.length === 0 && site && { stops: [site.id] }) };
 }
 

@@ -6,7 +6,7 @@ import type { SiteEntry } from "@/formats/entries";
 import { todayDate } from "../data/clock";
 import { dayWords } from "../data/dates";
 import { rateWords } from "../labels/words";
-import { dateOf, tankOf, type Chosen, type Draft, type Purpose } from "./draft";
+import { dateOf, isOfStops, tankOf, type Chosen, type Draft, type Purpose } from "./draft";
 
 interface Words {
   readonly title: string;
@@ -31,7 +31,7 @@ export function whereWords(
 ): Words {
   const day = dateOf(draft) === todayDate() ? "today" : dayWords(dateOf(draft));
   const { purpose, stops, spot } = draft;
-  if (purpose === "sites" || purpose === "day") {
+  if (isOfStops(purpose)) {
     const names = stops.flatMap((id) => sites.find((s) => s.id === id)?.site.name ?? []);
     if (names.length === 0) return { title: ASK[purpose], about: day };
     return {

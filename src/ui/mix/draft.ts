@@ -30,6 +30,9 @@ export interface DraftProduct {
 export const PURPOSES = ["site", "sites", "day", "spot", "spread"] as const;
 export type Purpose = (typeof PURPOSES)[number];
 
+/** Whether it is for a list of stops, not for the site in hand. */
+export const isOfStops = (purpose: Purpose): boolean => purpose === "sites" || purpose === "day";
+
 /** What goes into one tank, and which zones it is not for. */
 export interface TankDraft {
   readonly products: readonly DraftProduct[];

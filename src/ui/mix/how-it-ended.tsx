@@ -2,6 +2,7 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import { useId } from "react";
+import { Bare } from "../parts/controls";
 
 /** How a load ended, where it didn't come out even; "each" is told load by load. */
 export type Ended = "left" | "early" | "stopped" | "each";
@@ -22,7 +23,7 @@ const DRAWN: Record<Way, readonly [tank: number, lawn: number]> = {
   stopped: [0.55, 0.45],
 };
 
-const Press = chakra("button", {
+const Press = chakra(Bare, {
   base: {
     display: "flex",
     alignItems: "center",
@@ -32,10 +33,6 @@ const Press = chakra("button", {
     background: "sheet",
     border: "2px solid",
     borderColor: "ink",
-    color: "ink",
-    font: "inherit",
-    textAlign: "left",
-    cursor: "pointer",
     _hover: { background: "well" },
     "&[aria-pressed=true]": { borderColor: "act", borderWidth: "4px", padding: "6px 14px" },
   },

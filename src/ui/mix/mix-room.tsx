@@ -3,10 +3,10 @@
 import dynamic from "next/dynamic";
 import { Box, chakra, ClientOnly, VisuallyHidden } from "@chakra-ui/react";
 import { PageLink } from "../parts/page-link";
-import { useMemo, useState, type ReactNode } from "react";
+import { useMemo, useState } from "react";
 import type { AreaRate } from "@/core/labels/active";
 import type { Kit } from "@/core/calibration/kit";
-import { allFillings } from "@/core/mixing/column";
+import { allFillings, type Filling } from "@/core/mixing/column";
 import type { FullTank } from "@/core/mixing/full-tank";
 import { planLines } from "@/core/mixing/mix";
 import type { MixPlan } from "@/core/mixing/plan";
@@ -16,68 +16,49 @@ import { valueIn } from "@/core/quantity/quantity";
 import { kindOf } from "@/core/working/rule";
 import type { System } from "@/core/working/units";
 import { reasonWords } from "@/core/words/reasons";
-import { mixWarningText } from "@/core/words/mix-warnings";
 import { Faults as JobFaults } from "@/formats/job-file/faults";
 import { readProduct } from "@/formats/job-file/read-product";
 import type { LabelEntry, SiteEntry } from "@/formats/entries";
 import { kitOf } from "@/formats/rig-setup";
 import { sentences, useRead, useRigs, useSlice } from "../data/records";
-import { todayDate } from "../data/clock";
-import { dayWords } from "../data/dates";
 import { useInHand, type InHand } from "../data/in-hand";
 import { useKept } from "../data/kept-here";
 import { Room } from "../frame/room";
-import { AirAtMix } from "../weather/at-mix";
 import { ActBar } from "../parts/act-bar";
-import { ChoiceBox } from "../parts/choice-box";
-import { Button } from "../parts/controls";
 import { Fold } from "../parts/fold";
 import { lackIn, NeedHand } from "../parts/need-hand";
-import { Known, ToKnow } from "../parts/to-know";
 import { Notice } from "../parts/notices";
 import { besideOf } from "./about-filling";
-import { briefOf } from "./brief";
 import { BudgetBars } from "./budget-bars";
-import { Choices } from "./choices";
-import { ChooseProducts, firstChoice } from "./choose-products";
+import { firstChoice } from "./choose-products";
 import {
-  dateOf,
   draftOf,
   followGround,
-  stopsOf,
   tankKey,
-  turfsOf,
   tankOf,
-  zonesOfStops,
   type Chosen as ChosenProduct,
   type Draft,
   type MixRecords,
   type TankDraft,
 } from "./draft";
+import { Chosen } from "./chosen";
 import { HeadSetting } from "./head-setting";
-import { Held } from "./held";
-import { SiteCautions } from "./site-cautions";
-import { LabelCautions, UnfitForHead } from "./label-cautions";
+import { KnownOfMix } from "./known-of-mix";
+import { WhyHeld } from "./why-held";
+import { LabelCautions } from "./label-cautions";
 import { Locked } from "./locked";
-import { LawMissing } from "./law-missing";
 import { LastLoadAsk } from "./last-load-ask";
 import { measuresOf, soundKit } from "./measures";
 import { OnePlan } from "./one-plan";
 import { createPreview, type Preview } from "./preview";
-import { RigNotes } from "./rig-notes";
 import { DayPicture } from "./day-picture";
-import { productWords, whereWords } from "./chosen-words";
-import { AboutAmounts } from "./beside-the-loads";
-import { TooLittle } from "./totals";
-import { WhichLawn } from "./which-lawn";
 import { SaveSheet } from "./save-sheet";
 import { SpreadMix } from "./spread-mix";
 import { sheetLine } from "./sheet-line";
 import { useMixRecords } from "./mix-records";
 import { FullTankBox } from "./full-tank";
-import { chosenOf, fullOf, lockWords, rigAsSet, workMix, zonesOfSite, type MixWorked, type Worked } from "./work-mix";
+import { chosenOf, fullOf, lockWords, rigAsSet, workMix, type MixWorked, type Worked } from "./work-mix";
 import { Column } from "../parts/layout";
-import { rigRules } from "@/rig-kinds/rules";
 
 const CheckLoad = dynamic(() => import("./check-load").then((m) => m.CheckLoad), { ssr: false });
 
@@ -160,27 +141,16 @@ function Mixing() {
   /** What there are amounts of. */
   const mixed = planned && planned.plan.sites.length > 0 ? planned : undefined;
   const products = chosen.flatMap((c) => (c.read.ok ? [c.read.value] : []));
-  const lines = planned
-    ? planLines(planned.plan, hand.system, besideOf(planned.job, planned.calibration, allFillings(planned.plan)))
-    : [];
+  const fillings = planned ? allFillings(planned.plan) : [];
+  const lines = planned ? planLines(planned.plan, hand.system, besideOf(planned.job, planned.calibration, fillings)) : [];
   const loads = mixed && plan!.reasons.length === 0;
   const jar = rig?.rig.head !== undefined;
   return (
     <Room working={lines}>
       <VisuallyHidden as="h1">{titleOf(draft, site?.site.name)}</VisuallyHidden>
       <Chosen
-        what={{
-          draft,
-          change,
-          hand,
-          tank,
-          tankName: keys.length > 1 ? name(tank) : undefined,
-          chosen,
-          putTank,
-          records,
-          preview,
-        }}
-        planned={planned}
+        {...{ draft, change, hand, tank, chosen, putTank, records, preview, planned }}
+        tankName={keys.length > 1 ? name(tank) : undefined}
       />
       <Column marginTop="8px" gap="8px">
         <BeforeThePlan draft={draft} change={change} hand={hand} tank={tank} chosen={chosen}>
@@ -202,11 +172,12 @@ function Mixing() {
         )}
         <KnownOfMix
           {...{ hand, products, failed, planned }}
+          fillings={loads ? fillings : []}
           tank={name(tank)}
           lastLoad={mixed && <LastLoadOf mixed={mixed} draft={draft} change={change} kit={kit} system={hand.system} />}
         />
         {loads && <Headline plan={plan!} system={hand.system} jar={jar} />}
-        {loads && <Loads mixed={mixed} kit={kit} system={hand.system} jar={jar} />}
+        {loads && <Loads mixed={mixed} fillings={fillings} kit={kit} system={hand.system} jar={jar} />}
         <Days draft={draft} tanks={tanks} nameOf={name} sites={sites} preview={preview} system={hand.system} />
         {others.map(({ key, worked: one }) => one && <OtherTank key={key} tank={name(key)} worked={one} hand={hand} />)}
         {plan && (
@@ -222,120 +193,6 @@ function Mixing() {
         )}
       </Column>
     </Room>
-  );
-}
-
-interface KnownProps {
-  readonly hand: InHand;
-  /** The name of the tank. */
-  readonly tank: string;
-  readonly products: Parameters<typeof RigNotes>[0]["products"];
-  /** The tools of the kit that failed their last proof. */
-  readonly failed: readonly string[];
-  readonly planned: MixWorked | undefined;
-  /** The question of the last load, where there is one. */
-  readonly lastLoad: ReactNode;
-}
-
-/** What is to be known of a mix: of its rig and kit, its plan, its last load, its amounts, the weather. */
-function KnownOfMix({ hand, tank, products, failed, planned, lastLoad }: KnownProps) {
-  const { rig, system } = hand;
-  const poured = planned && planned.plan.sites.length > 0 && planned.plan.reasons.length === 0;
-  return (
-    <ToKnow>
-      {rig && products.length > 0 && <RigNotes rig={rig} tank={tank} products={products} />}
-      {failed.length > 0 && (
-        <Known rank="before" brief="a measure that failed" state="act">
-          {failed.join(", ")} failed its last proof: nothing is measured with it until it passes.
-        </Known>
-      )}
-      {planned && <OfThePlan worked={planned} hand={hand} />}
-      {lastLoad}
-      {poured && <AboutAmounts plan={planned.plan} fillings={allFillings(planned.plan)} job={planned.job} system={system} />}
-      {poured && <TooLittle plan={planned.plan} system={system} />}
-      <AirAtMix products={products} sites={planned?.job.file.sites ?? []} />
-      {rig && rigRules(rig.rig.kind).head && <UnfitForHead products={products} />}
-    </ToKnow>
-  );
-}
-
-interface ChosenProps {
-  readonly what: {
-    readonly draft: Draft;
-    readonly change: (next: Partial<Draft>) => void;
-    readonly hand: InHand;
-    readonly tank: string;
-    /** Named where a rig has more than one tank. */
-    readonly tankName: string | undefined;
-    readonly chosen: readonly ChosenProduct[];
-    readonly putTank: (next: TankDraft) => void;
-    readonly records: MixRecords;
-    readonly preview: Preview;
-  };
-  readonly planned: MixWorked | undefined;
-}
-
-/** Where, and of what: two lines that open in place. What is missing is open by itself, and stays so until somebody closes it. */
-function Chosen({ what, planned }: ChosenProps) {
-  const { draft, change, hand, tank, tankName, chosen, putTank, records, preview } = what;
-  const { site, system } = hand;
-  const { sites } = records;
-  const several = draft.purpose === "sites" || draft.purpose === "day";
-  const noWhere = several ? draft.stops.length === 0 : !site;
-  const [open, setOpen] = useState<Readonly<Record<"where" | "products", boolean>>>({
-    where: noWhere,
-    products: !noWhere && chosen.length === 0,
-  });
-  // Once there is a ground, what goes on it is asked.
-  const [asked, setAsked] = useState(noWhere);
-  if (asked && !noWhere) {
-    setAsked(false);
-    if (chosen.length === 0) setOpen({ ...open, products: true });
-  }
-  const toggle = (one: "where" | "products") => setOpen({ ...open, [one]: !open[one] });
-  return (
-    <Box display="grid" gap="8px" gridTemplateColumns={{ base: "minmax(0,1fr)", md: "minmax(0,1fr) minmax(0,1fr)" }}>
-      <ChoiceBox
-        name="Where and when"
-        {...whereWords(draft, tank, site, sites, system)}
-        open={open.where}
-        onToggle={() => toggle("where")}
-      >
-        {noWhere && !several && (
-          <WhichLawn
-            onPick={(siteId) => {
-              hand.choose({ siteId });
-              setOpen({ where: false, products: chosen.length === 0 });
-            }}
-          />
-        )}
-        <Choices draft={draft} change={change} hand={hand} tank={tank} preview={preview} />
-      </ChoiceBox>
-      <ChoiceBox
-        name={tankName ? `Products in the ${tankName} tank` : "Products and rates"}
-        {...productWords(chosen, tankName)}
-        open={open.products}
-        onToggle={() => toggle("products")}
-      >
-        <ChooseProducts
-          tank={tankName}
-          chosen={chosen}
-          site={several ? sites.find((s) => s.id === draft.stops[0]) : site}
-          turfs={turfsOf(draft, tank, site?.id, sites)}
-          mix={tankOf(draft, tank)}
-          date={draft.date}
-          change={putTank}
-          counted={records.counted}
-          zoneIds={zonesOfStops(stopsOf(draft, tank, site?.id, zonesOfSite(sites)), sites)}
-          warnings={planned && planned.plan.reasons.length === 0 ? planned.plan.warnings : []}
-        />
-        {planned && planned.plan.reasons.length === 0 && chosen.length > 0 && (
-          <Box marginTop="12px">
-            <Button onClick={() => setOpen({ where: false, products: false })}>Show the loads</Button>
-          </Box>
-        )}
-      </ChoiceBox>
-    </Box>
   );
 }
 
@@ -436,76 +293,16 @@ function BeforeThePlan({ draft, change, hand, tank, chosen, children: locked }: 
   );
 }
 
-/** What is to be known of a plan, of its labels, its places and its law. */
-function OfThePlan({ worked: { plan, job }, hand }: { worked: MixWorked; hand: InHand }) {
-  const { standing } = hand.calibrated!;
-  return (
-    <>
-      {plan.warnings
-        .filter((w) => !ASKED.includes(w.code))
-        .map((w) => (
-          <Known key={mixWarningText(w, hand.system)} {...briefOf(w)} state="act">
-            {mixWarningText(w, hand.system)}
-          </Known>
-        ))}
-      <LawMissing job={job.file} person={hand.person} date={job.file.date ?? todayDate()} />
-      {standing.state === "expired" && (
-        <Known rank="before" brief="time the pace again" state="act">
-          This calibration was {standing.reasons[0]}. Mix from it only if nothing has changed.
-        </Known>
-      )}
-      {plan.sites.length > 0 && <SiteCautions job={job.file} plan={plan} timedOn={hand.calibrated?.entry.ground} />}
-    </>
-  );
-}
-
-interface HeldProps {
-  readonly worked: MixWorked;
-  readonly hand: InHand;
-  readonly draft: Draft;
-  readonly change: (next: Partial<Draft>) => void;
-  readonly onLower: (product: string, most: AreaRate) => void;
-  /** Takes a product out of the mix. */
-  readonly onWithout: (product: string) => void;
-  readonly sites: readonly SiteEntry[];
-}
-
-/** Why a plan is held, and the ways out of it, each at a press. */
-function WhyHeld({ worked: { plan }, hand, draft, change, onLower, onWithout, sites }: HeldProps) {
-  const siteName = (id: string) => sites.find((s) => s.id === id)?.site.name ?? "";
-  const several = draft.purpose === "sites" || draft.purpose === "day";
-  const days = plan.reasons.flatMap((r) => r.earliest ?? []).sort();
-  // It takes the last of them for all of it to be allowed; one without a day isn't helped by waiting.
-  const from = plan.reasons.every((r) => r.earliest !== undefined) ? days.at(-1) : undefined;
-  const held = [...new Set(plan.reasons.map((r) => r.product))];
-  const others = plan.products.map((p) => p.name).filter((one) => !held.includes(one));
-  return (
-    <Held plan={plan} system={hand.system} onLower={onLower}>
-      {from !== undefined && from > dateOf(draft) && (
-        <Button onClick={() => change({ date: from })}>Put it on {dayWords(from)}</Button>
-      )}
-      {held.length === 1 && others.length > 0 && (
-        <Button onClick={() => onWithout(held[0]!)}>Mix {others.join(" and ")} alone</Button>
-      )}
-      {several && plan.sites.length > 0 && plan.held.length > 0 && (
-        <Button onClick={() => change({ stops: draft.stops.filter((id) => !plan.held.includes(siteName(id))) })}>
-          Leave {plan.held.join(", ")} out
-        </Button>
-      )}
-    </Held>
-  );
-}
-
 interface LoadsProps {
   readonly mixed: MixWorked;
+  readonly fillings: readonly Filling[];
   readonly kit: Kit | undefined;
   readonly system: System;
   readonly jar: boolean;
 }
 
 /** What is poured, load by load, and what a load that was poured can be checked against. */
-function Loads({ mixed: { plan, job, calibration }, kit, system, jar }: LoadsProps) {
-  const fillings = useMemo(() => allFillings(plan), [plan]);
+function Loads({ mixed: { plan, job, calibration }, fillings, kit, system, jar }: LoadsProps) {
   return (
     <>
       {kit && <OnePlan plan={plan} fillings={fillings} job={job} calibration={calibration} kit={kit} system={system} />}
@@ -564,9 +361,6 @@ function withOnly(labels: readonly LabelEntry[], site: SiteEntry | undefined): D
   const product = firstChoice(shelf[0]!, site?.site.zones[0]?.turf);
   return { ...draft, tanks: { "": { products: [product], without: [] } } };
 }
-
-/** Slips are asked about beside the field that they were typed into, a second dose beside its product. */
-const ASKED: readonly string[] = ["per-acre-slip", "unit-slip", "unusual-rate", "same-day"];
 
 function titleOf({ purpose, stops }: Draft, site: string | undefined): string {
   if (purpose === "day")

@@ -69,7 +69,7 @@ export function OnePlan({ plan, fillings, later = [], job, calibration, kit, sys
         </Box>
       )}
       {plan.sites.length > 0 && plan.products.length > 0 && (
-        <Fold strong title={`Whole mix: ${totalsLine(plan, system)}`}>
+        <Fold strong onPaper title={`Whole mix: ${totalsLine(plan, system)}`}>
           <Totals plan={plan} system={system} />
         </Fold>
       )}

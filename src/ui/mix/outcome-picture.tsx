@@ -4,6 +4,7 @@ import { Box, chakra } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { readAreaRate, sizeOf } from "@/core/labels/active";
 import { labelsMost, type SiteOutcome } from "@/core/outcome/reconcile";
+import { atMost } from "@/core/quantity/slack";
 import { ratio, times } from "@/core/quantity/arithmetic";
 import { ROUNDING, writeNumber } from "@/core/quantity/format";
 import { read, type System } from "@/core/working/units";
@@ -31,7 +32,7 @@ interface BarsProps {
 /** What was meant over what was applied, with the label's most as a line that is not to be passed. */
 function Bars({ name, meant, applied, share, most }: BarsProps) {
   const whole = Math.max(1, share, most ?? 0) * 1.04;
-  const over = most !== undefined && share > most * (1 + 1e-9);
+  const over = most !== undefined && !atMost(share, most);
   const wide = (part: number) => `${Math.min(100, (part / whole) * 100)}%`;
   return (
     <Box>

@@ -10,6 +10,7 @@ import { readChecked, type Job } from "@/formats/job-file/read-checked";
 import type { RigText } from "@/formats/job-file/types";
 import { mixFile, type MixOf, type StopWish } from "@/formats/mix-of";
 import type { InHand } from "../data/in-hand";
+import { LOCK_WORDS } from "../frame/standing-words";
 import { dateOf, headFor, stopsOf, tankOf, type Chosen, type Draft, type MixRecords } from "./draft";
 import { withoutNoLoad } from "./last-load";
 import { measuresOf } from "./measures";
@@ -127,6 +128,6 @@ export function lockWords({ rig, person, site, calibrated }: InHand): string | u
   if (lock.code === "estimate")
     return "The flow is only estimated from the tip's rated one. Catch it once, and the amounts are worked out.";
   if (lock.code === "withdrawn") return `The calibration was withdrawn: ${lock.why}. Calibrate again.`;
-  const state = lock.code === "stale" ? "is out of date" : "failed";
+  const state = lock.code === "stale" ? `is ${LOCK_WORDS.stale}` : LOCK_WORDS.failing;
   return `The calibration ${state}: ${lock.reasons.join("; ")}. Calibrate again.`;
 }

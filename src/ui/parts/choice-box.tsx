@@ -2,24 +2,20 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import { useId, type ReactNode } from "react";
+import { Bare } from "./controls";
 
-const Press = chakra("button", {
+const Press = chakra(Bare, {
   base: {
     display: "flex",
     alignItems: "center",
     justifyContent: "space-between",
     gap: "12px",
-    width: "100%",
     minHeight: "56px",
     padding: "4px 12px",
     background: "sheet",
-    color: "ink",
     border: "1px solid",
     borderColor: "field",
     borderBottomWidth: "3px",
-    font: "inherit",
-    textAlign: "left",
-    cursor: "pointer",
     // On paper what was chosen stands, not how to change it.
     "@media print": { border: "none", padding: 0 },
   },

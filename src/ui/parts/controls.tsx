@@ -72,6 +72,21 @@ export const Button = chakra(
   { defaultProps: keepFocus },
 );
 
+/** A press that looks like what stands in it: a row, a line, an amount. What it is edged with stands at its place. */
+export const Bare = chakra("button", {
+  base: {
+    width: "100%",
+    minHeight: "48px",
+    padding: 0,
+    background: "none",
+    border: "none",
+    color: "inherit",
+    font: "inherit",
+    textAlign: "left",
+    cursor: "pointer",
+  },
+});
+
 const fieldBase = {
   width: "100%",
   minHeight: "48px",

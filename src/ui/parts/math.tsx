@@ -1,32 +1,25 @@
 "use client";
 
 import { chakra } from "@chakra-ui/react";
-import { createContext, useContext, type ReactNode } from "react";
+import { createContext, useContext, useId, type ReactNode } from "react";
+import { Bare } from "./controls";
 import { explain, type Line } from "@/core/working/explain";
 import type { AnySource } from "@/core/working/rule";
 import { useSystem } from "../data/units";
 
-/** What the pad is asked to show: how one value came about, or, without one, all that stands on the stage. */
+/** What the pad is asked to show: how one value came about. */
 export interface Asked {
   readonly title: string;
   readonly lines: readonly Line[];
 }
 
 /** How a view shows the math of something; nothing where a view has no pad. */
-export const MathContext = createContext<((asked: Asked | undefined) => void) | undefined>(undefined);
+export const MathContext = createContext<((asked: Asked) => void) | undefined>(undefined);
 
-const Pressed = chakra("button", {
+const Pressed = chakra(Bare, {
   base: {
     display: "block",
-    width: "100%",
-    minHeight: "48px",
-    padding: 0,
-    background: "none",
-    border: "none",
-    font: "inherit",
     color: "inherit",
-    textAlign: "left",
-    cursor: "pointer",
     _hover: { background: "well" },
   },
 });
@@ -43,15 +36,17 @@ interface HowProps {
 export function HowItCame({ of, title, children }: HowProps) {
   const show = useContext(MathContext);
   const system = useSystem();
+  const says = useId();
   if (!show) return children;
   return (
     <Pressed
       type="button"
       aria-label={`${title}: show the math`}
+      aria-describedby={says}
       aria-haspopup="dialog"
       onClick={() => show({ title, lines: explain(of, system) })}
     >
-      {children}
+      <span id={says}>{children}</span>
     </Pressed>
   );
 }

@@ -56,7 +56,7 @@ function Ask({ asks, add: [words, path], children }: AskProps) {
 }
 
 /** The rigs in use, to choose one; where it stands that says what has been calibrated with whom. */
-export function WhichRig({ onPick }: { onPick?: (rig: RigEntry) => void }) {
+export function WhichRig() {
   const rigs = useRigs().filter((rig) => !rig.retired);
   const { choose, system } = useInHand();
   if (rigs.length === 0)
@@ -78,7 +78,7 @@ export function WhichRig({ onPick }: { onPick?: (rig: RigEntry) => void }) {
               <Stands rig={rig} />
             </>
           }
-          onPress={() => (onPick ? onPick(rig) : choose({ rigId: rig.id }))}
+          onPress={() => choose({ rigId: rig.id })}
         />
       ))}
     </Ask>

@@ -2,24 +2,18 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import { useId, type ReactNode } from "react";
+import { Bare } from "./controls";
 
 /** A whole row is what is pressed. */
-const Press = chakra("button", {
+const Press = chakra(Bare, {
   base: {
     display: "flex",
     gap: "4px 12px",
     alignItems: "center",
-    width: "100%",
     minHeight: "56px",
     padding: "8px 4px",
-    background: "none",
-    border: "none",
     borderBottom: "1px solid",
     borderColor: "line",
-    color: "ink",
-    font: "inherit",
-    textAlign: "left",
-    cursor: "pointer",
     _hover: { background: "well" },
   },
 });

@@ -2,13 +2,14 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import { createContext, useContext, useId, useLayoutEffect, useMemo, useState, type ReactNode } from "react";
+import { Bare } from "./controls";
 import { Notice } from "./notices";
 
 /**
  * What is to be known of a view, ranked: one is in sight, the one that changes what the hands do next; all others are one line, which
  * opens. What holds a plan is no part of it: it stands above the answer by itself.
  */
-export const RANKS = {
+const RANKS = {
   before: "Before pouring",
   lawn: "On the lawn",
   after: "Afterwards",
@@ -57,28 +58,24 @@ export function Known({ rank, brief, urgent = false, state, children }: KnownPro
   const first = board.first === id;
   // In sight before the line, all others after it, by their ranks.
   return (
-    <Box order={first ? 0 : 2 + 2 * ORDER.indexOf(rank) + 1} display={first || board.open ? "block" : "none"}>
+    <Box
+      order={first ? 0 : 2 + 2 * ORDER.indexOf(rank) + 1}
+      display={first || board.open ? "block" : "none"}
+      // On paper nothing opens: all of it stands there.
+      css={{ "@media print": { display: "block" } }}
+    >
       {notice}
     </Box>
   );
 }
 
-const Summary = chakra("button", {
+const Summary = chakra(Bare, {
   base: {
     display: "flex",
     alignItems: "center",
     gap: "8px",
-    width: "100%",
-    minHeight: "48px",
-    padding: 0,
-    background: "none",
-    border: "none",
     borderBottom: "1px solid",
     borderColor: "line",
-    color: "ink",
-    font: "inherit",
-    textAlign: "left",
-    cursor: "pointer",
   },
 });
 
@@ -109,7 +106,7 @@ export function ToKnow({ children }: { children: ReactNode }) {
     <BoardContext.Provider value={board}>
       <Box display="flex" flexDirection="column" gap="8px" id={list} _empty={{ display: "none" }}>
         {rest.length > 0 && (
-          <Box order={1}>
+          <Box order={1} className="no-print">
             <Summary type="button" aria-expanded={open} aria-controls={list} onClick={() => setOpen(!open)}>
               <chakra.strong flexShrink={0}>
                 {rest.length} {first ? "more " : ""}to know

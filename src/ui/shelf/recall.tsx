@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { RecalledLawn } from "@/formats/entries";
 import { dayWords } from "../data/dates";
 import { useSlice } from "../data/records";
@@ -10,14 +10,23 @@ import { TextField } from "../parts/field";
 import { Row } from "../parts/layout";
 import { ShelfPick } from "../parts/pickers";
 
-/** A lot that is called back: the lawns that surely had it, and those that may have. */
-export function Recall() {
-  const [label, setLabel] = useState("");
-  const [lot, setLot] = useState("");
+/**
+ * A lot that is called back: the lawns that surely had it, and those that may have.
+ *
+ * @param of the id of its label, and `called` the lot, as an address asks for them
+ */
+export function Recall({ of = "", called = "" }: { of?: string; called?: string }) {
+  const [label, setLabel] = useState(of);
+  const [lot, setLot] = useState(called);
+  const box = useRef<HTMLDivElement>(null);
+  // Whoever came for a lot is shown it: the shelf above is long.
+  useEffect(() => {
+    if (called !== "") box.current?.scrollIntoView();
+  }, [called]);
   const asked = label !== "" && lot.trim() !== "";
   const found = useSlice("recall", asked ? { label, lot: lot.trim() } : null).value;
   return (
-    <Box as="section" aria-label="A lot called back">
+    <Box as="section" aria-label="A lot called back" ref={box}>
       <SubHeading>A lot is called back</SubHeading>
       <Row flexWrap="wrap" alignItems="flex-end" marginTop="8px">
         <Box width="320px" maxW="100%">

@@ -24,8 +24,9 @@ import { Recall } from "./recall";
 export function ShelfRoom() {
   const [next, setNext] = useState(false);
   const shelf = useSlice("shelf", next ? { next: true } : {}).value;
-  const asked = useSearchParams().get("product") ?? "";
-  const [adding, setAdding] = useState(asked);
+  const asked = useSearchParams();
+  const [adding, setAdding] = useState(asked.get("product") ?? "");
+  const [of, called] = [asked.get("recall") ?? "", asked.get("lot") ?? ""];
   const products = shelf?.products ?? [];
   return (
     <Room>
@@ -56,7 +57,7 @@ export function ShelfRoom() {
             </Box>
             {adding !== "" && <Delivery key={adding} labelId={adding} />}
           </Box>
-          <Recall />
+          <Recall key={`${of} ${called}`} of={of} called={called} />
         </Column>
       </ClientOnly>
     </Room>

@@ -53,10 +53,12 @@ export function Next() {
   const today = todayDate();
   const week = useSlice("week", { from: today }).value;
   const { choose } = useInHand();
-  if (!sheets || !week) return null;
-  const [item] = week.days.find((day) => day.date === today)?.items ?? [];
+  const ofSheet = sheets && ofSheets(sheets.rows);
+  // Only where no sheet is open it takes the season to say what is next.
+  if (!sheets || (!ofSheet && !week)) return null;
+  const [item] = week?.days.find((day) => day.date === today)?.items ?? [];
   const action: Action =
-    ofSheets(sheets.rows) ??
+    ofSheet ??
     (item
       ? { title: `Mix for ${item.site}`, says: item.round, press: "Mix", path: "/mix", siteId: item.siteId }
       : { title: "Mix for a lawn", says: "No sheet is open, and nothing is scheduled today.", press: "Mix", path: "/mix" });

@@ -16,7 +16,7 @@ import { useInHand } from "../data/in-hand";
 import { calibrationWorking } from "../calibrate/working";
 import { keptKeys } from "../data/kept-here";
 import { Room } from "../frame/room";
-import { standingWords } from "../frame/standing-words";
+import { LOCK_WORDS, standingWords } from "../frame/standing-words";
 import { Button, Heading, Note, SubHeading } from "../parts/controls";
 import { FirstThing } from "../parts/notices";
 import { Stamp } from "../parts/stamp";
@@ -69,12 +69,7 @@ function judge(one: StandingEntry | undefined): Due {
   const lock = mixLock(one);
   if (lock?.code === "unsure") return { state: "stop", word: "not yet", go: CALIBRATE };
   if (lock?.code === "estimate") return { state: "stop", word: "estimate only", go: CALIBRATE };
-  if (lock)
-    return {
-      state: lock.code === "failing" ? "stop" : "act",
-      word: lock.code === "stale" ? "out of date" : lock.code === "failing" ? "failed" : lock.code,
-      go: CALIBRATE,
-    };
+  if (lock) return { state: lock.code === "failing" ? "stop" : "act", word: LOCK_WORDS[lock.code], go: CALIBRATE };
   if (one.leans) return { state: "act", word: `loads lean ${one.leans}`, go: CHECK };
   if (one.standing.state === "expired") return { state: "act", word: "expired", go: CALIBRATE };
   return one.checkDue ? { state: "act", word: "check due", go: CHECK } : { state: "good", word: "good", go: ["Mix", "/mix"] };
